@@ -1,0 +1,57 @@
+import type { Raster } from '../../pixels/raster';
+import { grow, intersect, outerPixels, regionOfPoints, type Region } from '../../pixels/region';
+import { apply, type Affine } from '../../shape/affine';
+import type { Stroke } from './schema';
+
+/**
+ * Paints one touch-up stroke into a matte, in place: "front" raises it to 1, "behind" lowers it to 0, fading over the
+ * stroke's soft rim. A stroke is kept as a line, so it has the same form at every scale.
+ * @param matte one channel, lying at `region` (output px)
+ * @param toOutput plate px to output px (upright, one scale)
+ */
+export function paintStroke(matte: Raster, region: Region, stroke: Stroke, toOutput: Affine): void {
+  const points = stroke.points.map((point) => apply(toOutput, point));
+  const radius = stroke.radius * Math.hypot(toOutput.a, toOutput.b);
+  // Even a hard brush fades over one output px, so that its rim has no stair steps.
+  const rim = Math.max(1, radius * stroke.softness);
+  const outer = stroke.softness * radius < 1 ? radius + 0.5 : radius;
+  const all = regionOfPoints(points);
+  const box = all && intersect(region, outerPixels(grow(all, outer + 1)));
+  if (!box) return;
+  const nearest = nearestSquares(points, outer, box);
+  for (let y = 0; y < box.height; y++) {
+    const row = (box.y - region.y + y) * matte.width + box.x - region.x;
+    for (let x = 0; x < box.width; x++) {
+      const square = nearest[y * box.width + x];
+      if (square >= outer * outer) continue;
+      const t = Math.min(1, (outer - Math.sqrt(square)) / rim);
+      const strength = t * t * (3 - 2 * t);
+      const at = row + x;
+      matte.data[at] = stroke.side === 'front' ? matte.data[at] + (1 - matte.data[at]) * strength : matte.data[at] * (1 - strength);
+    }
+  }
+}
+
+/** Squared distance of each pixel's centre to a line of points, where below `reach` squared. */
+function nearestSquares(points: readonly [number, number][], reach: number, box: Region): Float32Array {
+  const squares = new Float32Array(box.width * box.height).fill(Infinity);
+  for (let i = 0; i < points.length; i++) {
+    const [ax, ay] = points[i];
+    const [bx, by] = points[Math.min(i + 1, points.length - 1)];
+    const part = intersect(box, outerPixels(grow({ x: Math.min(ax, bx), y: Math.min(ay, by), width: Math.abs(bx - ax), height: Math.abs(by - ay) }, reach)));
+    if (!part) continue;
+    const [dx, dy] = [bx - ax, by - ay];
+    const length2 = dx * dx + dy * dy || 1;
+    for (let y = part.y; y < part.y + part.height; y++) {
+      const py = y + 0.5 - ay;
+      const row = (y - box.y) * box.width - box.x;
+      for (let x = part.x; x < part.x + part.width; x++) {
+        const px = x + 0.5 - ax;
+        const t = Math.min(1, Math.max(0, (px * dx + py * dy) / length2));
+        const square = (px - t * dx) ** 2 + (py - t * dy) ** 2;
+        if (square < squares[row + x]) squares[row + x] = square;
+      }
+    }
+  }
+  return squares;
+}

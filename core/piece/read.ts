@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { pieceSchema, pieceVersion, type Piece } from './schema';
+
+/** A piece that cannot be read; the message says why, for a person. */
+export class PieceError extends Error {}
+
+/** Steps from one version of the format to the next, by the version they start from. */
+const migrations: Record<number, (piece: Record<string, unknown>) => Record<string, unknown>> = {};
+
+/**
+ * Reads a piece of any version that is known, bringing it up to date.
+ * @throws PieceError for anything else
+ */
+export function readPiece(data: unknown): Piece {
+  if (typeof data !== 'object' || data === null || (data as { format?: unknown }).format !== 'inky-veil/piece') {
+    throw new PieceError('This is not a piece: its "format" is not "inky-veil/piece".');
+  }
+  let piece = data as Record<string, unknown>;
+  if (typeof piece.version === 'number' && piece.version > pieceVersion) {
+    throw new PieceError(`This piece was written by a newer Inky Veil (format ${piece.version}; this one reads up to ${pieceVersion}).`);
+  }
+  while (typeof piece.version === 'number' && migrations[piece.version]) piece = migrations[piece.version](piece);
+  const result = pieceSchema.safeParse(piece);
+  if (!result.success) throw new PieceError(firstProblem(result.error));
+  return result.data;
+}
+
+function firstProblem(error: z.ZodError): string {
+  const [issue] = error.issues;
+  const where = issue.path.length > 0 ? ` (at ${issue.path.join('.')})` : '';
+  return `The piece cannot be read: ${issue.message}${where}`;
+}

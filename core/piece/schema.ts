@@ -1,0 +1,90 @@
+import { z } from 'zod';
+import { isColour } from '../pixels/colour';
+import { letteringPasses, scenePasses } from '../passes';
+
+/** The newest version of the piece format that this program reads and the one that it writes. */
+export const pieceVersion = 1;
+
+/** Largest sheet, in megapixels. */
+export const largestSheet = 400;
+
+const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 is 64 small hexadecimal digits.');
+
+export const assetSchema = z.strictObject({
+  kind: z.enum(['plate', 'matte', 'face']),
+  name: z.string().max(300),
+  /** Of the file's bytes; always there for a piece in the store. */
+  sha256: sha256.optional(),
+  /** Where the file lies, relative to the piece file; in bundles. */
+  path: z.string().max(500).optional(),
+});
+
+const [words, stance, ink] = letteringPasses;
+
+export const letteringSchema = z.strictObject({
+  id: z.string().min(1).max(64),
+  name: z.string().max(200),
+  [words.key as 'words']: words.schema,
+  [stance.key as 'stance']: stance.schema,
+  [ink.key as 'ink']: ink.schema,
+});
+
+export const sheetSchema = z
+  .strictObject({
+    /** px */
+    width: z.int().min(1).max(60000),
+    height: z.int().min(1).max(60000),
+    /** px per inch of paper */
+    ppi: z.number().min(1).max(4800),
+    /** CSS colour, or null for a transparent sheet. */
+    paint: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable(),
+  })
+  .refine((sheet) => sheet.width * sheet.height <= largestSheet * 1e6, `A sheet has at most ${largestSheet} megapixels.`);
+
+export const pieceSchema = z
+  .strictObject({
+    format: z.literal('inky-veil/piece'),
+    version: z.literal(pieceVersion),
+    name: z.string().min(1).max(200),
+    sheet: sheetSchema,
+    assets: z.record(z.string(), assetSchema),
+    /** From far to near; all of them lie below the depth line's things. */
+    plates: z.array(scenePasses.plate.schema).max(50),
+    letterings: z.array(letteringSchema).max(200),
+    veils: z.array(scenePasses.veils.schema).max(200),
+    /** Ids of letterings and veils, from far to near: the depth line. */
+    depth: z.array(z.string()).max(400),
+  })
+  .superRefine((piece, context) => {
+    for (const problem of brokenLinks(piece)) context.addIssue({ code: 'custom', message: problem });
+  });
+
+export type Asset = z.infer<typeof assetSchema>;
+export type Lettering = z.infer<typeof letteringSchema>;
+export type Sheet = z.infer<typeof sheetSchema>;
+export type Piece = z.infer<typeof pieceSchema>;
+
+type Links = Pick<Piece, 'assets' | 'plates' | 'letterings' | 'veils' | 'depth'>;
+
+/** Names that point at nothing, or the wrong kind of thing. */
+function brokenLinks(piece: Links): string[] {
+  const problems: string[] = [];
+  const expectAsset = (key: string, kind: Asset['kind'], who: string): void => {
+    const asset = Object.hasOwn(piece.assets, key) ? piece.assets[key] : undefined;
+    if (!asset) problems.push(`${who} names the asset "${key}", which is not in the piece.`);
+    else if (asset.kind !== kind) problems.push(`${who} needs a ${kind}, but "${key}" is a ${asset.kind}.`);
+  };
+  for (const plate of piece.plates) expectAsset(plate.asset, 'plate', `The plate "${plate.name}"`);
+  for (const lettering of piece.letterings) expectAsset(lettering.words.face, 'face', `The lettering "${lettering.name}"`);
+  for (const veil of piece.veils) {
+    if (veil.matte !== undefined) expectAsset(veil.matte, 'matte', `The veil "${veil.name}"`);
+    if (!piece.plates.some((plate) => plate.id === veil.plate)) problems.push(`The veil "${veil.name}" is cut from a plate that is not there.`);
+  }
+  const ids = [...piece.plates, ...piece.letterings, ...piece.veils].map((item) => item.id);
+  if (new Set(ids).size !== ids.length) problems.push('Two things in the piece have the same id.');
+  const inDepth = [...piece.letterings, ...piece.veils].map((item) => item.id);
+  if (inDepth.length !== piece.depth.length || inDepth.some((id) => !piece.depth.includes(id))) {
+    problems.push('The depth line must name each lettering and each veil once.');
+  }
+  return problems;
+}

@@ -1,0 +1,70 @@
+import { emptyRaster, type Raster } from './raster';
+
+/** How many px beyond a pixel a Gaussian of this sigma reaches (cut off at 3 sigma). */
+export function blurMargin(sigma: number): number {
+  return sigma > 0 ? Math.ceil(sigma * 3) : 0;
+}
+
+/** One half of a Gaussian, sampled and normalised so that the whole sums to 1. Index 0 is the centre. */
+export function gaussianWeights(sigma: number): Float32Array {
+  const reach = blurMargin(sigma);
+  const weights = new Float32Array(reach + 1);
+  let sum = 0;
+  for (let i = 0; i <= reach; i++) {
+    weights[i] = Math.exp((-i * i) / (2 * sigma * sigma));
+    sum += i === 0 ? weights[i] : 2 * weights[i];
+  }
+  return weights.map((weight) => weight / sum);
+}
+
+/**
+ * Gaussian blur of every channel, by direct separable convolution; beyond the border the edge pixel repeats.
+ * @param sigma px; 0 or less returns the raster itself.
+ */
+export function gaussianBlur(raster: Raster, sigma: number): Raster {
+  if (!(sigma > 0)) return raster;
+  const weights = gaussianWeights(sigma);
+  const across = emptyRaster(raster.width, raster.height, raster.channels);
+  const out = emptyRaster(raster.width, raster.height, raster.channels);
+  convolveRows(raster, across, weights);
+  convolveColumns(across, out, weights);
+  return out;
+}
+
+function convolveRows(from: Raster, to: Raster, weights: Float32Array): void {
+  const { width, height, channels } = from;
+  const reach = weights.length - 1;
+  const padded = new Float32Array((width + 2 * reach) * channels);
+  for (let y = 0; y < height; y++) {
+    const row = from.data.subarray(y * width * channels, (y + 1) * width * channels);
+    for (let k = 0; k < reach; k++) {
+      for (let c = 0; c < channels; c++) {
+        padded[k * channels + c] = row[c];
+        padded[(reach + width + k) * channels + c] = row[(width - 1) * channels + c];
+      }
+    }
+    padded.set(row, reach * channels);
+    const out = to.data.subarray(y * width * channels, (y + 1) * width * channels);
+    for (let k = 0; k < 2 * reach + 1; k++) accumulate(out, padded, k * channels, weights[k < reach ? reach - k : k - reach]);
+  }
+}
+
+/** out += weight * from[start ...] */
+function accumulate(out: Float32Array, from: Float32Array, start: number, weight: number): void {
+  const count = out.length;
+  for (let i = 0; i < count; i++) out[i] += weight * from[start + i];
+}
+
+function convolveColumns(from: Raster, to: Raster, weights: Float32Array): void {
+  const { width, height, channels } = from;
+  const run = width * channels;
+  const last = height - 1;
+  const reach = weights.length - 1;
+  for (let y = 0; y < height; y++) {
+    const out = to.data.subarray(y * run, (y + 1) * run);
+    for (let k = -reach; k <= reach; k++) {
+      const row = y + k < 0 ? 0 : y + k > last ? last : y + k;
+      accumulate(out, from.data, row * run, weights[k < 0 ? -k : k]);
+    }
+  }
+}

@@ -1,0 +1,39 @@
+import type { Region } from './region';
+
+/**
+ * A picture in memory: `width * height * channels` floats, row by row.
+ * Four channels are premultiplied RGBA in encoded sRGB, 0..1 (a node that works in linear light says so);
+ * one channel is a matte or a coverage, linear, 0..1.
+ */
+export interface Raster {
+  readonly width: number;
+  readonly height: number;
+  readonly channels: 1 | 4;
+  readonly data: Float32Array;
+}
+
+/** A raster of zeros: transparent, or an empty matte. */
+export function emptyRaster(width: number, height: number, channels: 1 | 4): Raster {
+  return { width, height, channels, data: new Float32Array(width * height * channels) };
+}
+
+/**
+ * Copies a part out of a raster.
+ * @param inner the part wanted, and @param outer where `raster` lies, both in the same px; `inner` lies within `outer`.
+ * @throws RangeError when it does not.
+ */
+export function crop(raster: Raster, outer: Region, inner: Region): Raster {
+  const left = inner.x - outer.x;
+  const top = inner.y - outer.y;
+  if (left < 0 || top < 0 || left + inner.width > raster.width || top + inner.height > raster.height) {
+    throw new RangeError('The part wanted lies outside the raster.');
+  }
+  if (left === 0 && top === 0 && inner.width === raster.width && inner.height === raster.height) return raster;
+  const out = emptyRaster(inner.width, inner.height, raster.channels);
+  const run = inner.width * raster.channels;
+  for (let y = 0; y < inner.height; y++) {
+    const from = ((top + y) * raster.width + left) * raster.channels;
+    out.data.set(raster.data.subarray(from, from + run), y * run);
+  }
+  return out;
+}

@@ -1,0 +1,58 @@
+/** A rectangle. Units are given by whoever holds it: sheet px, plate px, or output px at a scale. */
+export interface Region {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** The common part of two regions, or null where they do not meet. */
+export function intersect(a: Region, b: Region): Region | null {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  const right = Math.min(a.x + a.width, b.x + b.width);
+  const bottom = Math.min(a.y + a.height, b.y + b.height);
+  return right > x && bottom > y ? { x, y, width: right - x, height: bottom - y } : null;
+}
+
+/** The region with `margin` added on all four sides. */
+export function grow(region: Region, margin: number): Region {
+  return { x: region.x - margin, y: region.y - margin, width: region.width + 2 * margin, height: region.height + 2 * margin };
+}
+
+/** The smallest region that holds both; null stands for "empty". */
+export function union(a: Region | null, b: Region | null): Region | null {
+  if (!a) return b;
+  if (!b) return a;
+  const x = Math.min(a.x, b.x);
+  const y = Math.min(a.y, b.y);
+  return { x, y, width: Math.max(a.x + a.width, b.x + b.width) - x, height: Math.max(a.y + a.height, b.y + b.height) - y };
+}
+
+/** The smallest region of whole pixels that holds `region`. */
+export function outerPixels(region: Region): Region {
+  const x = Math.floor(region.x);
+  const y = Math.floor(region.y);
+  return { x, y, width: Math.ceil(region.x + region.width) - x, height: Math.ceil(region.y + region.height) - y };
+}
+
+/** All lengths multiplied by `factor`. */
+export function scaleRegion(region: Region, factor: number): Region {
+  return { x: region.x * factor, y: region.y * factor, width: region.width * factor, height: region.height * factor };
+}
+
+/** The region of a set of points, or null for none. Points are `[x, y]`. */
+export function regionOfPoints(points: readonly (readonly [number, number])[]): Region | null {
+  if (points.length === 0) return null;
+  let left = Infinity;
+  let top = Infinity;
+  let right = -Infinity;
+  let bottom = -Infinity;
+  for (const [x, y] of points) {
+    if (x < left) left = x;
+    if (x > right) right = x;
+    if (y < top) top = y;
+    if (y > bottom) bottom = y;
+  }
+  return { x: left, y: top, width: right - left, height: bottom - top };
+}

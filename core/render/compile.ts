@@ -1,0 +1,65 @@
+import { scenePasses } from '../passes';
+import type { Letters, Materials } from '../passes/pass';
+import { aloneNode, hatchNode, matteLookNode, type VeilLook } from '../passes/veils/looks';
+import type { Piece } from '../piece/schema';
+import { arrange, paint } from './arrange';
+import type { Node } from './node';
+import { sceneNode, type SceneItem } from './scene';
+
+/** How to look at a piece while working on it. Exports use none of this. */
+export interface Look {
+  /** The bare photograph. */
+  before?: boolean;
+  /** Leave out one thing of the depth line, by id. */
+  without?: string;
+  /** Letters at this strength, 0..1. */
+  lettersStrength?: number;
+  veil?: { id: string; show: VeilLook };
+}
+
+/** The render graph of a piece, with the parts that gauges read. */
+export interface CompiledPiece {
+  picture: Node;
+  before: Node;
+  letterings: { id: string; letters: Letters; node: Node | null }[];
+  mattes: Map<string, Node>;
+}
+
+/**
+ * Turns a piece into its render graph.
+ * @throws Error when an asset is missing
+ */
+export function compile(piece: Piece, materials: Materials, look: Look = {}): CompiledPiece {
+  const shown = (id: string): boolean => id !== look.without;
+  const plateNodes = new Map(piece.plates.map((plate) => [plate.id, scenePasses.plate.layers(plate, materials, undefined).plate]));
+  const plates = piece.plates.filter((plate) => shown(plate.id)).map((plate) => plateNodes.get(plate.id)!);
+  const ground = shown('sheet') ? piece.sheet.paint : null;
+  const before = sceneNode(ground, plates, []);
+  const letterings = piece.letterings.map((lettering) => {
+    const letters = arrange(lettering, materials);
+    return { id: lettering.id, letters, node: paint(lettering, letters) };
+  });
+  const veils = new Map(
+    piece.veils.map((veil) => {
+      const place = piece.plates.find((plate) => plate.id === veil.plate)!;
+      return [veil.id, scenePasses.veils.layers(veil, materials, { place, plate: plateNodes.get(place.id)! })];
+    }),
+  );
+  const mattes = new Map([...veils].map(([id, veil]) => [id, veil.matte]));
+  const items = piece.depth.filter(shown).flatMap((id): SceneItem[] => {
+    const veil = veils.get(id);
+    if (veil) return [{ kind: 'veil', front: veil.front, matte: veil.matte }];
+    const node = letterings.find((lettering) => lettering.id === id)?.node;
+    return node ? [{ kind: 'letters', node, strength: look.lettersStrength ?? 1 }] : [];
+  });
+  const scene = look.before ? before : sceneNode(ground, plates, items);
+  const looked = look.veil && veils.get(look.veil.id);
+  return { picture: looked ? lookAt(scene, looked, look.veil!.show) : scene, before, letterings, mattes };
+}
+
+function lookAt(scene: Node, veil: Record<string, Node>, show: VeilLook): Node {
+  if (show === 'hatch') return hatchNode(scene, veil.matte);
+  if (show === 'matte') return matteLookNode(veil.matte);
+  if (show === 'black' || show === 'white') return aloneNode(veil.front, veil.matte, show === 'white' ? 1 : 0);
+  return scene;
+}

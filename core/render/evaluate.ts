@@ -1,0 +1,42 @@
+import { emptyRaster, type Raster } from '../pixels/raster';
+import { ByteCache } from './cache';
+import { touches, type Node, type Request } from './node';
+
+/** Computes regions of nodes, keeps what it computed, and never computes the same thing twice at once. */
+export class Evaluator {
+  private readonly cache: ByteCache<Raster>;
+  private readonly running = new Map<string, Promise<Raster>>();
+
+  /** @param budget bytes of rasters to keep */
+  constructor(budget: number) {
+    this.cache = new ByteCache(budget);
+  }
+
+  /** The pixels of a region; shared with the cache, so not to be changed. */
+  pixels(node: Node, request: Request): Promise<Raster> | Raster {
+    const { region, scale } = request;
+    if (!touches(node.bounds, request)) return emptyRaster(region.width, region.height, node.channels);
+    const key = `${node.keyAt?.(request) ?? node.key}|${scale}|${region.x},${region.y},${region.width},${region.height}`;
+    const known = this.cache.get(key) ?? this.running.get(key);
+    if (known) return known;
+    const work = this.compute(node, request).then(
+      (raster) => {
+        this.running.delete(key);
+        this.cache.set(key, raster, raster.data.byteLength);
+        return raster;
+      },
+      (error: unknown) => {
+        this.running.delete(key);
+        throw error;
+      },
+    );
+    this.running.set(key, work);
+    return work;
+  }
+
+  private async compute(node: Node, request: Request): Promise<Raster> {
+    const inputs: Raster[] = [];
+    for (const need of node.needs(request)) inputs.push(await this.pixels(need.node, { region: need.region, scale: request.scale }));
+    return node.compute(request, inputs);
+  }
+}

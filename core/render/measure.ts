@@ -1,0 +1,68 @@
+import { edgeContrast } from '../passes/ink/gauge';
+import { letterCoverage, mixCoats } from '../passes/ink/render';
+import { shareLeft, type LetterLeft } from '../passes/veils/gauge';
+import { hexOfLinear } from '../pixels/colour';
+import { decode } from '../pixels/transfer';
+import { outerPixels, regionOfPoints, scaleRegion } from '../pixels/region';
+import type { Piece } from '../piece/schema';
+import { apply, corners, type Point } from '../shape/affine';
+import type { CompiledPiece } from './compile';
+import type { Evaluator } from './evaluate';
+import { sheetAt } from './tiles';
+
+/** Longer side of the picture that gauges are measured on, px. */
+const measuredSide = 700;
+
+/** What the gauges of lines 3 and 4 show. */
+export interface Measures {
+  left: LetterLeft[];
+  contrast: { lettering: string; difference: number | null }[];
+}
+
+const measuringScale = (piece: Piece): number => Math.min(1, measuredSide / Math.max(piece.sheet.width, piece.sheet.height));
+
+/** What is left of each letter behind its veils, and how each lettering stands off the photo beside it. */
+export async function measurePiece(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator): Promise<Measures> {
+  const scale = measuringScale(piece);
+  const measures: Measures = { left: [], contrast: [] };
+  for (const { id, letters, node } of compiled.letterings) {
+    const nearer = piece.depth.slice(piece.depth.indexOf(id) + 1).flatMap((other) => compiled.mattes.get(other) ?? []);
+    for (const letter of letters.letters) {
+      const bounds = letter.bounds && regionOfPoints(corners(letter.bounds).map((corner) => apply(letters.place, corner)));
+      if (!bounds) continue;
+      const region = outerPixels(scaleRegion(bounds, scale));
+      const part = letterCoverage(letter, letters.place, { region, scale }, bounds);
+      if (!part) continue;
+      const request = { region: part.region, scale };
+      const mattes = await Promise.all(nearer.map((matte) => evaluator.pixels(matte, request)));
+      measures.left.push({ lettering: id, start: letter.start, text: letter.text, left: shareLeft(part.cover, mattes) });
+    }
+    const ink = piece.letterings.find((lettering) => lettering.id === id)!.ink;
+    const request = { region: sheetAt(piece.sheet, scale), scale };
+    const difference = node ? edgeContrast(await evaluator.pixels(node, request), await evaluator.pixels(compiled.before, request), mixCoats(ink)) : null;
+    measures.contrast.push({ lettering: id, difference });
+  }
+  return measures;
+}
+
+/**
+ * The mean colour of the photograph in a disc, averaged in linear light.
+ * @param centre sheet px
+ * @param radius sheet px
+ * @returns CSS hex colour, or null where the disc meets nothing opaque
+ */
+export async function averageColour(compiled: CompiledPiece, evaluator: Evaluator, centre: Point, radius: number): Promise<string | null> {
+  const region = outerPixels({ x: centre[0] - radius, y: centre[1] - radius, width: 2 * radius, height: 2 * radius });
+  const raster = await evaluator.pixels(compiled.before, { region, scale: 1 });
+  const sums = [0, 0, 0, 0];
+  for (let y = 0, at = 0; y < region.height; y++) {
+    for (let x = 0; x < region.width; x++, at += 4) {
+      const alpha = raster.data[at + 3];
+      const inside = Math.hypot(region.x + x + 0.5 - centre[0], region.y + y + 0.5 - centre[1]) <= radius;
+      if (!inside || alpha <= 0) continue;
+      for (let c = 0; c < 3; c++) sums[c] += decode(raster.data[at + c] / alpha) * alpha;
+      sums[3] += alpha;
+    }
+  }
+  return sums[3] === 0 ? null : hexOfLinear(sums[0] / sums[3], sums[1] / sums[3], sums[2] / sums[3]);
+}

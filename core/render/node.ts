@@ -1,0 +1,56 @@
+import type { Raster } from '../pixels/raster';
+import type { Region } from '../pixels/region';
+
+/** Which pixels are wanted: a region in whole output px, where output px = sheet px * scale. */
+export interface Request {
+  region: Region;
+  scale: number;
+}
+
+/** A part of another node that a node needs before it can compute. */
+export interface Need {
+  node: Node;
+  region: Region;
+}
+
+/**
+ * One step of the render graph. It answers three questions: what is its content key, which regions of which inputs it
+ * needs for a region of its own, and the pixels of that region. Nothing allocates the whole picture.
+ */
+export interface Node {
+  /** The same key means the same pixels. */
+  readonly key: string;
+  readonly channels: 1 | 4;
+  /** Outside of this (sheet px) the node is transparent; null: it may paint everywhere. */
+  readonly bounds: Region | null;
+  /** A key for one region only, where less than the whole input matters there. */
+  keyAt?(request: Request): string;
+  needs(request: Request): Need[];
+  /** @param inputs the pixels of `needs(request)`, in that order; they are shared and never changed. */
+  compute(request: Request, inputs: readonly Raster[]): Raster | Promise<Raster>;
+}
+
+/** A short content key of any plain data: two 32-bit multiplicative hashes (FNV-1a, two offsets), as base 36. */
+export function contentKey(...parts: unknown[]): string {
+  const text = JSON.stringify(parts);
+  let a = 0x811c9dc5;
+  let b = 0x1b873593;
+  for (let i = 0; i < text.length; i++) {
+    const unit = text.charCodeAt(i);
+    a = Math.imul(a ^ unit, 0x01000193);
+    b = Math.imul(b ^ unit, 0x85ebca6b);
+    b ^= b >>> 13;
+  }
+  return `${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}-${text.length.toString(36)}`;
+}
+
+/** Where sheet-px bounds fall in output px, with 1 px around for soft edges. */
+export function touches(bounds: Region | null, { region, scale }: Request): boolean {
+  if (!bounds) return true;
+  return (
+    bounds.x * scale - 1 < region.x + region.width &&
+    (bounds.x + bounds.width) * scale + 1 > region.x &&
+    bounds.y * scale - 1 < region.y + region.height &&
+    (bounds.y + bounds.height) * scale + 1 > region.y
+  );
+}

@@ -1,0 +1,99 @@
+// Writes the demo pieces. Their veils are cut with the program's own trace, from the clicks listed here.
+// Run by: npm run demo-pieces
+import { readFileSync, writeFileSync } from 'node:fs';
+import type { Contour, TracePoint, Veil } from '../core/passes/veils/schema';
+import { aroundBorder } from '../core/passes/veils/trace/close';
+import { Tracer } from '../core/passes/veils/trace/tracer';
+import { readPiece } from '../core/piece/read';
+import type { Asset, Lettering, Piece } from '../core/piece/schema';
+import type { Picture } from '../core/pixels/pyramid';
+import { demoPlate } from '../core/testing/plates';
+import type { Point } from '../core/shape/affine';
+import { faceNames } from './faces/names';
+
+type Click = readonly [x: number, y: number, to?: 'edge' | 'straight'];
+
+const rounded = ([x, y]: Point): [number, number] => [Math.round(x * 100) / 100, Math.round(y * 100) / 100];
+
+/** Follows the edge from click to click, as a person would on the bench. */
+async function trace(picture: Picture, clicks: readonly Click[], closing: 'edge' | 'straight' | 'border'): Promise<Contour> {
+  const tracer = new Tracer(picture);
+  const placed: { at: Point; to: 'edge' | 'straight' }[] = [];
+  for (const [x, y, to = 'edge'] of clicks) placed.push({ at: to === 'edge' ? await tracer.onEdge([x, y], 0) : [x, y], to });
+  const points: TracePoint[] = [];
+  for (let i = 0; i < placed.length; i++) {
+    const { at, to } = placed[i];
+    const last = i === placed.length - 1;
+    const next = placed[(i + 1) % placed.length].at;
+    const [x, y] = rounded(at);
+    if (last && closing === 'border') {
+      points.push({ x, y, to: 'border', via: aroundBorder(placed[0].at, at, { x: 0, y: 0, width: picture.width, height: picture.height }).map(rounded) });
+    } else if ((last ? closing : to) === 'straight') {
+      points.push({ x, y, to: 'straight', via: [] });
+    } else {
+      await tracer.start(at, 0);
+      const path = await tracer.finish(at, next);
+      points.push({ x, y, to: 'edge', via: path.slice(1, -1).map(rounded) });
+    }
+  }
+  return { closed: true, points };
+}
+
+const face = (file: string): Asset => ({ kind: 'face', name: faceNames[file], path: `faces/${file}.ttf` });
+const plate = (name: string): Asset => ({ kind: 'plate', name, path: `plates/${name}.jpg` });
+
+function piece(name: string, plateName: string, faceFile: string, letterings: Lettering[], veils: Veil[], depth: string[]): Piece {
+  return readPiece({
+    format: 'inky-veil/piece',
+    version: 1,
+    name,
+    sheet: { width: 1800, height: 1200, ppi: 200, paint: '#ffffff' },
+    assets: { [plateName]: plate(plateName), [faceFile]: face(faceFile) },
+    plates: [{ id: 'plate-1', name: plateName, asset: plateName, scale: 1, x: 0, y: 0 }],
+    letterings,
+    veils,
+    depth,
+  });
+}
+
+async function woven(): Promise<Piece> {
+  const jar = await trace(await demoPlate('jar'), [
+    [857, 584], [880, 645], [828, 705], [762, 780], [747, 860], [760, 940], [790, 1010], [832, 1066], [836, 1084, 'edge'],
+    [945, 1092], [1056, 1080], [1062, 1060], [1108, 990], [1138, 910], [1140, 830], [1105, 745], [1050, 690], [1012, 640], [1034, 588, 'straight'], [1020, 577, 'straight'], [870, 577, 'straight'],
+  ], 'straight');
+  const lettering: Lettering = {
+    id: 'lettering-1',
+    name: 'RAKU',
+    words: { text: 'RAKU', face: 'bowlby-one', size: 520, leading: 0.9, tracking: 0.005, alignment: 'centre' },
+    stance: { x: 900, y: 790, rotation: 0, scale: 1 },
+    ink: { coats: [{ kind: 'solid', colour: '#7a3b22', opacity: 1 }] },
+  };
+  const veil: Veil = { id: 'veil-1', name: 'jar', plate: 'plate-1', contours: [jar], feather: 1.6, strokes: [] };
+  return piece('Woven', 'jar', 'bowlby-one', [lettering], [veil], ['lettering-1', 'veil-1']);
+}
+
+async function lowSun(): Promise<Piece> {
+  const dune = await demoPlate('dune');
+  const ridge = await trace(dune, [
+    [2, 856, 'straight'], [420, 846, 'straight'], [560, 844], [700, 848], [850, 856], [950, 866], [1080, 880], [1200, 892], [1330, 902], [1440, 920], [1560, 938], [1680, 948], [1797, 956],
+  ], 'border');
+  const kite = await trace(dune, [[1308, 184], [1397, 366], [1221, 549], [1138, 296]], 'edge');
+  const lettering = (id: string, text: string, size: number, tracking: number, x: number, y: number): Lettering => ({
+    id,
+    name: text,
+    words: { text, face: 'big-shoulders-display-black', size, leading: 0.9, tracking, alignment: 'centre' },
+    stance: { x, y, rotation: 0, scale: 1 },
+    ink: { coats: [{ kind: 'solid', colour: '#8c3f2b', opacity: 1 }] },
+  });
+  const letterings = [lettering('lettering-1', 'ALOFT', 430, 0.02, 1150, 365), lettering('lettering-2', 'AMBERSHAW', 112, 0.02, 712, 812)];
+  const veils: Veil[] = [
+    { id: 'veil-1', name: 'kite', plate: 'plate-1', contours: [kite], feather: 1.4, strokes: [] },
+    { id: 'veil-2', name: 'dune', plate: 'plate-1', contours: [ridge], feather: 2, strokes: [] },
+  ];
+  return piece('Low sun', 'dune', 'big-shoulders-display-black', letterings, veils, ['lettering-1', 'lettering-2', 'veil-1', 'veil-2']);
+}
+
+for (const [file, made] of [['woven', await woven()], ['low-sun', await lowSun()]] as const) {
+  writeFileSync(`demo/pieces/${file}.json`, `${JSON.stringify(made)}\n`);
+  console.log(file, readFileSync(`demo/pieces/${file}.json`).length, 'bytes');
+}

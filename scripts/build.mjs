@@ -1,0 +1,28 @@
+// Builds the page (Vite) and the server with its workers (esbuild) into build/.
+import { build as bundle } from 'esbuild';
+import { cpSync, mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { build as buildPage } from 'vite';
+import { root } from './prepare.mjs';
+
+await bundle({
+  entryPoints: {
+    main: join(root, 'server/main.ts'),
+    tileWorker: join(root, 'server/render/tileWorker.ts'),
+    importChild: join(root, 'server/jobs/importChild.ts'),
+    exportChild: join(root, 'server/jobs/exportChild.ts'),
+    render: join(root, 'server/cli/render.ts'),
+  },
+  outdir: join(root, 'build/server'),
+  bundle: true,
+  packages: 'external',
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  sourcemap: true,
+  logLevel: 'warning',
+});
+await buildPage({ root: join(root, 'web'), configFile: join(root, 'vite.config.ts'), logLevel: 'warn' });
+mkdirSync(join(root, 'build/web/assets'), { recursive: true });
+// The shaping library asks for this file beside its own code, under this name.
+cpSync(join(root, 'node_modules/harfbuzzjs/dist/harfbuzz.wasm'), join(root, 'build/web/assets/harfbuzz.wasm'));

@@ -1,0 +1,50 @@
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { extname, join, normalize } from 'node:path';
+import { Hono, type Context } from 'hono';
+import { Problem } from './problem';
+import { assetRoutes } from './routes/assets';
+import { jobRoutes } from './routes/jobs';
+import { pieceRoutes } from './routes/pieces';
+import { guardOrigin, isolate, newNonce, policy } from './security';
+import type { Studio } from './studio';
+
+const types: Record<string, string> = {
+  '.js': 'text/javascript', '.css': 'text/css', '.wasm': 'application/wasm', '.woff2': 'font/woff2', '.svg': 'image/svg+xml', '.png': 'image/png', '.ttf': 'font/ttf',
+};
+
+/** The whole server as one Hono application. */
+export function application(studio: Studio): Hono {
+  const app = new Hono();
+  app.use(isolate(), guardOrigin(studio.config));
+  app.route('/api/pieces', pieceRoutes(studio));
+  app.route('/api/assets', assetRoutes(studio));
+  app.route('/api/jobs', jobRoutes(studio));
+  app.all('/api/*', () => {
+    throw new Problem(404, 'There is nothing at this address.');
+  });
+  const built = join(studio.config.root, 'build', 'web');
+  app.get('/assets/*', (context) => file(context, built));
+  app.get('*', (context) => page(context, built));
+  app.onError((error, context) => {
+    if (error instanceof Problem) return context.json({ message: error.message, code: error.code }, error.status);
+    console.error(error);
+    const full = (error as NodeJS.ErrnoException).code === 'ENOSPC' || (error as { code?: string }).code === 'SQLITE_FULL';
+    return context.json({ message: full ? 'The disk is full. Nothing was changed; make room and try again.' : 'Something went wrong in the server. Nothing was changed; try again.' }, 500);
+  });
+  return app;
+}
+
+function file(context: Context, folder: string): Response {
+  const path = join(folder, normalize(decodeURIComponent(context.req.path)));
+  if (!path.startsWith(folder) || !existsSync(path) || !statSync(path).isFile()) throw new Problem(404, 'There is nothing at this address.');
+  return context.body(new Uint8Array(readFileSync(path)), 200, {
+    'Content-Type': types[extname(path)] ?? 'application/octet-stream',
+    'Cache-Control': /-[\w-]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+  });
+}
+
+function page(context: Context, folder: string): Response {
+  const nonce = newNonce();
+  const html = readFileSync(join(folder, 'index.html'), 'utf8').replace('%STYLE_NONCE%', nonce);
+  return context.html(html, 200, { 'Content-Security-Policy': policy(nonce), 'Cache-Control': 'no-store' });
+}

@@ -1,0 +1,95 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { basename, dirname, extname, join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import type { Piece } from '../../core/piece/schema';
+import { folderBundle, takeInBundle, zipBundle } from '../bundles';
+import { projectRoot, readConfig } from '../config';
+import { savePicture } from '../render/savePicture';
+import { Studio } from '../studio';
+
+const usage = `Renders a piece to a picture, without a browser.
+
+  npm run render -- PIECE --out OUT.png [--scale 0.5] [--ppi 300] [--quality 92]
+
+PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
+--out   .png, .jpg or .jpeg
+--scale output px per sheet px (1)`;
+
+interface Order {
+  source: string;
+  out: string;
+  scale: number;
+  ppi?: number;
+  quality: number;
+}
+
+function readOrder(): Order {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: { out: { type: 'string' }, scale: { type: 'string' }, ppi: { type: 'string' }, quality: { type: 'string' }, help: { type: 'boolean' } },
+  });
+  if (values.help || positionals.length !== 1 || !values.out) throw new Error(usage);
+  const number = (text: string | undefined, fallback: number, least: number, most: number, name: string): number => {
+    const value = text === undefined ? fallback : Number(text);
+    if (!(value >= least && value <= most)) throw new Error(`--${name} is "${text}"; it goes from ${least} to ${most}.`);
+    return value;
+  };
+  if (!['.png', '.jpg', '.jpeg'].includes(extname(values.out).toLowerCase())) throw new Error('--out must end in .png, .jpg or .jpeg.');
+  return {
+    source: positionals[0],
+    out: resolve(values.out),
+    scale: number(values.scale, 1, 0.001, 16, 'scale'),
+    ppi: values.ppi === undefined ? undefined : number(values.ppi, 300, 1, 4800, 'ppi'),
+    quality: number(values.quality, 92, 1, 100, 'quality'),
+  };
+}
+
+/** A bundle is taken into a store of its own, which is thrown away afterwards; an id is looked up in the data folder. */
+async function openSource(source: string): Promise<{ studio: Studio; piece: Piece; close(): void }> {
+  const config = readConfig(process.env, projectRoot);
+  if (!existsSync(source)) {
+    const studio = new Studio({ ...config });
+    return { studio, piece: studio.pieces.get(source).piece, close: () => studio.close() };
+  }
+  const data = mkdtempSync(join(tmpdir(), 'inky-veil-'));
+  const studio = new Studio({ ...config, data });
+  const close = (): void => {
+    studio.close();
+    rmSync(data, { recursive: true, force: true });
+  };
+  try {
+    const bundle = statSync(source).isDirectory()
+      ? folderBundle(source)
+      : extname(source).toLowerCase() === '.zip'
+        ? zipBundle(readFileSync(source))
+        : folderBundle(dirname(resolve(source)), basename(source));
+    return { studio, piece: await takeInBundle(bundle, studio.intake, studio.files), close };
+  } catch (error) {
+    close();
+    throw error;
+  }
+}
+
+async function main(): Promise<void> {
+  const order = readOrder();
+  const { studio, piece, close } = await openSource(order.source);
+  try {
+    const encoding = { format: extname(order.out).toLowerCase() === '.png' ? ('png' as const) : ('jpeg' as const), ppi: order.ppi ?? piece.sheet.ppi, quality: order.quality };
+    const times = await savePicture(studio.saveOrder(piece, order.scale, encoding, order.out), (done, stage) => {
+      if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
+    });
+    if (process.stderr.isTTY) process.stderr.write('\r');
+    console.log(`${order.out}: rendered in ${Math.round(times.renderMs)} ms, written in ${Math.round(times.encodeMs)} ms`);
+  } finally {
+    close();
+  }
+}
+
+main().then(
+  () => process.exit(0),
+  (error: unknown) => {
+    console.error(error instanceof Error ? error.message : String(error));
+    process.exit(1);
+  },
+);

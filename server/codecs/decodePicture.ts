@@ -1,0 +1,78 @@
+import { closeSync, openSync, readSync } from 'node:fs';
+import sharp, { type OutputInfo } from 'sharp';
+import type { Level } from '../../core/pixels/pyramid';
+import { largestPicture } from '../config';
+import { Problem } from '../problem';
+
+/** The formats that are taken in, by the first bytes of the file. */
+const signatures: { mime: string; name: string; matches(head: Buffer): boolean }[] = [
+  { mime: 'image/jpeg', name: 'JPEG', matches: (head) => head[0] === 0xff && head[1] === 0xd8 && head[2] === 0xff },
+  { mime: 'image/png', name: 'PNG', matches: (head) => head.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])) },
+  { mime: 'image/webp', name: 'WebP', matches: (head) => head.toString('latin1', 0, 4) === 'RIFF' && head.toString('latin1', 8, 12) === 'WEBP' },
+  { mime: 'image/tiff', name: 'TIFF', matches: (head) => ['II*\0', 'MM\0*', 'II+\0', 'MM\0+'].includes(head.toString('latin1', 0, 4)) },
+  { mime: 'image/avif', name: 'AVIF', matches: (head) => head.toString('latin1', 4, 8) === 'ftyp' && /avif|avis/.test(head.toString('latin1', 8, 40)) },
+];
+
+const accepted = 'Inky Veil reads JPEG, PNG, WebP, TIFF and AVIF.';
+
+/** A picture read from a file, and what kind of file it was. */
+export interface Decoded extends Level {
+  mime: string;
+}
+
+/**
+ * Reads a picture: turned upright, converted from its colour profile to sRGB, 8 bits. Of an animation the first picture.
+ * @param kind a plate comes out with 3 or 4 channels, a matte with one (its grey values as they are stored, linear)
+ * @throws Problem 415 for what is no picture, 422 for a broken one, 413 for more than 100 megapixels
+ */
+export async function decodePicture(path: string, kind: 'plate' | 'matte'): Promise<Decoded> {
+  const signature = signatures.find(({ matches }) => matches(firstBytes(path)));
+  if (!signature) throw new Problem(415, `This file is not a picture that can be read. ${accepted}`);
+  const picture = sharp(path, { failOn: 'error', limitInputPixels: false, pages: 1, unlimited: true });
+  const { width, height } = await readable(() => picture.metadata(), signature.name);
+  if (width * height > largestPicture) {
+    throw new Problem(413, `This picture has ${Math.round((width * height) / 1e6)} megapixels; the limit is ${largestPicture / 1e6}.`);
+  }
+  const upright = picture.autoOrient();
+  const prepared = kind === 'matte' ? upright.removeAlpha().toColourspace('b-w') : upright.toColourspace('srgb');
+  const { data, info } = await readable(() => prepared.raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true }), signature.name);
+  return { mime: signature.mime, ...asLevel(data, info, kind) };
+}
+
+function firstBytes(path: string): Buffer {
+  const head = Buffer.alloc(64);
+  const file = openSync(path, 'r');
+  try {
+    return head.subarray(0, readSync(file, head, 0, 64, 0));
+  } finally {
+    closeSync(file);
+  }
+}
+
+async function readable<Value>(read: () => Promise<Value>, format: string): Promise<Value> {
+  try {
+    return await read();
+  } catch {
+    throw new Problem(422, `This ${format} file is damaged or cut short, so it was not taken in. Try to save or copy it again.`);
+  }
+}
+
+/** Grey pictures are spread to three channels; grey with alpha to four; a matte keeps its first. */
+function asLevel(data: Buffer, { width, height, channels }: OutputInfo, kind: 'plate' | 'matte'): Level {
+  if (kind === 'matte') return { width, height, channels: 1, bytes: channels === 1 ? data : pick(data, channels, [0]) };
+  if (channels === 3) return { width, height, channels: 3, bytes: data };
+  if (channels === 4) return { width, height, channels: isOpaque(data) ? 3 : 4, bytes: isOpaque(data) ? pick(data, 4, [0, 1, 2]) : data };
+  if (channels === 1) return { width, height, channels: 3, bytes: pick(data, 1, [0, 0, 0]) };
+  return { width, height, channels: 4, bytes: pick(data, 2, [0, 0, 0, 1]) };
+}
+
+function isOpaque(data: Buffer): boolean {
+  for (let i = 3; i < data.length; i += 4) if (data[i] !== 255) return false;
+  return true;
+}
+
+function pick(data: Buffer, channels: number, order: readonly number[]): Uint8Array {
+  const out = new Uint8Array((data.length / channels) * order.length);
+  for (let from = 0, at = 0; from < data.length; from += channels) for (const channel of order) out[at++] = data[from + channel];
+  return out;
+}

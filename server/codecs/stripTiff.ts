@@ -1,0 +1,86 @@
+import { closeSync, openSync, writeSync } from 'node:fs';
+
+/** Tags of TIFF 6.0 that a plain RGB(A) picture in strips needs. */
+const tag = { width: 256, height: 257, bits: 258, compression: 259, photometric: 262, stripOffsets: 273, samples: 277, rowsPerStrip: 278, stripBytes: 279, extraSamples: 338 };
+
+/**
+ * Writes a picture to an uncompressed TIFF strip by strip, so that the whole never stands in memory; the encoder of the
+ * final format then reads it from there. 8 bits, straight alpha.
+ */
+export class StripTiff {
+  private readonly file: number;
+  private at = 8;
+  private readonly strips: { offset: number; bytes: number }[] = [];
+
+  constructor(path: string, private readonly width: number, private readonly height: number, private readonly channels: 3 | 4, private readonly rowsPerStrip: number) {
+    this.file = openSync(path, 'wx');
+    const header = Buffer.alloc(8);
+    header.write('II*\0', 'latin1');
+    writeSync(this.file, header);
+  }
+
+  /** Adds the next strip: `rowsPerStrip` rows (fewer in the last), `width * channels` bytes each. */
+  add(rows: Uint8Array): void {
+    writeSync(this.file, rows, 0, rows.length, this.at);
+    this.strips.push({ offset: this.at, bytes: rows.length });
+    this.at += rows.length;
+  }
+
+  /** Writes the directory and closes the file. */
+  finish(): void {
+    const directory = new Directory(this.at + (this.at % 2));
+    directory.add(tag.width, 4, [this.width]);
+    directory.add(tag.height, 4, [this.height]);
+    directory.add(tag.bits, 3, new Array<number>(this.channels).fill(8));
+    directory.add(tag.compression, 3, [1]);
+    directory.add(tag.photometric, 3, [2]);
+    directory.add(tag.stripOffsets, 4, this.strips.map(({ offset }) => offset));
+    directory.add(tag.samples, 3, [this.channels]);
+    directory.add(tag.rowsPerStrip, 4, [this.rowsPerStrip]);
+    directory.add(tag.stripBytes, 4, this.strips.map(({ bytes }) => bytes));
+    if (this.channels === 4) directory.add(tag.extraSamples, 3, [2]);
+    writeSync(this.file, directory.bytes(), 0, undefined, directory.offset);
+    const start = Buffer.alloc(4);
+    start.writeUInt32LE(directory.offset);
+    writeSync(this.file, start, 0, 4, 4);
+    closeSync(this.file);
+  }
+
+  /** Closes the file without finishing it. */
+  abandon(): void {
+    closeSync(this.file);
+  }
+}
+
+/** One image file directory, values that do not fit in an entry behind it. */
+class Directory {
+  private readonly entries: { tag: number; type: 3 | 4; values: number[] }[] = [];
+
+  constructor(readonly offset: number) {}
+
+  add(tagNumber: number, type: 3 | 4, values: number[]): void {
+    this.entries.push({ tag: tagNumber, type, values });
+  }
+
+  bytes(): Buffer {
+    const head = 2 + this.entries.length * 12 + 4;
+    const size = (entry: { type: 3 | 4; values: number[] }): number => entry.values.length * (entry.type === 3 ? 2 : 4);
+    const out = Buffer.alloc(head + this.entries.reduce((sum, entry) => sum + (size(entry) > 4 ? size(entry) : 0), 0));
+    out.writeUInt16LE(this.entries.length, 0);
+    let behind = head;
+    this.entries.forEach((entry, i) => {
+      const at = 2 + i * 12;
+      out.writeUInt16LE(entry.tag, at);
+      out.writeUInt16LE(entry.type, at + 2);
+      out.writeUInt32LE(entry.values.length, at + 4);
+      let to = at + 8;
+      if (size(entry) > 4) {
+        out.writeUInt32LE(this.offset + behind, to);
+        to = behind;
+        behind += size(entry);
+      }
+      for (const value of entry.values) to = entry.type === 3 ? out.writeUInt16LE(value, to) : out.writeUInt32LE(value, to);
+    });
+    return out;
+  }
+}

@@ -1,0 +1,27 @@
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** Where the program lies and where it may write. */
+export interface Config {
+  /** The project's folder. */
+  root: string;
+  /** All that is read and written while running lies here, but for the program itself. */
+  data: string;
+  host: string;
+  port: number;
+}
+
+/** The project's folder, seen from the bundle in build/server. */
+export const projectRoot = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..');
+
+/** Reads `PORT`, `HOST` and `INKY_DATA`. @throws Error for a port that is none */
+export function readConfig(environment: Record<string, string | undefined>, root: string = projectRoot): Config {
+  const port = Number(environment.PORT ?? 4680);
+  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new Error(`PORT is "${environment.PORT}", which is not a port number.`);
+  return { root, data: resolve(environment.INKY_DATA ?? join(root, 'data')), host: environment.HOST ?? '127.0.0.1', port };
+}
+
+/** Largest file taken in, bytes. */
+export const largestFile = 600 * 1024 * 1024;
+/** Largest picture taken in, px. */
+export const largestPicture = 100e6;

@@ -1,0 +1,96 @@
+import { copyFileSync, createWriteStream, existsSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { ReadableStream } from 'node:stream/web';
+import type { Asset } from '../core/piece/schema';
+import { openFace } from '../core/type/faceBook';
+import { largestFile } from './config';
+import type { ImportOrder, ImportResult } from './jobs/importChild';
+import type { Jobs } from './jobs/jobs';
+import { Problem } from './problem';
+import type { AssetStore, StoredAsset } from './store/assets';
+import { hashFile, type Files } from './store/files';
+
+/** Takes files into the store: checked, kept under the hash of their bytes, pictures made ready for rendering. */
+export class Intake {
+  constructor(private readonly files: Files, private readonly assets: AssetStore, private readonly jobs: Jobs) {}
+
+  /** Writes an upload to a working file. @throws Problem 413 when it is too large, 400 when it breaks off */
+  async receive(body: ReadableStream<Uint8Array> | null): Promise<string> {
+    const path = this.files.working();
+    let bytes = 0;
+    try {
+      if (!body) throw new Problem(400, 'No file arrived.');
+      await pipeline(
+        Readable.fromWeb(body),
+        async function* (chunks: AsyncIterable<Buffer>) {
+          for await (const chunk of chunks) {
+            bytes += chunk.length;
+            if (bytes > largestFile) throw new Problem(413, `This file is larger than ${largestFile / 1048576} MB, which is the limit.`);
+            yield chunk;
+          }
+        },
+        createWriteStream(path, { flags: 'wx' }),
+      );
+      if (bytes === 0) throw new Problem(400, 'This file is empty.');
+      return path;
+    } catch (error) {
+      rmSync(path, { force: true });
+      throw error instanceof Problem ? error : new Problem(400, 'The file did not arrive whole. Nothing was changed; try again.');
+    }
+  }
+
+  /** Copies a file of our own (demo data, a bundle's folder) to a working file. */
+  copy(from: string): string {
+    const path = this.files.working();
+    copyFileSync(from, path);
+    return path;
+  }
+
+  /** Starts to take in a picture; the working file is used up. The job's result is a StoredAsset. */
+  async startPicture(working: string, name: string, kind: 'plate' | 'matte', shipped: 0 | 1 = 0): Promise<ReturnType<Jobs['start']>> {
+    const sha256 = await hashFile(working);
+    const pyramid = this.files.working();
+    const order: ImportOrder = { file: working, kind, pyramid };
+    const finish = (raw: ImportResult): StoredAsset => {
+      const known = this.assets.find(sha256);
+      if (known && known.kind !== kind) throw new Problem(422, `The same file is already in use as a ${known.kind}.`);
+      if (known && existsSync(this.files.pyramid(sha256))) return known;
+      const bytes = statSync(working).size;
+      this.files.move(pyramid, this.files.pyramid(sha256));
+      this.files.move(working, this.files.asset(sha256));
+      this.assets.add({ sha256, kind, name, bytes, ...raw, shipped });
+      return this.assets.get(sha256);
+    };
+    return this.jobs.start('import', name, 'importChild.js', order, finish, () => {
+      rmSync(working, { force: true });
+      rmSync(pyramid, { force: true });
+    });
+  }
+
+  /** Takes in a picture or a face and waits for it. */
+  async takeIn(working: string, name: string, kind: Asset['kind'], shipped: 0 | 1 = 0): Promise<StoredAsset> {
+    if (kind === 'face') return this.takeInFace(working, name, shipped);
+    const job = await this.startPicture(working, name, kind, shipped);
+    await job.finished;
+    return job.state.result as StoredAsset;
+  }
+
+  private async takeInFace(working: string, name: string, shipped: 0 | 1): Promise<StoredAsset> {
+    try {
+      const sha256 = await hashFile(working);
+      const bytes = readFileSync(working);
+      try {
+        openFace(sha256, bytes);
+      } catch {
+        throw new Problem(422, `"${name}" is not a face that letters can be drawn from.`);
+      }
+      this.files.move(working, this.files.asset(sha256));
+      this.assets.add({ sha256, kind: 'face', name, mime: 'font/sfnt', bytes: bytes.length, width: null, height: null, channels: null, shipped });
+      return this.assets.get(sha256);
+    } finally {
+      rmSync(working, { force: true });
+    }
+  }
+}
+

@@ -1,0 +1,110 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { EventEmitter } from 'node:events';
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import { Problem } from '../problem';
+import type { JobMessage } from './child';
+
+/** Long work as a page sees it. */
+export interface JobState {
+  id: string;
+  kind: 'import' | 'export';
+  /** What it is about: the piece's id, or the file's name. */
+  about: string;
+  state: 'running' | 'done' | 'failed' | 'cancelled';
+  /** 0..1 */
+  done: number;
+  stage: string;
+  startedAt: number;
+  message?: string;
+  result?: unknown;
+}
+
+interface Job {
+  state: JobState;
+  changed: EventEmitter;
+  child?: ChildProcess;
+  finished: Promise<unknown>;
+}
+
+/** How long a finished job can still be asked about, ms. */
+const kept = 60 * 60 * 1000;
+
+/**
+ * Long work, each in a process of its own: a broken file or a full memory ends that process and nothing else, and cancelling
+ * stops it at once.
+ */
+export class Jobs {
+  private readonly jobs = new Map<string, Job>();
+
+  constructor(private readonly buildFolder: string) {}
+
+  /**
+   * Starts a job.
+   * @param finish runs in the server when the process is done; what it returns becomes the job's result
+   * @param clean runs however the job ended
+   */
+  start<Order extends object, Raw, Result>(
+    kind: JobState['kind'], about: string, script: string, order: Order, finish: (raw: Raw) => Result | Promise<Result>, clean: () => void,
+  ): Job {
+    const state: JobState = { id: randomUUID(), kind, about, state: 'running', done: 0, stage: 'Starting', startedAt: Date.now() };
+    const changed = new EventEmitter();
+    changed.setMaxListeners(50);
+    const child = fork(join(this.buildFolder, script), { serialization: 'advanced', stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    const job: Job = { state, changed, child, finished: Promise.resolve() };
+    job.finished = run(child, order, (done, stage) => {
+      Object.assign(state, { done, stage });
+      changed.emit('change');
+    })
+      .then(async (raw) => Object.assign(state, { result: await finish(raw as Raw), state: 'done', done: 1, stage: 'Done' }))
+      .catch((error: unknown) => {
+        if (state.state === 'running') Object.assign(state, { state: 'failed', message: error instanceof Error ? error.message : String(error) });
+        throw error;
+      })
+      .finally(() => {
+        clean();
+        changed.emit('change');
+        setTimeout(() => this.jobs.delete(state.id), kept).unref();
+      });
+    job.finished.catch(() => undefined);
+    this.jobs.set(state.id, job);
+    return job;
+  }
+
+  /** @throws Problem 404 */
+  get(id: string): Job {
+    const job = this.jobs.get(id);
+    if (!job) throw new Problem(404, 'This work is not known any more. Start it again.');
+    return job;
+  }
+
+  list(about: string): JobState[] {
+    return [...this.jobs.values()].map((job) => job.state).filter((state) => state.about === about);
+  }
+
+  cancel(id: string): void {
+    const { state, child } = this.get(id);
+    if (state.state !== 'running') return;
+    Object.assign(state, { state: 'cancelled', stage: 'Cancelled' });
+    child?.kill('SIGKILL');
+  }
+
+  closeAll(): void {
+    for (const { child } of this.jobs.values()) child?.kill('SIGKILL');
+  }
+}
+
+function run(child: ChildProcess, order: object, progress: (done: number, stage: string) => void): Promise<unknown> {
+  return new Promise((resolve, reject) => {
+    child.on('message', (message: JobMessage) => {
+      if (message.kind === 'progress') progress(message.done, message.stage);
+      else if (message.kind === 'done') resolve(message.result);
+      else reject(new Problem(message.status as Problem['status'], message.message));
+    });
+    child.on('error', reject);
+    child.on('exit', (code, signal) =>
+      reject(new Error(signal === 'SIGKILL' ? 'The work was stopped before it was finished. The piece is unharmed.' : `The work ended early (code ${code ?? signal}). The piece is unharmed.`)),
+    );
+    child.send(order);
+  });
+}

@@ -1,0 +1,55 @@
+import { createReadStream, existsSync, statSync } from 'node:fs';
+import { Readable } from 'node:stream';
+import { Hono } from 'hono';
+import { z } from 'zod';
+import { Problem } from '../problem';
+import type { Studio } from '../studio';
+import { queryOf } from './input';
+import { events } from './stream';
+
+/** A picture that an export made. */
+export interface ExportResult {
+  fileName: string;
+  format: 'png' | 'jpeg';
+  bytes: number;
+  width: number;
+  height: number;
+  renderMs: number;
+  encodeMs: number;
+  peakBytes: number;
+}
+
+/** Long work: how far it is, cancelling it, and the file that came of it. */
+export function jobRoutes(studio: Studio): Hono {
+  return new Hono()
+    .get('/', (context) => context.json(studio.jobs.list(queryOf(context, z.object({ about: z.string() })).about)))
+    .get('/:id', (context) => context.json(studio.jobs.get(context.req.param('id')).state))
+    .get('/:id/events', (context) => {
+      const { state, changed } = studio.jobs.get(context.req.param('id'));
+      return events(context, (send, end) => {
+        const tell = (): void => {
+          send(state);
+          if (state.state !== 'running') setTimeout(end, 50);
+        };
+        changed.on('change', tell);
+        tell();
+        return () => changed.off('change', tell);
+      });
+    })
+    .delete('/:id', (context) => {
+      studio.jobs.cancel(context.req.param('id'));
+      return context.json({ cancelled: true });
+    })
+    .get('/:id/file', (context) => {
+      const { state } = studio.jobs.get(context.req.param('id'));
+      if (state.kind !== 'export' || state.state !== 'done') throw new Problem(404, 'There is no file yet.');
+      const result = state.result as ExportResult;
+      const path = studio.files.export(state.id, result.format);
+      if (!existsSync(path)) throw new Problem(404, 'The file is not there any more. Export again.');
+      return context.body(Readable.toWeb(createReadStream(path)) as ReadableStream, 200, {
+        'Content-Type': `image/${result.format}`,
+        'Content-Length': String(statSync(path).size),
+        'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(result.fileName)}`,
+      });
+    });
+}

@@ -1,0 +1,162 @@
+import { readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { Hono } from 'hono';
+import { z } from 'zod';
+import { applyEdit } from '../../core/piece/edits/edit';
+import { rename } from '../../core/piece/edits/things';
+import { blankPiece } from '../../core/piece/blank';
+import { readPiece } from '../../core/piece/read';
+import { sheetSchema, type Piece } from '../../core/piece/schema';
+import { sheetAt } from '../../core/render/tiles';
+import { coverSheet } from '../../core/passes/plate/gauge';
+import { takeInBundle, writeBundle, zipBundle } from '../bundles';
+import { Problem } from '../problem';
+import type { SaveTimes } from '../render/savePicture';
+import type { StoredPiece } from '../store/pieces';
+import type { Studio } from '../studio';
+import { bodyOf, queryOf } from './input';
+import type { ExportResult } from './jobs';
+import { events } from './stream';
+
+const patches = z.array(z.object({ op: z.enum(['add', 'remove', 'replace']), path: z.array(z.union([z.string(), z.number()])), value: z.unknown().optional() })).max(20000);
+const name = z.string().trim().min(1, 'A piece needs a name.').max(200);
+const tab = z.string().min(1).max(100);
+const change = z.object({ tab, version: z.int(), label: z.string().max(200), patches, inverse: patches });
+const step = z.object({ tab, version: z.int() });
+const creation = z.object({ name, sheet: sheetSchema.optional(), plate: z.string().optional() });
+const exportOrder = z.object({ format: z.enum(['png', 'jpeg']), ppi: z.number().min(1).max(4800), quality: z.int().min(1).max(100).default(92) });
+
+/** Pieces: the Shelf, editing with history, exports and bundles. */
+export function pieceRoutes(studio: Studio): Hono {
+  const { pieces, leases } = studio;
+  const mayChange = (id: string, by: string): void => {
+    if (!leases.mayChange(id, by)) throw new Problem(409, 'Another tab works on this piece. Nothing was overwritten.', 'other-tab');
+  };
+  const moved = (stored: StoredPiece, by: string): { version: number; savedAt: number } => {
+    leases.moved(stored.id, stored.version, by);
+    return { version: stored.version, savedAt: stored.savedAt };
+  };
+  return new Hono()
+    .get('/', (context) => context.json(pieces.list()))
+    .post('/', async (context) => {
+      const order = await bodyOf(context, creation);
+      const plate = order.plate === undefined ? undefined : studio.assets.get(order.plate);
+      if (plate && plate.kind !== 'plate') throw new Problem(422, 'This file is not a photograph.');
+      const sheet = order.sheet ?? (plate ? { width: plate.width!, height: plate.height!, ppi: 300, paint: '#ffffff' } : undefined);
+      if (!sheet) throw new Problem(400, 'A new piece needs a plate or a sheet size.');
+      const blank = blankPiece(order.name, sheet);
+      const entry = plate && studio.plateEntry(plate, coverSheet({ width: plate.width!, height: plate.height! }, sheet));
+      return context.json({ id: pieces.create({ ...blank, ...entry }) }, 201);
+    })
+    .post('/copy', async (context) => {
+      const order = await bodyOf(context, z.object({ piece: z.unknown() }));
+      const piece = asPiece(order.piece);
+      studio.shapesOf(piece);
+      return context.json({ id: pieces.create(piece) }, 201);
+    })
+    .post('/bundle', async (context) => {
+      const working = await studio.intake.receive(context.req.raw.body as never);
+      try {
+        const piece = await takeInBundle(zipBundle(readFileSync(working)), studio.intake, studio.files);
+        return context.json({ id: pieces.create(piece) }, 201);
+      } finally {
+        rmSync(working, { force: true });
+      }
+    })
+    .get('/:id', (context) => {
+      const stored = pieces.get(context.req.param('id'));
+      return context.json({ ...stored, assets: studio.assetsOf(stored) });
+    })
+    .get('/:id/events', (context) => {
+      const id = context.req.param('id');
+      const own = queryOf(context, z.object({ tab })).tab;
+      pieces.get(id);
+      return events(context, (send) => leases.open(id, own, send));
+    })
+    .post('/:id/takeover', async (context) => {
+      leases.takeOver(context.req.param('id'), (await bodyOf(context, z.object({ tab }))).tab);
+      return context.json({ taken: true });
+    })
+    .post('/:id/edits', async (context) => {
+      const id = context.req.param('id');
+      const order = await bodyOf(context, change);
+      mayChange(id, order.tab);
+      return context.json(moved(pieces.edit(id, order.version, order.label, order.patches, order.inverse), order.tab));
+    })
+    .post('/:id/:step{undo|redo}', async (context) => {
+      const id = context.req.param('id');
+      const order = await bodyOf(context, step);
+      mayChange(id, order.tab);
+      return context.json(moved(pieces.step(id, order.version, context.req.param('step') as 'undo' | 'redo'), order.tab));
+    })
+    .post('/:id/name', async (context) => {
+      const id = context.req.param('id');
+      const order = await bodyOf(context, z.object({ name }));
+      const stored = pieces.get(id);
+      const edited = applyEdit(stored.piece, rename(order.name));
+      return context.json(moved(pieces.edit(id, stored.version, 'Rename the piece', edited.patches, edited.inverse), ''));
+    })
+    .post('/:id/duplicate', (context) => context.json({ id: pieces.duplicate(context.req.param('id')) }, 201))
+    .delete('/:id', (context) => {
+      pieces.remove(context.req.param('id'));
+      return context.json({ removed: true });
+    })
+    .post('/:id/restore', (context) => {
+      pieces.restore(context.req.param('id'));
+      return context.json({ restored: true });
+    })
+    .get('/:id/thumbnail', async (context) => {
+      const path = await studio.thumbnail(context.req.param('id'));
+      return context.body(new Uint8Array(readFileSync(path)), 200, { 'Content-Type': 'image/png', 'Cache-Control': 'private, max-age=31536000, immutable' });
+    })
+    .get('/:id/bundle', (context) => {
+      const { piece } = pieces.get(context.req.param('id'));
+      const bytes = writeBundle(piece, studio.files, studio.assets);
+      return context.body(bytes as Uint8Array<ArrayBuffer>, 200, {
+        'Content-Type': 'application/zip',
+        'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(`${piece.name}.zip`)}`,
+      });
+    })
+    .post('/:id/exports', async (context) => {
+      const stored = pieces.get(context.req.param('id'));
+      const encoding = await bodyOf(context, exportOrder);
+      return context.json(startExport(studio, stored, encoding), 202);
+    });
+}
+
+function asPiece(data: unknown): Piece {
+  try {
+    return readPiece(data);
+  } catch (error) {
+    throw new Problem(422, error instanceof Error ? error.message : 'This piece cannot be read.');
+  }
+}
+
+function startExport(studio: Studio, { id, piece }: StoredPiece, encoding: z.infer<typeof exportOrder>): unknown {
+  if (studio.jobs.list(id).some((job) => job.kind === 'export' && job.state === 'running')) {
+    throw new Problem(409, 'This piece is being exported already. Wait for it or cancel it.');
+  }
+  dropOldExports(studio);
+  const working = studio.files.working();
+  const order = studio.saveOrder(piece, 1, encoding, working);
+  const { width, height } = sheetAt(piece.sheet, 1);
+  const job = studio.jobs.start('export', id, 'exportChild.js', order, (times: SaveTimes & { peakBytes: number }): ExportResult => {
+    const to = studio.files.export(job.state.id, encoding.format);
+    studio.files.move(working, to);
+    const fileName = `${piece.name}.${encoding.format === 'jpeg' ? 'jpg' : 'png'}`;
+    return { fileName, format: encoding.format, bytes: statSync(to).size, width, height, ...times };
+  }, () => {
+    rmSync(working, { force: true });
+    rmSync(order.scratch, { force: true });
+  });
+  return job.state;
+}
+
+/** Exports are kept for a day for fetching again; then the space is given back. */
+function dropOldExports({ files }: Studio): void {
+  const folder = join(files.folder, 'exports');
+  for (const file of readdirSync(folder)) {
+    const path = join(folder, file);
+    if (Date.now() - statSync(path).mtimeMs > 24 * 3600 * 1000) rmSync(path, { force: true });
+  }
+}

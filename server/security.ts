@@ -1,0 +1,65 @@
+import { randomBytes } from 'node:crypto';
+import { networkInterfaces } from 'node:os';
+import type { MiddlewareHandler } from 'hono';
+import type { Config } from './config';
+
+/** Names under which this server may be addressed. */
+function allowedHosts({ host, port }: Config): Set<string> {
+  const names = ['127.0.0.1', 'localhost', '[::1]'];
+  if (host === '0.0.0.0' || host === '::') names.push(...ownAddresses());
+  else names.push(written(host));
+  return new Set(names.flatMap((name) => [`${name}:${port}`, ...(port === 80 ? [name] : [])]));
+}
+
+const written = (address: string): string => (address.includes(':') ? `[${address}]` : address);
+
+function ownAddresses(): string[] {
+  return Object.values(networkInterfaces()).flatMap((list) => (list ?? []).map(({ address }) => written(address)));
+}
+
+/** Refuses requests that come for another host or from another site, so that no foreign page can drive this server. */
+export function guardOrigin(config: Config): MiddlewareHandler {
+  const hosts = allowedHosts(config);
+  return async (context, next) => {
+    const host = context.req.header('host') ?? '';
+    const origin = context.req.header('origin');
+    const site = context.req.header('sec-fetch-site');
+    if (!hosts.has(host.toLowerCase())) return context.text('This address is not served here.', 403);
+    if (origin !== undefined && origin.toLowerCase() !== `http://${host.toLowerCase()}`) return context.text('Requests from other sites are refused.', 403);
+    if (site !== undefined && site === 'cross-site' && context.req.path.startsWith('/api/')) return context.text('Requests from other sites are refused.', 403);
+    await next();
+  };
+}
+
+/** A new nonce for the styles that a component must add while running. */
+export const newNonce = (): string => randomBytes(16).toString('base64');
+
+/** Headers of every answer: isolated from other sites, and nothing runs but what this server sends. */
+export function isolate(): MiddlewareHandler {
+  return async (context, next) => {
+    await next();
+    const headers = context.res.headers;
+    headers.set('Cross-Origin-Opener-Policy', 'same-origin');
+    headers.set('Cross-Origin-Embedder-Policy', 'require-corp');
+    headers.set('Cross-Origin-Resource-Policy', 'same-origin');
+    headers.set('X-Content-Type-Options', 'nosniff');
+    headers.set('Referrer-Policy', 'no-referrer');
+    if (!headers.has('Content-Security-Policy')) headers.set('Content-Security-Policy', policy());
+  };
+}
+
+/** The content security policy; a nonce is given to the page itself only. */
+export function policy(nonce?: string): string {
+  return [
+    "default-src 'none'",
+    "script-src 'self' 'wasm-unsafe-eval'",
+    `style-src 'self'${nonce ? ` 'nonce-${nonce}'` : ''}`,
+    "img-src 'self' blob: data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "base-uri 'none'",
+    "form-action 'none'",
+    "frame-ancestors 'none'",
+  ].join('; ');
+}

@@ -1,0 +1,59 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { createReadStream, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+
+/** Where things lie in the data folder. A hash is checked before it becomes part of a path. */
+export class Files {
+  constructor(readonly folder: string) {
+    for (const name of ['assets', 'pyramids', 'thumbnails', 'exports', 'working']) mkdirSync(join(folder, name), { recursive: true });
+  }
+
+  asset(sha256: string): string {
+    return join(this.folder, 'assets', checkedHash(sha256));
+  }
+
+  pyramid(sha256: string): string {
+    return join(this.folder, 'pyramids', `${checkedHash(sha256)}.levels`);
+  }
+
+  thumbnail(id: string, version: number): string {
+    return join(this.folder, 'thumbnails', `${checkedId(id)}-${version}.png`);
+  }
+
+  export(id: string, format: string): string {
+    return join(this.folder, 'exports', `${checkedId(id)}.${checkedId(format)}`);
+  }
+
+  /** Puts a finished working file in its place, in one step. */
+  move(working: string, to: string): void {
+    renameSync(working, to);
+  }
+
+  /** Removes what a run that was cut off left half written. Only the server may, and only when it starts. */
+  clearWorking(): void {
+    rmSync(join(this.folder, 'working'), { recursive: true, force: true });
+    mkdirSync(join(this.folder, 'working'), { recursive: true });
+  }
+
+  /** A new name for a file that is being written. */
+  working(): string {
+    return join(this.folder, 'working', randomUUID());
+  }
+}
+
+function checkedHash(sha256: string): string {
+  if (!/^[0-9a-f]{64}$/.test(sha256)) throw new Error('This is not a SHA-256.');
+  return sha256;
+}
+
+function checkedId(id: string): string {
+  if (!/^[A-Za-z0-9-]{1,64}$/.test(id)) throw new Error('This is not an id.');
+  return id;
+}
+
+/** SHA-256 of a file, as hexadecimal digits. */
+export async function hashFile(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer);
+  return hash.digest('hex');
+}

@@ -1,0 +1,144 @@
+import type Database from 'better-sqlite3';
+import { applyPatches, type Patch } from 'immer';
+import { randomUUID } from 'node:crypto';
+import '../../core/piece/edits/edit';
+import { readPiece } from '../../core/piece/read';
+import type { Piece } from '../../core/piece/schema';
+import { Problem } from '../problem';
+
+/** A piece as it stands in the store. */
+export interface StoredPiece {
+  id: string;
+  piece: Piece;
+  version: number;
+  savedAt: number;
+  /** Labels of all changes that are kept, and how many of them are in force. */
+  history: string[];
+  historyAt: number;
+}
+
+/** A line of the Shelf. */
+export interface PieceSummary {
+  id: string;
+  name: string;
+  version: number;
+  width: number;
+  height: number;
+  ppi: number;
+  updatedAt: number;
+}
+
+interface Row {
+  id: string;
+  name: string;
+  body: string;
+  version: number;
+  history_at: number;
+  updated_at: number;
+}
+
+/** How many changes are kept for each piece. */
+const historyLength = 500;
+
+export class PieceStore {
+  constructor(private readonly database: Database.Database) {}
+
+  list(): PieceSummary[] {
+    return this.database
+      .prepare<[], Row>('select id, name, body, version, history_at, updated_at from pieces where deleted_at is null order by updated_at desc, id')
+      .all()
+      .map((row) => {
+        const { sheet } = JSON.parse(row.body) as Piece;
+        return { id: row.id, name: row.name, version: row.version, width: sheet.width, height: sheet.height, ppi: sheet.ppi, updatedAt: row.updated_at };
+      });
+  }
+
+  /** @throws Problem 404 */
+  get(id: string): StoredPiece {
+    const row = this.row(id);
+    const history = this.database.prepare<[string], { label: string }>('select label from history where piece_id = ? order by place').all(id).map((entry) => entry.label);
+    const { first } = this.database.prepare<[string], { first: number | null }>('select min(place) as first from history where piece_id = ?').get(id)!;
+    return { id, piece: readPiece(JSON.parse(row.body)), version: row.version, savedAt: row.updated_at, history, historyAt: row.history_at - (first ?? row.history_at) };
+  }
+
+  create(piece: Piece, id: string = randomUUID()): string {
+    const now = Date.now();
+    this.database
+      .prepare('insert into pieces (id, name, body, version, created_at, updated_at) values (?, ?, ?, 1, ?, ?)')
+      .run(id, piece.name, JSON.stringify(piece), now, now);
+    return id;
+  }
+
+  /** Applies a change made on the version named. @throws Problem 409 when the piece has moved on, 422 when it would break */
+  edit(id: string, version: number, label: string, patches: Patch[], inverse: Patch[]): StoredPiece {
+    this.database.transaction(() => {
+      const row = this.expect(id, version);
+      this.write(row, patches, row.history_at + 1);
+      this.database.prepare('delete from history where piece_id = ? and place >= ?').run(id, row.history_at);
+      this.database
+        .prepare('insert into history (piece_id, place, label, patches, inverse, made_at) values (?, ?, ?, ?, ?, ?)')
+        .run(id, row.history_at, label, JSON.stringify(patches), JSON.stringify(inverse), Date.now());
+      this.database.prepare('delete from history where piece_id = ? and place < ?').run(id, row.history_at + 1 - historyLength);
+    })();
+    return this.get(id);
+  }
+
+  /** Takes the last change back, or makes it again. @throws Problem 409 as `edit`, or when there is nothing */
+  step(id: string, version: number, direction: 'undo' | 'redo'): StoredPiece {
+    this.database.transaction(() => {
+      const row = this.expect(id, version);
+      const place = direction === 'undo' ? row.history_at - 1 : row.history_at;
+      const entry = this.database
+        .prepare<[string, number], { patches: string; inverse: string }>('select patches, inverse from history where piece_id = ? and place = ?')
+        .get(id, place);
+      if (!entry) throw new Problem(409, direction === 'undo' ? 'There is nothing to undo.' : 'There is nothing to redo.', 'nothing');
+      const patches = JSON.parse(direction === 'undo' ? entry.inverse : entry.patches) as Patch[];
+      this.write(row, patches, direction === 'undo' ? place : place + 1);
+    })();
+    return this.get(id);
+  }
+
+  remove(id: string): void {
+    this.row(id);
+    this.database.prepare('update pieces set deleted_at = ? where id = ?').run(Date.now(), id);
+  }
+
+  /** Brings a deleted piece back. */
+  restore(id: string): void {
+    const { changes } = this.database.prepare('update pieces set deleted_at = null where id = ?').run(id);
+    if (changes === 0) throw new Problem(404, 'This piece is not on the Shelf any more.');
+  }
+
+  /** A piece in itself equal to another, with a history of its own. */
+  duplicate(id: string): string {
+    const { piece } = this.get(id);
+    return this.create({ ...piece, name: `${piece.name.slice(0, 190)} copy` });
+  }
+
+  private row(id: string): Row {
+    const row = this.database.prepare<[string], Row>('select id, name, body, version, history_at, updated_at from pieces where id = ? and deleted_at is null').get(id);
+    if (!row) throw new Problem(404, 'This piece is not on the Shelf.');
+    return row;
+  }
+
+  private expect(id: string, version: number): Row {
+    const row = this.row(id);
+    if (row.version !== version) throw new Problem(409, 'This piece was changed somewhere else meanwhile. Nothing of that was overwritten.', 'moved-on');
+    return row;
+  }
+
+  private write(row: Row, patches: Patch[], historyAt: number): void {
+    const piece = checked(() => readPiece(applyPatches(JSON.parse(row.body) as Piece, patches)));
+    this.database
+      .prepare('update pieces set name = ?, body = ?, version = ?, history_at = ?, updated_at = ? where id = ?')
+      .run(piece.name, JSON.stringify(piece), row.version + 1, historyAt, Date.now(), row.id);
+  }
+}
+
+function checked(read: () => Piece): Piece {
+  try {
+    return read();
+  } catch (error) {
+    throw new Problem(422, error instanceof Error ? error.message : 'This change cannot be kept.');
+  }
+}

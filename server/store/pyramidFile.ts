@@ -1,0 +1,60 @@
+import { closeSync, openSync, readSync, writeSync, type PathLike } from 'node:fs';
+import { cutTile, halve, levelCount, levelSize, tileSide, type Level, type Picture } from '../../core/pixels/pyramid';
+
+/** What must be known to read a pyramid file. */
+export interface PyramidShape {
+  width: number;
+  height: number;
+  channels: 1 | 3 | 4;
+}
+
+/**
+ * Writes all levels of a picture as tiles, one after the other: level 0 first, tiles row by row.
+ * @param progress told after each level, 0..1
+ */
+export function writePyramid(path: PathLike, picture: Level, progress: (done: number) => void): void {
+  const file = openSync(path, 'wx');
+  try {
+    let level = picture;
+    let written = 0;
+    const all = picture.width * picture.height * (4 / 3);
+    for (let number = 0; number < levelCount(picture.width, picture.height); number++) {
+      if (number > 0) level = halve(level);
+      for (let row = 0; row * tileSide < level.height; row++) {
+        for (let column = 0; column * tileSide < level.width; column++) writeSync(file, cutTile(level, column, row));
+        written += level.width * tileSide;
+        progress(Math.min(1, written / all));
+      }
+    }
+  } finally {
+    closeSync(file);
+  }
+}
+
+/** A stored picture, read tile by tile from its pyramid file. */
+export function openPyramid(key: string, path: string, { width, height, channels }: PyramidShape): Picture {
+  const levels = levelCount(width, height);
+  const tileBytes = tileSide * tileSide * channels;
+  const firstTile: number[] = [];
+  let tiles = 0;
+  for (let level = 0; level < levels; level++) {
+    firstTile.push(tiles);
+    tiles += tilesAcross(width, height, level) * Math.ceil(levelSize(width, height, level).height / tileSide);
+  }
+  const file = openSync(path, 'r');
+  return {
+    key,
+    width,
+    height,
+    channels,
+    levels,
+    tile(level, column, row) {
+      const bytes = new Uint8Array(tileBytes);
+      const at = (firstTile[level] + row * tilesAcross(width, height, level) + column) * tileBytes;
+      if (readSync(file, bytes, 0, tileBytes, at) !== tileBytes) return Promise.reject(new Error('A stored picture is cut short.'));
+      return Promise.resolve(bytes);
+    },
+  };
+}
+
+const tilesAcross = (width: number, height: number, level: number): number => Math.ceil(levelSize(width, height, level).width / tileSide);

@@ -1,0 +1,51 @@
+/** What the server says when it refuses: a sentence for a person, and sometimes a code for the page. */
+export class ServerProblem extends Error {
+  constructor(message: string, readonly status: number, readonly code?: string) {
+    super(message);
+  }
+}
+
+/** Asks the server. @throws ServerProblem; status 0 when it cannot be reached */
+export async function ask<Answer>(path: string, options: { method?: string; json?: unknown; body?: Blob } = {}): Promise<Answer> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method: options.method ?? (options.json !== undefined || options.body ? 'POST' : 'GET'),
+      headers: options.json !== undefined ? { 'Content-Type': 'application/json' } : {},
+      body: options.json !== undefined ? JSON.stringify(options.json) : options.body,
+    });
+  } catch {
+    throw new ServerProblem('The server cannot be reached.', 0);
+  }
+  if (!response.ok) throw await problemOf(response.status, () => response.json());
+  return (await response.json()) as Answer;
+}
+
+async function problemOf(status: number, read: () => Promise<unknown>): Promise<ServerProblem> {
+  const told = (await read().catch(() => ({}))) as { message?: string; code?: string };
+  return new ServerProblem(told.message ?? `The server refused this (${status}).`, status, told.code);
+}
+
+/** Sends a file and tells how much of it has gone, 0..1. */
+export function send<Answer>(path: string, file: Blob, progress: (done: number) => void, signal?: AbortSignal): Promise<Answer> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    request.open('POST', `/api${path}`);
+    request.upload.onprogress = (event) => event.lengthComputable && progress(event.loaded / event.total);
+    request.onload = () => {
+      if (request.status < 300) resolve(JSON.parse(request.responseText) as Answer);
+      else void problemOf(request.status, () => Promise.resolve().then(() => JSON.parse(request.responseText) as unknown)).then(reject);
+    };
+    request.onerror = () => reject(new ServerProblem('The file did not arrive: the server cannot be reached.', 0));
+    request.onabort = () => reject(new ServerProblem('Cancelled.', 0, 'cancelled'));
+    signal?.addEventListener('abort', () => request.abort());
+    request.send(file);
+  });
+}
+
+/** Follows server-sent events until the returned function is called. */
+export function follow<Event>(path: string, each: (event: Event) => void): () => void {
+  const source = new EventSource(`/api${path}`);
+  source.onmessage = (message: MessageEvent<string>) => each(JSON.parse(message.data) as Event);
+  return () => source.close();
+}

@@ -1,0 +1,216 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { Look } from '../../core/render/compile';
+import type { Measures } from '../../core/render/measure';
+import { ask, follow } from '../api/client';
+import { listAssets, type StoredAsset } from '../api/files';
+import { useAppDispatch, useAppSelector } from '../store';
+import { Problem } from '../ui/Problem';
+import type { LeaseEvent } from '../../server/leases';
+import { BenchContext, type Bench } from './benchContext';
+import { left, looked, role as setRole } from './benchState';
+import { DepthLine } from './depth/DepthLine';
+import { editing, tabId } from './editing';
+import { GaugePanel } from './gauges/GaugePanel';
+import { benchPasses } from './passes';
+import { KeysSheet } from './strip/KeysSheet';
+import { TopStrip } from './strip/TopStrip';
+import { Ticket } from './ticket/Ticket';
+import { useBenchKeys } from './useBenchKeys';
+import { useLetters, useMaterials } from './useMaterials';
+import { SheetRenderer } from './view/renderer';
+import { SheetView } from './view/SheetView';
+import { TraceClient } from './view/traceClient';
+
+/** The editor of one piece. */
+export function BenchPage() {
+  const { id = '' } = useParams();
+  const dispatch = useAppDispatch();
+  const [missing, setMissing] = useState<string | null>(null);
+  const openedId = useAppSelector(({ bench }) => bench.id);
+  useEffect(() => {
+    setMissing(null);
+    editing.open(id).catch((error: unknown) => setMissing(error instanceof Error ? error.message : 'This piece cannot be opened.'));
+    const stop = follow<LeaseEvent>(`/pieces/${id}/events?tab=${tabId}`, (event) => {
+      if (event.kind === 'role') {
+        dispatch(setRole(event.role));
+        if (event.role === 'working') return;
+      }
+      if (event.kind === 'moved' && !editing.unsaved) void editing.open(id).catch(() => undefined);
+    });
+    return () => {
+      editing.flush();
+      stop();
+      dispatch(left());
+    };
+  }, [id, dispatch]);
+  if (missing) {
+    return (
+      <main className="mx-auto mt-24 flex max-w-lg flex-col gap-4">
+        <Problem>{missing}</Problem>
+        <Link className="strong-button self-start" to="/">
+          Back to the Shelf
+        </Link>
+      </main>
+    );
+  }
+  return openedId === id ? <OpenBench id={id} /> : <p className="p-6 text-faint">Opening</p>;
+}
+
+/** The workers that draw and trace, for as long as the bench is open. */
+function useWorkers(failed: (message: string) => void) {
+  const listeners = useRef(new Set<() => void>());
+  const [sharp, setSharp] = useState(false);
+  const workers = useRef<{ renderer: SheetRenderer; tracer: TraceClient } | null>(null);
+  const [ready, setReady] = useState<typeof workers.current>(null);
+  useEffect(() => {
+    const changed = (state: { sharp: boolean; frameMs: number | null }): void => {
+      setSharp(state.sharp);
+      if (state.frameMs !== null) window.dispatchEvent(new CustomEvent('inky-veil-frame', { detail: state }));
+      for (const listener of listeners.current) listener();
+    };
+    const made = { renderer: new SheetRenderer(changed, failed), tracer: new TraceClient() };
+    setReady(made);
+    return () => {
+      made.renderer.close();
+      made.tracer.close();
+    };
+  }, [failed]);
+  const onTiles = useCallback((listener: () => void) => {
+    listeners.current.add(listener);
+    return () => void listeners.current.delete(listener);
+  }, []);
+  return { workers: ready, sharp, onTiles };
+}
+
+function OpenBench({ id }: { id: string }) {
+  const { line: lineText } = useParams();
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const state = useAppSelector(({ bench }) => bench);
+  const piece = state.draft ?? state.piece!;
+  const [keysOpen, setKeysOpen] = useState(false);
+  const [faces, setFaces] = useState<StoredAsset[]>([]);
+  const failed = useCallback((message: string) => void dispatch(looked({ problem: message })), [dispatch]);
+  const { workers, sharp, onTiles } = useWorkers(failed);
+  const materials = useMaterials(piece, failed);
+  const lettersOf = useLetters(materials);
+  const line = lineText !== undefined && benchPasses.some((pass) => String(pass.line) === lineText) ? Number(lineText) : null;
+
+  useEffect(() => {
+    listAssets('face').then(setFaces, () => undefined);
+  }, []);
+  useEffect(() => {
+    document.title = `${piece.name} · Inky Veil`;
+  }, [piece.name]);
+
+  const showVeil = line === 3 && state.veil && state.veilLook !== 'picture' ? state.veil : null;
+  const look = useMemo<Look>(
+    () => ({
+      before: state.before || undefined,
+      without: state.without ?? undefined,
+      lettersStrength: state.halfStrength ? 0.5 : undefined,
+      veil: showVeil && !state.before ? { id: showVeil, show: state.veilLook } : undefined,
+    }),
+    [state.before, state.without, state.halfStrength, showVeil, state.veilLook],
+  );
+  useEffect(() => {
+    if (materials) workers?.renderer.setPiece(piece, look, state.dragging);
+  }, [workers, piece, look, state.dragging, materials]);
+  const measures = useMeasures(workers?.renderer ?? null, line, state.draft === null && materials ? piece : null, sharp);
+
+  const lettering = piece.letterings.find((one) => one.id === state.lettering) ?? null;
+  const openLine = useCallback((next: number | null) => void navigate(`/piece/${id}${next === null ? '' : `/${next}`}`, { replace: true }), [navigate, id]);
+  const bench: Bench | null = workers && {
+    id, piece, line, openLine, materials, faces, lettering, lettersOf, measures,
+    letters: lettering && lettersOf(lettering),
+    veil: piece.veils.find((one) => one.id === state.veil) ?? null,
+    renderer: workers.renderer,
+    tracer: workers.tracer,
+    mayChange: state.role === 'working',
+  };
+  useBenchKeys(bench, () => setKeysOpen(true));
+  if (!bench) return null;
+  const pass = benchPasses.find((one) => one.line === line);
+  return (
+    <BenchContext value={bench}>
+      <div className="flex h-dvh min-w-[1024px] flex-col overflow-hidden">
+        <TopStrip onKeys={() => setKeysOpen(true)} />
+        <Notices id={id} />
+        <div className="flex min-h-0 grow">
+          <Ticket />
+          <main className="flex min-w-0 grow flex-col">
+            <div className="flex h-9 shrink-0 items-center gap-2 overflow-hidden whitespace-nowrap border-b border-rule bg-desk px-3" aria-label="Hand tools">
+              {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it: keys 0 to 4.</span>}
+            </div>
+            <SheetView onTiles={onTiles} sharp={sharp && materials !== null}>
+              {pass?.Handles && <pass.Handles key={pass.line} />}
+            </SheetView>
+          </main>
+          <GaugePanel />
+        </div>
+        <DepthLine />
+        <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+      </div>
+    </BenchContext>
+  );
+}
+
+/** Measures for lines 3 and 4, taken when the picture has come to rest. */
+function useMeasures(renderer: SheetRenderer | null, line: number | null, piece: Bench['piece'] | null, sharp: boolean): Measures | null {
+  const [measures, setMeasures] = useState<Measures | null>(null);
+  useEffect(() => {
+    if (!renderer || !piece || !sharp || (line !== 3 && line !== 4)) return;
+    let current = true;
+    const timer = window.setTimeout(() => {
+      renderer.measure().then((found) => current && setMeasures(found), () => undefined);
+    }, 150);
+    return () => {
+      current = false;
+      window.clearTimeout(timer);
+    };
+  }, [renderer, line, piece, sharp]);
+  return measures;
+}
+
+/** What went wrong, and what another tab is doing. */
+function Notices({ id }: { id: string }) {
+  const { problem, role, saving, piece } = useAppSelector(({ bench }) => bench);
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const takeOver = async (): Promise<void> => {
+    await ask(`/pieces/${id}/takeover`, { json: { tab: tabId } });
+    await editing.open(id);
+  };
+  const keepMine = async (): Promise<void> => {
+    const made = await ask<{ id: string }>('/pieces/copy', { json: { piece: { ...piece!, name: `${piece!.name} (mine)`.slice(0, 200) } } });
+    void navigate(`/piece/${made.id}`);
+  };
+  const refused = saving.state === 'refused' ? saving.message : null;
+  if (!problem && role === 'working' && !refused) return null;
+  return (
+    <div className="flex flex-col gap-1 border-b border-rule bg-desk px-3 py-1.5">
+      {problem && <Problem onDismiss={() => dispatch(looked({ problem: null }))}>{problem}</Problem>}
+      {refused ? (
+        <Problem>
+          {refused} What you see here is not saved.{' '}
+          <button className="plain-button ml-2" onClick={() => void keepMine()}>
+            Keep mine as a new piece
+          </button>{' '}
+          <button className="plain-button" onClick={() => void takeOver()}>
+            Show what is saved
+          </button>
+        </Problem>
+      ) : (
+        role === 'watching' && (
+          <Problem>
+            This piece is open in another tab, which works on it. Here you can look; changes made there show up by themselves.{' '}
+            <button className="plain-button ml-2" onClick={() => void takeOver()}>
+              Work here instead
+            </button>
+          </Problem>
+        )
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,37 @@
+import { createContext, useContext } from 'react';
+import type { Letters, Materials } from '../../core/passes/pass';
+import type { Lettering, Piece } from '../../core/piece/schema';
+import type { Measures } from '../../core/render/measure';
+import type { Veil } from '../../core/passes/veils/schema';
+import type { StoredAsset } from '../api/files';
+import type { SheetRenderer } from './view/renderer';
+import type { TraceClient } from './view/traceClient';
+
+/** What every part of the bench works with. */
+export interface Bench {
+  id: string;
+  /** The piece as it is shown now, drafts with it. */
+  piece: Piece;
+  line: number | null;
+  openLine(line: number | null): void;
+  materials: Materials | null;
+  faces: StoredAsset[];
+  lettering: Lettering | null;
+  /** The chosen lettering laid out, once its face is here. */
+  letters: Letters | null;
+  lettersOf(lettering: Lettering): Letters | null;
+  veil: Veil | null;
+  measures: Measures | null;
+  renderer: SheetRenderer;
+  tracer: TraceClient;
+  mayChange: boolean;
+}
+
+export const BenchContext = createContext<Bench | null>(null);
+
+/** @throws Error outside of the bench */
+export function useBench(): Bench {
+  const bench = useContext(BenchContext);
+  if (!bench) throw new Error('This is drawn outside of the bench.');
+  return bench;
+}

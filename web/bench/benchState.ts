@@ -1,0 +1,106 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { VeilLook } from '../../core/passes/veils/looks';
+import type { Piece } from '../../core/piece/schema';
+
+/** Whether what is on the bench is in the store. */
+export type Saving = { state: 'saved'; at: number } | { state: 'saving' } | { state: 'waiting'; message: string } | { state: 'refused'; message: string };
+
+/** What the hand holds: the settings of the tools on the sheet. */
+export interface Hand {
+  veilTool: 'trace' | 'touch-up';
+  /** The next stretch of a trace runs straight. */
+  straight: boolean;
+  side: 'front' | 'behind';
+  /** Brush radius, sheet px. */
+  radius: number;
+  softness: number;
+  /** Radius over which the picker averages, sheet px. */
+  lens: number;
+  picking: boolean;
+  keepCovered: boolean;
+}
+
+export interface BenchState {
+  hand: Hand;
+  id: string | null;
+  /** The piece as it is in history; `draft` is shown instead while something is being changed. */
+  piece: Piece | null;
+  draft: Piece | null;
+  dragging: boolean;
+  history: string[];
+  historyAt: number;
+  saving: Saving;
+  role: 'working' | 'watching';
+  lettering: string | null;
+  veil: string | null;
+  before: boolean;
+  halfStrength: boolean;
+  without: string | null;
+  veilLook: VeilLook;
+  gaugesFolded: boolean;
+  problem: string | null;
+}
+
+const start: BenchState = {
+  hand: { veilTool: 'trace', straight: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true },
+  id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, veil: null,
+  before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null,
+};
+
+interface Opened {
+  id: string;
+  piece: Piece;
+  history: string[];
+  historyAt: number;
+  savedAt: number;
+}
+
+/** Keeps the chosen lettering and veil on things that are there. */
+function keepChoice(state: BenchState): void {
+  const { piece } = state;
+  if (!piece) return;
+  if (!piece.letterings.some(({ id }) => id === state.lettering)) state.lettering = piece.letterings[0]?.id ?? null;
+  if (!piece.veils.some(({ id }) => id === state.veil)) state.veil = piece.veils[piece.veils.length - 1]?.id ?? null;
+}
+
+const bench = createSlice({
+  name: 'bench',
+  initialState: start,
+  reducers: {
+    left: () => start,
+    /** The piece as the server has it: at first, after undo and redo, and when another tab changed it. */
+    opened(state, { payload }: PayloadAction<Opened>) {
+      if (state.id !== payload.id) Object.assign(state, start);
+      Object.assign(state, { id: payload.id, piece: payload.piece, draft: null, dragging: false, history: payload.history, historyAt: payload.historyAt });
+      state.saving = { state: 'saved', at: payload.savedAt };
+      keepChoice(state);
+    },
+    drafted(state, { payload }: PayloadAction<{ draft: Piece | null; dragging: boolean }>) {
+      Object.assign(state, payload);
+    },
+    edited(state, { payload }: PayloadAction<{ piece: Piece; label: string }>) {
+      state.piece = payload.piece;
+      state.draft = null;
+      state.dragging = false;
+      state.history = [...state.history.slice(0, state.historyAt), payload.label];
+      state.historyAt = state.history.length;
+      keepChoice(state);
+    },
+    saving(state, { payload }: PayloadAction<Saving>) {
+      state.saving = payload;
+    },
+    role(state, { payload }: PayloadAction<BenchState['role']>) {
+      state.role = payload;
+    },
+    handed(state, { payload }: PayloadAction<Partial<Hand>>) {
+      Object.assign(state.hand, payload);
+    },
+    /** Changes how the bench looks, not the piece. */
+    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'veil' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'problem'>>>) {
+      Object.assign(state, payload);
+    },
+  },
+});
+
+export const { left, opened, drafted, edited, saving, role, looked, handed } = bench.actions;
+export const benchReducer = bench.reducer;

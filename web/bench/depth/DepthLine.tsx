@@ -1,0 +1,135 @@
+import { DndContext, KeyboardSensor, PointerSensor, closestCenter, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { restrictToHorizontalAxis, restrictToParentElement } from '@dnd-kit/modifiers';
+import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { useEffect, useRef } from 'react';
+import { moveInDepth } from '../../../core/piece/edits/things';
+import type { Piece } from '../../../core/piece/schema';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { useBench } from '../benchContext';
+import { looked } from '../benchState';
+import { editing } from '../editing';
+
+/** The piece in cross-section: what lies far at the left, the viewer's eye at the right. */
+export function DepthLine() {
+  const { piece, mayChange } = useBench();
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const dropped = ({ active, over }: DragEndEvent): void => {
+    if (over && active.id !== over.id) editing.commit('Change the depth', moveInDepth(String(active.id), piece.depth.indexOf(String(over.id))));
+  };
+  return (
+    <section aria-label="Depth line" className="relative flex h-[92px] shrink-0 items-end gap-1 overflow-x-auto border-t border-rule bg-card px-3 pb-2">
+      <div className="pointer-events-none absolute inset-x-3 bottom-[26px] h-px bg-faint" aria-hidden />
+      <span className="label mr-1 self-end pb-1">far</span>
+      <Still id="sheet" name="sheet" swatch={piece.sheet.paint} />
+      {piece.plates.map((plate) => (
+        <Still key={plate.id} id={plate.id} name={plate.name} image={`/api/assets/${piece.assets[plate.asset].sha256}/thumbnail`} />
+      ))}
+      <DndContext sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToHorizontalAxis, restrictToParentElement]} onDragEnd={dropped}>
+        <SortableContext items={piece.depth} strategy={horizontalListSortingStrategy} disabled={!mayChange}>
+          <div className="flex items-end gap-1">
+            {piece.depth.map((id) => (
+              <Movable key={id} id={id} piece={piece} />
+            ))}
+          </div>
+        </SortableContext>
+      </DndContext>
+      <span className="label ml-1 self-end pb-1">near</span>
+      <span className="grow" />
+      <span className="self-center text-faint">{piece.depth.length > 1 ? 'Drag a card to change what stands in front. Hold the pointer on one to see the sheet without it.' : ''}</span>
+    </section>
+  );
+}
+
+/** Pointing at a card, or focusing it and holding W, shows the sheet without its thing. */
+function useWithout(id: string) {
+  const dispatch = useAppDispatch();
+  const timer = useRef(0);
+  const show = (): void => void dispatch(looked({ without: id }));
+  const end = (): void => {
+    window.clearTimeout(timer.current);
+    dispatch(looked({ without: null }));
+  };
+  useEffect(() => () => window.clearTimeout(timer.current), []);
+  return {
+    onPointerEnter: () => {
+      timer.current = window.setTimeout(show, 250);
+    },
+    onPointerLeave: end,
+    onKeyDown: (event: React.KeyboardEvent) => event.key.toLowerCase() === 'w' && show(),
+    onKeyUp: (event: React.KeyboardEvent) => event.key.toLowerCase() === 'w' && end(),
+    onBlur: end,
+  };
+}
+
+function Still({ id, name, image, swatch }: { id: string; name: string; image?: string; swatch?: string | null }) {
+  const without = useWithout(id);
+  return (
+    <div {...without} tabIndex={0} role="button" aria-label={`${name}: lies furthest off and stays there. Hold W to see the sheet without it.`} title={`${name} lies furthest off and stays there`} className="flex flex-col items-center">
+      <div className="flex h-[52px] w-[74px] items-center justify-center overflow-hidden border border-rule bg-white" style={swatch ? { background: swatch } : undefined}>
+        {image && <img src={image} alt="" className="h-full w-full object-cover" />}
+      </div>
+      <span className="h-5 max-w-[74px] truncate">{name}</span>
+    </div>
+  );
+}
+
+function Movable({ id, piece }: { id: string; piece: Piece }) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
+  const chosen = useAppSelector(({ bench }) => bench.lettering === id || bench.veil === id);
+  const dispatch = useAppDispatch();
+  const without = useWithout(id);
+  const lettering = piece.letterings.find((one) => one.id === id);
+  const veil = piece.veils.find((one) => one.id === id);
+  const name = lettering ? lettering.words.text.replace(/\n/g, ' / ') || lettering.name : (veil?.name ?? '');
+  const coat = lettering?.ink.coats.at(-1);
+  return (
+    <div
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      {...attributes}
+      {...listeners}
+      {...without}
+      onKeyDown={(event) => {
+        without.onKeyDown(event);
+        listeners?.onKeyDown?.(event);
+      }}
+      aria-label={`${lettering ? 'Words' : 'Veil'} ${name}`}
+      data-depth={id}
+      title={`${name}. Space, then arrows, moves it; W held shows the sheet without it.`}
+      onClick={() => dispatch(looked(lettering ? { lettering: id } : { veil: id }))}
+      className={`flex cursor-grab flex-col items-center ${isDragging ? 'z-10 opacity-80' : ''}`}
+    >
+      <div className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}>
+        {lettering ? (
+          <span className="max-w-full truncate px-1 text-base font-bold" style={coat ? { color: coat.colour, WebkitTextStroke: '0.4px #1F2328' } : undefined}>
+            {name}
+          </span>
+        ) : (
+          <svg viewBox="0 0 74 52" className="h-full w-full" aria-hidden>
+            <path d={veilOutline(piece, id)} fill="url(#veil-hatch)" stroke="#1F2328" strokeWidth={0.8} />
+            <defs>
+              <pattern id="veil-hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                <rect width="5" height="5" fill="#F6F6F3" />
+                <rect width="1.2" height="5" fill="#1F2328" />
+              </pattern>
+            </defs>
+          </svg>
+        )}
+      </div>
+      <span className="h-5 max-w-[74px] truncate">{name}</span>
+    </div>
+  );
+}
+
+/** The veil's contours in the small: its clicked points, fitted to the card. */
+function veilOutline(piece: Piece, id: string): string {
+  const veil = piece.veils.find((one) => one.id === id);
+  const plate = piece.plates.find((one) => one.id === veil?.plate);
+  if (!veil || !plate) return '';
+  const scale = Math.min(70 / piece.sheet.width, 48 / piece.sheet.height);
+  const [left, top] = [(74 - piece.sheet.width * scale) / 2, (52 - piece.sheet.height * scale) / 2];
+  const at = (x: number, y: number): string => `${((x * plate.scale + plate.x) * scale + left).toFixed(1)} ${((y * plate.scale + plate.y) * scale + top).toFixed(1)}`;
+  const closed = veil.contours.filter((contour) => contour.closed);
+  return closed.map((contour) => `M${contour.points.flatMap((point) => [at(point.x, point.y), ...(point.to === 'border' ? point.via.map(([x, y]) => at(x, y)) : [])]).join('L')}Z`).join('');
+}

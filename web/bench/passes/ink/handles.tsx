@@ -1,0 +1,48 @@
+import { useRef, useState } from 'react';
+import { setSolid } from '../../../../core/piece/edits/things';
+import type { Point } from '../../../../core/shape/affine';
+import { useAppDispatch, useAppSelector } from '../../../store';
+import { useBench } from '../../benchContext';
+import { handed } from '../../benchState';
+import { editing } from '../../editing';
+import { useViewport } from '../../view/viewport';
+
+/** The picker: a lens whose rim shows the mean colour beneath it. */
+export function Handles() {
+  const { lettering, renderer, mayChange } = useBench();
+  const { picking, lens } = useAppSelector(({ bench }) => bench.hand);
+  const { size, toSheet, toScreen, view } = useViewport();
+  const dispatch = useAppDispatch();
+  const [under, setUnder] = useState<{ at: Point; colour: string | null } | null>(null);
+  const busy = useRef(false);
+  if (!lettering || !picking || !mayChange) return null;
+
+  const look = async (at: [number, number]): Promise<void> => {
+    setUnder((before) => ({ at, colour: before?.colour ?? null }));
+    if (busy.current) return;
+    busy.current = true;
+    const colour = await renderer.colour(at, lens).catch(() => null);
+    busy.current = false;
+    setUnder((before) => before && { ...before, colour });
+  };
+  const take = async (at: [number, number]): Promise<void> => {
+    const colour = await renderer.colour(at, lens).catch(() => null);
+    if (!colour) return;
+    editing.commit(`Ink from the photo: ${colour}`, setSolid(lettering.id, { colour }));
+    dispatch(handed({ picking: false }));
+  };
+  const centre = under && toScreen(under.at);
+  const radius = Math.max(3, lens * view.zoom);
+  return (
+    <g>
+      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" onPointerMove={(event) => void look(toSheet(event))} onPointerLeave={() => setUnder(null)} onPointerDown={(event) => event.button === 0 && void take(toSheet(event))} />
+      {centre && under.colour && (
+        <g fill="none" pointerEvents="none">
+          <circle cx={centre[0]} cy={centre[1]} r={radius + 8} stroke="#fff" strokeWidth={16} />
+          <circle cx={centre[0]} cy={centre[1]} r={radius + 8} stroke={under.colour} strokeWidth={12} />
+          <circle cx={centre[0]} cy={centre[1]} r={radius + 1} stroke="#1F2328" strokeWidth={1} />
+        </g>
+      )}
+    </g>
+  );
+}

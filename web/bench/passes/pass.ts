@@ -1,0 +1,16 @@
+import type { ComponentType } from 'react';
+
+/** One line of the ticket on the bench; the counterpart of the core's pass of the same name. */
+export interface BenchPass {
+  line: number;
+  title: string;
+  /** What has been done, as a sentence whose values can be changed in place. */
+  Summary: ComponentType;
+  /** The rest of the line's controls, unfolded in place. */
+  Slip: ComponentType;
+  /** What the line draws and drags on the sheet. */
+  Handles?: ComponentType;
+  /** Tools of the hand and a hint, above the sheet. */
+  HandTools?: ComponentType;
+  Gauge: ComponentType;
+}

@@ -1,0 +1,123 @@
+import { useState } from 'react';
+import { coverSheet } from '../../../../core/passes/plate/gauge';
+import { paperToPx } from '../../../../core/piece/blank';
+import { addPlate, placePlate, removePlate, setSheet } from '../../../../core/piece/edits/things';
+import type { StoredAsset } from '../../../api/files';
+import { useAppDispatch, useAppSelector } from '../../../store';
+import { Quantity } from '../../../ui/Quantity';
+import { useBench } from '../../benchContext';
+import { handed } from '../../benchState';
+import { editing } from '../../editing';
+import { PlateChooser } from '../../../plates/PlateChooser';
+import { usePlate } from './placing';
+
+export function Slip() {
+  const found = usePlate();
+  return (
+    <div className="flex flex-col gap-3">
+      {found ? <PlatePlace /> : <AddPlate />}
+      <SheetSize />
+    </div>
+  );
+}
+
+function AddPlate() {
+  const { piece } = useBench();
+  const [choosing, setChoosing] = useState(false);
+  const add = (asset: StoredAsset): void => {
+    setChoosing(false);
+    editing.commit('Add a photograph', addPlate({ kind: 'plate', name: asset.name, sha256: asset.sha256 }, coverSheet({ width: asset.width!, height: asset.height! }, piece.sheet)));
+  };
+  return (
+    <>
+      <button className="strong-button" onClick={() => setChoosing(true)}>
+        Choose a photograph
+      </button>
+      <PlateChooser open={choosing} onClose={() => setChoosing(false)} onChoose={add} />
+    </>
+  );
+}
+
+function PlatePlace() {
+  const { piece } = useBench();
+  const { plate, picture, place } = usePlate()!;
+  const dispatch = useAppDispatch();
+  const covered = useAppSelector(({ bench }) => bench.hand.keepCovered);
+  const at = (axis: 'x' | 'y') => ({
+    label: axis === 'x' ? 'Left edge of the plate' : 'Top edge of the plate',
+    value: plate[axis],
+    unit: 'px',
+    onDraft: (value: number) => editing.draft(place({ ...plate, [axis]: value })),
+    onCommit: (value: number) => editing.commit('Move the plate', place({ ...plate, [axis]: value })),
+    onStep: (value: number) => editing.soon('Move the plate', 'plate-nudge', 'place', place({ ...plate, [axis]: value })),
+  });
+  return (
+    <div className="flex flex-col gap-2">
+      <p>
+        Its left edge lies at <Quantity {...at('x')} />, its top edge at <Quantity {...at('y')} />. The photograph has {picture.width} × {picture.height} px.
+      </p>
+      <label className="flex items-center gap-2">
+        <input type="checkbox" className="accent-iron" checked={covered} onChange={(event) => dispatch(handed({ keepCovered: event.target.checked }))} />
+        Keep the sheet covered while moving and scaling
+      </label>
+      <div className="flex flex-wrap gap-2">
+        <button className="plain-button" onClick={() => editing.commit('Cover the sheet', placePlate(plate.id, coverSheet(picture, piece.sheet)))}>
+          Cover the sheet
+        </button>
+        <button className="plain-button" onClick={() => editing.commit('Take the photograph at its own size', placePlate(plate.id, { scale: 1, x: Math.round((piece.sheet.width - picture.width) / 2), y: Math.round((piece.sheet.height - picture.height) / 2) }))}>
+          Own size
+        </button>
+        <button className="quiet-button" onClick={() => editing.commit('Take the photograph off the sheet', removePlate(plate.id))}>
+          Take off
+        </button>
+      </div>
+    </div>
+  );
+}
+
+type Unit = 'px' | 'in' | 'mm';
+const perUnit = (px: number, unit: Unit, ppi: number): number => (unit === 'px' ? px : unit === 'in' ? px / ppi : (px / ppi) * 25.4);
+
+function SheetSize() {
+  const { piece } = useBench();
+  const { width, height, ppi, paint } = piece.sheet;
+  const [unit, setUnit] = useState<Unit>('px');
+  const side = (name: 'width' | 'height', px: number) => ({
+    label: `Sheet ${name}`,
+    value: perUnit(px, unit, ppi),
+    unit,
+    digits: unit === 'px' ? 0 : unit === 'in' ? 2 : 1,
+    step: unit === 'in' ? 0.1 : 1,
+    min: 0.01,
+    onCommit: (value: number) => editing.commit('Set the sheet size', setSheet({ [name]: paperToPx(value, unit, ppi) })),
+    onStep: (value: number) => editing.soon('Set the sheet size', 'sheet', name, setSheet({ [name]: paperToPx(value, unit, ppi) })),
+  });
+  return (
+    <div className="flex flex-col gap-2 border-t border-rule pt-3">
+      <p>
+        The sheet is <Quantity {...side('width', width)} /> wide and <Quantity {...side('height', height)} /> high, at{' '}
+        <Quantity label="Pixels per inch" value={ppi} unit="ppi" min={1} max={4800} onCommit={(value) => editing.commit('Set the resolution', setSheet({ ppi: value }))} />.
+      </p>
+      <div className="flex flex-wrap items-center gap-2">
+        <span className="label">Measured in</span>
+        {(['px', 'in', 'mm'] as const).map((one) => (
+          <button key={one} className="plain-button" aria-pressed={unit === one} onClick={() => setUnit(one)}>
+            {one}
+          </button>
+        ))}
+      </div>
+      <div className="flex items-center gap-2">
+        <span className="label">Made of</span>
+        <button className="plain-button" aria-pressed={paint !== null} onClick={() => editing.commit('Paint the sheet', setSheet({ paint: paint ?? '#ffffff' }))}>
+          paint
+        </button>
+        <button className="plain-button" aria-pressed={paint === null} onClick={() => editing.commit('Make the sheet transparent', setSheet({ paint: null }))}>
+          nothing
+        </button>
+        {paint !== null && (
+          <input type="color" aria-label="Sheet colour" className="h-7 w-10" value={paint} onChange={(event) => editing.soon('Paint the sheet', 'paint', 'paint', setSheet({ paint: event.target.value }))} />
+        )}
+      </div>
+    </div>
+  );
+}

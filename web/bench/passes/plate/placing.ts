@@ -1,0 +1,24 @@
+import { keepCovered } from '../../../../core/passes/plate/gauge';
+import type { Plate } from '../../../../core/passes/plate/schema';
+import { placePlate } from '../../../../core/piece/edits/things';
+import type { Edit } from '../../../../core/piece/edits/edit';
+import type { Point } from '../../../../core/shape/affine';
+import { useAppSelector } from '../../../store';
+import { useBench } from '../../benchContext';
+
+export type Place = Pick<Plate, 'scale' | 'x' | 'y'>;
+
+/** The place after scaling so that one point of the sheet stays where it is. */
+export function scaledAbout({ scale, x, y }: Place, next: number, [fixedX, fixedY]: Point): Place {
+  return { scale: next, x: fixedX - ((fixedX - x) * next) / scale, y: fixedY - ((fixedY - y) * next) / scale };
+}
+
+/** The plate of the piece with the size of its picture, and the edit that places it (covering the sheet, where that is asked for). */
+export function usePlate(): { plate: Plate; picture: { width: number; height: number }; place(wanted: Place): Edit } | null {
+  const { piece, materials } = useBench();
+  const covered = useAppSelector(({ bench }) => bench.hand.keepCovered);
+  const plate = piece.plates[0];
+  if (!plate || !materials) return null;
+  const picture = materials.picture(plate.asset);
+  return { plate, picture, place: (wanted) => placePlate(plate.id, covered ? keepCovered(wanted, picture, piece.sheet) : wanted) };
+}

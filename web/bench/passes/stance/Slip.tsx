@@ -1,0 +1,34 @@
+import { standingBox } from '../../../../core/passes/stance/gauge';
+import type { Stance } from '../../../../core/passes/stance/schema';
+import { setStance } from '../../../../core/piece/edits/things';
+import { useBench } from '../../benchContext';
+import { editing } from '../../editing';
+
+export function Slip() {
+  const { lettering, letters, piece } = useBench();
+  const box = letters && standingBox(letters);
+  if (!lettering || !box) return <p className="text-faint">Set a word first (line 1).</p>;
+  const { stance, id } = lettering;
+  const { width, height } = piece.sheet;
+  const set = (label: string, change: Partial<Stance>) => () => void editing.commit(label, setStance(id, change));
+  const fit = (width * 0.9) / box.width;
+  return (
+    <div className="flex flex-wrap gap-2">
+      <button className="plain-button" onClick={set('Centre across', { x: stance.x + width / 2 - box.x - box.width / 2 })}>
+        Centre across
+      </button>
+      <button className="plain-button" onClick={set('Centre down', { y: stance.y + height / 2 - box.y - box.height / 2 })}>
+        Centre down
+      </button>
+      <button className="plain-button" onClick={set('Fit to the sheet', { scale: stance.scale * fit, x: width / 2 + (stance.x - box.x - box.width / 2) * fit })}>
+        Fit to the sheet
+      </button>
+      <button className="quiet-button" onClick={set('Set upright', { rotation: 0 })}>
+        Upright
+      </button>
+      <button className="quiet-button" onClick={set('Take the set size', { scale: 1 })}>
+        Set size
+      </button>
+    </div>
+  );
+}

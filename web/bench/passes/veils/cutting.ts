@@ -1,0 +1,42 @@
+import { addVeil, freeId } from '../../../../core/piece/edits/things';
+import type { Edit } from '../../../../core/piece/edits/edit';
+import type { Veil } from '../../../../core/passes/veils/schema';
+import type { Plate } from '../../../../core/passes/plate/schema';
+import type { Point } from '../../../../core/shape/affine';
+import { store } from '../../../store';
+import { looked } from '../../benchState';
+import { editing } from '../../editing';
+
+export const toPlate = (plate: Plate, [x, y]: Point): [number, number] => [(x - plate.x) / plate.scale, (y - plate.y) / plate.scale];
+export const fromPlate = (plate: Plate, [x, y]: Point): [number, number] => [x * plate.scale + plate.x, y * plate.scale + plate.y];
+
+/** The veil that is being cut, as it is now; null before the first. */
+export function currentVeil(): Veil | null {
+  const { piece, veil } = store.getState().bench;
+  return piece?.veils.find(({ id }) => id === veil) ?? null;
+}
+
+/** Keeps a change of the chosen veil; where there is none, a veil is made with it, in one step of history. */
+export function cut(label: string, plate: Plate, change: (id: string) => Edit): void {
+  const veil = currentVeil();
+  const { piece } = store.getState().bench;
+  if (!piece) return;
+  if (veil) {
+    editing.commit(label, change(veil.id));
+    return;
+  }
+  const id = freeId(piece, 'veil');
+  const both: Edit = (draft) => {
+    addVeil({ id, name: `veil ${piece.veils.length + 1}`, plate: plate.id })(draft);
+    change(id)(draft);
+  };
+  if (editing.commit(label, both)) store.dispatch(looked({ veil: id }));
+}
+
+/** Work on the veil that must wait for the trace worker, one after the other in the order of the clicks. */
+let last: Promise<unknown> = Promise.resolve();
+export function inTurn(work: () => Promise<void>): void {
+  last = last.then(work).catch((error: unknown) => {
+    store.dispatch(looked({ problem: error instanceof Error ? error.message : 'The trace could not go on.' }));
+  });
+}

@@ -1,0 +1,96 @@
+import { Keyboard, Redo2, Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { rename } from '../../../core/piece/edits/things';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { Tip } from '../../ui/Tip';
+import { useBench } from '../benchContext';
+import { looked, type Saving } from '../benchState';
+import { editing } from '../editing';
+import { ExportSheet } from './ExportSheet';
+
+export function TopStrip({ onKeys }: { onKeys(): void }) {
+  const { piece, mayChange } = useBench();
+  const { history, historyAt, before, saving } = useAppSelector(({ bench }) => bench);
+  const [exporting, setExporting] = useState(false);
+  const dispatch = useAppDispatch();
+  const show = (on: boolean) => () => void dispatch(looked({ before: on }));
+  const last = historyAt > 0 ? history[historyAt - 1] : null;
+  return (
+    <header className="flex h-11 shrink-0 items-center gap-2 border-b border-rule bg-card px-3">
+      <Link to="/" className="font-title text-base text-iron" title="Back to the Shelf">
+        Inky Veil
+      </Link>
+      <span className="text-faint" aria-hidden>
+        /
+      </span>
+      <input
+        key={piece.name}
+        className="w-48 rounded-sheet border border-transparent bg-transparent px-1 py-0.5 font-semibold hover:border-rule focus:bg-white"
+        aria-label="Name of the piece"
+        defaultValue={piece.name}
+        maxLength={200}
+        disabled={!mayChange}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === 'Enter') event.currentTarget.blur();
+        }}
+        onBlur={(event) => {
+          const name = event.target.value.trim();
+          if (name && name !== piece.name) editing.commit('Rename the piece', rename(name));
+          else event.target.value = piece.name;
+        }}
+      />
+      <Tip text={last ? `Undo “${last}”: Ctrl+Z` : 'Nothing to undo'}>
+        <button className="quiet-button" aria-label="Undo" disabled={!last || !mayChange} onClick={() => void editing.step('undo')}>
+          <Undo2 size={15} aria-hidden />
+        </button>
+      </Tip>
+      <Tip text={historyAt < history.length ? `Make “${history[historyAt]}” again: Ctrl+Shift+Z` : 'Nothing to make again'}>
+        <button className="quiet-button" aria-label="Redo" disabled={historyAt >= history.length || !mayChange} onClick={() => void editing.step('redo')}>
+          <Redo2 size={15} aria-hidden />
+        </button>
+      </Tip>
+      <span className="min-w-0 truncate text-faint" aria-live="polite">
+        {last ?? 'Nothing done yet'}
+      </span>
+      <span className="grow" />
+      <SavingNote saving={saving} />
+      <Tip text="The keys: ?">
+        <button className="quiet-button" aria-label="The keys" onClick={onKeys}>
+          <Keyboard size={15} aria-hidden />
+        </button>
+      </Tip>
+      <Tip text="Hold to see the bare photograph: ; held">
+        <button
+          className="plain-button select-none"
+          aria-pressed={before}
+          onPointerDown={show(true)}
+          onPointerUp={show(false)}
+          onPointerLeave={show(false)}
+          onKeyDown={(event) => (event.key === ' ' || event.key === 'Enter') && show(true)()}
+          onKeyUp={show(false)}
+          onBlur={show(false)}
+        >
+          Hold: before
+        </button>
+      </Tip>
+      <button className="strong-button" onClick={() => setExporting(true)}>
+        Export
+      </button>
+      {exporting && <ExportSheet onClose={() => setExporting(false)} />}
+    </header>
+  );
+}
+
+const clock = (at: number): string => new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', second: '2-digit' });
+
+function SavingNote({ saving }: { saving: Saving }) {
+  if (saving.state === 'saved') return <span className="whitespace-nowrap text-faint" data-testid="saved">{saving.at > 0 && `Saved ${clock(saving.at)}`}</span>;
+  if (saving.state === 'saving') return <span className="text-faint">Saving</span>;
+  return (
+    <span role="alert" className="truncate font-semibold text-iron" title={saving.message}>
+      {saving.state === 'waiting' ? 'Not saved yet: the server is away. Trying again.' : 'Not saved'}
+    </span>
+  );
+}

@@ -1,0 +1,195 @@
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { intersect } from '../../../core/pixels/region';
+import type { Letters } from '../../../core/passes/pass';
+import { standingBox } from '../../../core/passes/stance/gauge';
+import { useBench } from '../benchContext';
+import { isTyping } from '../nudge';
+import { drawSheet } from './drawSheet';
+import type { ShownTile } from './renderer';
+import { ViewportContext, viewOf, zoomedAt, type View, type Viewport } from './viewport';
+
+interface SheetViewProps {
+  /** Called whenever new tiles are there; returns what stops it. */
+  onTiles(listener: () => void): () => void;
+  sharp: boolean;
+  children: ReactNode;
+}
+
+/** The sheet on its mat: pixels on a canvas, handles above it as lines. */
+export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
+  const { piece, renderer, letters, mayChange } = useBench();
+  const mat = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [view, setView] = useState<View | null>(null);
+  const [panning, setPanning] = useState(false);
+  const { width, height } = piece.sheet;
+  const density = window.devicePixelRatio || 1;
+
+  useEffect(() => {
+    const element = mat.current!;
+    const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+
+  const whole = useMemo(() => (size.width > 0 ? viewOf({ x: 0, y: 0, width, height }, size) : null), [size, width, height]);
+  const shown = view ?? whole;
+
+  // Beyond 1:1 the px of scale 1 are shown larger, as they are; never more is computed than an export holds.
+  const scale = shown ? Math.min(1, shown.zoom * density) : 1;
+  useEffect(() => {
+    if (!shown || size.width === 0) return;
+    const factor = scale / shown.zoom;
+    const visible = intersect({ x: Math.floor(-shown.x * factor), y: Math.floor(-shown.y * factor), width: Math.ceil(size.width * factor) + 1, height: Math.ceil(size.height * factor) + 1 }, { x: 0, y: 0, width: Math.round(width * scale), height: Math.round(height * scale) });
+    renderer.setView(scale, visible ?? { x: 0, y: 0, width: 1, height: 1 });
+  }, [renderer, shown, size, scale, width, height]);
+
+  const draw = useCallback(() => {
+    const context = canvas.current?.getContext('2d', { alpha: false });
+    if (!context || !shown) return;
+    const tiles: ShownTile[] = [...renderer.beneath, ...renderer.shown.values()];
+    drawSheet(context, { width: size.width * density, height: size.height * density }, { width, height }, { zoom: shown.zoom * density, x: shown.x * density, y: shown.y * density }, tiles);
+  }, [renderer, shown, size, density, width, height]);
+  useEffect(() => {
+    let asked = 0;
+    const soon = (): void => {
+      cancelAnimationFrame(asked);
+      asked = requestAnimationFrame(draw);
+    };
+    draw();
+    const stop = onTiles(soon);
+    return () => {
+      stop();
+      cancelAnimationFrame(asked);
+    };
+  }, [draw, onTiles]);
+
+  const viewport = useMemo<Viewport | null>(() => {
+    if (!shown) return null;
+    return {
+      view: shown,
+      size,
+      toScreen: ([x, y]) => [x * shown.zoom + shown.x, y * shown.zoom + shown.y],
+      toSheet: ({ clientX, clientY }) => {
+        const box = mat.current!.getBoundingClientRect();
+        return [(clientX - box.left - shown.x) / shown.zoom, (clientY - box.top - shown.y) / shown.zoom];
+      },
+      setView,
+    };
+  }, [shown, size]);
+
+  useWheel(mat, shown, setView);
+  useViewKeys({ shown, size, whole, setView, setPanning, ink: letters?.ink ? letters : null });
+  return (
+    <div ref={mat} data-sheet data-testid="mat" data-sharp={sharp} className="relative grow overflow-hidden bg-mat" tabIndex={-1} aria-label="The sheet" role="application">
+      <canvas ref={canvas} className="absolute inset-0 h-full w-full" width={Math.max(1, size.width * density)} height={Math.max(1, size.height * density)} />
+      {viewport && (
+        <ViewportContext value={viewport}>
+          <svg className="absolute inset-0 h-full w-full touch-none" aria-hidden={!mayChange}>
+            {children}
+            {panning && <PanArea />}
+          </svg>
+          <div className="pointer-events-none absolute bottom-1 right-2 rounded-sheet bg-ink/60 px-1.5 text-card">{Math.round(viewport.view.zoom * density * 1000) / 10} %</div>
+        </ViewportContext>
+      )}
+    </div>
+  );
+}
+
+function useWheel(mat: React.RefObject<HTMLDivElement | null>, shown: View | null, setView: (view: View) => void): void {
+  const latest = useRef(shown);
+  useEffect(() => {
+    latest.current = shown;
+  });
+  useEffect(() => {
+    const element = mat.current!;
+    const wheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      if (!latest.current) return;
+      const box = element.getBoundingClientRect();
+      const next = zoomedAt(latest.current, [event.clientX - box.left, event.clientY - box.top], latest.current.zoom * Math.exp(-event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.0016)));
+      latest.current = next;
+      setView(next);
+    };
+    element.addEventListener('wheel', wheel, { passive: false });
+    return () => element.removeEventListener('wheel', wheel);
+  }, [mat, setView]);
+}
+
+interface ViewKeys {
+  shown: View | null;
+  size: { width: number; height: number };
+  whole: View | null;
+  setView(view: View | null): void;
+  setPanning(on: boolean): void;
+  ink: Letters | null;
+}
+
+/** `,` whole sheet, `.` the chosen lettering, `/` one to one; space held pans. */
+function useViewKeys(state: ViewKeys): void {
+  const latest = useRef(state);
+  useEffect(() => {
+    latest.current = state;
+  });
+  useEffect(() => {
+    const down = (event: KeyboardEvent): void => {
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey) return;
+      const { shown, size, setView, setPanning, ink } = latest.current;
+      const density = window.devicePixelRatio || 1;
+      if (event.key === ' ' && !(event.target instanceof HTMLButtonElement)) setPanning(true);
+      else if (event.key === ',') setView(null);
+      else if (event.key === '/' && shown) setView(zoomedAt(shown, [size.width / 2, size.height / 2], 1 / density));
+      else if (event.key === '.' && ink) {
+        const box = standingBox(ink);
+        if (box) setView(viewOf(box, size));
+      } else return;
+      event.preventDefault();
+    };
+    const up = (event: KeyboardEvent): void => {
+      if (event.key === ' ') latest.current.setPanning(false);
+    };
+    const blur = (): void => latest.current.setPanning(false);
+    window.addEventListener('keydown', down);
+    window.addEventListener('keyup', up);
+    window.addEventListener('blur', blur);
+    return () => {
+      window.removeEventListener('keydown', down);
+      window.removeEventListener('keyup', up);
+      window.removeEventListener('blur', blur);
+    };
+  }, []);
+}
+
+/** Above everything while space is held: drags the sheet about. */
+function PanArea() {
+  return (
+    <ViewportContext.Consumer>
+      {(viewport) => {
+        let from: { x: number; y: number; view: View } | null = null;
+        return (
+          <rect
+            width={viewport!.size.width}
+            height={viewport!.size.height}
+            fill="transparent"
+            className="cursor-grab"
+            onPointerDown={(event) => {
+              event.currentTarget.setPointerCapture(event.pointerId);
+              from = { x: event.clientX, y: event.clientY, view: viewport!.view };
+              const element = event.currentTarget;
+              const move = (moved: PointerEvent): void => {
+                if (from) viewport!.setView({ ...from.view, x: from.view.x + moved.clientX - from.x, y: from.view.y + moved.clientY - from.y });
+              };
+              const up = (): void => {
+                element.removeEventListener('pointermove', move);
+                element.removeEventListener('pointerup', up);
+              };
+              element.addEventListener('pointermove', move);
+              element.addEventListener('pointerup', up);
+            }}
+          />
+        );
+      }}
+    </ViewportContext.Consumer>
+  );
+}

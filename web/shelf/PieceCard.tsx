@@ -1,0 +1,78 @@
+import { DropdownMenu } from 'radix-ui';
+import { useState } from 'react';
+import type { PieceSummary } from '../../server/store/pieces';
+
+interface PieceCardProps {
+  piece: PieceSummary;
+  onOpen(): void;
+  onRename(name: string): void;
+  onDuplicate(): void;
+  onRemove(): void;
+}
+
+const day = (at: number): string => new Date(at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** A piece on the Shelf, with a picture rendered from the piece itself. */
+export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: PieceCardProps) {
+  const [renaming, setRenaming] = useState(false);
+  return (
+    <li className="rounded-sheet border border-rule bg-card p-2">
+      <button className="block w-full bg-desk" onClick={onOpen} aria-label={`Open ${piece.name}`}>
+        <img src={`/api/pieces/${piece.id}/thumbnail?version=${piece.version}`} alt="" className="h-40 w-full object-contain" loading="lazy" />
+      </button>
+      <div className="mt-2 flex items-center gap-2 px-1">
+        {renaming ? (
+          <input
+            className="field min-w-0 grow"
+            aria-label="Name of the piece"
+            autoFocus
+            defaultValue={piece.name}
+            maxLength={200}
+            onFocus={(event) => event.target.select()}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') event.currentTarget.blur();
+              if (event.key === 'Escape') setRenaming(false);
+            }}
+            onBlur={(event) => {
+              setRenaming(false);
+              const name = event.target.value.trim();
+              if (name && name !== piece.name) onRename(name);
+            }}
+          />
+        ) : (
+          <span className="min-w-0 grow truncate font-semibold" onDoubleClick={() => setRenaming(true)}>
+            {piece.name}
+          </span>
+        )}
+        <DropdownMenu.Root modal={false}>
+          <DropdownMenu.Trigger className="quiet-button" aria-label={`What to do with ${piece.name}`}>
+            more
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content align="end" className="z-30 min-w-40 rounded-sheet border border-rule bg-card p-1" onCloseAutoFocus={(event) => renaming && event.preventDefault()}>
+              <Choice name="Rename" onSelect={() => setRenaming(true)} />
+              <Choice name="Duplicate" onSelect={onDuplicate} />
+              <DropdownMenu.Item asChild>
+                <a className="block rounded-sheet px-2 py-1 data-[highlighted]:bg-desk" href={`/api/pieces/${piece.id}/bundle`} download>
+                  Save as a bundle
+                </a>
+              </DropdownMenu.Item>
+              <Choice name="Take off the Shelf" onSelect={onRemove} />
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+      </div>
+      <p className="truncate px-1 text-faint">
+        {piece.width} × {piece.height} px · {day(piece.updatedAt)}
+      </p>
+    </li>
+  );
+}
+
+function Choice({ name, onSelect }: { name: string; onSelect(): void }) {
+  return (
+    <DropdownMenu.Item className="cursor-pointer rounded-sheet px-2 py-1 data-[highlighted]:bg-desk" onSelect={onSelect}>
+      {name}
+    </DropdownMenu.Item>
+  );
+}

@@ -1,0 +1,109 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { PieceSummary } from '../../server/store/pieces';
+import { ask, send } from '../api/client';
+import type { StoredAsset } from '../api/files';
+import { FileDrop, useArrival } from '../plates/PlateChooser';
+import { Problem } from '../ui/Problem';
+import { NewPiece } from './NewPiece';
+import { PieceCard } from './PieceCard';
+
+/** All pieces, and ways to begin a new one. */
+export function ShelfPage() {
+  const [pieces, setPieces] = useState<PieceSummary[] | null>(null);
+  const [creating, setCreating] = useState(false);
+  const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const bundle = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const failed = useCallback((error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.'), []);
+  const load = useCallback(() => ask<PieceSummary[]>('/pieces').then(setPieces, failed), [failed]);
+  useEffect(() => {
+    document.title = 'Shelf · Inky Veil';
+    void load();
+  }, [load]);
+
+  const open = useCallback((id: string, line = ''): void => void navigate(`/piece/${id}${line}`), [navigate]);
+  const begin = (plate: StoredAsset): void => {
+    const name = plate.name.replace(/\.\w{2,5}$/, '') || 'New piece';
+    ask<{ id: string }>('/pieces', { json: { name, plate: plate.sha256 } }).then(({ id }) => open(id, '/1'), failed);
+  };
+  const arrival = useArrival(begin);
+  const change = async (work: Promise<unknown>): Promise<void> => {
+    await work.catch(failed);
+    await load();
+  };
+  const takeBundle = (file: File): void => {
+    setProblem(null);
+    send<{ id: string }>('/pieces/bundle', file, () => undefined).then(({ id }) => open(id), failed);
+  };
+  return (
+    <div className="min-h-dvh" onDrop={(event) => event.dataTransfer.files[0] && arrival.take(event.dataTransfer.files[0])}>
+      <header className="flex h-11 items-center gap-3 border-b border-rule bg-card px-6">
+        <span className="font-title text-base text-iron">Inky Veil</span>
+        <span className="text-faint">Display type set into photographs</span>
+      </header>
+      <main className="mx-auto max-w-[1180px] px-6 pb-16 pt-6">
+        <div className="mb-4 flex items-center gap-2">
+          <h1 className="mr-4 font-title text-2xl">Shelf</h1>
+          <span className="grow" />
+          <button className="plain-button" onClick={() => bundle.current?.click()}>
+            Open a bundle
+          </button>
+          <button className="strong-button" onClick={() => setCreating(true)}>
+            New piece
+          </button>
+          <input
+            ref={bundle}
+            type="file"
+            accept=".zip,application/zip"
+            className="hidden"
+            aria-label="Bundle file"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = '';
+              if (file) takeBundle(file);
+            }}
+          />
+        </div>
+        {problem && (
+          <div className="mb-4">
+            <Problem onDismiss={() => setProblem(null)}>{problem}</Problem>
+          </div>
+        )}
+        {removed && (
+          <div className="mb-4 flex items-center gap-3 rounded-sheet border border-rule bg-card px-3 py-2" role="status">
+            <span className="grow">“{removed.name}” was taken off the Shelf.</span>
+            <button
+              className="plain-button"
+              onClick={() => {
+                void change(ask(`/pieces/${removed.id}/restore`, { method: 'POST' }));
+                setRemoved(null);
+              }}
+            >
+              Undo
+            </button>
+          </div>
+        )}
+        <FileDrop arrival={arrival} />
+        {pieces?.length === 0 && <p className="mt-8 text-center text-faint">The Shelf is empty. Drop a photograph above, or begin on a demo plate with New piece.</p>}
+        <ul className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(250px,1fr))] gap-5">
+          {pieces?.map((piece) => (
+            <PieceCard
+              key={piece.id}
+              piece={piece}
+              onOpen={() => open(piece.id)}
+              onRename={(name) => void change(ask(`/pieces/${piece.id}/name`, { json: { name } }))}
+              onDuplicate={() => void change(ask(`/pieces/${piece.id}/duplicate`, { method: 'POST' }))}
+              onRemove={() => {
+                setRemoved({ id: piece.id, name: piece.name });
+                void change(ask(`/pieces/${piece.id}`, { method: 'DELETE' }));
+              }}
+            />
+          ))}
+        </ul>
+      </main>
+      <NewPiece open={creating} onClose={() => setCreating(false)} onPlate={begin} onMade={(id) => open(id, '/0')} />
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+
+interface QuantityProps {
+  /** What the value is, for screen readers and the tooltip. */
+  label: string;
+  value: number;
+  unit?: string;
+  /** One arrow step; also one px of scrubbing. */
+  step?: number;
+  min?: number;
+  max?: number;
+  digits?: number;
+  disabled?: boolean;
+  /** While scrubbing; without it the value changes only at the end. */
+  onDraft?(value: number): void;
+  onCommit(value: number): void;
+  /** Arrow steps; they are kept after a pause. */
+  onStep?(value: number): void;
+}
+
+/** A value in a sentence: click to type it, drag sideways to scrub, arrow keys step (with Shift by ten). */
+export function Quantity({ label, value, unit = '', step = 1, min = -Infinity, max = Infinity, digits = 0, disabled, onDraft, onCommit, onStep }: QuantityProps) {
+  const [typing, setTyping] = useState<string | null>(null);
+  const scrub = useRef<{ x: number; from: number; moved: boolean; at: number } | null>(null);
+  const bounded = (number: number): number => Number(Math.min(max, Math.max(min, number)).toFixed(Math.max(digits, 4)));
+  const shown = `${value.toFixed(digits)}${unit && `\u00a0${unit}`}`;
+
+  if (typing !== null) {
+    const finish = (keep: boolean): void => {
+      setTyping(null);
+      const number = Number(typing.replace(',', '.').replace(/[^\d.+-]/g, ''));
+      if (keep && typing.trim() !== '' && Number.isFinite(number) && bounded(number) !== value) onCommit(bounded(number));
+    };
+    return (
+      <input
+        className="w-20 rounded-sheet border border-iron bg-white px-1"
+        aria-label={label}
+        autoFocus
+        value={typing}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => setTyping(event.target.value)}
+        onBlur={() => finish(true)}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === 'Enter') finish(true);
+          else if (event.key === 'Escape') finish(false);
+        }}
+      />
+    );
+  }
+
+  const down = (event: PointerEvent<HTMLSpanElement>): void => {
+    if (disabled || event.button !== 0) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    scrub.current = { x: event.clientX, from: value, moved: false, at: value };
+  };
+  const move = (event: PointerEvent): void => {
+    const state = scrub.current;
+    if (!state) return;
+    const distance = event.clientX - state.x;
+    if (!state.moved && Math.abs(distance) < 3) return;
+    state.moved = true;
+    state.at = bounded(state.from + Math.round(distance) * step * (event.shiftKey ? 10 : 1));
+    onDraft?.(state.at);
+  };
+  const up = (): void => {
+    const state = scrub.current;
+    scrub.current = null;
+    if (!state) return;
+    if (state.moved) onCommit(state.at);
+    else setTyping(value.toFixed(digits));
+  };
+  const key = (event: KeyboardEvent): void => {
+    if (disabled) return;
+    const direction = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
+    if (direction) {
+      event.preventDefault();
+      event.stopPropagation();
+      (onStep ?? onCommit)(bounded(value + direction * step * (event.shiftKey ? 10 : 1)));
+    } else if (event.key === 'Enter' || /^[\d.-]$/.test(event.key)) {
+      event.preventDefault();
+      event.stopPropagation();
+      setTyping(event.key === 'Enter' ? value.toFixed(digits) : event.key);
+    }
+  };
+  return (
+    <span
+      className="value"
+      role="spinbutton"
+      tabIndex={disabled ? -1 : 0}
+      aria-label={label}
+      aria-valuenow={value}
+      aria-valuetext={shown}
+      aria-disabled={disabled}
+      title={`${label}: click to type, drag sideways, or use the arrow keys`}
+      onPointerDown={down}
+      onPointerMove={move}
+      onPointerUp={up}
+      onPointerCancel={up}
+      onKeyDown={key}
+    >
+      {shown}
+    </span>
+  );
+}
