@@ -59,7 +59,7 @@ function piece(name: string, plateName: string, faceFile: string, letterings: Le
 async function woven(): Promise<Piece> {
   const jar = await trace(await demoPlate('jar'), [
     [857, 584], [880, 645], [828, 705], [762, 780], [747, 860], [760, 940], [790, 1010], [832, 1066], [836, 1084, 'edge'],
-    [945, 1092], [1056, 1080], [1062, 1060], [1108, 990], [1138, 910], [1140, 830], [1105, 745], [1050, 690], [1012, 640], [1034, 588, 'straight'], [1020, 577, 'straight'], [870, 577, 'straight'],
+    [945, 1092], [1056, 1080], [1062, 1060], [1108, 990], [1138, 910], [1140, 830], [1105, 745], [1050, 690], [1012, 640], [1036, 590, 'straight'], [1033, 580, 'straight'], [945, 576, 'straight'], [858, 579, 'straight'],
   ], 'straight');
   const lettering: Lettering = {
     id: 'lettering-1',

@@ -2,6 +2,7 @@ import { DndContext, KeyboardSensor, PointerSensor, closestCenter, useSensor, us
 import { restrictToHorizontalAxis, restrictToParentElement } from '@dnd-kit/modifiers';
 import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
+import { Eye } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { moveInDepth } from '../../../core/piece/edits/things';
 import type { Piece } from '../../../core/piece/schema';
@@ -20,7 +21,7 @@ export function DepthLine() {
   return (
     <section aria-label="Depth line" className="relative flex h-[92px] shrink-0 items-end gap-1 overflow-x-auto border-t border-rule bg-card px-3 pb-2">
       <div className="pointer-events-none absolute inset-x-3 bottom-[26px] h-px bg-faint" aria-hidden />
-      <span className="label mr-1 self-end pb-1">far</span>
+      <span className="label mr-1 self-end">far</span>
       <Still id="sheet" name="sheet" swatch={piece.sheet.paint} />
       {piece.plates.map((plate) => (
         <Still key={plate.id} id={plate.id} name={plate.name} image={`/api/assets/${piece.assets[plate.asset].sha256}/thumbnail`} />
@@ -34,7 +35,9 @@ export function DepthLine() {
           </div>
         </SortableContext>
       </DndContext>
-      <span className="label ml-1 self-end pb-1">near</span>
+      <span className="label ml-1 flex items-center gap-1 self-end">
+        near <Eye size={15} aria-hidden />
+      </span>
       <span className="grow" />
       <span className="self-center text-faint">{piece.depth.length > 1 ? 'Drag a card to change what stands in front. Hold the pointer on one to see the sheet without it.' : ''}</span>
     </section>

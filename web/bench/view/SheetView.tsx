@@ -82,7 +82,7 @@ export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
   useWheel(mat, shown, setView);
   useViewKeys({ shown, size, whole, setView, setPanning, ink: letters?.ink ? letters : null });
   return (
-    <div ref={mat} data-sheet data-testid="mat" data-sharp={sharp} className="relative grow overflow-hidden bg-mat" tabIndex={-1} aria-label="The sheet" role="application">
+    <div ref={mat} data-sheet data-testid="mat" data-sharp={sharp} data-view={shown ? `${shown.zoom} ${shown.x} ${shown.y}` : ''} className="relative grow overflow-hidden bg-mat" tabIndex={-1} aria-label="The sheet" role="application">
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" width={Math.max(1, size.width * density)} height={Math.max(1, size.height * density)} />
       {viewport && (
         <ViewportContext value={viewport}>

@@ -59,3 +59,4 @@ scope.onmessage = ({ data }: MessageEvent<RenderOrder>) => {
     (error: unknown) => scope.postMessage({ kind: 'failed', id: data.id, message: error instanceof Error ? error.message : String(error) }),
   );
 };
+scope.postMessage('ready');

@@ -3,6 +3,7 @@ import { intersect, type Region } from '../../../core/pixels/region';
 import type { Look } from '../../../core/render/compile';
 import type { Measures } from '../../../core/render/measure';
 import { sheetAt, tilesOver } from '../../../core/render/tiles';
+import { ReadyWorker } from './readyWorker';
 import type { RenderAnswer, RenderOrder } from './renderWorker';
 
 /** A tile that can be drawn: its picture, and what it shows. */
@@ -35,7 +36,7 @@ type Asked = { resolve(answer: RenderAnswer): void; reject(error: Error): void; 
  * for the newest piece. Each tile of the grid belongs to one worker, whose cache then holds what that tile needs.
  */
 export class SheetRenderer {
-  private readonly workers: Worker[];
+  private readonly workers: ReadyWorker<RenderOrder, RenderAnswer>[];
   private readonly asked = new Map<number, Asked>();
   private readonly queues: { tile: boolean; start(): void }[][];
   private readonly busy: boolean[];
@@ -59,18 +60,15 @@ export class SheetRenderer {
     this.busy = this.workers.map(() => false);
   }
 
-  private startWorker(index: number): Worker {
+  private startWorker(index: number): ReadyWorker<RenderOrder, RenderAnswer> {
     const worker = new Worker(new URL('./renderWorker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<RenderAnswer>) => this.answered(data);
-    worker.onerror = (event) => {
-      event.preventDefault();
+    return new ReadyWorker(worker, (answer) => this.answered(answer), () => {
       for (const [id, asked] of this.asked) {
         if (asked.worker !== index) continue;
         this.asked.delete(id);
         asked.reject(new Error('A part of the program that draws has stopped. The piece is unharmed; reload the page to go on.'));
       }
-    };
-    return worker;
+    });
   }
 
   /** What is to be seen from now on. @param dragging more changes are about to come */
@@ -98,7 +96,7 @@ export class SheetRenderer {
   }
 
   close(): void {
-    for (const worker of this.workers) worker.terminate();
+    for (const worker of this.workers) worker.close();
   }
 
   private go(): void {
@@ -128,7 +126,7 @@ export class SheetRenderer {
     this.frame = frame;
     if (this.given !== this.revision) {
       this.given = this.revision;
-      for (const worker of this.workers) worker.postMessage({ kind: 'piece', revision: this.revision, piece: this.piece!, look: this.look } satisfies RenderOrder);
+      for (const worker of this.workers) worker.post({ kind: 'piece', revision: this.revision, piece: this.piece!, look: this.look });
     }
     if (regions.length === 0) return this.finish(frame);
     for (const region of regions) this.askTile(frame, region);
@@ -202,7 +200,7 @@ export class SheetRenderer {
     return new Promise((resolve, reject) => {
       const start = (): void => {
         this.asked.set(id, { resolve, reject, worker });
-        this.workers[worker].postMessage(message);
+        this.workers[worker].post(message);
       };
       this.queues[worker].push({ tile: message.kind === 'tile', start });
       this.pump(worker);

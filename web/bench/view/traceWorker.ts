@@ -45,3 +45,4 @@ scope.onmessage = ({ data }: MessageEvent<TraceOrder>) => {
     ),
   );
 };
+scope.postMessage('ready');

@@ -33,5 +33,5 @@ export function Summary() {
 }
 
 export function HandTools() {
-  return <span className="text-faint">Drag the photograph to choose what is seen. Its corner rings scale it; arrows move it by 1 px, with Shift by 10.</span>;
+  return <span className="text-faint">Drag the photograph to choose what is seen; its corner rings scale it.</span>;
 }

@@ -38,5 +38,5 @@ export function Summary() {
 }
 
 export function HandTools() {
-  return <span className="text-faint">Drag the words, their corner rings to scale, the upper ring to turn. Arrows move by 1 px, with Shift by 10; Alt held: no snapping.</span>;
+  return <span className="text-faint">Drag the words; corner rings scale, the upper ring turns. Alt held: no snapping.</span>;
 }

@@ -61,7 +61,7 @@ function VeilOf({ veil }: { veil: Veil }) {
       <label className="flex items-center gap-2">
         <span className="label">Name</span>
         <input
-          className="field grow"
+          className="field min-w-0 grow"
           defaultValue={veil.name}
           onKeyDown={(event) => {
             event.stopPropagation();

@@ -43,7 +43,7 @@ export function Handles() {
   return (
     <g>
       <rect width={size.width} height={size.height} fill="transparent" className="cursor-text" onPointerDown={down} />
-      {lettering && letters && bench.mayChange && <TypingField key={lettering.id} lettering={lettering} letters={letters} field={field} />}
+      {lettering && bench.mayChange && <TypingField key={lettering.id} lettering={lettering} letters={letters} field={field} />}
     </g>
   );
 }
@@ -55,7 +55,7 @@ function isInside(letters: Letters | null, at: readonly [number, number]): boole
   return x >= ink.x && x <= ink.x + ink.width && y >= ink.y && y <= ink.y + ink.height;
 }
 
-function TypingField({ lettering, letters, field }: { lettering: Lettering; letters: Letters; field: React.RefObject<HTMLTextAreaElement | null> }) {
+function TypingField({ lettering, letters, field }: { lettering: Lettering; letters: Letters | null; field: React.RefObject<HTMLTextAreaElement | null> }) {
   const { toScreen, size } = useViewport();
   const [selection, setSelection] = useState<[number, number] | null>(null);
   const { id, words } = lettering;
@@ -70,10 +70,11 @@ function TypingField({ lettering, letters, field }: { lettering: Lettering; lett
     const element = field.current;
     if (element && document.activeElement === element) setSelection([element.selectionStart, element.selectionEnd]);
   };
-  const onSheet = (point: [number, number]): [number, number] => toScreen(apply(letters.place, point));
-  const caret = selection && caretAt(letters, selection[1]);
-  const frame = letters.ink && corners(letters.ink).map((corner) => onSheet([corner[0], corner[1]]));
-  const boxes = selection ? selectionBoxes(letters, selection[0], selection[1]) : [];
+  // While the face is still on its way the keys are taken already; only the caret waits.
+  const onSheet = (point: [number, number]): [number, number] => toScreen(apply(letters!.place, point));
+  const caret = letters && selection && caretAt(letters, selection[1]);
+  const frame = letters?.ink && corners(letters.ink).map((corner) => onSheet([corner[0], corner[1]]));
+  const boxes = letters && selection ? selectionBoxes(letters, selection[0], selection[1]) : [];
   return (
     <g pointerEvents="none">
       {frame && <Hairline d={lineThrough(frame, true)} dashed />}

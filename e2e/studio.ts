@@ -1,0 +1,98 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Browser, type Page } from 'playwright-core';
+
+/** A running server with a data folder of its own. */
+export interface RunningStudio {
+  url: string;
+  port: number;
+  data: string;
+  process: ChildProcess;
+  stop(): Promise<void>;
+}
+
+export function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+/** Starts the built server and waits until it says that it is ready. @param data an existing data folder, to start again on it */
+export async function startStudio(data = mkdtempSync(join(tmpdir(), 'inky-veil-test-')), port?: number): Promise<RunningStudio> {
+  const own = port ?? (await freePort());
+  const child = spawn(process.execPath, ['scripts/start.mjs'], { env: { ...process.env, NODE_OPTIONS: '', PORT: String(own), INKY_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] });
+  await new Promise<void>((resolve, reject) => {
+    child.stdout!.on('data', (chunk: Buffer) => chunk.toString().includes('is ready') && resolve());
+    child.on('exit', (code) => reject(new Error(`The server ended with ${code}.`)));
+  });
+  const ended = new Promise<void>((resolve) => child.on('exit', () => resolve()));
+  return {
+    url: `http://127.0.0.1:${own}`,
+    port: own,
+    data,
+    process: child,
+    async stop() {
+      child.kill('SIGTERM');
+      await ended;
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
+
+const programs = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+
+export function launchBrowser(): Promise<Browser> {
+  return chromium.launch({
+    executablePath: process.env.CHROMIUM ?? programs.find((path) => existsSync(path)),
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+  });
+}
+
+/** A page that fails the test on errors of the page itself. */
+export async function openPage(browser: Browser, problems: string[]): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+  const page = await context.newPage();
+  page.on('pageerror', (error) => problems.push(error.message));
+  page.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
+  return page;
+}
+
+/** Waits until the sheet shows the newest picture, sharp. */
+export async function sharp(page: Page): Promise<void> {
+  await page.waitForTimeout(80);
+  await page.waitForSelector('[data-testid=mat][data-sharp=true]', { timeout: 30000 });
+}
+
+/** Where a point of the sheet is on the screen. */
+export async function onScreen(page: Page, x: number, y: number): Promise<{ x: number; y: number }> {
+  const mat = page.getByTestId('mat');
+  const [zoom, left, top] = (await mat.getAttribute('data-view'))!.split(' ').map(Number);
+  const box = (await mat.boundingBox())!;
+  return { x: box.x + left + x * zoom, y: box.y + top + y * zoom };
+}
+
+/** Clicks at a point of the sheet. */
+export async function clickSheet(page: Page, x: number, y: number): Promise<void> {
+  const at = await onScreen(page, x, y);
+  await page.mouse.click(at.x, at.y);
+}
+
+/** Types a value into a field of a sentence. */
+export async function setValue(page: Page, label: string, value: string): Promise<void> {
+  await page.getByRole('spinbutton', { name: label, exact: true }).first().click();
+  await page.getByRole('textbox', { name: label, exact: true }).fill(value);
+  await page.keyboard.press('Enter');
+}
+
+/** Waits until everything is in the store. */
+export async function saved(page: Page): Promise<void> {
+  await page.waitForTimeout(700);
+  await page.getByTestId('saved').waitFor();
+}
