@@ -1,7 +1,7 @@
 // Writes the demo pieces. Their veils are cut with the program's own trace, from the clicks listed here.
 // Run by: npm run demo-pieces
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { Contour, TracePoint, Veil } from '../core/passes/veils/schema';
+import type { Contour, Stroke, TracePoint, Veil } from '../core/passes/veils/schema';
 import { aroundBorder } from '../core/passes/veils/trace/close';
 import { Tracer } from '../core/passes/veils/trace/tracer';
 import { readPiece } from '../core/piece/read';
@@ -77,7 +77,12 @@ async function lowSun(): Promise<Piece> {
   const ridge = await trace(dune, [
     [2, 856, 'straight'], [420, 846, 'straight'], [560, 844], [700, 848], [850, 856], [950, 866], [1080, 880], [1200, 892], [1330, 902], [1440, 920], [1560, 938], [1680, 948], [1797, 956],
   ], 'border');
-  const kite = await trace(dune, [[1308, 184], [1397, 366], [1221, 549], [1138, 296]], 'edge');
+  const kite = await trace(dune, [
+    [1307, 183], [1345, 248], [1362, 282], [1397, 366, 'straight'], [1385, 379], [1347, 422], [1327, 443], [1290, 484], [1270, 504], [1229, 547, 'straight'],
+    [1221, 556, 'straight'], [1218, 542], [1195, 457], [1175, 400], [1165, 370], [1144, 312, 'straight'], [1136, 295, 'straight'], [1152, 286], [1215, 247], [1247, 225], [1303, 185, 'straight'],
+  ], 'straight');
+  // The kite's line is too thin to trace; a fine touch-up brings it to the front.
+  const line: Stroke = { side: 'front', radius: 0.55, softness: 0.3, points: [[1336, 432], [1373, 495], [1409, 553.5], [1430, 586]] };
   const lettering = (id: string, text: string, size: number, tracking: number, x: number, y: number): Lettering => ({
     id,
     name: text,
@@ -85,9 +90,9 @@ async function lowSun(): Promise<Piece> {
     stance: { x, y, rotation: 0, scale: 1 },
     ink: { coats: [{ kind: 'solid', colour: '#8c3f2b', opacity: 1 }] },
   });
-  const letterings = [lettering('lettering-1', 'ALOFT', 430, 0.02, 1150, 365), lettering('lettering-2', 'AMBERSHAW', 112, 0.02, 712, 812)];
+  const letterings = [lettering('lettering-1', 'ALOFT', 430, 0.02, 1150, 365), lettering('lettering-2', 'AMBERSHAW', 70, 0.02, 700, 834)];
   const veils: Veil[] = [
-    { id: 'veil-1', name: 'kite', plate: 'plate-1', contours: [kite], feather: 1.4, strokes: [] },
+    { id: 'veil-1', name: 'kite', plate: 'plate-1', contours: [kite], feather: 1.2, strokes: [line] },
     { id: 'veil-2', name: 'dune', plate: 'plate-1', contours: [ridge], feather: 2, strokes: [] },
   ];
   return piece('Low sun', 'dune', 'big-shoulders-display-black', letterings, veils, ['lettering-1', 'lettering-2', 'veil-1', 'veil-2']);

@@ -61,8 +61,7 @@ export function BenchPage() {
 function useWorkers(failed: (message: string) => void) {
   const listeners = useRef(new Set<() => void>());
   const [sharp, setSharp] = useState(false);
-  const workers = useRef<{ renderer: SheetRenderer; tracer: TraceClient } | null>(null);
-  const [ready, setReady] = useState<typeof workers.current>(null);
+  const [ready, setReady] = useState<{ renderer: SheetRenderer; tracer: TraceClient } | null>(null);
   useEffect(() => {
     const changed = (state: { sharp: boolean; frameMs: number | null }): void => {
       setSharp(state.sharp);

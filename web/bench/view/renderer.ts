@@ -1,5 +1,5 @@
 import type { Piece } from '../../../core/piece/schema';
-import { intersect, type Region } from '../../../core/pixels/region';
+import { intersect, scaleRegion, type Region } from '../../../core/pixels/region';
 import type { Look } from '../../../core/render/compile';
 import type { Measures } from '../../../core/render/measure';
 import { sheetAt, tilesOver } from '../../../core/render/tiles';
@@ -24,8 +24,10 @@ interface Frame {
   tiles: Map<string, ShownTile>;
 }
 
-/** While something is dragged and a sharp frame takes longer than this, a quarter-scale one is shown. */
-const slowFrame = 70;
+/** While something is dragged and a sharp frame takes longer than this, ms, a half-scale one is shown; */
+const slowFrame = 60;
+/** and where it takes longer than this, a quarter-scale one. */
+const verySlowFrame = 240;
 /** A sharp frame that takes longer than this is shown tile by tile. */
 const patience = 140;
 
@@ -77,6 +79,8 @@ export class SheetRenderer {
     if (piece !== this.piece || look !== this.look) this.revision++;
     this.piece = piece;
     this.look = look;
+    // Each drag finds out anew how long a sharp frame of it takes; what stands still costs nothing.
+    if (dragging && !this.dragging) this.sharpMs = 0;
     this.dragging = dragging;
     this.go();
   }
@@ -111,14 +115,18 @@ export class SheetRenderer {
   }
 
   private frameScale(coarse: boolean): number {
-    return this.view!.scale * (coarse ? 0.25 : 1);
+    return this.view!.scale * (coarse ? this.coarseness() : 1);
+  }
+
+  private coarseness(): number {
+    return this.sharpMs > verySlowFrame ? 0.25 : 0.5;
   }
 
   private startFrame(coarse: boolean): void {
     const { visible } = this.view!;
     const scale = this.frameScale(coarse);
     const sheet = sheetAt(this.piece!.sheet, scale);
-    const part = coarse ? { x: visible.x / 4, y: visible.y / 4, width: visible.width / 4, height: visible.height / 4 } : visible;
+    const part = scaleRegion(visible, scale / this.view!.scale);
     const inView = intersect(part, sheet);
     const regions = inView ? tilesOver(inView, sheet) : [];
     this.queues.forEach((queue, i) => (this.queues[i] = queue.filter((task) => !task.tile)));

@@ -1,5 +1,4 @@
 import { useRef, useState } from 'react';
-import type { Plate } from '../../../../core/passes/plate/schema';
 import type { Stroke } from '../../../../core/passes/veils/schema';
 import { addStroke } from '../../../../core/piece/edits/things';
 import { simplify } from '../../../../core/shape/simplify';
@@ -8,13 +7,13 @@ import { useAppSelector } from '../../../store';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
 import { useViewport } from '../../view/viewport';
-import { currentVeil, cut, toPlate } from './cutting';
+import { currentVeil, cut, toPlate, type CutPlate } from './cutting';
 
 /** A stroke is kept as a line; points that lie this near to it are left out, screen px. */
 const tolerance = 0.4;
 
 /** Brushing the matte: bring front or send behind. */
-export function TouchingUp({ plate }: { plate: Plate }) {
+export function TouchingUp({ plate }: { plate: CutPlate }) {
   const { side, radius, softness } = useAppSelector(({ bench }) => bench.hand);
   const { size, toSheet, view } = useViewport();
   const [pointer, setPointer] = useState<Point | null>(null);

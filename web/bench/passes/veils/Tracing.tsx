@@ -2,7 +2,6 @@ import { useEffect, useRef, useState } from 'react';
 import { aroundBorder, endsAtBorder } from '../../../../core/passes/veils/trace/close';
 import { contourPoints } from '../../../../core/passes/veils/contour';
 import type { Contour, TracePoint } from '../../../../core/passes/veils/schema';
-import type { Plate } from '../../../../core/passes/plate/schema';
 import { addTracePoint, closeContour, dropLastPoint, movePoint, openContour, removePoint } from '../../../../core/piece/edits/things';
 import type { Point } from '../../../../core/shape/affine';
 import { useAppSelector } from '../../../store';
@@ -13,7 +12,7 @@ import { useDrag, type DragMove } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
-import { currentVeil, cut, fromPlate, inTurn, toPlate } from './cutting';
+import { currentVeil, cut, fromPlate, inTurn, toPlate, type CutPlate } from './cutting';
 
 /** How near, in screen px, a click closes a contour at its first point, or ends it at the sheet's border. */
 const closeReach = 9;
@@ -23,7 +22,7 @@ const rounded = ([x, y]: Point): [number, number] => [Math.round(x * 100) / 100,
 const at = (point: Pick<TracePoint, 'x' | 'y'>): [number, number] => [point.x, point.y];
 
 /** Cutting along an edge: click, and the line follows the photo's edge to the pointer. */
-export function Tracing({ plate }: { plate: Plate }) {
+export function Tracing({ plate }: { plate: CutPlate }) {
   const { veil, piece, materials, tracer } = useBench();
   const { toScreen, toSheet, view, size } = useViewport();
   const straightHeld = useAppSelector(({ bench }) => bench.hand.straight);
@@ -134,7 +133,7 @@ interface TraceRingProps {
   contour: Contour;
   contourIndex: number;
   index: number;
-  plate: Plate;
+  plate: CutPlate;
   sha256: string;
   zoom: number;
   onClose(): void;

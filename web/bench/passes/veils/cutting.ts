@@ -1,14 +1,17 @@
 import { addVeil, freeId } from '../../../../core/piece/edits/things';
 import type { Edit } from '../../../../core/piece/edits/edit';
+import type { PlatePlace } from '../../../../core/passes/veils/render';
 import type { Veil } from '../../../../core/passes/veils/schema';
-import type { Plate } from '../../../../core/passes/plate/schema';
 import type { Point } from '../../../../core/shape/affine';
 import { store } from '../../../store';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
 
-export const toPlate = (plate: Plate, [x, y]: Point): [number, number] => [(x - plate.x) / plate.scale, (y - plate.y) / plate.scale];
-export const fromPlate = (plate: Plate, [x, y]: Point): [number, number] => [x * plate.scale + plate.x, y * plate.scale + plate.y];
+/** The plate that is cut: where it stands, and its picture. */
+export type CutPlate = PlatePlace & { id: string; asset: string };
+
+export const toPlate = (plate: CutPlate, [x, y]: Point): [number, number] => [(x - plate.x) / plate.scale, (y - plate.y) / plate.scale];
+export const fromPlate = (plate: CutPlate, [x, y]: Point): [number, number] => [x * plate.scale + plate.x, y * plate.scale + plate.y];
 
 /** The veil that is being cut, as it is now; null before the first. */
 export function currentVeil(): Veil | null {
@@ -17,7 +20,7 @@ export function currentVeil(): Veil | null {
 }
 
 /** Keeps a change of the chosen veil; where there is none, a veil is made with it, in one step of history. */
-export function cut(label: string, plate: Plate, change: (id: string) => Edit): void {
+export function cut(label: string, plate: CutPlate, change: (id: string) => Edit): void {
   const veil = currentVeil();
   const { piece } = store.getState().bench;
   if (!piece) return;

@@ -66,6 +66,15 @@ function TypingField({ lettering, letters, field }: { lettering: Lettering; lett
     if (empty) field.current?.focus();
   }, [empty, field]);
 
+  useEffect(() => {
+    const moved = (): void => {
+      const element = field.current;
+      if (element && document.activeElement === element) setSelection([element.selectionStart, element.selectionEnd]);
+    };
+    document.addEventListener('selectionchange', moved);
+    return () => document.removeEventListener('selectionchange', moved);
+  }, [field]);
+
   const note = (): void => {
     const element = field.current;
     if (element && document.activeElement === element) setSelection([element.selectionStart, element.selectionEnd]);
@@ -94,8 +103,6 @@ function TypingField({ lettering, letters, field }: { lettering: Lettering; lett
             editing.soon('Type the words', `words-${id}`, 'text', setWords(id, { text: event.target.value }));
             note();
           }}
-          onSelect={note}
-          onKeyUp={note}
           onFocus={note}
           onBlur={() => {
             setSelection(null);
