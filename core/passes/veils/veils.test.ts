@@ -1,0 +1,114 @@
+import { Evaluator } from '../../render/evaluate';
+import { paintedPicture } from '../../testing/pictures';
+import type { Materials } from '../pass';
+import { plateNode } from '../plate/render';
+import { closedPolygons, signedArea } from './contour';
+import { shareLeft } from './gauge';
+import { frontNode, matteNode } from './render';
+import type { Contour, Veil } from './schema';
+import { paintStroke } from './stroke';
+import { aroundBorder, endsAtBorder } from './trace/close';
+
+const box = (left: number, top: number, right: number, bottom: number, reverse = false): Contour => {
+  const points = [[left, top], [right, top], [right, bottom], [left, bottom]].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] }));
+  return { closed: true, points: reverse ? points.reverse() : points };
+};
+const veil = (change: Partial<Veil>): Veil => ({ id: 'v', name: 'v', plate: 'p', contours: [], feather: 0, strokes: [], ...change });
+const plain = { scale: 1, x: 0, y: 0 };
+const picture = paintedPicture(100, 80, (x) => (x < 50 ? [200, 40, 40] : [40, 40, 200]));
+const materials: Materials = { picture: () => picture, face: () => { throw new Error('no faces here'); } };
+const region = { x: 0, y: 0, width: 100, height: 80 };
+const matteOf = (one: Veil, place = plain, scale = 1, part = region) => new Evaluator(1e8).pixels(matteNode(one, place, materials), { region: part, scale });
+const at = (raster: { width: number; data: Float32Array }, x: number, y: number): number => raster.data[y * raster.width + x];
+
+test('a contour cuts its area, where the plate stands, at any scale', async () => {
+  const cut = veil({ contours: [box(10, 10, 30, 20)] });
+  expect(at(await matteOf(cut), 15, 15)).toBe(1);
+  expect(at(await matteOf(cut), 35, 15)).toBe(0);
+  const moved = await matteOf(cut, { scale: 2, x: 5, y: 0 });
+  expect([at(moved, 26, 25), at(moved, 24, 25), at(moved, 64, 25), at(moved, 66, 25)]).toEqual([1, 0, 1, 0]);
+  const half = await matteOf(cut, plain, 0.5, { x: 0, y: 0, width: 50, height: 40 });
+  expect([at(half, 5, 5), at(half, 14, 9), at(half, 15, 9)]).toEqual([1, 1, 0]);
+});
+
+test('contours add up whichever way round they were traced; open ones cut nothing', async () => {
+  const both = await matteOf(veil({ contours: [box(10, 10, 40, 40), box(30, 10, 60, 40, true)] }));
+  for (const x of [15, 35, 55]) expect(at(both, x, 20)).toBe(1);
+  expect(closedPolygons({ contours: [box(0, 0, 9, 9), box(0, 0, 9, 9, true)] }).every((polygon) => signedArea(polygon) > 0)).toBe(true);
+  const open = await matteOf(veil({ contours: [{ ...box(10, 10, 40, 40), closed: false }] }));
+  expect(open.data.every((value) => value === 0)).toBe(true);
+});
+
+test('a feathered straight edge is one half on the line and follows the error function', async () => {
+  const feather = 8;
+  const matte = await matteOf(veil({ contours: [box(50, -200, 400, 300)], feather }));
+  const phi = (x: number): number => {
+    // Abramowitz and Stegun 7.1.26
+    const t = 1 / (1 + 0.3275911 * Math.abs(x / Math.SQRT2));
+    const e = 1 - t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) * Math.exp(-(x * x) / 2);
+    return 0.5 * (1 + Math.sign(x) * e);
+  };
+  for (let x = 36; x < 64; x++) expect(Math.abs(at(matte, x, 40) - phi((x + 0.5 - 50) / (feather / 2)))).toBeLessThan(0.01);
+});
+
+test('a part with its margin is the same part of the whole, feather and strokes with it', async () => {
+  const one = veil({ contours: [box(20, 20, 70, 60)], feather: 6, strokes: [{ side: 'behind', radius: 9, softness: 0.5, points: [[40, 10], [50, 70]] }] });
+  const whole = await matteOf(one);
+  const part = await matteOf(one, plain, 1, { x: 33, y: 17, width: 20, height: 30 });
+  for (let y = 0; y < 30; y++) for (let x = 0; x < 20; x++) expect(at(part, x, y)).toBeCloseTo(at(whole, x + 33, y + 17), 5);
+});
+
+test('strokes raise and lower the matte in the order in which they were painted', () => {
+  const matte = { width: 60, height: 60, channels: 1 as const, data: new Float32Array(3600) };
+  const whole = { x: 0, y: 0, width: 60, height: 60 };
+  const identity = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+  paintStroke(matte, whole, { side: 'front', radius: 20, softness: 0, points: [[30, 30]] }, identity);
+  const area = matte.data.reduce((sum, value) => sum + value, 0);
+  expect(Math.abs(area - Math.PI * 400) / (Math.PI * 400)).toBeLessThan(0.005);
+  paintStroke(matte, whole, { side: 'behind', radius: 8, softness: 0, points: [[30, 30]] }, identity);
+  expect(at(matte, 30, 30)).toBe(0);
+  expect(at(matte, 30, 15)).toBe(1);
+  paintStroke(matte, whole, { side: 'front', radius: 10, softness: 1, points: [[30, 30]] }, identity);
+  expect(at(matte, 30, 30)).toBeGreaterThan(0.95);
+  expect(at(matte, 30, 36)).toBeGreaterThan(0);
+  expect(at(matte, 30, 36)).toBeLessThan(0.6);
+});
+
+test('the front colour at a soft edge is that of the veil inside, not of what was behind it', async () => {
+  // The veil is the blue half; a feather of 4 px makes its matte reach into the red half.
+  const one = veil({ contours: [box(50, -100, 400, 300)], feather: 4 });
+  const plate = plateNode({ id: 'p', name: 'p', asset: 'a', ...plain }, materials);
+  const front = await new Evaluator(1e8).pixels(frontNode(one, plate, matteNode(one, plain, materials)), { region, scale: 1 });
+  const red = (x: number): number => front.data[(40 * 100 + x) * 4] * 255;
+  expect(red(90)).toBeCloseTo(40, 3);
+  for (const x of [48, 49]) expect(red(x)).toBeLessThan(60);
+});
+
+test('what is left of a letter', () => {
+  const cover = { width: 4, height: 1, channels: 1 as const, data: Float32Array.of(1, 1, 0.5, 0) };
+  const matte = { ...cover, data: Float32Array.of(1, 0, 0.5, 1) };
+  expect(shareLeft(cover, [])).toBe(1);
+  expect(shareLeft(cover, [matte])).toBeCloseTo((1 + 0.25) / 2.5, 6);
+});
+
+describe('closing along the border', () => {
+  const sheet = { x: 0, y: 0, width: 1000, height: 600 };
+  test('only when both ends are at the border', () => {
+    expect(endsAtBorder([2, 300], [998, 310], sheet, 5)).toBe(true);
+    expect(endsAtBorder([2, 300], [500, 310], sheet, 5)).toBe(false);
+    expect(endsAtBorder([-20, 300], [998, 310], sheet, 5)).toBe(false);
+  });
+  const closed = (otherWay: boolean) => [[0, 400], [1000, 380], ...aroundBorder([0, 400], [1000, 380], sheet, otherWay)] as [number, number][];
+  test('from side to side it goes the shorter way round, outside of the sheet, and holds what lies beneath', () => {
+    const way = aroundBorder([0, 400], [1000, 380], sheet);
+    for (const [x, y] of way) expect(x < 0 || x > 1000 || y < 0 || y > 600).toBe(true);
+    // Beneath the line: a trapezoid of 600-400 and 600-380 high, and the margin of 40 px around it.
+    const beneath = (1000 * (200 + 220)) / 2;
+    const margin = 1000 * 40 + 40 * (240 + 260);
+    expect(Math.abs(signedArea(closed(false))) / 2).toBeCloseTo(beneath + margin, -1);
+  });
+  test('the other way holds what lies above', () => {
+    const both = (Math.abs(signedArea(closed(false))) + Math.abs(signedArea(closed(true)))) / 2;
+    expect(both).toBeCloseTo(1080 * 680, -1);
+  });
+});

@@ -1,0 +1,120 @@
+import { applyPatches } from 'immer';
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { blankLettering, blankPiece, paperToPx } from './blank';
+import { applyEdit, problemWith, type Edit } from './edits/edit';
+import * as edits from './edits/things';
+import { PieceError, readPiece } from './read';
+import type { Piece } from './schema';
+
+const sheet = { width: 900, height: 600, ppi: 300, paint: '#ffffff' };
+const hash = (digit: string): string => digit.repeat(64);
+const face = { kind: 'face' as const, name: 'Face', sha256: hash('a') };
+const photo = { kind: 'plate' as const, name: 'photo', sha256: hash('b') };
+
+function sample(): Piece {
+  const steps: Edit[] = [
+    edits.addPlate(photo, { scale: 1, x: 0, y: 0 }),
+    (piece) => edits.addLettering(blankLettering('lettering-1', 'Words', 'KILN', sheet), face)(piece),
+    edits.addVeil({ id: 'veil-1', name: 'jar', plate: 'plate-1' }),
+  ];
+  return steps.reduce((piece, edit) => applyEdit(piece, edit).piece, blankPiece('Test', sheet));
+}
+
+describe('reading', () => {
+  test('the demo pieces can be read', () => {
+    for (const name of ['woven', 'low-sun']) expect(readPiece(JSON.parse(readFileSync(`demo/pieces/${name}.json`, 'utf8'))).plates).toHaveLength(1);
+  });
+  test('what is written can be read again, the same', () => {
+    const piece = sample();
+    expect(readPiece(JSON.parse(JSON.stringify(piece)))).toEqual(piece);
+  });
+  test.each([
+    ['something else', { hello: 1 }, /not a piece/],
+    ['nothing', null, /not a piece/],
+    ['a newer version', { ...sample(), version: 99 }, /newer Inky Veil/],
+    ['an unknown field', { ...sample(), extra: 1 }, /cannot be read/],
+    ['a lettering whose face is missing', { ...sample(), assets: {} }, /not in the piece/],
+    ['a veil of no plate', { ...sample(), plates: [] }, /not there/],
+    ['a depth line that forgets a veil', { ...sample(), depth: ['lettering-1'] }, /depth line/],
+    ['two things of one id', { ...sample(), veils: [...sample().veils, ...sample().veils] }, /same id|depth/],
+    ['a sheet too large', { ...sample(), sheet: { ...sheet, width: 50000, height: 50000 } }, /megapixels/],
+    ['a colour that is none', { ...sample(), sheet: { ...sheet, paint: 'javascript:1' } }, /colour/],
+    ['a plate where a face belongs', { ...sample(), letterings: sample().letterings.map((one) => ({ ...one, words: { ...one.words, face: Object.keys(sample().assets)[0] } })) }, /needs a face/],
+    ['a size that is no number', { ...sample(), letterings: sample().letterings.map((one) => ({ ...one, words: { ...one.words, size: Infinity } })) }, /cannot be read/],
+  ])('%s is refused with the reason', (_name, data, reason) => {
+    expect(() => readPiece(JSON.parse(JSON.stringify(data)))).toThrow(PieceError);
+    expect(() => readPiece(JSON.parse(JSON.stringify(data)))).toThrow(reason);
+  });
+});
+
+describe('edits', () => {
+  test('the piece given is never changed', () => {
+    const piece = sample();
+    const copy = structuredClone(piece);
+    applyEdit(piece, edits.setWords('lettering-1', { text: 'KITE' }));
+    expect(piece).toEqual(copy);
+  });
+
+  const point = fc.record({ x: fc.integer({ min: 0, max: 900 }), y: fc.integer({ min: 0, max: 600 }) });
+  const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
+    fc.string({ maxLength: 20 }).map((text) => edits.setWords('lettering-1', { text })),
+    fc.integer({ min: -900, max: 900 }).map((x) => edits.setStance('lettering-1', { x })),
+    point.map((at) => edits.addTracePoint('veil-1', at, { to: 'edge', via: [[at.x / 2, 3]] })),
+    fc.constant(edits.closeContour('veil-1', { to: 'straight', via: [] })),
+    fc.constant(edits.dropLastPoint('veil-1')),
+    fc.integer({ min: 1, max: 50 }).map((radius) => edits.addStroke('veil-1', { side: 'front', radius, softness: 0.5, points: [[1, 2]] })),
+    fc.integer({ min: -2, max: 4 }).map((place) => edits.moveInDepth('lettering-1', place)),
+    fc.constantFrom('#102030', 'teal').map((colour) => edits.setSolid('lettering-1', { colour })),
+    fc.constant(edits.setFace('lettering-1', { ...face, sha256: hash('c') })),
+    fc.integer({ min: 1, max: 900 }).map((width) => edits.setSheet({ width })),
+  );
+  test('undoing everything leads back to the start, doing it again to the end; every step is a valid piece', () => {
+    fc.assert(
+      fc.property(fc.array(anyEdit, { maxLength: 25 }), (list) => {
+        const start = sample();
+        const done: { inverse: never[]; patches: never[] }[] = [];
+        let piece = start;
+        for (const edit of list) {
+          const result = applyEdit(piece, edit);
+          piece = result.piece;
+          expect(problemWith(piece)).toBeNull();
+          done.push(result as never);
+        }
+        const end = piece;
+        for (const { inverse } of [...done].reverse()) piece = applyPatches(piece, inverse);
+        expect(piece).toEqual(start);
+        for (const { patches } of done) piece = applyPatches(piece, patches);
+        expect(piece).toEqual(end);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('taking a plate off takes its veils with it, and assets that nothing names', () => {
+    const { piece } = applyEdit(sample(), edits.removePlate('plate-1'));
+    expect([piece.plates, piece.veils, piece.depth]).toEqual([[], [], ['lettering-1']]);
+    expect(Object.values(piece.assets).map(({ kind }) => kind)).toEqual(['face']);
+  });
+  test('one face is one asset, however often it is used; ids are free ones', () => {
+    const { piece } = applyEdit(sample(), (draft) => edits.addLettering(blankLettering(edits.freeId(draft, 'lettering'), 'More', 'KITE', sheet), face)(draft));
+    expect(piece.letterings.map(({ id }) => id)).toEqual(['lettering-1', 'lettering-2']);
+    expect(Object.values(piece.assets).filter(({ kind }) => kind === 'face')).toHaveLength(1);
+  });
+  test('a moved point keeps its neighbours; a removed one joins them straight', () => {
+    let piece = sample();
+    for (const [x, y] of [[0, 0], [10, 0], [10, 10]]) piece = applyEdit(piece, edits.addTracePoint('veil-1', { x, y }, { to: 'edge', via: [[x - 1, y]] })).piece;
+    piece = applyEdit(piece, edits.closeContour('veil-1', { to: 'edge', via: [[5, 5]] })).piece;
+    const moved = applyEdit(piece, edits.movePoint('veil-1', 0, 0, { x: 1, y: 1 }, [[6, 6]], [[5, 1]])).piece.veils[0].contours[0].points;
+    expect([moved[0].x, moved[0].via, moved[2].via, moved[1].via]).toEqual([1, [[5, 1]], [[6, 6]], piece.veils[0].contours[0].points[1].via]);
+    const fewer = applyEdit(piece, edits.removePoint('veil-1', 0, 1)).piece.veils[0].contours[0].points;
+    expect([fewer.length, fewer[0].to, fewer[0].via]).toEqual([2, 'straight', []]);
+    expect(applyEdit(applyEdit(piece, edits.removePoint('veil-1', 0, 1)).piece, edits.removePoint('veil-1', 0, 0)).piece.veils[0].contours).toEqual([]);
+  });
+});
+
+test('paper sizes', () => {
+  expect(paperToPx(13, 'in', 300)).toBe(3900);
+  expect(paperToPx(297, 'mm', 300)).toBe(3508);
+  expect(paperToPx(1080, 'px', 72)).toBe(1080);
+});

@@ -1,0 +1,210 @@
+import fc from 'fast-check';
+import { crop, type Raster } from '../pixels/raster';
+import { decodeExact, encodeExact } from '../pixels/transfer';
+import type { Materials } from '../passes/pass';
+import type { Piece } from '../piece/schema';
+import { paintedPicture } from '../testing/pictures';
+import { shippedFace } from '../testing/faces';
+import { ByteCache } from './cache';
+import { compile, type Look } from './compile';
+import { Evaluator } from './evaluate';
+import { averageColour, measurePiece } from './measure';
+import { contentKey, type Node } from './node';
+import { sheetAt, tilesOver } from './tiles';
+
+const picture = paintedPicture(400, 300, (x, y) => [60 + ((x * 3) % 120), 90 + ((y * 5) % 100), 128]);
+const face = shippedFace('bowlby-one');
+const materials: Materials = { picture: () => picture, face: () => face };
+
+function piece(change: Partial<Piece> = {}): Piece {
+  return {
+    format: 'inky-veil/piece',
+    version: 1,
+    name: 'test',
+    sheet: { width: 400, height: 300, ppi: 300, paint: '#ffffff' },
+    assets: {},
+    plates: [{ id: 'plate', name: 'p', asset: 'a', scale: 1, x: 0, y: 0 }],
+    letterings: [{ id: 'word', name: 'w', words: { text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }, stance: { x: 200, y: 150, rotation: 7, scale: 1 }, ink: { coats: [{ kind: 'solid', colour: '#c02020', opacity: 1 }] } }],
+    veils: [{ id: 'veil', name: 'v', plate: 'plate', contours: [{ closed: true, points: [[150, 100], [320, 120], [260, 260], [140, 240]].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] })) }], feather: 5, strokes: [] }],
+    depth: ['word', 'veil'],
+    ...change,
+  };
+}
+
+const whole = { x: 0, y: 0, width: 400, height: 300 };
+const draw = (node: Node, region = whole, scale = 1) => new Evaluator(1e9).pixels(node, { region, scale });
+const picturesOf = (one: Piece, look: Look = {}) => Promise.resolve(draw(compile(one, materials, look).picture));
+const pixel = ({ width, data }: Raster, x: number, y: number): number[] => [...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4)];
+const colourOf = (x: number, y: number): number[] => [60 + ((x * 3) % 120), 90 + ((y * 5) % 100), 128, 255].map((value) => Math.fround(value / 255));
+
+test('where the veil is whole and where no letter stands, the photograph is there to the bit', async () => {
+  const out = await picturesOf(piece());
+  expect(pixel(out, 220, 180)).toEqual(colourOf(220, 180));
+  expect(pixel(out, 5, 5)).toEqual(colourOf(5, 5));
+  // Even on the veil's soft edge, where there is no letter behind it.
+  const bare = await picturesOf(piece({ letterings: [], depth: ['veil'] }));
+  for (let x = 130; x < 170; x++) expect(pixel(bare, x, 180)).toEqual(colourOf(x, 180));
+});
+
+test('depth decides: a veil further off than the word does not cover it', async () => {
+  const red = [0xc0, 0x20, 0x20, 255].map((value) => Math.fround(value / 255));
+  const before = await picturesOf(piece({ veils: [], depth: ['word'] }));
+  const behind = await picturesOf(piece({ depth: ['veil', 'word'] }));
+  expect([...behind.data]).toEqual([...before.data]);
+  const inFront = await picturesOf(piece());
+  const covered = Array.from({ length: 400 }, (_, x) => x).filter((x) => String(pixel(before, x, 180)) === String(red) && String(pixel(inFront, x, 180)) === String(colourOf(x, 180)));
+  expect(covered.length).toBeGreaterThan(20);
+});
+
+test('a soft edge is mixed in linear light from letter and veil', async () => {
+  const flat: Materials = { ...materials, picture: () => paintedPicture(400, 300, () => [255, 255, 255]) };
+  const black = piece({ letterings: [{ ...piece().letterings[0], words: { ...piece().letterings[0].words, text: 'I', size: 900 }, stance: { x: 200, y: 150, rotation: 0, scale: 1 }, ink: { coats: [{ kind: 'solid', colour: '#000000', opacity: 1 }] } }] });
+  const compiled = compile(black, flat);
+  const evaluator = new Evaluator(1e9);
+  const out = await evaluator.pixels(compiled.picture, { region: whole, scale: 1 });
+  const matte = await evaluator.pixels(compiled.mattes.get('veil')!, { region: whole, scale: 1 });
+  let checked = 0;
+  for (let x = 130; x < 200; x++) {
+    const cover = matte.data[180 * 400 + x];
+    if (cover <= 0.05 || cover >= 0.95) continue;
+    expect(pixel(out, x, 180)[0]).toBeCloseTo(encodeExact(cover), 3);
+    checked++;
+  }
+  expect(checked).toBeGreaterThan(3);
+});
+
+test('a region is the same part of the whole', async () => {
+  const { picture: node } = compile(piece(), materials);
+  const all = await draw(node);
+  await fc.assert(
+    fc.asyncProperty(fc.integer({ min: 0, max: 300 }), fc.integer({ min: 0, max: 220 }), fc.integer({ min: 1, max: 90 }), fc.integer({ min: 1, max: 70 }), async (x, y, width, height) => {
+      const region = { x, y, width, height };
+      const part = await draw(node, region);
+      const same = crop(all, whole, region);
+      part.data.forEach((value, i) => expect(Math.abs(value - same.data[i])).toBeLessThan(2e-4));
+    }),
+    { numRuns: 25 },
+  );
+});
+
+test('at half the scale it is the whole shrunk in linear light, within 3 % on average and nowhere far off', async () => {
+  const { picture: node } = compile(piece(), materials);
+  const full = await draw(node);
+  const half = await draw(node, { x: 0, y: 0, width: 200, height: 150 }, 0.5);
+  let sum = 0;
+  let worst = 0;
+  for (let y = 0; y < 150; y++) {
+    for (let x = 0; x < 200; x++) {
+      for (let c = 0; c < 3; c++) {
+        const light = [0, 1, 400, 401].reduce((total, step) => total + decodeExact(full.data[((2 * y) * 400 + 2 * x + step) * 4 + c]), 0) / 4;
+        const error = Math.abs(half.data[(y * 200 + x) * 4 + c] - encodeExact(light));
+        sum += error;
+        worst = Math.max(worst, error);
+      }
+    }
+  }
+  expect(sum / (200 * 150 * 3)).toBeLessThan(0.03);
+  expect(worst).toBeLessThan(0.25);
+});
+
+test('looks: before, without, half strength, veil alone', async () => {
+  const before = await picturesOf(piece(), { before: true });
+  for (const [x, y] of [[100, 150], [220, 180], [390, 290]]) expect(pixel(before, x, y)).toEqual(colourOf(x, y));
+  const without = await picturesOf(piece(), { without: 'veil' });
+  expect([...without.data]).toEqual([...(await picturesOf(piece({ veils: [], depth: ['word'] }))).data]);
+  const black = await picturesOf(piece(), { veil: { id: 'veil', show: 'black' } });
+  expect(pixel(black, 5, 5)).toEqual([0, 0, 0, 1]);
+  expect(pixel(black, 220, 180)).toEqual(colourOf(220, 180));
+  const matte = await picturesOf(piece(), { veil: { id: 'veil', show: 'matte' } });
+  expect(pixel(matte, 220, 180)).toEqual([1, 1, 1, 1]);
+});
+
+test('an edit changes the key only where it can be seen', () => {
+  const first = compile(piece(), materials).picture;
+  const word = piece().letterings[0];
+  const moved = compile(piece({ letterings: [{ ...word, stance: { ...word.stance, x: 210 } }] }), materials).picture;
+  const corner = { region: { x: 0, y: 0, width: 30, height: 30 }, scale: 1 };
+  const middle = { region: { x: 180, y: 130, width: 40, height: 40 }, scale: 1 };
+  expect(moved.keyAt!(corner)).toBe(first.keyAt!(corner));
+  expect(moved.keyAt!(middle)).not.toBe(first.keyAt!(middle));
+});
+
+test('a transparent sheet stays clear beside the plate', async () => {
+  const out = await picturesOf(piece({ sheet: { width: 400, height: 300, ppi: 300, paint: null }, plates: [{ id: 'plate', name: 'p', asset: 'a', scale: 0.5, x: 0, y: 0 }], letterings: [], veils: [], depth: [] }));
+  expect(pixel(out, 390, 290)).toEqual([0, 0, 0, 0]);
+  expect(pixel(out, 50, 50)[3]).toBe(1);
+});
+
+test('gauges: a letter wholly behind a veil has nothing left, one beside it is whole', async () => {
+  const one = piece({ veils: [{ ...piece().veils[0], feather: 0, contours: [{ closed: true, points: [[-50, -50], [210, -50], [210, 400], [-50, 400]].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] })) }] }] });
+  const upright = { ...one, letterings: one.letterings.map((lettering) => ({ ...lettering, words: { ...lettering.words, text: 'I I', tracking: 0.3 }, stance: { ...lettering.stance, rotation: 0 } })) };
+  const { left, contrast } = await measurePiece(upright, compile(upright, materials), new Evaluator(1e9));
+  expect(left.map((letter) => [letter.text, Math.round(letter.left * 100)])).toEqual([['I', 0], ['I', 100]]);
+  expect(contrast[0].difference).toBeGreaterThan(0);
+});
+
+test('the picker averages light, not codes', async () => {
+  const stripes: Materials = { ...materials, picture: () => paintedPicture(400, 300, (x) => (x % 2 ? [255, 255, 255] : [0, 0, 0])) };
+  const colour = await averageColour(compile(piece(), stripes), new Evaluator(1e9), [200, 150], 20);
+  const grey = Number.parseInt(colour!.slice(1, 3), 16) / 255;
+  expect(grey).toBeCloseTo(encodeExact(0.5), 1);
+  expect(await averageColour(compile(piece({ sheet: { ...piece().sheet, paint: null } }), stripes), new Evaluator(1e9), [-900, -900], 5)).toBeNull();
+});
+
+describe('evaluator and cache', () => {
+  const counting = (key: string, count: { value: number }): Node => ({
+    key,
+    channels: 1,
+    bounds: null,
+    needs: () => [],
+    async compute({ region }) {
+      count.value++;
+      await Promise.resolve();
+      return { width: region.width, height: region.height, channels: 1, data: new Float32Array(region.width * region.height) };
+    },
+  });
+  const request = { region: { x: 0, y: 0, width: 10, height: 10 }, scale: 1 };
+  test('the same thing is computed once, also when asked for twice at once', async () => {
+    const count = { value: 0 };
+    const evaluator = new Evaluator(1e6);
+    await Promise.all([evaluator.pixels(counting('a', count), request), evaluator.pixels(counting('a', count), request)]);
+    await evaluator.pixels(counting('a', count), request);
+    expect(count.value).toBe(1);
+    await evaluator.pixels(counting('b', count), request);
+    expect(count.value).toBe(2);
+  });
+  test('what failed is tried again', async () => {
+    let fails = true;
+    const node: Node = { ...counting('c', { value: 0 }), compute: ({ region }) => (fails ? Promise.reject(new Error('no')) : Promise.resolve({ width: region.width, height: region.height, channels: 1, data: new Float32Array(100) })) };
+    const evaluator = new Evaluator(1e6);
+    await expect(evaluator.pixels(node, request)).rejects.toThrow('no');
+    fails = false;
+    expect((await evaluator.pixels(node, request)).width).toBe(10);
+  });
+  test('the least recently used goes first, counted in bytes', () => {
+    const cache = new ByteCache<string>(100);
+    cache.set('a', 'A', 40);
+    cache.set('b', 'B', 40);
+    cache.get('a');
+    cache.set('c', 'C', 40);
+    expect([cache.get('a'), cache.get('b'), cache.get('c'), cache.bytes]).toEqual(['A', undefined, 'C', 80]);
+    cache.set('huge', 'H', 101);
+    expect(cache.get('huge')).toBeUndefined();
+  });
+  test('keys tell contents apart', () => {
+    const keys = new Set(Array.from({ length: 5000 }, (_, i) => contentKey('matte', i, { x: i / 7 })));
+    expect(keys.size).toBe(5000);
+    expect(contentKey('a', 1)).toBe(contentKey('a', 1));
+  });
+});
+
+test('tiles cover a sheet once, without gaps', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 900 }), fc.integer({ min: 1, max: 700 }), (width, height) => {
+      const sheet = sheetAt({ width, height }, 1);
+      const tiles = tilesOver(sheet, sheet);
+      expect(tiles.reduce((sum, tile) => sum + tile.width * tile.height, 0)).toBe(width * height);
+      expect(Math.max(...tiles.map((tile) => tile.x + tile.width))).toBe(width);
+    }),
+  );
+});

@@ -1,0 +1,169 @@
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { zipSync } from 'fflate';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { applyEdit } from '../core/piece/edits/edit';
+import { rename, setSheet } from '../core/piece/edits/things';
+import { blankPiece } from '../core/piece/blank';
+import { application } from './application';
+import { folderBundle, takeInBundle, zipBundle } from './bundles';
+import { readConfig } from './config';
+import { Leases, type LeaseEvent } from './leases';
+import { Problem } from './problem';
+import { Studio } from './studio';
+
+const folder = mkdtempSync(join(tmpdir(), 'inky-server-'));
+const config = { root: resolve('.'), data: join(folder, 'data'), host: '127.0.0.1', port: 4680 };
+const studio = new Studio(config);
+afterAll(() => {
+  studio.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+const app = application(studio);
+const headers = { host: '127.0.0.1:4680' };
+const ask = (path: string, options: RequestInit = {}) => app.request(`http://127.0.0.1:4680${path}`, { ...options, headers: { ...headers, ...(options.headers as Record<string, string>) } });
+const post = (path: string, json: unknown, more: Record<string, string> = {}) => ask(path, { method: 'POST', body: JSON.stringify(json), headers: { 'content-type': 'application/json', ...more } });
+const sheet = { width: 300, height: 200, ppi: 300, paint: '#ffffff' };
+
+describe('who may ask', () => {
+  test('only this host and its own pages', async () => {
+    expect((await ask('/api/pieces')).status).toBe(200);
+    expect((await ask('/api/pieces', { headers: { host: 'evil.example' } })).status).toBe(403);
+    expect((await ask('/api/pieces', { headers: { host: '127.0.0.1:9999' } })).status).toBe(403);
+    expect((await post('/api/pieces', { name: 'x', sheet }, { origin: 'http://evil.example' })).status).toBe(403);
+    expect((await post('/api/pieces', { name: 'x', sheet }, { origin: 'null' })).status).toBe(403);
+    expect((await post('/api/pieces', { name: 'x', sheet }, { origin: 'http://127.0.0.1:4680' })).status).toBe(201);
+    expect((await ask('/api/pieces', { headers: { 'sec-fetch-site': 'cross-site' } })).status).toBe(403);
+  });
+  test('every answer is isolated and carries a strict policy', async () => {
+    for (const path of ['/api/pieces', '/api/none']) {
+      const { headers: sent } = await ask(path);
+      expect(sent.get('cross-origin-opener-policy')).toBe('same-origin');
+      expect(sent.get('cross-origin-embedder-policy')).toBe('require-corp');
+      expect(sent.get('content-security-policy')).toMatch(/default-src 'none'/);
+      expect(sent.get('content-security-policy')).not.toMatch(/unsafe-inline|unsafe-eval'(?<!wasm-unsafe-eval')/);
+    }
+  });
+  test('nothing outside of the page’s folder is sent', async () => {
+    for (const path of ['/assets/../../package.json', '/assets/%2e%2e/%2e%2e/%2e%2e/package.json', '/assets/..%2f..%2f..%2fpackage.json']) {
+      const answer = await ask(path);
+      expect(await answer.text()).not.toMatch(/better-sqlite3/);
+    }
+    expect((await ask('/api/assets/..%2f..%2fetc%2fpasswd/file')).status).toBe(404);
+  });
+  test('port, host and data folder come from the environment; nonsense is refused', () => {
+    expect(readConfig({ PORT: '5000', HOST: '0.0.0.0', INKY_DATA: '/tmp/x' }, '/p')).toEqual({ root: '/p', data: '/tmp/x', host: '0.0.0.0', port: 5000 });
+    expect(readConfig({}, '/p')).toMatchObject({ port: 4680, host: '127.0.0.1', data: '/p/data' });
+    expect(() => readConfig({ PORT: 'lots' }, '/p')).toThrow(/PORT/);
+  });
+});
+
+describe('pieces', () => {
+  const begin = async (): Promise<string> => ((await (await post('/api/pieces', { name: 'Poster', sheet })).json()) as { id: string }).id;
+  const edit = (id: string, version: number, width: number, tab = 'one') => {
+    const { patches, inverse } = applyEdit(studio.pieces.get(id).piece, setSheet({ width }));
+    return post(`/api/pieces/${id}/edits`, { tab, version, label: `width ${width}`, patches, inverse });
+  };
+  test('edits, undo and redo keep to the order of versions', async () => {
+    const id = await begin();
+    expect((await edit(id, 1, 400)).status).toBe(200);
+    expect((await edit(id, 2, 500)).status).toBe(200);
+    expect(studio.pieces.get(id)).toMatchObject({ version: 3, history: ['width 400', 'width 500'], historyAt: 2 });
+    await post(`/api/pieces/${id}/undo`, { tab: 'one', version: 3 });
+    expect(studio.pieces.get(id).piece.sheet.width).toBe(400);
+    await post(`/api/pieces/${id}/redo`, { tab: 'one', version: 4 });
+    expect(studio.pieces.get(id).piece.sheet.width).toBe(500);
+    await post(`/api/pieces/${id}/undo`, { tab: 'one', version: 5 });
+    expect((await edit(id, 6, 450)).status).toBe(200);
+    expect(studio.pieces.get(id)).toMatchObject({ history: ['width 400', 'width 450'], historyAt: 2 });
+    expect((await post(`/api/pieces/${id}/redo`, { tab: 'one', version: 7 })).status).toBe(409);
+  });
+  test('a change made on an old version is refused, and nothing is overwritten', async () => {
+    const id = await begin();
+    await edit(id, 1, 400);
+    const late = await edit(id, 1, 999);
+    expect(late.status).toBe(409);
+    expect(((await late.json()) as { message: string }).message).toMatch(/changed somewhere else/);
+    expect(studio.pieces.get(id).piece.sheet.width).toBe(400);
+  });
+  test('a change that would break the piece is refused', async () => {
+    const id = await begin();
+    expect((await post(`/api/pieces/${id}/edits`, { tab: 'one', version: 1, label: 'x', patches: [{ op: 'replace', path: ['sheet', 'width'], value: -5 }], inverse: [] })).status).toBe(422);
+    expect((await post(`/api/pieces/${id}/edits`, { tab: 'one', version: 1, label: 'x', patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }], inverse: [] })).status).toBe(422);
+    expect((await post(`/api/pieces/${id}/edits`, { nonsense: true })).status).toBe(400);
+    expect(studio.pieces.get(id).version).toBe(1);
+  });
+  test('another tab’s piece cannot be changed', async () => {
+    const id = await begin();
+    const leave = studio.leases.open(id, 'one', () => undefined);
+    expect((await edit(id, 1, 400, 'two')).status).toBe(409);
+    expect((await edit(id, 1, 400, 'one')).status).toBe(200);
+    leave();
+    expect((await edit(id, 2, 401, 'two')).status).toBe(200);
+  });
+  test('rename, duplicate, remove and bring back', async () => {
+    const id = await begin();
+    await post(`/api/pieces/${id}/name`, { name: '  Kiln week ' });
+    expect(studio.pieces.get(id).piece.name).toBe('Kiln week');
+    expect((await post(`/api/pieces/${id}/name`, { name: ' ' })).status).toBe(400);
+    const { id: copy } = (await (await post(`/api/pieces/${id}/duplicate`, {})).json()) as { id: string };
+    expect(studio.pieces.get(copy).piece.name).toBe('Kiln week copy');
+    await ask(`/api/pieces/${id}`, { method: 'DELETE' });
+    expect((await ask(`/api/pieces/${id}`)).status).toBe(404);
+    await post(`/api/pieces/${id}/restore`, {});
+    expect((await ask(`/api/pieces/${id}`)).status).toBe(200);
+  });
+  test('history is kept up to 500 changes', () => {
+    const id = studio.pieces.create(blankPiece('Long', sheet));
+    for (let i = 0; i < 505; i++) {
+      const stored = studio.pieces.get(id);
+      const { patches, inverse } = applyEdit(stored.piece, rename(`Long ${i}`));
+      studio.pieces.edit(id, stored.version, `step ${i}`, patches, inverse);
+    }
+    const stored = studio.pieces.get(id);
+    expect([stored.history.length, stored.historyAt, stored.history[0]]).toEqual([500, 500, 'step 5']);
+  });
+});
+
+describe('leases', () => {
+  test('the first tab works, the second watches, until it takes over or the first leaves', () => {
+    const leases = new Leases();
+    const told: Record<string, LeaseEvent[]> = { a: [], b: [] };
+    const leaveA = leases.open('p', 'a', (event) => told.a.push(event));
+    leases.open('p', 'b', (event) => told.b.push(event));
+    expect(told).toEqual({ a: [{ kind: 'role', role: 'working' }], b: [{ kind: 'role', role: 'watching' }] });
+    leases.takeOver('p', 'b');
+    expect([told.a.at(-1), told.b.at(-1)]).toEqual([{ kind: 'role', role: 'watching' }, { kind: 'role', role: 'working' }]);
+    leases.takeOver('p', 'a');
+    leases.moved('p', 7, 'a');
+    expect(told.b.at(-1)).toEqual({ kind: 'moved', version: 7 });
+    leaveA();
+    expect(told.b.at(-1)).toEqual({ kind: 'role', role: 'working' });
+    expect(leases.mayChange('p', 'b')).toBe(true);
+  });
+});
+
+describe('bundles', () => {
+  const piece = blankPiece('Bundled', sheet);
+  const taking = (bundle: Parameters<typeof takeInBundle>[0]) => takeInBundle(bundle, studio.intake, studio.files);
+  const withAsset = (path: string) => ({ ...piece, assets: { f: { kind: 'face', name: 'Face', path } } });
+  test('a folder is read, and nothing outside of it', async () => {
+    const inside = join(folder, 'bundle');
+    mkdirSync(join(inside, 'faces'), { recursive: true });
+    writeFileSync(join(folder, 'secret.ttf'), 'secret');
+    symlinkSync(join(folder, 'secret.ttf'), join(inside, 'faces', 'link.ttf'));
+    for (const path of ['../secret.ttf', '/etc/passwd', 'faces/link.ttf', 'faces\\..\\..\\secret.ttf']) {
+      writeFileSync(join(inside, 'piece.json'), JSON.stringify(withAsset(path)));
+      await expect(taking(folderBundle(inside))).rejects.toThrow(/leads out of|does not hold/);
+    }
+  });
+  test('a missing file is named; a broken zip, JSON or face is told apart', async () => {
+    const zipped = (entries: Record<string, string>) => zipSync(Object.fromEntries(Object.entries(entries).map(([name, text]) => [name, new TextEncoder().encode(text)])));
+    await expect(taking(zipBundle(zipped({ 'piece.json': JSON.stringify(withAsset('faces/none.ttf')) })))).rejects.toThrow(/faces\/none\.ttf/);
+    await expect(taking(zipBundle(zipped({ 'piece.json': JSON.stringify(withAsset('a.ttf')), 'a.ttf': 'no face' })))).rejects.toThrow(/not a face/);
+    expect(() => zipBundle(zipped({ 'piece.json': '{' }))).toThrow(/not JSON/);
+    expect(() => zipBundle(zipped({ other: '' }))).toThrow(/no piece.json/);
+    expect(() => zipBundle(new Uint8Array([1, 2, 3]))).toThrow(Problem);
+    await expect(taking({ piece: { ...piece, version: 7 }, file: () => undefined })).rejects.toThrow(/newer/);
+  });
+});
