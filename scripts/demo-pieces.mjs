@@ -1,10 +1,7 @@
-// Bundles and runs demo/makePieces.ts.
-import { build } from 'esbuild';
-import { join } from 'node:path';
-import { install, root } from './prepare.mjs';
+// npm run demo-pieces: cuts the demo pieces' veils anew and writes demo/pieces/.
+import { install, needNode } from './prepare.mjs';
 
+needNode();
 install();
-process.chdir(root);
-const outfile = join(root, 'build', 'makePieces.mjs');
-await build({ entryPoints: [join(root, 'demo/makePieces.ts')], outfile, bundle: true, packages: 'external', platform: 'node', format: 'esm', logLevel: 'warning' });
-await import(outfile);
+const { runProgram } = await import('./bundled.mjs');
+await runProgram('demo/makePieces.ts');

@@ -30,7 +30,8 @@ export async function importPlate(file: File, progress: (arriving: Arriving) => 
   const path = `/assets?kind=plate&name=${encodeURIComponent(file.name)}`;
   const { job } = await send<{ job: JobState }>(path, file, (done) => progress({ done: done * 0.3, stage: 'Sending' }), signal);
   const { result } = await followJob(job.id, ({ done, stage }) => progress({ done: 0.3 + 0.7 * done, stage }), signal);
-  return result as StoredAsset;
+  // The store may know these bytes under another name; here they are called what the person calls them.
+  return { ...(result as StoredAsset), name: file.name };
 }
 
 export const listAssets = (kind: 'plate' | 'face'): Promise<StoredAsset[]> => ask(`/assets?kind=${kind}`);

@@ -70,7 +70,8 @@ const bench = createSlice({
     left: () => start,
     /** The piece as the server has it: at first, after undo and redo, and when another tab changed it. */
     opened(state, { payload }: PayloadAction<Opened>) {
-      if (state.id !== payload.id) Object.assign(state, start);
+      // Who works on the piece is told by the server, perhaps before the piece itself has come.
+      if (state.id !== payload.id) Object.assign(state, start, { role: state.role });
       Object.assign(state, { id: payload.id, piece: payload.piece, draft: null, dragging: false, history: payload.history, historyAt: payload.historyAt });
       state.saving = { state: 'saved', at: payload.savedAt };
       keepChoice(state);

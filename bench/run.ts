@@ -1,0 +1,21 @@
+import { launchBrowser, startStudio } from '../e2e/studio';
+import { benchExport } from './exports';
+import { benchDrag, benchDrop } from './screen';
+
+const groups = ['drop', 'drag', 'export'] as const;
+const wanted = process.argv[2];
+if (wanted !== undefined && !groups.some((group) => group === wanted)) {
+  console.error(`There is no group "${wanted}". Groups: ${groups.join(', ')}.`);
+  process.exit(1);
+}
+const studio = await startStudio();
+const browser = await launchBrowser();
+try {
+  if (!wanted || wanted === 'drop') await benchDrop(studio, browser);
+  if (!wanted || wanted === 'drag') await benchDrag(studio, browser);
+  if (!wanted || wanted === 'export') await benchExport(studio);
+} finally {
+  await browser.close();
+  await studio.stop();
+}
+process.exit(0);

@@ -1,0 +1,64 @@
+// npm test: installs what is missing, then type check, lint, unit tests and browser tests.
+// The last line is "N passed, N failed"; type check and lint count as one test each.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build, install, needNode, root } from './prepare.mjs';
+
+needNode();
+install();
+needChromium();
+build();
+
+const results = mkdtempSync(join(tmpdir(), 'inky-veil-results-'));
+let passed = 0;
+let failed = 0;
+
+step('Type check', 'typescript/bin/tsc', ['--noEmit']);
+step('Lint', 'eslint/bin/eslint.js', ['.', '--max-warnings', '0']);
+tests('Unit tests', 'jest.config.mjs');
+tests('Browser tests', 'jest.browser.config.mjs');
+
+rmSync(results, { recursive: true, force: true });
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);
+
+function node(args) {
+  return spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' }).status;
+}
+
+function step(name, program, args) {
+  console.log(`\n${name}`);
+  if (node([join(root, 'node_modules', program), ...args]) === 0) passed++;
+  else failed++;
+}
+
+function tests(name, config) {
+  console.log(`\n${name}`);
+  const file = join(results, `${config}.json`);
+  node(['--experimental-vm-modules', '--no-warnings', join(root, 'node_modules/jest/bin/jest.js'), '--config', config, '--json', '--outputFile', file, '--silent=false']);
+  if (!existsSync(file)) {
+    failed++;
+    return;
+  }
+  const told = JSON.parse(readFileSync(file, 'utf8'));
+  passed += told.numPassedTests;
+  // A test file that cannot even be loaded counts as one failure.
+  failed += told.numFailedTests + told.numRuntimeErrorTestSuites;
+}
+
+/** Browser tests need a Chromium; Debian's is installed when there is none and this user may. */
+function needChromium() {
+  const known = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+  if (known.some((path) => path && existsSync(path))) return;
+  if (process.platform !== 'linux' || process.getuid?.() !== 0) {
+    console.error('The browser tests need Chromium. Install it, or name one in CHROMIUM.');
+    process.exit(1);
+  }
+  console.log('Installing Chromium');
+  for (const args of [['update'], ['install', '-y', '--no-install-recommends', 'chromium']]) {
+    const { status } = spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    if (status !== 0) process.exit(status ?? 1);
+  }
+}
