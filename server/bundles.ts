@@ -1,5 +1,5 @@
 import { unzipSync, zipSync, type Zippable } from 'fflate';
-import { readFileSync, realpathSync, writeFileSync } from 'node:fs';
+import { readFileSync, realpathSync } from 'node:fs';
 import { isAbsolute, join, normalize, resolve, sep } from 'node:path';
 import { readPiece } from '../core/piece/read';
 import type { Asset, Piece } from '../core/piece/schema';
@@ -63,15 +63,13 @@ function parsePiece(bytes: Uint8Array | undefined): unknown {
  * @returns the piece, its assets named by their hashes
  * @throws Problem 422 naming what is missing or wrong
  */
-export async function takeInBundle(bundle: Bundle, intake: Intake, files: Files, shipped: 0 | 1 = 0): Promise<Piece> {
+export async function takeInBundle(bundle: Bundle, intake: Intake, shipped: 0 | 1 = 0): Promise<Piece> {
   const piece = asProblem(() => readPiece(bundle.piece));
   const assets: Record<string, Asset> = {};
   for (const [key, asset] of Object.entries(piece.assets)) {
     const bytes = asset.path === undefined ? undefined : bundle.file(checkedPath(asset.path));
     if (!bytes) throw new Problem(422, `The bundle does not hold "${asset.path ?? key}", which its piece names.`);
-    const working = files.working();
-    writeFileSync(working, bytes, { flag: 'wx' });
-    const { sha256 } = await intake.takeIn(working, asset.name, asset.kind, shipped);
+    const { sha256 } = await intake.takeIn(intake.write(bytes), asset.name, asset.kind, shipped);
     if (asset.sha256 !== undefined && asset.sha256 !== sha256) throw new Problem(422, `"${asset.path}" in the bundle is not the file that the piece was made with.`);
     assets[key] = { kind: asset.kind, name: asset.name, sha256 };
   }

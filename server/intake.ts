@@ -1,4 +1,5 @@
-import { copyFileSync, createWriteStream, existsSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { copyFileSync, createWriteStream, existsSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream } from 'node:stream/web';
@@ -11,13 +12,20 @@ import { Problem } from './problem';
 import type { AssetStore, StoredAsset } from './store/assets';
 import { hashFile, type Files } from './store/files';
 
+/** A file that has arrived: where it lies for now, and the hash of its bytes. */
+export interface Received {
+  path: string;
+  sha256: string;
+}
+
 /** Takes files into the store: checked, kept under the hash of their bytes, pictures made ready for rendering. */
 export class Intake {
   constructor(private readonly files: Files, private readonly assets: AssetStore, private readonly jobs: Jobs) {}
 
   /** Writes an upload to a working file. @throws Problem 413 when it is too large, 400 when it breaks off */
-  async receive(body: ReadableStream<Uint8Array> | null): Promise<string> {
+  async receive(body: ReadableStream<Uint8Array> | null): Promise<Received> {
     const path = this.files.working();
+    const hash = createHash('sha256');
     let bytes = 0;
     try {
       if (!body) throw new Problem(400, 'No file arrived.');
@@ -27,13 +35,14 @@ export class Intake {
           for await (const chunk of chunks) {
             bytes += chunk.length;
             if (bytes > largestFile) throw new Problem(413, `This file is larger than ${largestFile / 1048576} MB, which is the limit.`);
+            hash.update(chunk);
             yield chunk;
           }
         },
         createWriteStream(path, { flags: 'wx' }),
       );
       if (bytes === 0) throw new Problem(400, 'This file is empty.');
-      return path;
+      return { path, sha256: hash.digest('hex') };
     } catch (error) {
       rmSync(path, { force: true });
       throw error instanceof Problem ? error : new Problem(400, 'The file did not arrive whole. Nothing was changed; try again.');
@@ -41,15 +50,21 @@ export class Intake {
   }
 
   /** Copies a file of our own (demo data, a bundle's folder) to a working file. */
-  copy(from: string): string {
+  async copy(from: string): Promise<Received> {
     const path = this.files.working();
     copyFileSync(from, path);
-    return path;
+    return { path, sha256: await hashFile(path) };
+  }
+
+  /** Writes bytes to a working file. */
+  write(bytes: Uint8Array): Received {
+    const path = this.files.working();
+    writeFileSync(path, bytes, { flag: 'wx' });
+    return { path, sha256: createHash('sha256').update(bytes).digest('hex') };
   }
 
   /** Starts to take in a picture; the working file is used up. The job's result is a StoredAsset. */
-  async startPicture(working: string, name: string, kind: 'plate' | 'matte', shipped: 0 | 1 = 0): Promise<ReturnType<Jobs['start']>> {
-    const sha256 = await hashFile(working);
+  startPicture({ path: working, sha256 }: Received, name: string, kind: 'plate' | 'matte', shipped: 0 | 1 = 0): ReturnType<Jobs['start']> {
     const pyramid = this.files.working();
     const order: ImportOrder = { file: working, kind, pyramid };
     const finish = (raw: ImportResult): StoredAsset => {
@@ -69,16 +84,15 @@ export class Intake {
   }
 
   /** Takes in a picture or a face and waits for it. */
-  async takeIn(working: string, name: string, kind: Asset['kind'], shipped: 0 | 1 = 0): Promise<StoredAsset> {
-    if (kind === 'face') return this.takeInFace(working, name, shipped);
-    const job = await this.startPicture(working, name, kind, shipped);
+  async takeIn(received: Received, name: string, kind: Asset['kind'], shipped: 0 | 1 = 0): Promise<StoredAsset> {
+    if (kind === 'face') return this.takeInFace(received, name, shipped);
+    const job = this.startPicture(received, name, kind, shipped);
     await job.finished;
     return job.state.result as StoredAsset;
   }
 
-  private async takeInFace(working: string, name: string, shipped: 0 | 1): Promise<StoredAsset> {
+  private takeInFace({ path: working, sha256 }: Received, name: string, shipped: 0 | 1): StoredAsset {
     try {
-      const sha256 = await hashFile(working);
       const bytes = readFileSync(working);
       try {
         openFace(sha256, bytes);

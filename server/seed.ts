@@ -14,11 +14,11 @@ export async function seed(studio: Studio, say: (line: string) => void): Promise
   if (studio.database.prepare('select 1 from pieces limit 1').get() || studio.assets.list('plate').length > 0) return;
   say('Preparing the demo plates and pieces, once');
   for (const file of readdirSync(join(demo, 'plates')).filter((name) => name.endsWith('.jpg')).sort()) {
-    await studio.intake.takeIn(studio.intake.copy(join(demo, 'plates', file)), basename(file, '.jpg'), 'plate', 1);
+    await studio.intake.takeIn(await studio.intake.copy(join(demo, 'plates', file)), basename(file, '.jpg'), 'plate', 1);
   }
   for (const name of pieces) {
     if (!existsSync(join(demo, 'pieces', `${name}.json`))) continue;
-    const piece = await takeInBundle(folderBundle(demo, join('pieces', `${name}.json`)), studio.intake, studio.files, 1);
+    const piece = await takeInBundle(folderBundle(demo, join('pieces', `${name}.json`)), studio.intake, 1);
     studio.pieces.create(piece, `demo-${name}`);
   }
 }
@@ -26,6 +26,6 @@ export async function seed(studio: Studio, say: (line: string) => void): Promise
 async function seedFaces(studio: Studio, demo: string): Promise<void> {
   const known = new Set(studio.assets.list('face').map((face) => face.name));
   for (const [file, name] of Object.entries(faceNames)) {
-    if (!known.has(name)) await studio.intake.takeIn(studio.intake.copy(join(demo, 'faces', `${file}.ttf`)), name, 'face', 1);
+    if (!known.has(name)) await studio.intake.takeIn(await studio.intake.copy(join(demo, 'faces', `${file}.ttf`)), name, 'face', 1);
   }
 }

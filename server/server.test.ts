@@ -145,7 +145,7 @@ describe('leases', () => {
 
 describe('bundles', () => {
   const piece = blankPiece('Bundled', sheet);
-  const taking = (bundle: Parameters<typeof takeInBundle>[0]) => takeInBundle(bundle, studio.intake, studio.files);
+  const taking = (bundle: Parameters<typeof takeInBundle>[0]) => takeInBundle(bundle, studio.intake);
   const withAsset = (path: string) => ({ ...piece, assets: { f: { kind: 'face', name: 'Face', path } } });
   test('a folder is read, and nothing outside of it', async () => {
     const inside = join(folder, 'bundle');

@@ -1,4 +1,4 @@
-import { decodeByte, encode } from './transfer';
+import { decodeByte, encodeExact } from './transfer';
 import type { Region } from './region';
 
 /** Side of a stored tile, px. Tiles at the right and bottom border are padded. */
@@ -36,45 +36,58 @@ export interface Level {
   bytes: Uint8Array;
 }
 
+/** Linear light of the 256 codes in 65535ths, and the code for each such step: each code is 20 steps wide or more. */
+const lightSteps = 65535;
+const lightOf = Uint16Array.from(decodeByte, (light) => Math.round(light * lightSteps));
+const codeOf = Uint8Array.from({ length: lightSteps + 1 }, (_, i) => Math.round(encodeExact(i / lightSteps) * 255));
+
 /** The next level: means of 2 x 2 px, taken in linear light (a matte is linear already), alpha-weighted. Odd borders repeat. */
 export function halve(level: Level): Level {
-  const { channels, bytes } = level;
+  const { channels } = level;
   const size = levelSize(level.width, level.height, 1);
   const out = new Uint8Array(size.width * size.height * channels);
   for (let y = 0; y < size.height; y++) {
-    const top = 2 * y * level.width;
-    const bottom = Math.min(2 * y + 1, level.height - 1) * level.width;
-    for (let x = 0; x < size.width; x++) {
-      const left = 2 * x;
-      const right = Math.min(left + 1, level.width - 1);
-      const at = (y * size.width + x) * channels;
-      const four = [(top + left) * channels, (top + right) * channels, (bottom + left) * channels, (bottom + right) * channels] as const;
-      if (channels === 3) meanOpaque(bytes, four, out, at);
-      else if (channels === 4) meanWithAlpha(bytes, four, out, at);
-      else out[at] = (bytes[four[0]] + bytes[four[1]] + bytes[four[2]] + bytes[four[3]] + 2) >> 2;
-    }
+    const top = 2 * y * level.width * channels;
+    const bottom = Math.min(2 * y + 1, level.height - 1) * level.width * channels;
+    const at = y * size.width * channels;
+    if (channels === 3) halveOpaque(level, top, bottom, out, at);
+    else if (channels === 4) halveClear(level, top, bottom, out, at);
+    else halveMatte(level, top, bottom, out, at);
   }
   return { ...size, channels, bytes: out };
 }
 
-type Four = readonly [number, number, number, number];
+/** One row of output from two rows of input; `top`, `bottom` and `at` are where the rows begin. */
+function halveOpaque({ width, bytes }: Level, top: number, bottom: number, out: Uint8Array, at: number): void {
+  const pairs = width >> 1;
+  for (let x = 0; x < pairs; x++, top += 6, bottom += 6, at += 3) {
+    out[at] = codeOf[(lightOf[bytes[top]] + lightOf[bytes[top + 3]] + lightOf[bytes[bottom]] + lightOf[bytes[bottom + 3]] + 2) >> 2];
+    out[at + 1] = codeOf[(lightOf[bytes[top + 1]] + lightOf[bytes[top + 4]] + lightOf[bytes[bottom + 1]] + lightOf[bytes[bottom + 4]] + 2) >> 2];
+    out[at + 2] = codeOf[(lightOf[bytes[top + 2]] + lightOf[bytes[top + 5]] + lightOf[bytes[bottom + 2]] + lightOf[bytes[bottom + 5]] + 2) >> 2];
+  }
+  // An odd last column stands for itself twice.
+  if (width % 2) for (let c = 0; c < 3; c++) out[at + c] = codeOf[(lightOf[bytes[top + c]] + lightOf[bytes[bottom + c]] + 1) >> 1];
+}
 
-function meanOpaque(bytes: Uint8Array, [a, b, c, d]: Four, out: Uint8Array, at: number): void {
-  for (let k = 0; k < 3; k++) {
-    const light = decodeByte[bytes[a + k]] + decodeByte[bytes[b + k]] + decodeByte[bytes[c + k]] + decodeByte[bytes[d + k]];
-    out[at + k] = encode(light * 0.25) * 255 + 0.5;
+function halveClear({ width, bytes }: Level, top: number, bottom: number, out: Uint8Array, at: number): void {
+  for (let x = 0; x < width; x += 2, at += 4) {
+    const left = x * 4;
+    const right = x + 1 < width ? left + 4 : left;
+    const [a, b, c, d] = [top + left, top + right, bottom + left, bottom + right];
+    const alpha = bytes[a + 3] + bytes[b + 3] + bytes[c + 3] + bytes[d + 3];
+    out[at + 3] = (alpha + 2) >> 2;
+    if (alpha === 0) continue;
+    for (let k = 0; k < 3; k++) {
+      const light = lightOf[bytes[a + k]] * bytes[a + 3] + lightOf[bytes[b + k]] * bytes[b + 3] + lightOf[bytes[c + k]] * bytes[c + 3] + lightOf[bytes[d + k]] * bytes[d + 3];
+      out[at + k] = codeOf[Math.round(light / alpha)];
+    }
   }
 }
 
-function meanWithAlpha(bytes: Uint8Array, four: Four, out: Uint8Array, at: number): void {
-  let alpha = 0;
-  for (const from of four) alpha += bytes[from + 3];
-  out[at + 3] = (alpha + 2) >> 2;
-  if (alpha === 0) return;
-  for (let k = 0; k < 3; k++) {
-    let light = 0;
-    for (const from of four) light += decodeByte[bytes[from + k]] * bytes[from + 3];
-    out[at + k] = encode(light / alpha) * 255 + 0.5;
+function halveMatte({ width, bytes }: Level, top: number, bottom: number, out: Uint8Array, at: number): void {
+  for (let x = 0; x < width; x += 2) {
+    const right = x + 1 < width ? x + 1 : x;
+    out[at++] = (bytes[top + x] + bytes[top + right] + bytes[bottom + x] + bytes[bottom + right] + 2) >> 2;
   }
 }
 

@@ -64,7 +64,7 @@ async function openSource(source: string): Promise<{ studio: Studio; piece: Piec
       : extname(source).toLowerCase() === '.zip'
         ? zipBundle(readFileSync(source))
         : folderBundle(dirname(resolve(source)), basename(source));
-    return { studio, piece: await takeInBundle(bundle, studio.intake, studio.files), close };
+    return { studio, piece: await takeInBundle(bundle, studio.intake), close };
   } catch (error) {
     close();
     throw error;

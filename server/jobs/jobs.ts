@@ -36,6 +36,8 @@ const kept = 60 * 60 * 1000;
  */
 export class Jobs {
   private readonly jobs = new Map<string, Job>();
+  /** Processes that are started and wait, by script: the next job of that kind begins at once. */
+  private readonly ready = new Map<string, ChildProcess>();
 
   constructor(private readonly buildFolder: string) {}
 
@@ -50,7 +52,7 @@ export class Jobs {
     const state: JobState = { id: randomUUID(), kind, about, state: 'running', done: 0, stage: 'Starting', startedAt: Date.now() };
     const changed = new EventEmitter();
     changed.setMaxListeners(50);
-    const child = fork(join(this.buildFolder, script), { serialization: 'advanced', stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    const child = this.takeChild(script);
     const job: Job = { state, changed, child, finished: Promise.resolve() };
     job.finished = run(child, order, (done, stage) => {
       Object.assign(state, { done, stage });
@@ -69,6 +71,24 @@ export class Jobs {
     job.finished.catch(() => undefined);
     this.jobs.set(state.id, job);
     return job;
+  }
+
+  /** Starts a process for the next job of this kind ahead of time. */
+  prepare(script: string): void {
+    if (this.ready.has(script)) return;
+    const child = this.startChild(script);
+    this.ready.set(script, child);
+    child.once('exit', () => this.ready.get(script) === child && this.ready.delete(script));
+  }
+
+  private takeChild(script: string): ChildProcess {
+    const waiting = this.ready.get(script);
+    this.ready.delete(script);
+    return waiting?.connected ? waiting : this.startChild(script);
+  }
+
+  private startChild(script: string): ChildProcess {
+    return fork(join(this.buildFolder, script), { serialization: 'advanced', stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
   }
 
   /** @throws Problem 404 */
@@ -91,6 +111,7 @@ export class Jobs {
 
   closeAll(): void {
     for (const { child } of this.jobs.values()) child?.kill('SIGKILL');
+    for (const child of this.ready.values()) child.kill('SIGKILL');
   }
 }
 

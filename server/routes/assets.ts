@@ -25,9 +25,11 @@ export function assetRoutes(studio: Studio): Hono {
     .get('/', (context) => context.json(studio.assets.list(queryOf(context, z.object({ kind: z.enum(['plate', 'matte', 'face']) })).kind)))
     .post('/', async (context) => {
       const { name, kind } = queryOf(context, z.object({ name: z.string().min(1).max(300), kind: z.enum(['plate', 'face']) }));
-      const working = await studio.intake.receive(context.req.raw.body as never);
-      if (kind === 'face') return context.json({ asset: await studio.intake.takeIn(working, name, 'face') });
-      const job = await studio.intake.startPicture(working, name, 'plate');
+      // The process that will read the photograph starts while its bytes are still on their way.
+      if (kind === 'plate') studio.jobs.prepare('importChild.js');
+      const received = await studio.intake.receive(context.req.raw.body as never);
+      if (kind === 'face') return context.json({ asset: await studio.intake.takeIn(received, name, 'face') });
+      const job = studio.intake.startPicture(received, name, 'plate');
       return context.json({ job: job.state }, 202);
     })
     .get('/:sha256', (context) => context.json(studio.assets.get(context.req.param('sha256'))))

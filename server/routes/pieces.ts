@@ -55,12 +55,12 @@ export function pieceRoutes(studio: Studio): Hono {
       return context.json({ id: pieces.create(piece) }, 201);
     })
     .post('/bundle', async (context) => {
-      const working = await studio.intake.receive(context.req.raw.body as never);
+      const { path } = await studio.intake.receive(context.req.raw.body as never);
       try {
-        const piece = await takeInBundle(zipBundle(readFileSync(working)), studio.intake, studio.files);
+        const piece = await takeInBundle(zipBundle(readFileSync(path)), studio.intake);
         return context.json({ id: pieces.create(piece) }, 201);
       } finally {
-        rmSync(working, { force: true });
+        rmSync(path, { force: true });
       }
     })
     .get('/:id', (context) => {

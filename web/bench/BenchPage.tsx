@@ -18,9 +18,9 @@ import { TopStrip } from './strip/TopStrip';
 import { Ticket } from './ticket/Ticket';
 import { useBenchKeys } from './useBenchKeys';
 import { useLetters, useMaterials } from './useMaterials';
-import { SheetRenderer } from './view/renderer';
+import type { SheetRenderer } from './view/renderer';
 import { SheetView } from './view/SheetView';
-import { TraceClient } from './view/traceClient';
+import { workers } from './view/workers';
 
 /** The editor of one piece. */
 export function BenchPage() {
@@ -57,29 +57,24 @@ export function BenchPage() {
   return openedId === id ? <OpenBench id={id} /> : <p className="p-6 text-faint">Opening</p>;
 }
 
-/** The workers that draw and trace, for as long as the bench is open. */
+/** The workers at the service of this bench: whether the picture is sharp, and who is told of new tiles. */
 function useWorkers(failed: (message: string) => void) {
   const listeners = useRef(new Set<() => void>());
   const [sharp, setSharp] = useState(false);
-  const [ready, setReady] = useState<{ renderer: SheetRenderer; tracer: TraceClient } | null>(null);
   useEffect(() => {
-    const changed = (state: { sharp: boolean; frameMs: number | null }): void => {
+    const { renderer } = workers();
+    renderer.attach((state) => {
       setSharp(state.sharp);
       if (state.frameMs !== null) window.dispatchEvent(new CustomEvent('inky-veil-frame', { detail: state }));
       for (const listener of listeners.current) listener();
-    };
-    const made = { renderer: new SheetRenderer(changed, failed), tracer: new TraceClient() };
-    setReady(made);
-    return () => {
-      made.renderer.close();
-      made.tracer.close();
-    };
+    }, failed);
+    return () => renderer.detach();
   }, [failed]);
   const onTiles = useCallback((listener: () => void) => {
     listeners.current.add(listener);
     return () => void listeners.current.delete(listener);
   }, []);
-  return { workers: ready, sharp, onTiles };
+  return { sharp, onTiles };
 }
 
 function OpenBench({ id }: { id: string }) {
@@ -91,7 +86,8 @@ function OpenBench({ id }: { id: string }) {
   const [keysOpen, setKeysOpen] = useState(false);
   const [faces, setFaces] = useState<StoredAsset[]>([]);
   const failed = useCallback((message: string) => void dispatch(looked({ problem: message })), [dispatch]);
-  const { workers, sharp, onTiles } = useWorkers(failed);
+  const { renderer, tracer } = workers();
+  const { sharp, onTiles } = useWorkers(failed);
   const materials = useMaterials(piece, failed);
   const lettersOf = useLetters(materials);
   const line = lineText !== undefined && benchPasses.some((pass) => String(pass.line) === lineText) ? Number(lineText) : null;
@@ -114,22 +110,21 @@ function OpenBench({ id }: { id: string }) {
     [state.before, state.without, state.halfStrength, showVeil, state.veilLook],
   );
   useEffect(() => {
-    if (materials) workers?.renderer.setPiece(piece, look, state.dragging);
-  }, [workers, piece, look, state.dragging, materials]);
-  const measures = useMeasures(workers?.renderer ?? null, line, state.draft === null && materials ? piece : null, sharp);
+    if (materials) renderer.setPiece(piece, look, state.dragging);
+  }, [renderer, piece, look, state.dragging, materials]);
+  const measures = useMeasures(renderer, line, state.draft === null && materials ? piece : null, sharp);
 
   const lettering = piece.letterings.find((one) => one.id === state.lettering) ?? null;
   const openLine = useCallback((next: number | null) => void navigate(`/piece/${id}${next === null ? '' : `/${next}`}`, { replace: true }), [navigate, id]);
-  const bench: Bench | null = workers && {
+  const bench: Bench = {
     id, piece, line, openLine, materials, faces, lettering, lettersOf, measures,
     letters: lettering && lettersOf(lettering),
     veil: piece.veils.find((one) => one.id === state.veil) ?? null,
-    renderer: workers.renderer,
-    tracer: workers.tracer,
+    renderer,
+    tracer,
     mayChange: state.role === 'working',
   };
   useBenchKeys(bench, () => setKeysOpen(true));
-  if (!bench) return null;
   const pass = benchPasses.find((one) => one.line === line);
   return (
     <BenchContext value={bench}>
@@ -156,10 +151,10 @@ function OpenBench({ id }: { id: string }) {
 }
 
 /** Measures for lines 3 and 4, taken when the picture has come to rest. */
-function useMeasures(renderer: SheetRenderer | null, line: number | null, piece: Bench['piece'] | null, sharp: boolean): Measures | null {
+function useMeasures(renderer: SheetRenderer, line: number | null, piece: Bench['piece'] | null, sharp: boolean): Measures | null {
   const [measures, setMeasures] = useState<Measures | null>(null);
   useEffect(() => {
-    if (!renderer || !piece || !sharp || (line !== 3 && line !== 4)) return;
+    if (!piece || !sharp || (line !== 3 && line !== 4)) return;
     let current = true;
     const timer = window.setTimeout(() => {
       renderer.measure().then((found) => current && setMeasures(found), () => undefined);

@@ -4,6 +4,7 @@ import type { PieceSummary } from '../../server/store/pieces';
 import { ask, send } from '../api/client';
 import type { StoredAsset } from '../api/files';
 import { FileDrop, useArrival } from '../plates/PlateChooser';
+import { workers } from '../bench/view/workers';
 import { Problem } from '../ui/Problem';
 import { NewPiece } from './NewPiece';
 import { PieceCard } from './PieceCard';
@@ -21,6 +22,8 @@ export function ShelfPage() {
   useEffect(() => {
     document.title = 'Shelf · Inky Veil';
     void load();
+    const idle = window.setTimeout(() => void workers(), 300);
+    return () => window.clearTimeout(idle);
   }, [load]);
 
   const open = useCallback((id: string, line = ''): void => void navigate(`/piece/${id}${line}`), [navigate]);

@@ -22,8 +22,4 @@ export class ReadyWorker<Order, Answer> {
     if (this.held) this.held.push(order);
     else this.worker.postMessage(order);
   }
-
-  close(): void {
-    this.worker.terminate();
-  }
 }

@@ -31,6 +31,12 @@ const verySlowFrame = 240;
 /** A sharp frame that takes longer than this is shown tile by tile. */
 const patience = 140;
 
+/** What has come: whether the newest picture is shown sharp, and how long its frame took. */
+export interface FrameState {
+  sharp: boolean;
+  frameMs: number | null;
+}
+
 type Asked = { resolve(answer: RenderAnswer): void; reject(error: Error): void; worker: number };
 
 /**
@@ -56,7 +62,10 @@ export class SheetRenderer {
   beneath: ShownTile[] = [];
   private shownFor: { revision: number; scale: number; coarse: boolean; visible: string } | null = null;
 
-  constructor(private readonly changed: (state: { sharp: boolean; frameMs: number | null }) => void, private readonly failed: (message: string) => void, count = Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2))) {
+  private changed: (state: FrameState) => void = () => undefined;
+  private failed: (message: string) => void = () => undefined;
+
+  constructor(count = Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2))) {
     this.workers = Array.from({ length: count }, (_, index) => this.startWorker(index));
     this.queues = this.workers.map(() => []);
     this.busy = this.workers.map(() => false);
@@ -99,8 +108,24 @@ export class SheetRenderer {
     return this.ask(this.workers.length - 1, (id) => ({ kind: 'colour', id, centre, radius })).then((answer) => (answer as { colour: string | null }).colour);
   }
 
-  close(): void {
-    for (const worker of this.workers) worker.close();
+  /** Begins to work for a bench; what an earlier one showed is put away. */
+  attach(changed: (state: FrameState) => void, failed: (message: string) => void): void {
+    this.detach();
+    this.changed = changed;
+    this.failed = failed;
+  }
+
+  detach(): void {
+    this.changed = () => undefined;
+    this.failed = () => undefined;
+    this.frame = null;
+    this.piece = null;
+    this.view = null;
+    this.shownFor = null;
+    this.queues.forEach((queue, i) => (this.queues[i] = queue.filter((task) => !task.tile)));
+    for (const tile of this.shown.values()) tile.bitmap.close();
+    this.shown = new Map();
+    this.dropBeneath();
   }
 
   private go(): void {

@@ -35,7 +35,4 @@ export class TraceClient {
     });
   }
 
-  close(): void {
-    this.worker.close();
-  }
 }

@@ -1,0 +1,42 @@
+// npm run screenshots: one current picture of each main view, from the demo data, at 1280 x 800.
+import { launchBrowser, onScreen, openPage, sharp, startStudio } from './studio';
+
+const studio = await startStudio();
+const browser = await launchBrowser();
+const page = await openPage(browser, []);
+const shoot = (name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
+try {
+  await page.goto(studio.url);
+  await page.waitForFunction(() => [...document.images].length > 1 && [...document.images].every((image) => image.complete));
+  await shoot('shelf');
+  await page.getByRole('button', { name: 'New piece', exact: true }).click();
+  await page.waitForTimeout(1200);
+  await shoot('new-piece');
+  for (const [name, path] of [['bench-plate', 'demo-woven/0'], ['bench-words', 'demo-low-sun/1'], ['bench-stance', 'demo-low-sun/2'], ['bench-veils', 'demo-woven/3'], ['bench-ink', 'demo-woven/4']] as const) {
+    await page.goto(`${studio.url}/piece/${path}`);
+    await sharp(page);
+    if (name === 'bench-veils') await page.getByRole('button', { name: 'hatched' }).click();
+    if (name === 'bench-words') {
+      const at = await onScreen(page, 1150, 365);
+      await page.mouse.click(at.x, at.y);
+    }
+    if (name === 'bench-ink') {
+      await page.getByRole('button', { name: 'Pick from the photo' }).click();
+      const at = await onScreen(page, 820, 930);
+      await page.mouse.move(at.x - 3, at.y);
+      await page.mouse.move(at.x, at.y);
+    }
+    await page.waitForTimeout(1200);
+    await shoot(name);
+  }
+  await page.goto(`${studio.url}/piece/demo-woven`);
+  await sharp(page);
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await page.getByRole('button', { name: 'Export PNG' }).click();
+  await page.getByRole('link', { name: /^Save / }).waitFor({ timeout: 60000 });
+  await shoot('export');
+} finally {
+  await browser.close();
+  await studio.stop();
+}
+process.exit(0);
