@@ -1,3 +1,4 @@
+import type { Server } from 'node:http';
 import { serve } from '@hono/node-server';
 import { application } from './application';
 import { readConfig } from './config';
@@ -12,6 +13,8 @@ await seed(studio, (line) => console.log(line));
 const server = serve({ fetch: application(studio).fetch, hostname: config.host, port: config.port }, ({ port }) => {
   console.log(`Inky Veil is ready at http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`);
 });
+// Longer than any pause between two requests of one page.
+(server as Server).keepAliveTimeout = 65000;
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${config.port} is in use. Stop what runs there, or set PORT to another one.` : error.message);
   process.exit(1);

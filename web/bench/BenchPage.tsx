@@ -112,7 +112,7 @@ function OpenBench({ id }: { id: string }) {
   useEffect(() => {
     if (materials) renderer.setPiece(piece, look, state.dragging);
   }, [renderer, piece, look, state.dragging, materials]);
-  const measures = useMeasures(renderer, line, state.draft === null && materials ? piece : null, sharp);
+  const measures = useMeasures(renderer, state.draft === null && materials ? piece : null, sharp);
 
   const lettering = piece.letterings.find((one) => one.id === state.lettering) ?? null;
   const openLine = useCallback((next: number | null) => void navigate(`/piece/${id}${next === null ? '' : `/${next}`}`, { replace: true }), [navigate, id]);
@@ -150,20 +150,20 @@ function OpenBench({ id }: { id: string }) {
   );
 }
 
-/** Measures for lines 3 and 4, taken when the picture has come to rest. */
-function useMeasures(renderer: SheetRenderer, line: number | null, piece: Bench['piece'] | null, sharp: boolean): Measures | null {
+/** Measures of lines 3 and 4, taken when the picture has come to rest. */
+function useMeasures(renderer: SheetRenderer, piece: Bench['piece'] | null, sharp: boolean): Measures | null {
   const [measures, setMeasures] = useState<Measures | null>(null);
   useEffect(() => {
-    if (!piece || !sharp || (line !== 3 && line !== 4)) return;
+    if (!piece || !sharp) return;
     let current = true;
     const timer = window.setTimeout(() => {
       renderer.measure().then((found) => current && setMeasures(found), () => undefined);
-    }, 150);
+    }, 400);
     return () => {
       current = false;
       window.clearTimeout(timer);
     };
-  }, [renderer, line, piece, sharp]);
+  }, [renderer, piece, sharp]);
   return measures;
 }
 

@@ -1,4 +1,5 @@
 import type { ComponentType } from 'react';
+import type { Bench } from '../benchContext';
 
 /** One line of the ticket on the bench; the counterpart of the core's pass of the same name. */
 export interface BenchPass {
@@ -13,4 +14,6 @@ export interface BenchPass {
   /** Tools of the hand and a hint, above the sheet. */
   HandTools?: ComponentType;
   Gauge: ComponentType;
+  /** What is out of its limits, as a sentence; null when nothing is. The line then carries a mark. */
+  warning?(bench: Bench): string | null;
 }

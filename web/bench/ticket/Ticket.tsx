@@ -1,3 +1,4 @@
+import { TriangleAlert } from 'lucide-react';
 import { useAppDispatch } from '../../store';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
@@ -5,7 +6,8 @@ import { benchPasses } from '../passes';
 
 /** The list of what has been done, in the order of work; one line is open at a time. */
 export function Ticket() {
-  const { line, openLine, piece, lettering } = useBench();
+  const bench = useBench();
+  const { line, openLine, piece, lettering } = bench;
   const dispatch = useAppDispatch();
   return (
     <nav aria-label="Ticket" className="flex w-80 shrink-0 flex-col overflow-y-auto border-r border-rule bg-card">
@@ -24,8 +26,9 @@ export function Ticket() {
         )}
       </div>
       <ol>
-        {benchPasses.map(({ line: number, title, Summary, Slip }) => {
+        {benchPasses.map(({ line: number, title, Summary, Slip, warning }) => {
           const open = line === number;
+          const outOfLimits = warning?.(bench) ?? null;
           return (
             <li key={number} className={`border-b border-rule ${open ? 'bg-white' : ''}`}>
               <div className="flex gap-2 px-3 py-1.5">
@@ -35,6 +38,11 @@ export function Ticket() {
                 <div className="min-w-0 grow">
                   <button className={`mb-0.5 block w-full text-left font-semibold ${open ? 'text-iron' : ''}`} aria-expanded={open} title={`${open ? 'Fold' : 'Open'} this line: ${open ? 'Escape' : number}`} onClick={() => openLine(open ? null : number)}>
                     {title}
+                    {outOfLimits && (
+                      <span className="float-right text-ochre" title={outOfLimits}>
+                        <TriangleAlert size={14} className="mt-0.5" aria-label={outOfLimits} />
+                      </span>
+                    )}
                   </button>
                   <Summary />
                   {open && (

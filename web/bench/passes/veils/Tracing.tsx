@@ -69,6 +69,13 @@ export function Tracing({ plate }: { plate: CutPlate }) {
       if (points.length > 0 && endsAtBorder(at(points[0]), [x, y], sheetOnPlate, reach)) closeAtBorder(at(points[0]), [x, y], false);
     });
   };
+  // Clicks before this one may still be on their way: what is open is looked up when its turn has come.
+  const closeOpen = (straight: boolean): void =>
+    inTurn(async () => {
+      const now = currentVeil();
+      const points = (now && openContour(now)?.points) ?? [];
+      if (points.length > 2) await closeAtStart(points, straight || straightHeld);
+    });
   const closeAtStart = async (points: readonly TracePoint[], straight: boolean): Promise<void> => {
     const [from, to] = [at(points[points.length - 1]), at(points[0])];
     const via = straight ? [] : (await tracer.ask({ kind: 'finish', sha256, from, to, zoom })).slice(1, -1).map(rounded);
@@ -84,7 +91,7 @@ export function Tracing({ plate }: { plate: CutPlate }) {
       const onButton = event.target instanceof HTMLButtonElement;
       if (event.key === 'Enter' && keyPoint && !onButton) click(keyPoint, event.shiftKey || straightHeld);
       else if (event.key === 'Backspace' && veil && open) editing.commit('Take back a point', dropLastPoint(veil.id));
-      else if (event.key === 'End' && veil && open && open.points.length > 2) inTurn(() => closeAtStart(open.points, event.shiftKey));
+      else if (event.key === 'End') closeOpen(event.shiftKey);
       else return;
       event.preventDefault();
     };
@@ -115,7 +122,7 @@ export function Tracing({ plate }: { plate: CutPlate }) {
       {veil?.contours.map((contour, i) => <Hairline key={i} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} active={!contour.closed} />)}
       {open && preview.length > 1 && <Hairline d={lineThrough(preview.map(screenOf))} dashed />}
       {veil?.contours.map((contour, i) =>
-        contour.points.map((_, k) => <TraceRing key={`${i}-${k}`} veil={veil.id} contour={contour} contourIndex={i} index={k} plate={plate} sha256={sha256} zoom={zoom} onClose={() => contour === open && k === 0 && contour.points.length > 2 && inTurn(() => closeAtStart(contour.points, straightHeld))} />),
+        contour.points.map((_, k) => <TraceRing key={`${i}-${k}`} veil={veil.id} contour={contour} contourIndex={i} index={k} plate={plate} sha256={sha256} zoom={zoom} onClose={(straight) => i === veil.contours.length - 1 && k === 0 && closeOpen(straight)} />),
       )}
       {keyPoint && <KeyCross at={toScreen(keyPoint)} />}
     </g>
@@ -136,7 +143,7 @@ interface TraceRingProps {
   plate: CutPlate;
   sha256: string;
   zoom: number;
-  onClose(): void;
+  onClose(straight: boolean): void;
 }
 
 /** A clicked point: drag to move it, and the stretches on both sides run anew; Alt-click removes it. */
@@ -161,7 +168,7 @@ function TraceRing({ veil, contour, contourIndex, index, plate, sha256, zoom, on
     end: (move) => {
       if (!move.moved) {
         if (move.alt) editing.commit('Remove a point', removePoint(veil, contourIndex, index));
-        else onClose();
+        else onClose(move.shift);
         return;
       }
       const [x, y] = moved(move);

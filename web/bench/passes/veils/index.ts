@@ -3,5 +3,6 @@ import { Gauge } from './Gauge';
 import { Handles } from './handles';
 import { Slip } from './Slip';
 import { HandTools, Summary } from './summary';
+import { warning } from './warning';
 
-export const veilsLine: BenchPass = { line: 3, title: 'Veils', Summary, Slip, Handles, HandTools, Gauge };
+export const veilsLine: BenchPass = { line: 3, title: 'Veils', Summary, Slip, Handles, HandTools, Gauge, warning };
