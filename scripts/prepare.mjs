@@ -28,7 +28,9 @@ export function install() {
   const want = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).update(process.versions.modules).digest('hex');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === want) return;
   console.log('Installing packages (the first time this takes some minutes)');
-  run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], { shell: process.platform === 'win32' });
+  // Not `npm ci`: it insists on entries for every other platform's optional binaries, which not every registry holds.
+  // With --no-save the lock file is followed and left as it is.
+  run('npm', ['install', '--no-save', '--include=dev', '--no-audit', '--no-fund'], { shell: process.platform === 'win32' });
   if (!existsSync(join(root, 'node_modules', 'better-sqlite3', 'build', 'Release', 'better_sqlite3.node'))) {
     run('npm', ['rebuild', 'better-sqlite3', '--foreground-scripts'], { shell: process.platform === 'win32' });
   }
