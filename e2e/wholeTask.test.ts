@@ -70,9 +70,11 @@ test('import a photograph, set a word, trace along the jar, export: the word sta
 
   // The veil: clicks along the jar, following its edge; straight across the mouth of the jar.
   await page.keyboard.press('3');
+  let clicked = 0;
   for (const [x, y] of [[857, 590], [880, 645], [762, 780], [747, 860], [790, 1010], [836, 1084], [945, 1092], [1056, 1080], [1108, 990], [1140, 830], [1105, 745], [1050, 690], [1012, 640], [1034, 590]]) {
     await clickSheet(page, x, y);
-    await page.waitForTimeout(60);
+    clicked++;
+    await page.getByText(`Contour 1: ${clicked} points, open`, { exact: true }).waitFor();
   }
   const first = await onScreen(page, 857, 590);
   await page.keyboard.down('Shift');

@@ -26,6 +26,7 @@ class Editing {
   private version = 0;
   private readonly waiting: Waiting[] = [];
   private sending: Promise<void> | null = null;
+  private stepping: Promise<void> = Promise.resolve();
   private soonPending: { label: string; key: string; edits: Map<string, Edit>; timer: number } | null = null;
 
   /** Takes the piece as the server has it. */
@@ -75,7 +76,13 @@ class Editing {
     this.keep(pending.label, together(pending.edits));
   }
 
-  async step(direction: 'undo' | 'redo'): Promise<void> {
+  /** Undo or redo; quick presses are carried out one after the other. */
+  step(direction: 'undo' | 'redo'): Promise<void> {
+    this.stepping = this.stepping.then(() => this.stepNow(direction));
+    return this.stepping;
+  }
+
+  private async stepNow(direction: 'undo' | 'redo'): Promise<void> {
     this.flush();
     const { bench } = store.getState();
     if (!bench.id || bench.role !== 'working') return;
