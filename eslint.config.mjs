@@ -24,7 +24,7 @@ function passRules(folder, own, more) {
 }
 
 export default tseslint.config(
-  { ignores: ['build/', 'data/', 'node_modules/', 'demo/plates/scenes/'] },
+  { ignores: ['build/', 'data/', 'node_modules/', 'demo/plates/scenes/', 'core/kernels/**/assembly.ts', 'core/kernels/compiled.ts'] },
   ...tseslint.configs.recommended,
   { files: ['**/*.{ts,tsx}'], plugins: { 'react-hooks': reactHooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
   {

@@ -30,31 +30,41 @@ export async function importFile(studio: RunningStudio, path: string): Promise<S
   return (await finished(studio, job.id)).result as StoredAsset;
 }
 
-/** Puts *Low sun* on the Shelf at another size. @returns the new piece's id */
-export async function lowSunAt(studio: RunningStudio, width: number): Promise<string> {
-  const asset = await importFile(studio, await largePlate(width, (width * 2) / 3));
-  const { piece } = await ask<{ piece: Piece }>(studio, '/pieces/demo-low-sun');
-  return (await ask<{ id: string }>(studio, '/pieces/copy', { piece: enlarged(piece, width / 1800, { sha256: asset.sha256, name: 'bench.jpg' }) })).id;
+/** Puts a demo piece on the Shelf at another size, on a plate of at most 96 megapixels. @returns the new piece's id */
+export async function pieceAt(studio: RunningStudio, demo: 'low-sun' | 'woven', width: number): Promise<string> {
+  const plateWidth = Math.min(width, 12000);
+  const asset = await importFile(studio, await largePlate(plateWidth, (plateWidth * 2) / 3, demo === 'woven' ? 'jar' : 'dune'));
+  const { piece } = await ask<{ piece: Piece }>(studio, `/pieces/demo-${demo}`);
+  return (await ask<{ id: string }>(studio, '/pieces/copy', { piece: enlarged(piece, width / 1800, { sha256: asset.sha256, name: 'bench.jpg' }, width / plateWidth) })).id;
 }
 
 /** The peer: sharp lays one ready-made layer of the same size over the same photograph and writes the same PNG. */
 async function sharpComposite(plate: string, width: number): Promise<number> {
   const height = (width * 2) / 3;
   const layer = await sharp({ create: { width, height, channels: 4, background: { r: 140, g: 63, b: 43, alpha: 0 } } }).png().toBuffer();
-  const { ms } = await timed(() => sharp(plate, { limitInputPixels: false }).composite([{ input: layer, limitInputPixels: false } as never]).png({ compressionLevel: 6 }).toFile('build/bench/peer.png'));
+  const { ms } = await timed(() => sharp(plate, { limitInputPixels: false }).resize(width, height, { fit: 'fill' }).composite([{ input: layer, limitInputPixels: false } as never]).png({ compressionLevel: 6 }).toFile('build/bench/peer.png'));
   return ms;
 }
 
 /** Export of *Low sun* as PNG, from the request to the finished file, and the memory that the export's process took. */
 export async function benchExport(studio: RunningStudio): Promise<void> {
-  for (const width of [6000, 12000]) {
+  const perMegapixel = new Map<number, number>();
+  for (const width of [3000, 6000, 12000, 17322]) {
     const megapixels = Math.round((width * width * 2) / 3 / 1e6);
-    const id = await lowSunAt(studio, width);
+    const id = await pieceAt(studio, 'low-sun', width);
+    // Opening the export sheet gets a process ready, as it does for a person.
+    await ask(studio, `/pieces/${id}/exports/ready`, {});
+    await new Promise((resolve) => setTimeout(resolve, 2000));
     const { ms, value } = await timed(async () => finished(studio, (await ask<JobState>(studio, `/pieces/${id}/exports`, { format: 'png', ppi: 300 })).id));
     const result = value.result as ExportResult;
-    printRow({ name: `export Low sun, ${megapixels} megapixels, PNG`, ours_ms: ms, peer: 'sharp composite of one layer', peer_ms: await sharpComposite(await largePlate(width, (width * 2) / 3), width) });
+    const plate = await largePlate(Math.min(width, 12000), (Math.min(width, 12000) * 2) / 3);
+    printRow({ name: `export Low sun, ${megapixels} megapixels, PNG`, ours_ms: ms, peer: 'sharp composite of one layer', peer_ms: await sharpComposite(plate, width) });
     printValue(`  of that rendering`, result.renderMs, 'ms');
     printValue(`  of that writing the PNG (${(statSync(`${studio.data}/exports/${value.id}.png`).size / 1e6).toFixed(0)} MB)`, result.encodeMs, 'ms');
+    printValue(`  megapixels per second`, (megapixels * 1000) / ms, 'MP/s');
     printValue(`  peak memory of the export's process, ${megapixels} megapixels`, result.peakBytes / 1048576, 'MB');
+    perMegapixel.set(megapixels, ms / megapixels);
   }
+  printValue('cost per megapixel at 96 against 6 megapixels', (100 * perMegapixel.get(96)!) / perMegapixel.get(6)!, '%');
+  printValue('cost per megapixel at 200 (plate enlarged) against 6 megapixels', (100 * perMegapixel.get(200)!) / perMegapixel.get(6)!, '%');
 }

@@ -1,8 +1,9 @@
 import { launchBrowser, startStudio } from '../e2e/studio';
 import { benchExport } from './exports';
+import { benchKernels } from './kernels';
 import { benchDrag, benchDrop } from './screen';
 
-const groups = ['drop', 'drag', 'export'] as const;
+const groups = ['kernels', 'drop', 'drag', 'export'] as const;
 const wanted = process.argv[2];
 if (wanted !== undefined && !groups.some((group) => group === wanted)) {
   console.error(`There is no group "${wanted}". Groups: ${groups.join(', ')}.`);
@@ -11,6 +12,7 @@ if (wanted !== undefined && !groups.some((group) => group === wanted)) {
 const studio = await startStudio();
 const browser = await launchBrowser();
 try {
+  if (!wanted || wanted === 'kernels') await benchKernels(browser);
   if (!wanted || wanted === 'drop') await benchDrop(studio, browser);
   if (!wanted || wanted === 'drag') await benchDrag(studio, browser);
   if (!wanted || wanted === 'export') await benchExport(studio);

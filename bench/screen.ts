@@ -1,7 +1,7 @@
 import type { Browser, Page } from 'playwright-core';
 import sharp from 'sharp';
 import { onScreen, type RunningStudio } from '../e2e/studio';
-import { lowSunAt } from './exports';
+import { pieceAt } from './exports';
 import { largePlate } from './material';
 import { median, percentile, printRow, printValue, timed } from './rows';
 
@@ -31,9 +31,20 @@ export async function benchDrop(studio: RunningStudio, browser: Browser): Promis
   await page.close();
 }
 
-/** Frames while a word is dragged on a 24-megapixel plate, in the page: from the change to the drawn picture. */
+/** Where a word can be taken hold of in each demo piece, sheet px at its own size. */
+const demos = [
+  { demo: 'low-sun', hold: [1150, 365] },
+  { demo: 'woven', hold: [900, 790] },
+] as const;
+
+/** Frames while a word is dragged, for each demo piece on a 24-megapixel plate: from the change to the drawn picture. */
 export async function benchDrag(studio: RunningStudio, browser: Browser): Promise<void> {
-  const id = await lowSunAt(studio, 6000);
+  for (const { demo, hold } of demos) await dragIn(studio, browser, demo, hold);
+}
+
+async function dragIn(studio: RunningStudio, browser: Browser, demo: (typeof demos)[number]['demo'], hold: readonly [number, number]): Promise<void> {
+  const width = 6000;
+  const id = await pieceAt(studio, demo, width);
   const page = await browser.newPage({ viewport: view });
   await page.goto(`${studio.url}/piece/${id}/2`);
   await page.waitForSelector('[data-testid=mat][data-sharp=true]', { timeout: 60000 });
@@ -45,7 +56,7 @@ export async function benchDrag(studio: RunningStudio, browser: Browser): Promis
     window.addEventListener('inky-veil-frame', (event) => watched.frames.push({ ...(event as CustomEvent).detail, at: performance.now() }));
     new PerformanceObserver((list) => watched.longTasks.push(...list.getEntries().map((entry) => entry.duration))).observe({ entryTypes: ['longtask'] });
   });
-  const start = await onScreen(page, 3833, 1216);
+  const start = await onScreen(page, (hold[0] * width) / 1800, (hold[1] * width) / 1800);
   await page.mouse.move(start.x, start.y);
   await page.mouse.down();
   for (let i = 0; i < 60; i++) {
@@ -63,7 +74,7 @@ export async function benchDrag(studio: RunningStudio, browser: Browser): Promis
   const dragged = frames.filter(({ at }) => at < released).map(({ frameMs }) => frameMs);
   const sharpAfter = frames.find(({ sharp: isSharp, at }) => isSharp && at >= released);
   const peer = await canvasFrame(page);
-  printRow({ name: `one frame while a word is dragged, 24 megapixels (median of ${dragged.length})`, ours_ms: median(dragged), peer: 'canvas: drawImage, fillText, drawImage', peer_ms: peer });
+  printRow({ name: `one frame while a word is dragged in ${demo}, 24 megapixels (median of ${dragged.length})`, ours_ms: median(dragged), peer: 'canvas: drawImage, fillText, drawImage', peer_ms: peer });
   printValue('  95th percentile', percentile(dragged, 0.95), 'ms');
   printValue('  sharp again after letting go', sharpAfter ? sharpAfter.at - released : 0, 'ms');
   printValue('  longest task of the page’s main thread', Math.max(0, ...longTasks), 'ms');

@@ -1,28 +1,19 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { afterAll, expect, test } from '@jest/globals';
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
-import { clickSheet, launchBrowser, onScreen, openPage, saved, setValue, sharp, startStudio, type RunningStudio } from './studio';
+import { clickSheet, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
+import { visit } from './visit';
 
 let studio: RunningStudio;
-let browser: Browser;
 let page: Page;
-const problems: string[] = [];
 const folder = mkdtempSync(join(tmpdir(), 'inky-veil-bundle-'));
 
-beforeAll(async () => {
-  studio = await startStudio();
-  browser = await launchBrowser();
-  page = await openPage(browser, problems);
-});
-afterAll(async () => {
-  await browser?.close();
-  await studio?.stop();
-  rmSync(folder, { recursive: true, force: true });
-});
+const problems = visit((made) => ({ studio, page } = made));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 /** The colour on the screen at a point of the sheet. */
 async function colourAt(x: number, y: number): Promise<number[]> {
@@ -248,7 +239,7 @@ test('a server that is killed in the middle of the work loses nothing that was s
   await page.getByLabel('Colour as a CSS value').fill('#204060');
   await page.keyboard.press('Enter');
   await page.getByText('Not saved yet: the server is away').waitFor({ timeout: 10000 });
-  studio = await startStudio(studio.data, studio.port);
+  await studio.again();
   await page.getByTestId('saved').waitFor({ timeout: 20000 });
   const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: { letterings: { ink: { coats: { colour: string }[] } }[] } };
   expect(piece.letterings[0].ink.coats[0].colour).toBe('#204060');

@@ -1,28 +1,18 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { afterAll, expect, test } from '@jest/globals';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
-import { launchBrowser, openPage, saved, sharp, startStudio, type RunningStudio } from './studio';
+import { saved, sharp, type RunningStudio } from './studio';
+import { visit } from './visit';
 
 let studio: RunningStudio;
-let browser: Browser;
 let page: Page;
-const problems: string[] = [];
 const folder = mkdtempSync(join(tmpdir(), 'inky-veil-files-'));
 
-beforeAll(async () => {
-  studio = await startStudio();
-  browser = await launchBrowser();
-  page = await openPage(browser, problems);
-  await page.goto(studio.url);
-});
-afterAll(async () => {
-  await browser?.close();
-  await studio?.stop();
-  rmSync(folder, { recursive: true, force: true });
-});
+const problems = visit((made) => ({ studio, page } = made));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const card = (name: string) => page.getByRole('button', { name: `Open ${name}`, exact: true });
 const more = async (name: string, choice: string): Promise<void> => {

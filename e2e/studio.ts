@@ -11,6 +11,8 @@ export interface RunningStudio {
   port: number;
   data: string;
   process: ChildProcess;
+  /** Starts the server again, after it was killed, on the same data and port. */
+  again(): Promise<void>;
   stop(): Promise<void>;
 }
 
@@ -24,26 +26,35 @@ export function freePort(): Promise<number> {
   });
 }
 
-/** Starts the built server and waits until it says that it is ready. @param data an existing data folder, to start again on it */
-export async function startStudio(data = mkdtempSync(join(tmpdir(), 'inky-veil-test-')), port?: number): Promise<RunningStudio> {
-  const own = port ?? (await freePort());
-  const child = spawn(process.execPath, ['scripts/start.mjs'], { env: { ...process.env, NODE_OPTIONS: '', PORT: String(own), INKY_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] });
-  await new Promise<void>((resolve, reject) => {
-    child.stdout!.on('data', (chunk: Buffer) => chunk.toString().includes('is ready') && resolve());
-    child.on('exit', (code) => reject(new Error(`The server ended with ${code}.`)));
-  });
-  const ended = new Promise<void>((resolve) => child.on('exit', () => resolve()));
-  return {
-    url: `http://127.0.0.1:${own}`,
-    port: own,
+/** Starts the built server on a data folder of its own and waits until it says that it is ready. */
+export async function startStudio(): Promise<RunningStudio> {
+  const data = mkdtempSync(join(tmpdir(), 'inky-veil-test-'));
+  const port = await freePort();
+  const studio: RunningStudio = {
+    url: `http://127.0.0.1:${port}`,
+    port,
     data,
-    process: child,
+    process: await startServer(data, port),
+    async again() {
+      studio.process = await startServer(data, port);
+    },
     async stop() {
-      child.kill('SIGTERM');
+      const ended = new Promise<void>((resolve) => studio.process.on('exit', () => resolve()));
+      studio.process.kill('SIGTERM');
       await ended;
       rmSync(data, { recursive: true, force: true });
     },
   };
+  return studio;
+}
+
+async function startServer(data: string, port: number): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['scripts/start.mjs'], { env: { ...process.env, NODE_OPTIONS: '', PORT: String(port), INKY_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] });
+  await new Promise<void>((resolve, reject) => {
+    child.stdout!.on('data', (chunk: Buffer) => chunk.toString().includes('is ready') && resolve());
+    child.on('exit', (code) => reject(new Error(`The server ended with ${code}.`)));
+  });
+  return child;
 }
 
 const programs = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];

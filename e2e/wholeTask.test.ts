@@ -1,23 +1,14 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
-import { clickSheet, launchBrowser, onScreen, openPage, saved, setValue, sharp, startStudio, type RunningStudio } from './studio';
+import { clickSheet, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
+import { visit } from './visit';
 
 let studio: RunningStudio;
-let browser: Browser;
 let page: Page;
-const problems: string[] = [];
 
-beforeAll(async () => {
-  studio = await startStudio();
-  browser = await launchBrowser();
-  page = await openPage(browser, problems);
-});
-afterAll(async () => {
-  await browser?.close();
-  await studio?.stop();
-});
+const problems = visit((made) => ({ studio, page } = made));
 
 interface Pixels {
   width: number;
@@ -30,9 +21,10 @@ async function decode(bytes: Buffer): Promise<Pixels> {
   return { width: info.width, height: info.height, at: (x, y) => [...data.subarray((y * info.width + x) * 3, (y * info.width + x) * 3 + 3)] as [number, number, number] };
 }
 
-async function exportPicture(format: 'PNG' | 'JPEG'): Promise<Buffer> {
+async function exportPicture(format: 'PNG' | 'JPEG', bits?: '16 bits'): Promise<Buffer> {
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('button', { name: format, exact: true }).click();
+  if (bits) await page.getByRole('button', { name: bits }).click();
   await page.getByRole('button', { name: `Export ${format}` }).click();
   const link = page.getByRole('link', { name: /^Save .*\.(png|jpg)$/ });
   await link.waitFor({ timeout: 60000 });
@@ -137,6 +129,14 @@ test('the exported file equals the screen at 100 %', async () => {
 test('a JPEG carries the resolution that was asked for', async () => {
   const { format, density, width } = await readPicture(await exportPicture('JPEG')).metadata();
   expect({ format, density, width }).toEqual({ format: 'jpeg', density: 300, width: 1800 });
+});
+
+test('a PNG of 16 bits has them, and where the photograph is bare it is the same photograph', async () => {
+  const eight = await decode(await exportPicture('PNG'));
+  const file = await exportPicture('PNG', '16 bits');
+  expect(await readPicture(file).metadata()).toMatchObject({ depth: 'ushort', width: 1800, density: 300 });
+  const sixteen = await decode(file);
+  for (let x = 20; x < 1800; x += 97) expect(sixteen.at(x, 40)).toEqual(eight.at(x, 40));
 });
 
 test('undo and redo reach back past a reload', async () => {

@@ -3,7 +3,10 @@ import { build as bundle } from 'esbuild';
 import { cpSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { build as buildPage } from 'vite';
+import { compileKernels } from './kernels.mjs';
 import { root } from './prepare.mjs';
+
+await compileKernels();
 
 await bundle({
   entryPoints: {

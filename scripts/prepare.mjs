@@ -37,14 +37,17 @@ export function install() {
   writeFileSync(mark, want);
 }
 
+/** Made by the build from the kernels, beside the sources that use it. */
+export const compiledKernels = join(root, 'core', 'kernels', 'compiled.ts');
+
 /** A hash over the sources that the build is made from. */
 function sourceMark() {
   const hash = createHash('sha256');
   const add = (path) => {
     if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) add(join(path, name));
-    else if (!/\.test\.tsx?$/.test(path)) hash.update(path.slice(root.length)).update(readFileSync(path));
+    else if (path !== compiledKernels && !/\.test\.tsx?$/.test(path)) hash.update(path.slice(root.length)).update(readFileSync(path));
   };
-  for (const name of ['core', 'server', 'web', 'demo/faces/names.ts', 'scripts/build.mjs', 'vite.config.ts', 'package-lock.json']) add(join(root, name));
+  for (const name of ['core', 'server', 'web', 'demo/faces/names.ts', 'scripts/build.mjs', 'scripts/kernels.mjs', 'vite.config.ts', 'package-lock.json']) add(join(root, name));
   return hash.digest('hex');
 }
 
@@ -52,7 +55,7 @@ function sourceMark() {
 export function build() {
   const mark = join(root, 'build', 'mark');
   const want = sourceMark();
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === want) return;
+  if (existsSync(compiledKernels) && existsSync(mark) && readFileSync(mark, 'utf8') === want) return;
   console.log('Building');
   run(process.execPath, [join(root, 'scripts', 'build.mjs')]);
   mkdirSync(join(root, 'build'), { recursive: true });

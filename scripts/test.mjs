@@ -11,6 +11,8 @@ install();
 needChromium();
 build();
 
+/** Longer than any step takes: one that hangs counts as failed. */
+const limitMs = 20 * 60 * 1000;
 const results = mkdtempSync(join(tmpdir(), 'inky-veil-results-'));
 let passed = 0;
 let failed = 0;
@@ -25,7 +27,7 @@ console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
 
 function node(args) {
-  return spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' }).status;
+  return spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit', timeout: limitMs, killSignal: 'SIGKILL' }).status;
 }
 
 function step(name, program, args) {

@@ -1,10 +1,13 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { extname, join, normalize } from 'node:path';
+import type { ServerType } from '@hono/node-server';
+import { createNodeWebSocket } from '@hono/node-ws';
 import { Hono, type Context } from 'hono';
-import { Problem } from './problem';
+import { Problem, problemOf } from './problem';
 import { assetRoutes } from './routes/assets';
 import { jobRoutes } from './routes/jobs';
 import { pieceRoutes } from './routes/pieces';
+import { soundUpgrades } from './routes/socket';
 import { guardOrigin, isolate, newNonce, policy } from './security';
 import type { Studio } from './studio';
 
@@ -12,11 +15,12 @@ const types: Record<string, string> = {
   '.js': 'text/javascript', '.css': 'text/css', '.wasm': 'application/wasm', '.woff2': 'font/woff2', '.svg': 'image/svg+xml', '.png': 'image/png', '.ttf': 'font/ttf',
 };
 
-/** The whole server as one Hono application. */
-export function application(studio: Studio): Hono {
+/** The whole server as one Hono application, and what lets a listening server take its sockets. */
+export function application(studio: Studio): { app: Hono; takeSockets: (server: ServerType) => void } {
   const app = new Hono();
+  const { injectWebSocket, upgradeWebSocket } = createNodeWebSocket({ app });
   app.use(isolate(), guardOrigin(studio.config));
-  app.route('/api/pieces', pieceRoutes(studio));
+  app.route('/api/pieces', pieceRoutes(studio, upgradeWebSocket));
   app.route('/api/assets', assetRoutes(studio));
   app.route('/api/jobs', jobRoutes(studio));
   app.all('/api/*', () => {
@@ -26,12 +30,12 @@ export function application(studio: Studio): Hono {
   app.get('/assets/*', (context) => file(context, built));
   app.get('*', (context) => page(context, built));
   app.onError((error, context) => {
-    if (error instanceof Problem) return context.json({ message: error.message, code: error.code }, error.status);
+    const problem = problemOf(error);
+    if (problem) return context.json({ message: problem.message, code: problem.code }, problem.status);
     console.error(error);
-    const full = (error as NodeJS.ErrnoException).code === 'ENOSPC' || (error as { code?: string }).code === 'SQLITE_FULL';
-    return context.json({ message: full ? 'The disk is full. Nothing was changed; make room and try again.' : 'Something went wrong in the server. Nothing was changed; try again.' }, 500);
+    return context.json({ message: 'Something went wrong in the server. Nothing was changed; try again.' }, 500);
   });
-  return app;
+  return { app, takeSockets: (server) => injectWebSocket(soundUpgrades(server)) };
 }
 
 function file(context: Context, folder: string): Response {

@@ -8,7 +8,7 @@ import { openFace } from '../core/type/faceBook';
 import { largestFile } from './config';
 import type { ImportOrder, ImportResult } from './jobs/importChild';
 import type { Jobs } from './jobs/jobs';
-import { Problem } from './problem';
+import { Problem, problemOf } from './problem';
 import type { AssetStore, StoredAsset } from './store/assets';
 import { hashFile, type Files } from './store/files';
 
@@ -45,7 +45,7 @@ export class Intake {
       return { path, sha256: hash.digest('hex') };
     } catch (error) {
       rmSync(path, { force: true });
-      throw error instanceof Problem ? error : new Problem(400, 'The file did not arrive whole. Nothing was changed; try again.');
+      throw problemOf(error) ?? new Problem(400, 'The file did not arrive whole. Nothing was changed; try again.');
     }
   }
 

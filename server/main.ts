@@ -10,9 +10,11 @@ const studio = new Studio(config);
 studio.files.clearWorking();
 await seed(studio, (line) => console.log(line));
 
-const server = serve({ fetch: application(studio).fetch, hostname: config.host, port: config.port }, ({ port }) => {
+const { app, takeSockets } = application(studio);
+const server = serve({ fetch: app.fetch, hostname: config.host, port: config.port }, ({ port }) => {
   console.log(`Inky Veil is ready at http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`);
 });
+takeSockets(server);
 // Longer than any pause between two requests of one page.
 (server as Server).keepAliveTimeout = 65000;
 server.on('error', (error: NodeJS.ErrnoException) => {

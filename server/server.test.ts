@@ -19,7 +19,7 @@ afterAll(() => {
   studio.close();
   rmSync(folder, { recursive: true, force: true });
 });
-const app = application(studio);
+const { app } = application(studio);
 const headers = { host: '127.0.0.1:4680' };
 const ask = (path: string, options: RequestInit = {}) => app.request(`http://127.0.0.1:4680${path}`, { ...options, headers: { ...headers, ...(options.headers as Record<string, string>) } });
 const post = (path: string, json: unknown, more: Record<string, string> = {}) => ask(path, { method: 'POST', body: JSON.stringify(json), headers: { 'content-type': 'application/json', ...more } });

@@ -15,6 +15,11 @@ export function intersect(a: Region, b: Region): Region | null {
   return right > x && bottom > y ? { x, y, width: right - x, height: bottom - y } : null;
 }
 
+/** True where `inner` lies wholly in `outer`. */
+export function isWithin(inner: Region, outer: Region): boolean {
+  return inner.x >= outer.x && inner.y >= outer.y && inner.x + inner.width <= outer.x + outer.width && inner.y + inner.height <= outer.y + outer.height;
+}
+
 /** The region with `margin` added on all four sides. */
 export function grow(region: Region, margin: number): Region {
   return { x: region.x - margin, y: region.y - margin, width: region.width + 2 * margin, height: region.height + 2 * margin };

@@ -2,6 +2,16 @@ import { emptyRaster, type Raster } from '../pixels/raster';
 import { ByteCache } from './cache';
 import { touches, type Node, type Request } from './node';
 
+/** Thrown where a request was given up because something newer is wanted. */
+export class Outdated extends Error {
+  constructor() {
+    super('Something newer is wanted.');
+  }
+}
+
+/** Says whether a request is still wanted; asked between the steps of the work. */
+export type IsOutdated = () => boolean;
+
 /** Computes regions of nodes, keeps what it computed, and never computes the same thing twice at once. */
 export class Evaluator {
   private readonly cache: ByteCache<Raster>;
@@ -12,14 +22,20 @@ export class Evaluator {
     this.cache = new ByteCache(budget);
   }
 
-  /** The pixels of a region; shared with the cache, so not to be changed. */
-  pixels(node: Node, request: Request): Promise<Raster> | Raster {
+  /**
+   * The pixels of a region; shared with the cache, so not to be changed.
+   * @throws Outdated when `isOutdated` said so on the way
+   */
+  pixels(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> | Raster {
     const { region, scale } = request;
     if (!touches(node.bounds, request)) return emptyRaster(region.width, region.height, node.channels);
     const key = `${node.keyAt?.(request) ?? node.key}|${scale}|${region.x},${region.y},${region.width},${region.height}`;
-    const known = this.cache.get(key) ?? this.running.get(key);
+    const known = this.cache.get(key);
     if (known) return known;
-    const work = this.compute(node, request).then(
+    const shared = this.running.get(key);
+    // Another request may give up the work that this one waits for; then it is begun again.
+    if (shared) return shared.catch((error: unknown) => (error instanceof Outdated && !isOutdated?.() ? this.pixels(node, request, isOutdated) : Promise.reject(error as Error)));
+    const work = this.compute(node, request, isOutdated).then(
       (raster) => {
         this.running.delete(key);
         this.cache.set(key, raster, raster.data.byteLength);
@@ -34,9 +50,10 @@ export class Evaluator {
     return work;
   }
 
-  private async compute(node: Node, request: Request): Promise<Raster> {
+  private async compute(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> {
     const inputs: Raster[] = [];
-    for (const need of node.needs(request)) inputs.push(await this.pixels(need.node, { region: need.region, scale: request.scale }));
+    for (const need of node.needs(request)) inputs.push(await this.pixels(need.node, { region: need.region, scale: request.scale }, isOutdated));
+    if (isOutdated?.()) throw new Outdated();
     return node.compute(request, inputs);
   }
 }

@@ -3,9 +3,9 @@ import { letterCoverage, mixCoats } from '../passes/ink/render';
 import { shareLeft, type LetterLeft } from '../passes/veils/gauge';
 import { hexOfLinear } from '../pixels/colour';
 import { decode } from '../pixels/transfer';
-import { outerPixels, regionOfPoints, scaleRegion } from '../pixels/region';
+import { outerPixels, scaleRegion } from '../pixels/region';
 import type { Piece } from '../piece/schema';
-import { apply, corners, type Point } from '../shape/affine';
+import { placedBounds, type Point } from '../shape/affine';
 import type { CompiledPiece } from './compile';
 import type { Evaluator } from './evaluate';
 import { sheetAt } from './tiles';
@@ -28,7 +28,7 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
   for (const { id, letters, node } of compiled.letterings) {
     const nearer = piece.depth.slice(piece.depth.indexOf(id) + 1).flatMap((other) => compiled.mattes.get(other) ?? []);
     for (const letter of letters.letters) {
-      const bounds = letter.bounds && regionOfPoints(corners(letter.bounds).map((corner) => apply(letters.place, corner)));
+      const bounds = letter.bounds && placedBounds(letters.place, letter.bounds);
       if (!bounds) continue;
       const region = outerPixels(scaleRegion(bounds, scale));
       const part = letterCoverage(letter, letters.place, { region, scale }, bounds);

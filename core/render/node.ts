@@ -1,5 +1,8 @@
+import type { Level } from '../pixels/pyramid';
 import type { Raster } from '../pixels/raster';
 import type { Region } from '../pixels/region';
+import { textHashes } from '../pixels/textHashes';
+import { remember } from './remember';
 
 /** Which pixels are wanted: a region in whole output px, where output px = sheet px * scale. */
 export interface Request {
@@ -23,6 +26,10 @@ export interface Node {
   readonly channels: 1 | 4;
   /** Outside of this (sheet px) the node is transparent; null: it may paint everywhere. */
   readonly bounds: Region | null;
+  /** True where every px of the region is sure to be opaque. */
+  isSolid?(request: Request): boolean;
+  /** Stored 8-bit sRGB pixels (3 channels) that are this region's pixels as they are, where that is so; saves the way through floats. */
+  asStored?(request: Request): Promise<Level | null>;
   /** A key for one region only, where less than the whole input matters there. */
   keyAt?(request: Request): string;
   needs(request: Request): Need[];
@@ -30,19 +37,15 @@ export interface Node {
   compute(request: Request, inputs: readonly Raster[]): Raster | Promise<Raster>;
 }
 
-/** A short content key of any plain data: two 32-bit multiplicative hashes (FNV-1a, two offsets), as base 36. */
+/** A short content key of any plain data: the two hashes of its text and its length, as base 36. */
 export function contentKey(...parts: unknown[]): string {
   const text = JSON.stringify(parts);
-  let a = 0x811c9dc5;
-  let b = 0x1b873593;
-  for (let i = 0; i < text.length; i++) {
-    const unit = text.charCodeAt(i);
-    a = Math.imul(a ^ unit, 0x01000193);
-    b = Math.imul(b ^ unit, 0x85ebca6b);
-    b ^= b >>> 13;
-  }
+  const [a, b] = textHashes(text);
   return `${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}-${text.length.toString(36)}`;
 }
+
+/** The content key of one part of a piece, worked out once for each object. */
+export const keyOf = remember((part: object) => contentKey(part));
 
 /** Where sheet-px bounds fall in output px, with 1 px around for soft edges. */
 export function touches(bounds: Region | null, { region, scale }: Request): boolean {

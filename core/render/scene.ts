@@ -1,4 +1,5 @@
-import { atopInLight, fade, over } from '../pixels/composite';
+import { blend } from '../kernels/blend';
+import { atopInLight } from '../kernels/coverage';
 import { readColour } from '../pixels/colour';
 import { emptyRaster, type Raster } from '../pixels/raster';
 import { contentKey, touches, type Need, type Node, type Request } from './node';
@@ -27,6 +28,10 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
     channels: 4,
     bounds: null,
     keyAt: (request) => keyOf(itemsAt(request)),
+    async asStored(request) {
+      const nearest = plates.at(-1);
+      return nearest?.isSolid?.(request) && itemsAt(request).length === 0 ? ((await nearest.asStored?.(request)) ?? null) : null;
+    },
     needs(request) {
       const { region } = request;
       const needs: Need[] = plates.map((node) => ({ node, region }));
@@ -38,41 +43,42 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
     },
     compute(request, inputs) {
       const { region } = request;
-      const out = emptyRaster(region.width, region.height, 4);
-      if (ground) fillGround(out, ground);
-      plates.forEach((_, i) => over(out, inputs[i]));
       const near = itemsAt(request);
-      if (near.length > 0) over(out, letterLayer(near, inputs.slice(plates.length), region.width, region.height));
+      const nearest = inputs[plates.length - 1];
+      // A plate without a gap hides all that lies further off.
+      const solid = plates.at(-1)?.isSolid?.(request) === true;
+      if (solid && near.length === 0) return nearest;
+      const out = solid ? copyOf(nearest) : emptyRaster(region.width, region.height, 4);
+      if (!solid) {
+        if (ground) fillGround(out, ground);
+        plates.forEach((_, i) => blend(out, inputs[i]));
+      }
+      if (near.length > 0) blend(out, letterLayer(near, inputs.slice(plates.length), region.width, region.height));
       return out;
     },
   };
 }
 
-function fillGround(out: Raster, [red, green, blue, alpha]: readonly number[]): void {
-  for (let i = 0; i < out.data.length; i += 4) {
-    out.data[i] = red * alpha;
-    out.data[i + 1] = green * alpha;
-    out.data[i + 2] = blue * alpha;
-    out.data[i + 3] = alpha;
-  }
+const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
+
+function fillGround({ data }: Raster, [red, green, blue, alpha]: readonly number[]): void {
+  data.set([red * alpha, green * alpha, blue * alpha, alpha]);
+  for (let filled = 4; filled < data.length; filled *= 2) data.copyWithin(filled, 0, Math.min(filled, data.length - filled));
 }
 
 function letterLayer(items: readonly SceneItem[], inputs: readonly Raster[], width: number, height: number): Raster {
-  const layer = emptyRaster(width, height, 4);
+  let layer: Raster | null = null;
   let next = 0;
   for (const item of items) {
     if (item.kind === 'veil') {
-      atopInLight(layer, inputs[next], inputs[next + 1]);
+      if (layer) atopInLight(layer, inputs[next], inputs[next + 1]);
       next += 2;
       continue;
     }
     const ink = inputs[next++];
-    if (item.strength === 1) over(layer, ink);
-    else {
-      const weak = { ...ink, data: ink.data.slice() };
-      fade(weak, item.strength);
-      over(layer, weak);
-    }
+    const own: Raster = item.strength === 1 ? ink : { ...ink, data: ink.data.map((value) => value * item.strength) };
+    if (layer) blend(layer, own);
+    else layer = copyOf(own);
   }
-  return layer;
+  return layer ?? emptyRaster(width, height, 4);
 }

@@ -1,4 +1,4 @@
-import type { Region } from '../pixels/region';
+import { regionOfPoints, type Region } from '../pixels/region';
 
 /** x' = a x + c y + e; y' = b x + d y + f. */
 export interface Affine {
@@ -54,4 +54,9 @@ export function corners(region: Region): Point[] {
   const right = region.x + region.width;
   const bottom = region.y + region.height;
   return [[region.x, region.y], [right, region.y], [right, bottom], [region.x, bottom]];
+}
+
+/** The upright box around a region after it has been placed. */
+export function placedBounds(place: Affine, region: Region): Region {
+  return regionOfPoints(corners(region).map((corner) => apply(place, corner)))!;
 }

@@ -10,24 +10,26 @@ import { Studio } from '../studio';
 
 const usage = `Renders a piece to a picture, without a browser.
 
-  npm run render -- PIECE --out OUT.png [--scale 0.5] [--ppi 300] [--quality 92]
+  npm run render -- PIECE --out OUT.png [--scale 0.5] [--ppi 300] [--bits 16] [--quality 92]
 
 PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
 --out   .png, .jpg or .jpeg
---scale output px per sheet px (1)`;
+--scale output px per sheet px (1)
+--bits  8, or 16 for a PNG (8)`;
 
 interface Order {
   source: string;
   out: string;
   scale: number;
   ppi?: number;
+  bits: 8 | 16;
   quality: number;
 }
 
 function readOrder(): Order {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
-    options: { out: { type: 'string' }, scale: { type: 'string' }, ppi: { type: 'string' }, quality: { type: 'string' }, help: { type: 'boolean' } },
+    options: { out: { type: 'string' }, scale: { type: 'string' }, ppi: { type: 'string' }, bits: { type: 'string' }, quality: { type: 'string' }, help: { type: 'boolean' } },
   });
   if (values.help || positionals.length !== 1 || !values.out) throw new Error(usage);
   const number = (text: string | undefined, fallback: number, least: number, most: number, name: string): number => {
@@ -36,11 +38,15 @@ function readOrder(): Order {
     return value;
   };
   if (!['.png', '.jpg', '.jpeg'].includes(extname(values.out).toLowerCase())) throw new Error('--out must end in .png, .jpg or .jpeg.');
+  if (values.bits !== undefined && !['8', '16'].includes(values.bits)) throw new Error(`--bits is "${values.bits}"; it is 8 or 16.`);
+  const bits = values.bits === '16' ? 16 : 8;
+  if (bits === 16 && extname(values.out).toLowerCase() !== '.png') throw new Error('Only a PNG can have 16 bits.');
   return {
     source: positionals[0],
     out: resolve(values.out),
     scale: number(values.scale, 1, 0.001, 16, 'scale'),
     ppi: values.ppi === undefined ? undefined : number(values.ppi, 300, 1, 4800, 'ppi'),
+    bits,
     quality: number(values.quality, 92, 1, 100, 'quality'),
   };
 }
@@ -75,7 +81,7 @@ async function main(): Promise<void> {
   const order = readOrder();
   const { studio, piece, close } = await openSource(order.source);
   try {
-    const encoding = { format: extname(order.out).toLowerCase() === '.png' ? ('png' as const) : ('jpeg' as const), ppi: order.ppi ?? piece.sheet.ppi, quality: order.quality };
+    const encoding = { format: extname(order.out).toLowerCase() === '.png' ? ('png' as const) : ('jpeg' as const), ppi: order.ppi ?? piece.sheet.ppi, bits: order.bits, quality: order.quality };
     const times = await savePicture(studio.saveOrder(piece, order.scale, encoding, order.out), (done, stage) => {
       if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
     });

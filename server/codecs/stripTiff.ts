@@ -1,27 +1,28 @@
-import { closeSync, openSync, writeSync } from 'node:fs';
+import { closeSync, openSync } from 'node:fs';
+import { writeWhole } from '../store/writeWhole';
 
 /** Tags of TIFF 6.0 that a plain RGB(A) picture in strips needs. */
 const tag = { width: 256, height: 257, bits: 258, compression: 259, photometric: 262, stripOffsets: 273, samples: 277, rowsPerStrip: 278, stripBytes: 279, extraSamples: 338 };
 
 /**
  * Writes a picture to an uncompressed TIFF strip by strip, so that the whole never stands in memory; the encoder of the
- * final format then reads it from there. 8 bits, straight alpha.
+ * final format then reads it from there. 8 or 16 bits (little-endian), straight alpha.
  */
 export class StripTiff {
   private readonly file: number;
   private at = 8;
   private readonly strips: { offset: number; bytes: number }[] = [];
 
-  constructor(path: string, private readonly width: number, private readonly height: number, private readonly channels: 3 | 4, private readonly rowsPerStrip: number) {
+  constructor(path: string, private readonly width: number, private readonly height: number, private readonly channels: 3 | 4, private readonly bits: 8 | 16, private readonly rowsPerStrip: number) {
     this.file = openSync(path, 'wx');
     const header = Buffer.alloc(8);
     header.write('II*\0', 'latin1');
-    writeSync(this.file, header);
+    writeWhole(this.file, header, 0);
   }
 
-  /** Adds the next strip: `rowsPerStrip` rows (fewer in the last), `width * channels` bytes each. */
+  /** Adds the next strip: `rowsPerStrip` rows (fewer in the last), `width * channels * bits / 8` bytes each. */
   add(rows: Uint8Array): void {
-    writeSync(this.file, rows, 0, rows.length, this.at);
+    writeWhole(this.file, rows, this.at);
     this.strips.push({ offset: this.at, bytes: rows.length });
     this.at += rows.length;
   }
@@ -31,7 +32,7 @@ export class StripTiff {
     const directory = new Directory(this.at + (this.at % 2));
     directory.add(tag.width, 4, [this.width]);
     directory.add(tag.height, 4, [this.height]);
-    directory.add(tag.bits, 3, new Array<number>(this.channels).fill(8));
+    directory.add(tag.bits, 3, new Array<number>(this.channels).fill(this.bits));
     directory.add(tag.compression, 3, [1]);
     directory.add(tag.photometric, 3, [2]);
     directory.add(tag.stripOffsets, 4, this.strips.map(({ offset }) => offset));
@@ -39,10 +40,10 @@ export class StripTiff {
     directory.add(tag.rowsPerStrip, 4, [this.rowsPerStrip]);
     directory.add(tag.stripBytes, 4, this.strips.map(({ bytes }) => bytes));
     if (this.channels === 4) directory.add(tag.extraSamples, 3, [2]);
-    writeSync(this.file, directory.bytes(), 0, undefined, directory.offset);
+    writeWhole(this.file, directory.bytes(), directory.offset);
     const start = Buffer.alloc(4);
     start.writeUInt32LE(directory.offset);
-    writeSync(this.file, start, 0, 4, 4);
+    writeWhole(this.file, start, 4);
     closeSync(this.file);
   }
 

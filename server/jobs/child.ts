@@ -1,4 +1,4 @@
-import { Problem } from '../problem';
+import { problemOf } from '../problem';
 
 /** What a job's process tells the server. */
 export type JobMessage =
@@ -18,8 +18,10 @@ export function serveJob<Order, Result>(run: (order: Order, progress: (done: num
     })
       .then(
         (result) => tell({ kind: 'done', result }),
-        (error: unknown) =>
-          tell({ kind: 'failed', status: error instanceof Problem ? error.status : 500, message: error instanceof Error ? error.message : String(error) }),
+        (error: unknown) => {
+          const problem = problemOf(error);
+          return tell({ kind: 'failed', status: problem?.status ?? 500, message: problem?.message ?? (error instanceof Error ? error.message : String(error)) });
+        },
       )
       .then(() => process.exit(0));
   });

@@ -1,7 +1,13 @@
+import { dirname } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { savePicture, type SaveOrder } from '../render/savePicture';
+import { startTilePool } from '../render/tilePool';
 import { serveJob } from './child';
 
+// Loading takes a while: it is begun before the order has come.
+const pool = startTilePool(dirname(fileURLToPath(import.meta.url)));
+
 serveJob<SaveOrder, unknown>(async (order, progress) => {
-  const times = await savePicture(order, progress);
+  const times = await savePicture(order, progress, pool);
   return { ...times, peakBytes: process.resourceUsage().maxRSS * 1024 };
 });

@@ -2,7 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { EventEmitter } from 'node:events';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
-import { Problem } from '../problem';
+import { Problem, problemOf } from '../problem';
 import type { JobMessage } from './child';
 
 /** Long work as a page sees it. */
@@ -60,7 +60,7 @@ export class Jobs {
     })
       .then(async (raw) => Object.assign(state, { result: await finish(raw as Raw), state: 'done', done: 1, stage: 'Done' }))
       .catch((error: unknown) => {
-        if (state.state === 'running') Object.assign(state, { state: 'failed', message: error instanceof Error ? error.message : String(error) });
+        if (state.state === 'running') Object.assign(state, { state: 'failed', message: problemOf(error)?.message ?? (error instanceof Error ? error.message : String(error)) });
         throw error;
       })
       .finally(() => {
@@ -73,12 +73,18 @@ export class Jobs {
     return job;
   }
 
-  /** Starts a process for the next job of this kind ahead of time. */
-  prepare(script: string): void {
+  /** Starts a process for the next job of this kind ahead of time. @param forMs it is ended again when no job has come by then */
+  prepare(script: string, forMs?: number): void {
     if (this.ready.has(script)) return;
     const child = this.startChild(script);
     this.ready.set(script, child);
     child.once('exit', () => this.ready.get(script) === child && this.ready.delete(script));
+    if (forMs === undefined) return;
+    setTimeout(() => {
+      if (this.ready.get(script) !== child) return;
+      this.ready.delete(script);
+      child.kill('SIGKILL');
+    }, forMs).unref();
   }
 
   private takeChild(script: string): ChildProcess {

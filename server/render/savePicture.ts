@@ -3,7 +3,7 @@ import type { Piece } from '../../core/piece/schema';
 import { encodePicture, type Encoding } from '../codecs/encodePicture';
 import type { PictureShapes } from './fileLibrary';
 import { renderSheet } from './renderSheet';
-import { TilePool } from './tilePool';
+import { givePiece, startTilePool, type TilePool } from './tilePool';
 
 /** A picture to be made from a piece. */
 export interface SaveOrder {
@@ -28,12 +28,15 @@ export interface SaveTimes {
 /** The share of the progress that rendering takes; the rest is encoding, which cannot tell how far it is. */
 const renderShare = 0.8;
 
-/** Renders and encodes a piece. Used by exports, thumbnails and the command line alike. */
-export async function savePicture(order: SaveOrder, progress: (done: number, stage: string) => void): Promise<SaveTimes> {
+/**
+ * Renders and encodes a piece. Used by exports, thumbnails and the command line alike.
+ * @param pool threads that have been started already; they are closed with the rest
+ */
+export async function savePicture(order: SaveOrder, progress: (done: number, stage: string) => void, pool: TilePool = startTilePool(order.buildFolder, order.threads)): Promise<SaveTimes> {
   const start = performance.now();
-  const pool = new TilePool(order.buildFolder, { dataFolder: order.dataFolder, piece: order.piece, shapes: order.shapes, scale: order.scale }, order.threads);
+  givePiece(pool, { dataFolder: order.dataFolder, piece: order.piece, shapes: order.shapes, scale: order.scale });
   try {
-    await renderSheet(order.piece, order.scale, pool, order.scratch, (done) => progress(done * renderShare, 'Rendering'));
+    await renderSheet(order.piece, order.scale, order.encoding.bits, pool, order.scratch, (done) => progress(done * renderShare, 'Rendering'));
     await pool.close();
     const rendered = performance.now();
     progress(renderShare, `Writing the ${order.encoding.format.toUpperCase()}`);

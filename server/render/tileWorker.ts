@@ -1,33 +1,90 @@
-import { parentPort, workerData } from 'node:worker_threads';
+import { parentPort } from 'node:worker_threads';
+import { toBytes, toWords } from '../../core/kernels/colour';
 import type { Piece } from '../../core/piece/schema';
-import { toBytes } from '../../core/pixels/quantise';
 import type { Region } from '../../core/pixels/region';
 import { compile } from '../../core/render/compile';
 import { Evaluator } from '../../core/render/evaluate';
 import { openMaterials } from '../../core/render/materials';
+import type { Node } from '../../core/render/node';
 import { fileLibrary, type PictureShapes } from './fileLibrary';
 
-/** What a tile worker is started with: one piece, at one scale. */
-export interface TileWorkerData {
+/** What all tile workers of a pool draw: one piece, at one scale. */
+export interface PoolPiece {
   dataFolder: string;
   piece: Piece;
   shapes: PictureShapes;
   scale: number;
 }
 
-const cacheBytes = 48 * 1024 * 1024;
-const { dataFolder, piece, shapes, scale } = workerData as TileWorkerData;
-const evaluator = new Evaluator(cacheBytes);
-const picture = openMaterials(piece, fileLibrary(dataFolder, shapes)).then((materials) => compile(piece, materials).picture);
+/** A row of tiles in memory that all workers write to. */
+export interface Strip {
+  memory: SharedArrayBuffer;
+  /** Where it lies, output px: as wide as the sheet. */
+  region: Region;
+  /** 3: red, green, blue; 4: straight alpha with them. */
+  channels: 3 | 4;
+  bits: 8 | 16;
+}
 
-parentPort!.on('message', (region: Region) => {
-  void (async () => {
-    try {
-      const raster = await evaluator.pixels(await picture, { region, scale });
-      const bytes = toBytes(raster, region.x, region.y);
-      parentPort!.postMessage({ bytes }, [bytes.buffer]);
-    } catch (error) {
-      parentPort!.postMessage({ problem: error instanceof Error ? error.message : String(error) });
-    }
-  })();
+export type TileOrder = { kind: 'piece'; piece: PoolPiece } | { kind: 'tile'; region: Region; strip: Strip };
+export type TileAnswer = { problem: string | null };
+
+/** A tile is drawn once only, so little is worth keeping: what its nodes share. */
+const cacheBytes = 12 * 1024 * 1024;
+let evaluator = new Evaluator(cacheBytes);
+let current: { scale: number; picture: Promise<Node> } | null = null;
+
+function take({ dataFolder, piece, shapes, scale }: PoolPiece): void {
+  const picture = openMaterials(piece, fileLibrary(dataFolder, shapes)).then((materials) => compile(piece, materials).picture);
+  picture.catch(() => undefined);
+  current = { scale, picture };
+}
+
+async function draw(region: Region, strip: Strip): Promise<void> {
+  const { scale, picture } = current!;
+  const node = await picture;
+  const stored = strip.bits === 8 && strip.channels === 3 ? await node.asStored?.({ region, scale }) : null;
+  if (stored) return put(stored.bytes, new Uint8Array(strip.memory), region, strip);
+  const raster = await evaluator.pixels(node, { region, scale });
+  if (strip.bits === 16) put(strip.channels === 4 ? toWords(raster, region.x, region.y) : opaqueWords(toWords(raster, region.x, region.y)), new Uint16Array(strip.memory), region, strip);
+  else put(strip.channels === 4 ? toBytes(raster, region.x, region.y) : opaqueBytes(toBytes(raster, region.x, region.y)), new Uint8Array(strip.memory), region, strip);
+}
+
+/** Copies a tile's rows to their places in the strip. */
+function put<Values extends Uint8Array | Uint16Array>(from: Values | Uint8ClampedArray, to: Values, region: Region, { region: whole, channels }: Strip): void {
+  const run = region.width * channels;
+  for (let y = 0; y < region.height; y++) to.set(from.subarray(y * run, (y + 1) * run), ((region.y - whole.y + y) * whole.width + region.x - whole.x) * channels);
+}
+
+/** Leaves alpha out. Two functions, so that each sees one kind of array and stays fast. */
+function opaqueBytes(from: Uint8ClampedArray): Uint8Array {
+  const out = new Uint8Array((from.length / 4) * 3);
+  for (let i = 0, at = 0; i < from.length; i += 4, at += 3) {
+    out[at] = from[i];
+    out[at + 1] = from[i + 1];
+    out[at + 2] = from[i + 2];
+  }
+  return out;
+}
+
+function opaqueWords(from: Uint16Array): Uint16Array {
+  const out = new Uint16Array((from.length / 4) * 3);
+  for (let i = 0, at = 0; i < from.length; i += 4, at += 3) {
+    out[at] = from[i];
+    out[at + 1] = from[i + 1];
+    out[at + 2] = from[i + 2];
+  }
+  return out;
+}
+
+parentPort!.on('message', (order: TileOrder) => {
+  if (order.kind === 'piece') return take(order.piece);
+  draw(order.region, order.strip).then(
+    () => parentPort!.postMessage({ problem: null } satisfies TileAnswer),
+    (error: unknown) => {
+      // It may be the memory: what was kept is given back before the next try.
+      evaluator = new Evaluator(cacheBytes);
+      parentPort!.postMessage({ problem: error instanceof Error ? error.message : String(error) } satisfies TileAnswer);
+    },
+  );
 });

@@ -16,7 +16,7 @@ import type { StoredPiece } from '../store/pieces';
 import type { Studio } from '../studio';
 import { bodyOf, queryOf } from './input';
 import type { ExportResult } from './jobs';
-import { events } from './stream';
+import { socket, type Upgrade } from './socket';
 
 const patches = z.array(z.object({ op: z.enum(['add', 'remove', 'replace']), path: z.array(z.union([z.string(), z.number()])), value: z.unknown().optional() })).max(20000);
 const name = z.string().trim().min(1, 'A piece needs a name.').max(200);
@@ -24,10 +24,14 @@ const tab = z.string().min(1).max(100);
 const change = z.object({ tab, version: z.int(), label: z.string().max(200), patches, inverse: patches });
 const step = z.object({ tab, version: z.int() });
 const creation = z.object({ name, sheet: sheetSchema.optional(), plate: z.string().optional() });
-const exportOrder = z.object({ format: z.enum(['png', 'jpeg']), ppi: z.number().min(1).max(4800), quality: z.int().min(1).max(100).default(92) });
+const exportOrder = z.object({ format: z.enum(['png', 'jpeg']), ppi: z.number().min(1).max(4800), bits: z.union([z.literal(8), z.literal(16)]).default(8), quality: z.int().min(1).max(100).default(92) })
+  .refine(({ format, bits }) => format === 'png' || bits === 8, 'A JPEG has 8 bits for each channel.');
+
+/** How long a process waits for an export that the person may be about to ask for, ms. */
+const readyMs = 5 * 60 * 1000;
 
 /** Pieces: the Shelf, editing with history, exports and bundles. */
-export function pieceRoutes(studio: Studio): Hono {
+export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
   const { pieces, leases } = studio;
   const mayChange = (id: string, by: string): void => {
     if (!leases.mayChange(id, by)) throw new Problem(409, 'Another tab works on this piece. Nothing was overwritten.', 'other-tab');
@@ -67,12 +71,12 @@ export function pieceRoutes(studio: Studio): Hono {
       const stored = pieces.get(context.req.param('id'));
       return context.json({ ...stored, assets: studio.assetsOf(stored) });
     })
-    .get('/:id/events', (context) => {
-      const id = context.req.param('id');
+    .get('/:id/socket', upgrade((context) => {
+      const id = context.req.param('id')!;
       const own = queryOf(context, z.object({ tab })).tab;
       pieces.get(id);
-      return events(context, (send) => leases.open(id, own, send));
-    })
+      return socket((send) => leases.open(id, own, send));
+    }))
     .post('/:id/takeover', async (context) => {
       leases.takeOver(context.req.param('id'), (await bodyOf(context, z.object({ tab }))).tab);
       return context.json({ taken: true });
@@ -116,6 +120,11 @@ export function pieceRoutes(studio: Studio): Hono {
         'Content-Type': 'application/zip',
         'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(`${piece.name}.zip`)}`,
       });
+    })
+    .post('/:id/exports/ready', (context) => {
+      // The person is about to export: a process is started for it, so that the work begins at once.
+      studio.jobs.prepare('exportChild.js', readyMs);
+      return context.json({ ready: true });
     })
     .post('/:id/exports', async (context) => {
       const stored = pieces.get(context.req.param('id'));

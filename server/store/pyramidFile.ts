@@ -1,5 +1,6 @@
-import { closeSync, openSync, readSync, writeSync, type PathLike } from 'node:fs';
+import { closeSync, openSync, readSync, type PathLike } from 'node:fs';
 import { cutTile, halve, levelCount, levelSize, tileSide, type Level, type Picture } from '../../core/pixels/pyramid';
+import { writeWhole } from './writeWhole';
 
 /** What must be known to read a pyramid file. */
 export interface PyramidShape {
@@ -17,11 +18,16 @@ export function writePyramid(path: PathLike, picture: Level, progress: (done: nu
   try {
     let level = picture;
     let written = 0;
+    let at = 0;
     const all = picture.width * picture.height * (4 / 3);
     for (let number = 0; number < levelCount(picture.width, picture.height); number++) {
       if (number > 0) level = halve(level);
       for (let row = 0; row * tileSide < level.height; row++) {
-        for (let column = 0; column * tileSide < level.width; column++) writeSync(file, cutTile(level, column, row));
+        for (let column = 0; column * tileSide < level.width; column++) {
+          const tile = cutTile(level, column, row);
+          writeWhole(file, tile, at);
+          at += tile.length;
+        }
         written += level.width * tileSide;
         progress(Math.min(1, written / all));
       }

@@ -49,3 +49,24 @@ export function follow<Event>(path: string, each: (event: Event) => void): () =>
   source.onmessage = (message: MessageEvent<string>) => each(JSON.parse(message.data) as Event);
   return () => source.close();
 }
+
+/** How long to wait before a socket that broke off is opened again, ms. */
+const socketPause = 1000;
+
+/** Hears what the server tells on a socket until the returned function is called; one that breaks off is opened again. */
+export function hear<Event>(path: string, each: (event: Event) => void): () => void {
+  let stopped = false;
+  let socket: WebSocket;
+  const open = (): void => {
+    if (stopped) return;
+    socket = new WebSocket(`${location.origin.replace(/^http/, 'ws')}/api${path}`);
+    socket.onmessage = (message: MessageEvent<string>) => each(JSON.parse(message.data) as Event);
+    socket.onclose = () => window.setTimeout(open, socketPause);
+  };
+  open();
+  return () => {
+    stopped = true;
+    socket.onmessage = null;
+    socket.close();
+  };
+}

@@ -1,5 +1,6 @@
 import type { Picture } from '../../core/pixels/pyramid';
-import { levelCount } from '../../core/pixels/pyramid';
+import { levelCount, tileSide } from '../../core/pixels/pyramid';
+import { SharedTiles, type SharedTileMemory } from '../../core/pixels/sharedTiles';
 import { ByteCache } from '../../core/render/cache';
 import { keeping, type Library } from '../../core/render/materials';
 import { openFace } from '../../core/type/faceBook';
@@ -11,20 +12,43 @@ async function read(path: string): Promise<Response> {
   return response;
 }
 
-/** Pictures and faces from the server, tile by tile. @param budget bytes of tiles to keep */
-export function httpLibrary(budget: number): Library {
-  const tiles = new ByteCache<Promise<Uint8Array>>(budget);
+/** Keeps fetched tiles: in this worker alone, or in memory that all workers share. */
+type KeepTile = (path: string, bytes: number, fetch: () => Promise<Uint8Array>) => Promise<Uint8Array>;
+
+/**
+ * Pictures and faces from the server, tile by tile.
+ * @param tiles bytes of tiles to keep in this worker, or the memory that workers share
+ */
+export function httpLibrary(tiles: number | SharedTileMemory): Library {
+  const keep = typeof tiles === 'number' ? keepHere(tiles) : keepShared(tiles);
   return keeping({
     async picture(sha256) {
       const { width, height, channels } = (await (await read(sha256)).json()) as StoredAsset;
       if (!width || !height || !channels) throw new Error('A picture of this piece is not a picture.');
-      return pictureOf(sha256, width, height, channels, tiles);
+      return pictureOf(sha256, width, height, channels, keep);
     },
     face: async (sha256) => openFace(sha256, new Uint8Array(await (await read(`${sha256}/file`)).arrayBuffer())),
   });
 }
 
-function pictureOf(key: string, width: number, height: number, channels: 1 | 3 | 4, tiles: ByteCache<Promise<Uint8Array>>): Picture {
+function keepShared(memory: SharedTileMemory): KeepTile {
+  const shared = new SharedTiles(memory);
+  return (path, _bytes, fetch) => shared.tile(path, fetch);
+}
+
+function keepHere(budget: number): KeepTile {
+  const tiles = new ByteCache<Promise<Uint8Array>>(budget);
+  return (path, bytes, fetch) => {
+    const known = tiles.get(path);
+    if (known) return known;
+    const tile = fetch();
+    tiles.set(path, tile, bytes);
+    tile.catch(() => tiles.delete(path));
+    return tile;
+  };
+}
+
+function pictureOf(key: string, width: number, height: number, channels: 1 | 3 | 4, keep: KeepTile): Picture {
   return {
     key,
     width,
@@ -33,12 +57,7 @@ function pictureOf(key: string, width: number, height: number, channels: 1 | 3 |
     levels: levelCount(width, height),
     tile(level, column, row) {
       const path = `${key}/tiles/${level}/${column}/${row}`;
-      const known = tiles.get(path);
-      if (known) return known;
-      const tile = read(path).then(async (response) => new Uint8Array(await response.arrayBuffer()));
-      tiles.set(path, tile, 256 * 256 * channels);
-      tile.catch(() => tiles.delete(path));
-      return tile;
+      return keep(path, tileSide * tileSide * channels, () => read(path).then(async (response) => new Uint8Array(await response.arrayBuffer())));
     },
   };
 }

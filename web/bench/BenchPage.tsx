@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Look } from '../../core/render/compile';
 import type { Measures } from '../../core/render/measure';
-import { ask, follow } from '../api/client';
+import { ask, hear } from '../api/client';
 import { listAssets, type StoredAsset } from '../api/files';
 import { useAppDispatch, useAppSelector } from '../store';
 import { Problem } from '../ui/Problem';
@@ -31,7 +31,7 @@ export function BenchPage() {
   useEffect(() => {
     setMissing(null);
     editing.open(id).catch((error: unknown) => setMissing(error instanceof Error ? error.message : 'This piece cannot be opened.'));
-    const stop = follow<LeaseEvent>(`/pieces/${id}/events?tab=${tabId}`, (event) => {
+    const stop = hear<LeaseEvent>(`/pieces/${id}/socket?tab=${tabId}`, (event) => {
       if (event.kind === 'role') {
         dispatch(setRole(event.role));
         if (event.role === 'working') return;

@@ -18,7 +18,7 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: Pi
   return (
     <li className="rounded-sheet border border-rule bg-card p-2">
       <button className="block w-full bg-desk" onClick={onOpen} aria-label={`Open ${piece.name}`}>
-        <img src={`/api/pieces/${piece.id}/thumbnail?version=${piece.version}`} alt="" className="h-40 w-full object-contain" loading="lazy" />
+        <img src={`/api/pieces/${piece.id}/thumbnail?version=${piece.version}`} alt="" className="aspect-[3/2] w-full object-contain" loading="lazy" />
       </button>
       <div className="mt-2 flex items-center gap-2 px-1">
         {renaming ? (

@@ -1,5 +1,5 @@
 import { lightness } from '../../pixels/colour';
-import { blurMargin, gaussianBlur } from '../../pixels/blur';
+import { blurMargin, gaussianBlur } from '../../kernels/blur';
 import type { Raster } from '../../pixels/raster';
 
 /** Below this difference in CIE L* the letters are hard to tell from the photo. */

@@ -1,4 +1,5 @@
-import { samplePicture } from '../../pixels/resample';
+import { isWithin, scaleRegion } from '../../pixels/region';
+import { samplePicture, storedPixels, type Placement } from '../../pixels/resample';
 import { contentKey, type Node } from '../../render/node';
 import type { Materials } from '../pass';
 import type { Plate } from './schema';
@@ -6,12 +7,15 @@ import type { Plate } from './schema';
 /** The plate's pixels on the sheet. */
 export function plateNode(plate: Plate, materials: Materials): Node {
   const picture = materials.picture(plate.asset);
+  const bounds = { x: plate.x, y: plate.y, width: picture.width * plate.scale, height: picture.height * plate.scale };
+  const placeAt = (scale: number): Placement => ({ scale: plate.scale * scale, x: plate.x * scale, y: plate.y * scale });
   return {
     key: contentKey('plate', picture.key, plate.scale, plate.x, plate.y),
     channels: 4,
-    bounds: { x: plate.x, y: plate.y, width: picture.width * plate.scale, height: picture.height * plate.scale },
+    bounds,
+    isSolid: ({ region, scale }) => picture.channels === 3 && isWithin(region, scaleRegion(bounds, scale)),
+    asStored: ({ region, scale }) => storedPixels(picture, placeAt(scale), region),
     needs: () => [],
-    compute: ({ region, scale }) =>
-      samplePicture(picture, { scale: plate.scale * scale, x: plate.x * scale, y: plate.y * scale }, region),
+    compute: ({ region, scale }) => samplePicture(picture, placeAt(scale), region),
   };
 }

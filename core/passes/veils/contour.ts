@@ -1,3 +1,4 @@
+import { remember } from '../../render/remember';
 import type { Point } from '../../shape/affine';
 import type { Contour, Veil } from './schema';
 
@@ -18,10 +19,12 @@ export function signedArea(points: readonly Point[]): number {
 }
 
 /** The closed contours as polygons that all run the same way round, so that contours add up and never cut each other. */
-export function closedPolygons(veil: Pick<Veil, 'contours'>): Point[][] {
-  return veil.contours.flatMap((contour) => {
+export const closedPolygons = (veil: Pick<Veil, 'contours'>): Point[][] => polygonsOf(veil.contours);
+
+const polygonsOf = remember((contours: Veil['contours']): Point[][] =>
+  contours.flatMap((contour) => {
     if (!contour.closed || contour.points.length < 2) return [];
     const points = contourPoints(contour);
     return [signedArea(points) < 0 ? points.reverse() : points];
-  });
-}
+  }),
+);

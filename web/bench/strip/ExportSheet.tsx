@@ -15,6 +15,7 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
   const { width, height } = piece.sheet;
   const [format, setFormat] = useState<'png' | 'jpeg'>('png');
   const [ppi, setPpi] = useState(piece.sheet.ppi);
+  const [bits, setBits] = useState<8 | 16>(8);
   const [quality, setQuality] = useState(92);
   const [job, setJob] = useState<JobState | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -28,6 +29,8 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
     });
   }, []);
   useEffect(() => {
+    // The server gets ready while the person chooses.
+    ask(`/pieces/${id}/exports/ready`, { json: {} }).catch(() => undefined);
     ask<JobState[]>(`/jobs?about=${id}`).then((jobs) => {
       const running = jobs.find((one) => one.kind === 'export' && one.state === 'running');
       if (running) watch(running);
@@ -39,7 +42,7 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
     editing.flush();
     try {
       await editing.saved();
-      watch(await ask<JobState>(`/pieces/${id}/exports`, { json: { format, ppi, quality } }));
+      watch(await ask<JobState>(`/pieces/${id}/exports`, { json: { format, ppi, bits: format === 'png' ? bits : 8, quality } }));
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'The export could not be started.');
     }
@@ -60,6 +63,15 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
                   {one.toUpperCase()}
                 </button>
               ))}
+              {format === 'png' && (
+                <span className="flex gap-2 border-l border-rule pl-2">
+                  {([8, 16] as const).map((one) => (
+                    <button key={one} className="plain-button" aria-pressed={bits === one} onClick={() => setBits(one)}>
+                      {one} bits
+                    </button>
+                  ))}
+                </span>
+              )}
               {format === 'jpeg' && (
                 <span>
                   quality <Quantity label="JPEG quality" value={quality} min={1} max={100} onCommit={(value) => setQuality(Math.round(value))} />

@@ -1,62 +1,101 @@
 /// <reference lib="webworker" />
+import { toBytes } from '../../../core/kernels/colour';
 import type { Piece } from '../../../core/piece/schema';
-import { toBytes } from '../../../core/pixels/quantise';
 import type { Region } from '../../../core/pixels/region';
+import type { SharedTileMemory } from '../../../core/pixels/sharedTiles';
 import { compile, type CompiledPiece, type Look } from '../../../core/render/compile';
-import { Evaluator } from '../../../core/render/evaluate';
-import { openMaterials } from '../../../core/render/materials';
+import { Evaluator, Outdated } from '../../../core/render/evaluate';
+import { openMaterials, type Library } from '../../../core/render/materials';
 import { averageColour, measurePiece, type Measures } from '../../../core/render/measure';
+import { PartReceiver, type Package } from '../../../core/render/parts';
+import type { Materials } from '../../../core/passes/pass';
 import { httpLibrary } from '../../api/library';
 
-/** What the page asks of a render worker. `revision` names the piece and look that are meant. */
-export type RenderOrder =
-  | { kind: 'piece'; revision: number; piece: Piece; look: Look }
-  | { kind: 'tile'; id: number; region: Region; scale: number; have: string | null }
-  | { kind: 'measure'; id: number }
-  | { kind: 'colour'; id: number; centre: [number, number]; radius: number };
+/** What workers share, where the page may: stored tiles, and the number of the newest frame. */
+export interface SharedMemory {
+  tiles: SharedTileMemory;
+  newestFrame: SharedArrayBuffer;
+}
 
-/** What it answers. A tile whose key is the one the page has comes without a picture. */
+/** What the page asks of a render worker. */
+export type RenderOrder =
+  | { kind: 'share'; memory: SharedMemory | null }
+  | { kind: 'piece'; packed: Package }
+  | { kind: 'tile'; frame: number; region: Region; scale: number; have: string | null }
+  | { kind: 'measure' }
+  | { kind: 'colour'; centre: [number, number]; radius: number };
+
+/** What it answers. A tile whose key is the one the page has comes without a picture; `outdated`: given up for a newer frame. */
 export type RenderAnswer =
-  | { kind: 'tile'; id: number; key: string; bitmap: ImageBitmap | null }
-  | { kind: 'measure'; id: number; measures: Measures }
-  | { kind: 'colour'; id: number; colour: string | null }
-  | { kind: 'failed'; id: number; message: string };
+  | { kind: 'tile'; key: string; bitmap: ImageBitmap | null }
+  | { kind: 'outdated' }
+  | { kind: 'measure'; measures: Measures }
+  | { kind: 'colour'; colour: string | null }
+  | { kind: 'failed'; message: string };
 
 const rasterBytes = 192 * 1024 * 1024;
-const tileBytes = 192 * 1024 * 1024;
-const evaluator = new Evaluator(rasterBytes);
-const library = httpLibrary(tileBytes);
+/** Stored tiles that this worker keeps where memory cannot be shared. */
+const tileBytes = 160 * 1024 * 1024;
 const scope = self as unknown as DedicatedWorkerGlobalScope;
 
+let evaluator = new Evaluator(rasterBytes);
+let library: Library | null = null;
+let newestFrame: Int32Array | null = null;
+const parts = new PartReceiver();
 let current: { piece: Piece; compiled: Promise<CompiledPiece> } | null = null;
+let opened: { assets: Piece['assets']; materials: Promise<Materials> } | null = null;
 
-function take(piece: Piece, look: Look): void {
-  const compiled = openMaterials(piece, library).then((materials) => compile(piece, materials, look));
+/** The assets of a piece; opened once for as long as they stay the same. */
+function materialsOf(piece: Piece): Promise<Materials> {
+  if (opened?.assets !== piece.assets) {
+    const materials = openMaterials(piece, library!);
+    opened = { assets: piece.assets, materials };
+    // What failed, perhaps because the server was away, is tried again the next time.
+    materials.catch(() => (opened = null));
+  }
+  return opened!.materials;
+}
+
+function take(packed: Package): void {
+  const { piece, look } = parts.unpack(packed) as { piece: Piece; look: Look };
+  const compiled = materialsOf(piece).then((materials) => compile(piece, materials, look));
   compiled.catch(() => undefined);
   current = { piece, compiled };
 }
 
-async function answer(order: Exclude<RenderOrder, { kind: 'piece' }>): Promise<RenderAnswer> {
+async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>): Promise<RenderAnswer> {
   if (!current) throw new Error('There is no piece to draw yet.');
   const { piece } = current;
   const compiled = await current.compiled;
-  if (order.kind === 'measure') return { kind: 'measure', id: order.id, measures: await measurePiece(piece, compiled, evaluator) };
-  if (order.kind === 'colour') return { kind: 'colour', id: order.id, colour: await averageColour(compiled, evaluator, order.centre, order.radius) };
-  const { region, scale } = order;
+  if (order.kind === 'measure') return { kind: 'measure', measures: await measurePiece(piece, compiled, evaluator) };
+  if (order.kind === 'colour') return { kind: 'colour', colour: await averageColour(compiled, evaluator, order.centre, order.radius) };
+  const { region, scale, frame } = order;
   const request = { region, scale };
   const key = compiled.picture.keyAt?.(request) ?? compiled.picture.key;
-  if (key === order.have) return { kind: 'tile', id: order.id, key, bitmap: null };
-  const raster = await evaluator.pixels(compiled.picture, request);
+  if (key === order.have) return { kind: 'tile', key, bitmap: null };
+  const isOutdated = (): boolean => newestFrame !== null && Atomics.load(newestFrame, 0) !== frame;
+  const raster = await evaluator.pixels(compiled.picture, request, isOutdated);
   const bytes = toBytes(raster, region.x, region.y);
   const bitmap = await createImageBitmap(new ImageData(bytes, region.width, region.height), { premultiplyAlpha: 'default', colorSpaceConversion: 'none' });
-  return { kind: 'tile', id: order.id, key, bitmap };
+  return { kind: 'tile', key, bitmap };
+}
+
+function failure(error: unknown): RenderAnswer {
+  if (error instanceof Outdated) return { kind: 'outdated' };
+  // It may be the memory: what was kept is given back before the next try.
+  evaluator = new Evaluator(rasterBytes);
+  return { kind: 'failed', message: error instanceof Error ? error.message : String(error) };
 }
 
 scope.onmessage = ({ data }: MessageEvent<RenderOrder>) => {
-  if (data.kind === 'piece') return take(data.piece, data.look);
-  answer(data).then(
-    (reply) => scope.postMessage(reply, reply.kind === 'tile' && reply.bitmap ? [reply.bitmap] : []),
-    (error: unknown) => scope.postMessage({ kind: 'failed', id: data.id, message: error instanceof Error ? error.message : String(error) }),
-  );
+  if (data.kind === 'share') {
+    library = httpLibrary(data.memory?.tiles ?? tileBytes);
+    newestFrame = data.memory && new Int32Array(data.memory.newestFrame);
+  } else if (data.kind === 'piece') take(data.packed);
+  else {
+    answer(data)
+      .catch(failure)
+      .then((reply) => scope.postMessage(reply, reply.kind === 'tile' && reply.bitmap ? [reply.bitmap] : []));
+  }
 };
 scope.postMessage('ready');

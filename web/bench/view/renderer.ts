@@ -1,10 +1,11 @@
 import type { Piece } from '../../../core/piece/schema';
 import { intersect, scaleRegion, type Region } from '../../../core/pixels/region';
 import type { Look } from '../../../core/render/compile';
+import type { Crew } from '../../../core/render/crew';
 import type { Measures } from '../../../core/render/measure';
-import { sheetAt, tilesOver } from '../../../core/render/tiles';
-import { ReadyWorker } from './readyWorker';
-import type { RenderAnswer, RenderOrder } from './renderWorker';
+import { renderTile, sheetAt, tilesOver } from '../../../core/render/tiles';
+import { renderCrew, sharedMemory, type PageOrder } from './renderCrew';
+import type { RenderAnswer } from './renderWorker';
 
 /** A tile that can be drawn: its picture, and what it shows. */
 export interface ShownTile {
@@ -16,6 +17,7 @@ export interface ShownTile {
 
 /** One complete answer to "what does the view look like now". */
 interface Frame {
+  number: number;
   revision: number;
   scale: number;
   coarse: boolean;
@@ -31,24 +33,25 @@ const verySlowFrame = 240;
 /** A sharp frame that takes longer than this is shown tile by tile. */
 const patience = 140;
 
+/** How long nothing must have changed before the coarse picture is drawn ahead, ms. */
+const warmAfter = 250;
+
 /** What has come: whether the newest picture is shown sharp, and how long its frame took. */
 export interface FrameState {
   sharp: boolean;
   frameMs: number | null;
 }
 
-type Asked = { resolve(answer: RenderAnswer): void; reject(error: Error): void; worker: number };
-
 /**
  * Keeps the screen up to date: asks workers for the tiles in view, a whole frame at a time so that nothing tears, always
- * for the newest piece. Each tile of the grid belongs to one worker, whose cache then holds what that tile needs.
+ * for the newest piece. Each tile of the grid belongs to one worker, whose cache then holds what that tile needs; another
+ * takes it over only when it has nothing else to do.
  */
 export class SheetRenderer {
-  private readonly workers: ReadyWorker<RenderOrder, RenderAnswer>[];
-  private readonly asked = new Map<number, Asked>();
-  private readonly queues: { tile: boolean; start(): void }[][];
-  private readonly busy: boolean[];
-  private nextId = 1;
+  private readonly memory = sharedMemory();
+  private readonly newestFrame = this.memory && new Int32Array(this.memory.newestFrame);
+  private readonly crew: Crew<PageOrder, RenderAnswer>;
+  private frames = 0;
   private revision = 0;
   private given = -1;
   private piece: Piece | null = null;
@@ -57,6 +60,8 @@ export class SheetRenderer {
   private view: { scale: number; visible: Region } | null = null;
   private frame: Frame | null = null;
   private sharpMs = 0;
+  private warming = 0;
+  private warmed = '';
   /** Tiles on show, by place; those of an earlier scale stay beneath until the new ones are there. */
   shown = new Map<string, ShownTile>();
   beneath: ShownTile[] = [];
@@ -66,20 +71,7 @@ export class SheetRenderer {
   private failed: (message: string) => void = () => undefined;
 
   constructor(count = Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2))) {
-    this.workers = Array.from({ length: count }, (_, index) => this.startWorker(index));
-    this.queues = this.workers.map(() => []);
-    this.busy = this.workers.map(() => false);
-  }
-
-  private startWorker(index: number): ReadyWorker<RenderOrder, RenderAnswer> {
-    const worker = new Worker(new URL('./renderWorker.ts', import.meta.url), { type: 'module' });
-    return new ReadyWorker(worker, (answer) => this.answered(answer), () => {
-      for (const [id, asked] of this.asked) {
-        if (asked.worker !== index) continue;
-        this.asked.delete(id);
-        asked.reject(new Error('A part of the program that draws has stopped. The piece is unharmed; reload the page to go on.'));
-      }
-    });
+    this.crew = renderCrew(count, this.memory);
   }
 
   /** What is to be seen from now on. @param dragging more changes are about to come */
@@ -100,12 +92,15 @@ export class SheetRenderer {
     this.go();
   }
 
-  measure(): Promise<Measures> {
-    return this.ask(0, (id) => ({ kind: 'measure', id })).then((answer) => (answer as { measures: Measures }).measures);
+  async measure(): Promise<Measures> {
+    const answer = await this.crew.ask({ kind: 'measure' });
+    if (answer.kind !== 'measure') throw new Error('Nothing was measured.');
+    return answer.measures;
   }
 
-  colour(centre: [number, number], radius: number): Promise<string | null> {
-    return this.ask(this.workers.length - 1, (id) => ({ kind: 'colour', id, centre, radius })).then((answer) => (answer as { colour: string | null }).colour);
+  async colour(centre: [number, number], radius: number): Promise<string | null> {
+    const answer = await this.crew.ask({ kind: 'colour', centre, radius });
+    return answer.kind === 'colour' ? answer.colour : null;
   }
 
   /** Begins to work for a bench; what an earlier one showed is put away. */
@@ -122,7 +117,9 @@ export class SheetRenderer {
     this.piece = null;
     this.view = null;
     this.shownFor = null;
-    this.queues.forEach((queue, i) => (this.queues[i] = queue.filter((task) => !task.tile)));
+    this.warmed = '';
+    window.clearTimeout(this.warming);
+    this.dropTiles();
     for (const tile of this.shown.values()) tile.bitmap.close();
     this.shown = new Map();
     this.dropBeneath();
@@ -148,29 +145,52 @@ export class SheetRenderer {
   }
 
   private startFrame(coarse: boolean): void {
-    const { visible } = this.view!;
     const scale = this.frameScale(coarse);
-    const sheet = sheetAt(this.piece!.sheet, scale);
-    const part = scaleRegion(visible, scale / this.view!.scale);
-    const inView = intersect(part, sheet);
-    const regions = inView ? tilesOver(inView, sheet) : [];
-    this.queues.forEach((queue, i) => (this.queues[i] = queue.filter((task) => !task.tile)));
-    const frame: Frame = { revision: this.revision, scale, coarse, startedAt: performance.now(), missing: new Set(regions.map(placeOf)), tiles: new Map() };
+    const regions = this.tilesAt(scale);
+    this.dropTiles();
+    const frame: Frame = { number: ++this.frames, revision: this.revision, scale, coarse, startedAt: performance.now(), missing: new Set(regions.map(placeOf)), tiles: new Map() };
     this.frame = frame;
+    // Workers that are at an older frame give up between two steps.
+    if (this.newestFrame) Atomics.store(this.newestFrame, 0, frame.number);
     if (this.given !== this.revision) {
       this.given = this.revision;
-      for (const worker of this.workers) worker.post({ kind: 'piece', revision: this.revision, piece: this.piece!, look: this.look });
+      this.crew.tell('piece', { kind: 'piece', piece: this.piece!, look: this.look });
     }
     if (regions.length === 0) return this.finish(frame);
     for (const region of regions) this.askTile(frame, region);
+  }
+
+  /** The tiles in view at a scale, output px at that scale. */
+  private tilesAt(scale: number): Region[] {
+    const sheet = sheetAt(this.piece!.sheet, scale);
+    const inView = intersect(scaleRegion(this.view!.visible, scale / this.view!.scale), sheet);
+    return inView ? tilesOver(inView, sheet) : [];
+  }
+
+  /** Draws the coarse picture unseen while nothing else is to be done: a drag's first frames then find their photograph ready. */
+  private warm(): void {
+    if (!this.piece || !this.view || this.frame || this.dragging) return;
+    const view = `${this.view.scale} ${JSON.stringify(this.view.visible)}`;
+    if (this.warmed === view) return;
+    this.warmed = view;
+    const scale = this.view.scale * 0.5;
+    for (const region of this.tilesAt(scale)) {
+      this.crew.ask({ kind: 'tile', frame: this.frames, region, scale, have: null }, this.workerOf(region)).then(
+        (answer) => answer.kind === 'tile' && answer.bitmap?.close(),
+        () => undefined,
+      );
+    }
+  }
+
+  private workerOf(region: Region): number {
+    return (Math.floor(region.x / renderTile) + Math.floor(region.y / renderTile)) % this.crew.size;
   }
 
   private askTile(frame: Frame, region: Region): void {
     const place = placeOf(region);
     const known = this.shown.get(place);
     const have = known && known.scale === frame.scale ? known : null;
-    const worker = (Math.floor(region.x / 256) + Math.floor(region.y / 256)) % this.workers.length;
-    this.ask(worker, (id) => ({ kind: 'tile', id, region, scale: frame.scale, have: have?.key ?? null })).then(
+    this.crew.ask({ kind: 'tile', frame: frame.number, region, scale: frame.scale, have: have?.key ?? null }, this.workerOf(region)).then(
       (answer) => {
         if (answer.kind !== 'tile') return;
         if (this.frame !== frame) return void answer.bitmap?.close();
@@ -183,7 +203,7 @@ export class SheetRenderer {
       (error: Error) => {
         if (this.frame === frame) {
           this.frame = null;
-          this.failed(error.message);
+          this.failed(`A part of the sheet could not be drawn, though it was tried twice. The piece is unharmed. ${error.message}`);
         }
       },
     );
@@ -220,6 +240,8 @@ export class SheetRenderer {
     this.frame = null;
     this.changed({ sharp: !frame.coarse && frame.revision === this.revision, frameMs });
     this.go();
+    window.clearTimeout(this.warming);
+    if (!frame.coarse) this.warming = window.setTimeout(() => this.warm(), warmAfter);
   }
 
   private dropBeneath(): void {
@@ -227,35 +249,9 @@ export class SheetRenderer {
     this.beneath = [];
   }
 
-  private ask(worker: number, order: (id: number) => RenderOrder): Promise<RenderAnswer> {
-    const id = this.nextId++;
-    const message = order(id);
-    return new Promise((resolve, reject) => {
-      const start = (): void => {
-        this.asked.set(id, { resolve, reject, worker });
-        this.workers[worker].post(message);
-      };
-      this.queues[worker].push({ tile: message.kind === 'tile', start });
-      this.pump(worker);
-    });
-  }
-
-  private pump(worker: number): void {
-    if (this.busy[worker]) return;
-    const next = this.queues[worker].shift();
-    if (!next) return;
-    this.busy[worker] = true;
-    next.start();
-  }
-
-  private answered(answer: RenderAnswer): void {
-    const asked = this.asked.get(answer.id);
-    this.asked.delete(answer.id);
-    if (!asked) return;
-    this.busy[asked.worker] = false;
-    if (answer.kind === 'failed') asked.reject(new Error(answer.message));
-    else asked.resolve(answer);
-    this.pump(asked.worker);
+  /** Tiles that nobody has begun are not wanted any more. */
+  private dropTiles(): void {
+    this.crew.drop((order) => order.kind === 'tile');
   }
 }
 

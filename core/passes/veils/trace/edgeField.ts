@@ -1,4 +1,4 @@
-import { gaussianBlur } from '../../../pixels/blur';
+import { gaussianBlur } from '../../../kernels/blur';
 import { levelSize, readLevel, type Picture } from '../../../pixels/pyramid';
 import type { Raster } from '../../../pixels/raster';
 import type { Region } from '../../../pixels/region';

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { setWords } from '../../../../core/piece/edits/things';
 import { apply, corners, inverse } from '../../../../core/shape/affine';
 import type { Lettering } from '../../../../core/piece/schema';
@@ -66,19 +66,15 @@ function TypingField({ lettering, letters, field }: { lettering: Lettering; lett
     if (empty) field.current?.focus();
   }, [empty, field]);
 
-  useEffect(() => {
-    const moved = (): void => {
-      const element = field.current;
-      if (element && document.activeElement === element) setSelection([element.selectionStart, element.selectionEnd]);
-    };
-    document.addEventListener('selectionchange', moved);
-    return () => document.removeEventListener('selectionchange', moved);
-  }, [field]);
-
-  const note = (): void => {
+  const note = useCallback((): void => {
     const element = field.current;
     if (element && document.activeElement === element) setSelection([element.selectionStart, element.selectionEnd]);
-  };
+  }, [field]);
+  useEffect(() => {
+    document.addEventListener('selectionchange', note);
+    return () => document.removeEventListener('selectionchange', note);
+  }, [note]);
+
   // While the face is still on its way the keys are taken already; only the caret waits.
   const onSheet = (point: [number, number]): [number, number] => toScreen(apply(letters!.place, point));
   const caret = letters && selection && caretAt(letters, selection[1]);

@@ -1,34 +1,21 @@
-import { emptyRaster, type Raster } from './raster';
-
-/** How many px beyond a pixel a Gaussian of this sigma reaches (cut off at 3 sigma). */
-export function blurMargin(sigma: number): number {
-  return sigma > 0 ? Math.ceil(sigma * 3) : 0;
-}
+import { crop, emptyRaster, type Raster } from '../../pixels/raster';
+import type { Region } from '../../pixels/region';
 
 /** One half of a Gaussian, sampled and normalised so that the whole sums to 1. Index 0 is the centre. */
-export function gaussianWeights(sigma: number): Float32Array {
-  const reach = blurMargin(sigma);
-  const weights = new Float32Array(reach + 1);
-  let sum = 0;
-  for (let i = 0; i <= reach; i++) {
-    weights[i] = Math.exp((-i * i) / (2 * sigma * sigma));
-    sum += i === 0 ? weights[i] : 2 * weights[i];
-  }
-  return weights.map((weight) => weight / sum);
+export function gaussianWeights(sigma: number, reach: number): Float32Array {
+  const weights = Float64Array.from({ length: reach + 1 }, (_, i) => Math.exp((-i * i) / (2 * sigma * sigma)));
+  const sum = weights.reduce((all, weight, i) => all + (i === 0 ? weight : 2 * weight), 0);
+  return Float32Array.from(weights, (weight) => weight / sum);
 }
 
-/**
- * Gaussian blur of every channel, by direct separable convolution; beyond the border the edge pixel repeats.
- * @param sigma px; 0 or less returns the raster itself.
- */
-export function gaussianBlur(raster: Raster, sigma: number): Raster {
-  if (!(sigma > 0)) return raster;
-  const weights = gaussianWeights(sigma);
+/** The plain twin: direct separable convolution. Arguments as `blurRegion`. */
+export function blurTwin(raster: Raster, lying: Region, wanted: Region, sigma: number): Raster {
+  const weights = gaussianWeights(sigma, Math.ceil(sigma * 4));
   const across = emptyRaster(raster.width, raster.height, raster.channels);
   const out = emptyRaster(raster.width, raster.height, raster.channels);
   convolveRows(raster, across, weights);
   convolveColumns(across, out, weights);
-  return out;
+  return crop(out, lying, wanted);
 }
 
 function convolveRows(from: Raster, to: Raster, weights: Float32Array): void {

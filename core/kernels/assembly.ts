@@ -1,0 +1,13 @@
+// All kernels, as one module. Built by `scripts/kernels.mjs`.
+export * from './blend/assembly';
+export * from './blur/assembly';
+export { decodePixels, encodePixels, oklabPixels, prepareColour, quantiseRow } from './colour/assembly';
+export * from './coverage/assembly';
+export * from './distance/assembly';
+export * from './resize/assembly';
+export * from './warp/assembly';
+
+/** The first byte that no constant of the module takes. */
+export function heapBase(): usize {
+  return __heap_base;
+}

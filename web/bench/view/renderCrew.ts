@@ -1,0 +1,39 @@
+import type { Piece } from '../../../core/piece/schema';
+import { sharedTileMemory } from '../../../core/pixels/sharedTiles';
+import type { Look } from '../../../core/render/compile';
+import { Crew } from '../../../core/render/crew';
+import { PartSender } from '../../../core/render/parts';
+import { ReadyWorker } from './readyWorker';
+import type { RenderAnswer, RenderOrder, SharedMemory } from './renderWorker';
+
+/** Orders as the page gives them: a piece whole, which is packed for each worker by what that one knows already. */
+export type PageOrder = Exclude<RenderOrder, { kind: 'piece' | 'share' }> | { kind: 'piece'; piece: Piece; look: Look };
+
+const sharedTileBytes = 256 * 1024 * 1024;
+/** Longer than any tile takes, ms. */
+const patienceMs = 45000;
+
+/** Memory that the page may share with its workers: only where it is isolated from other sites. */
+export function sharedMemory(): SharedMemory | null {
+  if (!globalThis.crossOriginIsolated) return null;
+  return { tiles: sharedTileMemory(sharedTileBytes), newestFrame: new SharedArrayBuffer(4) };
+}
+
+/** The workers that draw. One that fails is replaced, and what it was at is tried once more. */
+export function renderCrew(count: number, memory: SharedMemory | null): Crew<PageOrder, RenderAnswer> {
+  return new Crew<PageOrder, RenderAnswer>({
+    count,
+    patienceMs,
+    problemOf: (answer) => (answer.kind === 'failed' ? answer.message : null),
+    hire(answered, failed) {
+      const worker = new Worker(new URL('./renderWorker.ts', import.meta.url), { type: 'module' });
+      const hand = new ReadyWorker<RenderOrder, RenderAnswer>(worker, answered, () => failed('A part of the program that draws has stopped.'));
+      const parts = new PartSender();
+      hand.post({ kind: 'share', memory });
+      return {
+        give: (order) => hand.post(order.kind === 'piece' ? { kind: 'piece', packed: parts.pack({ piece: order.piece, look: order.look }) } : order),
+        dismiss: () => worker.terminate(),
+      };
+    },
+  });
+}
