@@ -16,9 +16,9 @@ export function run(command, args, options = {}) {
 }
 
 export function needNode() {
-  const [major] = process.versions.node.split('.').map(Number);
-  if (major >= 20) return;
-  console.error(`Inky Veil needs Node 20 or newer; this is ${process.versions.node}.`);
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major > 20 || (major === 20 && minor >= 15)) return;
+  console.error(`Inky Veil needs Node 20.15 or newer; this is ${process.versions.node}.`);
   process.exit(1);
 }
 

@@ -1,5 +1,6 @@
 import { closeSync, openSync } from 'node:fs';
 import { writeWhole } from '../store/writeWhole';
+import type { PictureFile, PictureForm } from './pictureFile';
 
 /** Tags of TIFF 6.0 that a plain RGB(A) picture in strips needs. */
 const tag = { width: 256, height: 257, bits: 258, compression: 259, photometric: 262, stripOffsets: 273, samples: 277, rowsPerStrip: 278, stripBytes: 279, extraSamples: 338 };
@@ -8,38 +9,38 @@ const tag = { width: 256, height: 257, bits: 258, compression: 259, photometric:
  * Writes a picture to an uncompressed TIFF strip by strip, so that the whole never stands in memory; the encoder of the
  * final format then reads it from there. 8 or 16 bits (little-endian), straight alpha.
  */
-export class StripTiff {
+export class StripTiff implements PictureFile {
   private readonly file: number;
   private at = 8;
   private readonly strips: { offset: number; bytes: number }[] = [];
 
-  constructor(path: string, private readonly width: number, private readonly height: number, private readonly channels: 3 | 4, private readonly bits: 8 | 16, private readonly rowsPerStrip: number) {
+  /** @param rowsPerStrip how many rows come at a time, but for the last ones */
+  constructor(path: string, private readonly form: PictureForm, private readonly rowsPerStrip: number) {
     this.file = openSync(path, 'wx');
     const header = Buffer.alloc(8);
     header.write('II*\0', 'latin1');
     writeWhole(this.file, header, 0);
   }
 
-  /** Adds the next strip: `rowsPerStrip` rows (fewer in the last), `width * channels * bits / 8` bytes each. */
-  add(rows: Uint8Array): void {
+  async add(rows: Uint8Array): Promise<void> {
     writeWhole(this.file, rows, this.at);
     this.strips.push({ offset: this.at, bytes: rows.length });
     this.at += rows.length;
   }
 
-  /** Writes the directory and closes the file. */
   finish(): void {
+    const { width, height, channels, bits } = this.form;
     const directory = new Directory(this.at + (this.at % 2));
-    directory.add(tag.width, 4, [this.width]);
-    directory.add(tag.height, 4, [this.height]);
-    directory.add(tag.bits, 3, new Array<number>(this.channels).fill(this.bits));
+    directory.add(tag.width, 4, [width]);
+    directory.add(tag.height, 4, [height]);
+    directory.add(tag.bits, 3, new Array<number>(channels).fill(bits));
     directory.add(tag.compression, 3, [1]);
     directory.add(tag.photometric, 3, [2]);
     directory.add(tag.stripOffsets, 4, this.strips.map(({ offset }) => offset));
-    directory.add(tag.samples, 3, [this.channels]);
+    directory.add(tag.samples, 3, [channels]);
     directory.add(tag.rowsPerStrip, 4, [this.rowsPerStrip]);
     directory.add(tag.stripBytes, 4, this.strips.map(({ bytes }) => bytes));
-    if (this.channels === 4) directory.add(tag.extraSamples, 3, [2]);
+    if (channels === 4) directory.add(tag.extraSamples, 3, [2]);
     writeWhole(this.file, directory.bytes(), directory.offset);
     const start = Buffer.alloc(4);
     start.writeUInt32LE(directory.offset);
@@ -47,7 +48,6 @@ export class StripTiff {
     closeSync(this.file);
   }
 
-  /** Closes the file without finishing it. */
   abandon(): void {
     closeSync(this.file);
   }

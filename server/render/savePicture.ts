@@ -1,8 +1,12 @@
 import { rmSync } from 'node:fs';
 import type { Piece } from '../../core/piece/schema';
-import { encodePicture, type Encoding } from '../codecs/encodePicture';
+import { encodeJpeg, type Encoding } from '../codecs/encodePicture';
+import type { PackedRows } from '../codecs/packRows';
+import { PngFile } from '../codecs/pngFile';
+import { StripTiff } from '../codecs/stripTiff';
 import type { PictureShapes } from './fileLibrary';
-import { renderSheet } from './renderSheet';
+import { renderTile } from '../../core/render/tiles';
+import { formOf, renderSheet } from './renderSheet';
 import { givePiece, startTilePool, type TilePool } from './tilePool';
 
 /** A picture to be made from a piece. */
@@ -13,19 +17,19 @@ export interface SaveOrder {
   shapes: PictureShapes;
   scale: number;
   encoding: Encoding;
-  /** Scratch file for the uncompressed picture; removed afterwards. */
+  /** Scratch file for the uncompressed picture of a JPEG; removed afterwards. */
   scratch: string;
   out: string;
   threads?: number;
 }
 
-/** Times of the two stages, ms. */
+/** Times of the two stages, ms; a PNG is encoded while it is drawn. */
 export interface SaveTimes {
   renderMs: number;
   encodeMs: number;
 }
 
-/** The share of the progress that rendering takes; the rest is encoding, which cannot tell how far it is. */
+/** The share of the progress that rendering a JPEG takes; the rest is encoding, which cannot tell how far it is. */
 const renderShare = 0.8;
 
 /**
@@ -34,13 +38,24 @@ const renderShare = 0.8;
  */
 export async function savePicture(order: SaveOrder, progress: (done: number, stage: string) => void, pool: TilePool = startTilePool(order.buildFolder, order.threads)): Promise<SaveTimes> {
   const start = performance.now();
-  givePiece(pool, { dataFolder: order.dataFolder, piece: order.piece, shapes: order.shapes, scale: order.scale });
+  const { encoding, scale } = order;
+  const form = formOf(order.piece, scale, encoding.bits);
+  givePiece(pool, { dataFolder: order.dataFolder, piece: order.piece, shapes: order.shapes, scale });
   try {
-    await renderSheet(order.piece, order.scale, order.encoding.bits, pool, order.scratch, (done) => progress(done * renderShare, 'Rendering'));
+    if (encoding.format === 'png') {
+      const pack = async (rows: Uint8Array): Promise<PackedRows> => (await pool.ask({ kind: 'pack', rows, form })).packed!;
+      const file = new PngFile(order.out, form, encoding.ppi, pack);
+      await renderSheet(form, pool, file, (done) => progress(done, 'Rendering')).catch((error: unknown) => {
+        rmSync(order.out, { force: true });
+        throw error;
+      });
+      return { renderMs: performance.now() - start, encodeMs: 0 };
+    }
+    await renderSheet(form, pool, new StripTiff(order.scratch, form, renderTile), (done) => progress(done * renderShare, 'Rendering'));
     await pool.close();
     const rendered = performance.now();
-    progress(renderShare, `Writing the ${order.encoding.format.toUpperCase()}`);
-    await encodePicture(order.scratch, order.out, order.encoding);
+    progress(renderShare, 'Writing the JPEG');
+    await encodeJpeg(order.scratch, order.out, encoding);
     return { renderMs: rendered - start, encodeMs: performance.now() - rendered };
   } finally {
     await pool.close();

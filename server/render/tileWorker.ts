@@ -6,6 +6,8 @@ import { compile } from '../../core/render/compile';
 import { Evaluator } from '../../core/render/evaluate';
 import { openMaterials } from '../../core/render/materials';
 import type { Node } from '../../core/render/node';
+import { packRows, type PackedRows } from '../codecs/packRows';
+import type { PictureForm } from '../codecs/pictureFile';
 import { fileLibrary, type PictureShapes } from './fileLibrary';
 
 /** What all tile workers of a pool draw: one piece, at one scale. */
@@ -26,8 +28,12 @@ export interface Strip {
   bits: 8 | 16;
 }
 
-export type TileOrder = { kind: 'piece'; piece: PoolPiece } | { kind: 'tile'; region: Region; strip: Strip };
-export type TileAnswer = { problem: string | null };
+export type TileOrder =
+  | { kind: 'piece'; piece: PoolPiece }
+  | { kind: 'tile'; region: Region; strip: Strip }
+  /** Compresses rows for a PNG; they lie in shared memory. */
+  | { kind: 'pack'; rows: Uint8Array; form: PictureForm };
+export type TileAnswer = { problem: string | null; packed?: PackedRows };
 
 /** A tile is drawn once only, so little is worth keeping: what its nodes share. */
 const cacheBytes = 12 * 1024 * 1024;
@@ -77,10 +83,20 @@ function opaqueWords(from: Uint16Array): Uint16Array {
   return out;
 }
 
+async function carryOut(order: Exclude<TileOrder, { kind: 'piece' }>): Promise<TileAnswer> {
+  if (order.kind === 'tile') {
+    await draw(order.region, order.strip);
+    return { problem: null };
+  }
+  const { width, channels, bits } = order.form;
+  const pixelBytes = channels * (bits / 8);
+  return { problem: null, packed: packRows(order.rows, width * pixelBytes, pixelBytes, bits) };
+}
+
 parentPort!.on('message', (order: TileOrder) => {
   if (order.kind === 'piece') return take(order.piece);
-  draw(order.region, order.strip).then(
-    () => parentPort!.postMessage({ problem: null } satisfies TileAnswer),
+  carryOut(order).then(
+    (answer) => parentPort!.postMessage(answer),
     (error: unknown) => {
       // It may be the memory: what was kept is given back before the next try.
       evaluator = new Evaluator(cacheBytes);

@@ -18,7 +18,7 @@ import { TopStrip } from './strip/TopStrip';
 import { Ticket } from './ticket/Ticket';
 import { useBenchKeys } from './useBenchKeys';
 import { useLetters, useMaterials } from './useMaterials';
-import type { SheetRenderer } from './view/renderer';
+import type { Scene, SheetRenderer } from './view/renderer';
 import { SheetView } from './view/SheetView';
 import { workers } from './view/workers';
 
@@ -57,15 +57,15 @@ export function BenchPage() {
   return openedId === id ? <OpenBench id={id} /> : <p className="p-6 text-faint">Opening</p>;
 }
 
-/** The workers at the service of this bench: whether the picture is sharp, and who is told of new tiles. */
+/** The workers at the service of this bench: what is shown sharp, and who is told of new tiles. */
 function useWorkers(failed: (message: string) => void) {
   const listeners = useRef(new Set<() => void>());
-  const [sharp, setSharp] = useState(false);
+  const [sharp, setSharp] = useState<Scene | null>(null);
   useEffect(() => {
     const { renderer } = workers();
     renderer.attach((state) => {
       setSharp(state.sharp);
-      if (state.frameMs !== null) window.dispatchEvent(new CustomEvent('inky-veil-frame', { detail: state }));
+      if (state.frameMs !== null) window.dispatchEvent(new CustomEvent('inky-veil-frame', { detail: { sharp: state.sharp !== null, frameMs: state.frameMs } }));
       for (const listener of listeners.current) listener();
     }, failed);
     return () => renderer.detach();
@@ -87,7 +87,7 @@ function OpenBench({ id }: { id: string }) {
   const [faces, setFaces] = useState<StoredAsset[]>([]);
   const failed = useCallback((message: string) => void dispatch(looked({ problem: message })), [dispatch]);
   const { renderer, tracer } = workers();
-  const { sharp, onTiles } = useWorkers(failed);
+  const { sharp: shown, onTiles } = useWorkers(failed);
   const materials = useMaterials(piece, failed);
   const lettersOf = useLetters(materials);
   const line = lineText !== undefined && benchPasses.some((pass) => String(pass.line) === lineText) ? Number(lineText) : null;
@@ -112,6 +112,7 @@ function OpenBench({ id }: { id: string }) {
   useEffect(() => {
     if (materials) renderer.setPiece(piece, look, state.dragging);
   }, [renderer, piece, look, state.dragging, materials]);
+  const sharp = materials !== null && shown?.piece === piece && shown.look === look;
   const measures = useMeasures(renderer, state.draft === null && materials ? piece : null, sharp);
 
   const lettering = piece.letterings.find((one) => one.id === state.lettering) ?? null;
@@ -137,7 +138,7 @@ function OpenBench({ id }: { id: string }) {
             <div className="flex h-9 shrink-0 items-center gap-2 overflow-hidden whitespace-nowrap border-b border-rule bg-desk px-3" aria-label="Hand tools">
               {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it: keys 0 to 4.</span>}
             </div>
-            <SheetView onTiles={onTiles} sharp={sharp && materials !== null}>
+            <SheetView onTiles={onTiles} sharp={sharp}>
               {pass?.Handles && <pass.Handles key={pass.line} />}
             </SheetView>
           </main>

@@ -19,6 +19,7 @@ export interface ShownTile {
 interface Frame {
   number: number;
   revision: number;
+  scene: Scene;
   scale: number;
   coarse: boolean;
   startedAt: number;
@@ -36,9 +37,15 @@ const patience = 140;
 /** How long nothing must have changed before the coarse picture is drawn ahead, ms. */
 const warmAfter = 250;
 
-/** What has come: whether the newest picture is shown sharp, and how long its frame took. */
+/** A piece and the way it is looked at. */
+export interface Scene {
+  piece: Piece;
+  look: Look;
+}
+
+/** What has come: what is shown sharp now, and how long its frame took. */
 export interface FrameState {
-  sharp: boolean;
+  sharp: Scene | null;
   frameMs: number | null;
 }
 
@@ -89,6 +96,7 @@ export class SheetRenderer {
   /** The part that is in view: output px at a scale. */
   setView(scale: number, visible: Region): void {
     this.view = { scale, visible };
+    if (this.shownFor && !this.isShown(false)) this.changed({ sharp: null, frameMs: null });
     this.go();
   }
 
@@ -130,10 +138,13 @@ export class SheetRenderer {
     // A frame of a drag is let finish, so that the picture keeps moving; any other outdated one is dropped.
     if (this.frame && (this.dragging || this.frame.coarse) && this.frame.scale === this.frameScale(this.frame.coarse)) return;
     const coarse = this.dragging && this.sharpMs > slowFrame;
-    const visible = JSON.stringify(this.view.visible);
-    const { shownFor } = this;
-    if (shownFor && shownFor.revision === this.revision && shownFor.scale === this.view.scale && shownFor.visible === visible && (!shownFor.coarse || coarse)) return;
-    this.startFrame(coarse);
+    if (!this.isShown(coarse)) this.startFrame(coarse);
+  }
+
+  /** Whether what is wanted is on show, at least as sharp as asked. */
+  private isShown(coarseWillDo: boolean): boolean {
+    const { shownFor, view } = this;
+    return shownFor !== null && shownFor.revision === this.revision && shownFor.scale === view!.scale && shownFor.visible === JSON.stringify(view!.visible) && (!shownFor.coarse || coarseWillDo);
   }
 
   private frameScale(coarse: boolean): number {
@@ -148,7 +159,7 @@ export class SheetRenderer {
     const scale = this.frameScale(coarse);
     const regions = this.tilesAt(scale);
     this.dropTiles();
-    const frame: Frame = { number: ++this.frames, revision: this.revision, scale, coarse, startedAt: performance.now(), missing: new Set(regions.map(placeOf)), tiles: new Map() };
+    const frame: Frame = { number: ++this.frames, revision: this.revision, scene: { piece: this.piece!, look: this.look }, scale, coarse, startedAt: performance.now(), missing: new Set(regions.map(placeOf)), tiles: new Map() };
     this.frame = frame;
     // Workers that are at an older frame give up between two steps.
     if (this.newestFrame) Atomics.store(this.newestFrame, 0, frame.number);
@@ -218,7 +229,7 @@ export class SheetRenderer {
       this.shown = new Map();
     }
     for (const [place, tile] of frame.tiles) this.put(place, tile);
-    this.changed({ sharp: false, frameMs: null });
+    this.changed({ sharp: null, frameMs: null });
   }
 
   private put(place: string, tile: ShownTile): void {
@@ -238,7 +249,7 @@ export class SheetRenderer {
     // A coarse frame says that a sharp one would take about this long, until one is measured again.
     if (!frame.coarse) this.sharpMs = frameMs;
     this.frame = null;
-    this.changed({ sharp: !frame.coarse && frame.revision === this.revision, frameMs });
+    this.changed({ sharp: this.isShown(false) ? frame.scene : null, frameMs });
     this.go();
     window.clearTimeout(this.warming);
     if (!frame.coarse) this.warming = window.setTimeout(() => this.warm(), warmAfter);

@@ -1,0 +1,76 @@
+import { closeSync, openSync } from 'node:fs';
+import { crc32 } from 'node:zlib';
+import { writeWhole } from '../store/writeWhole';
+import { joinedAdler32, type PackedRows } from './packRows';
+import type { PictureFile, PictureForm } from './pictureFile';
+
+const signature = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
+/** Colour types with and without alpha. */
+const colourType = { 3: 2, 4: 6 };
+/** Chromaticities of white, red, green and blue of sRGB, in 1/100,000, and its approximate exponent: for readers that do not know the sRGB chunk. */
+const chromaticities = [31270, 32900, 64000, 33000, 30000, 60000, 15000, 6000];
+const gamma = 45455;
+/** Start of a zlib stream: a window of 32 KiB, no dictionary. */
+const zlibHeader = [0x78, 0x5e];
+/** A last deflate block with nothing in it. */
+const lastBlock = [0x03, 0x00];
+
+/**
+ * Writes a PNG (W3C, third edition) as its rows come. The encoders of our picture library want the whole picture at once and use one
+ * thread; here compressing happens beside drawing, in as many threads as there are.
+ */
+export class PngFile implements PictureFile {
+  private readonly file: number;
+  private at = 0;
+  private adler = 1;
+  private started = false;
+
+  /**
+   * @param pack filters and compresses rows, in whatever thread
+   * @throws the system's error when the file cannot be made; one that is there is replaced
+   */
+  constructor(path: string, form: PictureForm, ppi: number, private readonly pack: (rows: Uint8Array) => Promise<PackedRows>) {
+    this.file = openSync(path, 'w');
+    this.write(Uint8Array.from(signature));
+    this.chunk('IHDR', Buffer.concat([words(form.width, form.height), Uint8Array.of(form.bits, colourType[form.channels], 0, 0, 0)]));
+    this.chunk('sRGB', Uint8Array.of(0));
+    this.chunk('gAMA', words(gamma));
+    this.chunk('cHRM', words(...chromaticities));
+    const perMetre = Math.round(ppi / 0.0254);
+    this.chunk('pHYs', Buffer.concat([words(perMetre, perMetre), Uint8Array.of(1)]));
+  }
+
+  async add(rows: Uint8Array): Promise<void> {
+    const { deflated, adler, bytes } = await this.pack(rows);
+    this.chunk('IDAT', this.started ? deflated : Buffer.concat([Uint8Array.from(zlibHeader), deflated]));
+    this.started = true;
+    this.adler = joinedAdler32(this.adler, adler, bytes);
+  }
+
+  finish(): void {
+    this.chunk('IDAT', Buffer.concat([Uint8Array.from(lastBlock), words(this.adler)]));
+    this.chunk('IEND', new Uint8Array(0));
+    closeSync(this.file);
+  }
+
+  abandon(): void {
+    closeSync(this.file);
+  }
+
+  private chunk(kind: string, content: Uint8Array): void {
+    const named = Buffer.concat([Buffer.from(kind, 'latin1'), content]);
+    this.write(Buffer.concat([words(content.length), named, words(crc32(named))]));
+  }
+
+  private write(bytes: Uint8Array): void {
+    writeWhole(this.file, bytes, this.at);
+    this.at += bytes.length;
+  }
+}
+
+/** Numbers of 32 bits, the highest byte first. */
+function words(...values: number[]): Buffer {
+  const out = Buffer.alloc(values.length * 4);
+  values.forEach((value, i) => out.writeUInt32BE(value, i * 4));
+  return out;
+}
