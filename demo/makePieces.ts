@@ -2,10 +2,12 @@
 // Run by: npm run demo-pieces
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Contour, Stroke, TracePoint, Veil } from '../core/passes/veils/schema';
+import { plainStance } from '../core/passes/stance/schema';
+import { plainWords } from '../core/passes/words/schema';
 import { aroundBorder } from '../core/passes/veils/trace/close';
 import { Tracer } from '../core/passes/veils/trace/tracer';
 import { readPiece } from '../core/piece/read';
-import type { Asset, Lettering, Piece } from '../core/piece/schema';
+import { pieceVersion, type Asset, type Lettering, type Piece } from '../core/piece/schema';
 import type { Picture } from '../core/pixels/pyramid';
 import { demoPlate } from '../core/testing/plates';
 import type { Point } from '../core/shape/affine';
@@ -45,7 +47,7 @@ const plate = (name: string): Asset => ({ kind: 'plate', name, path: `plates/${n
 function piece(name: string, plateName: string, faceFile: string, letterings: Lettering[], veils: Veil[], depth: string[]): Piece {
   return readPiece({
     format: 'inky-veil/piece',
-    version: 1,
+    version: pieceVersion,
     name,
     sheet: { width: 1800, height: 1200, ppi: 200, paint: '#ffffff' },
     assets: { [plateName]: plate(plateName), [faceFile]: face(faceFile) },
@@ -64,8 +66,8 @@ async function woven(): Promise<Piece> {
   const lettering: Lettering = {
     id: 'lettering-1',
     name: 'RAKU',
-    words: { text: 'RAKU', face: 'bowlby-one', size: 520, leading: 0.9, tracking: 0.005, alignment: 'centre' },
-    stance: { x: 900, y: 790, rotation: 0, scale: 1 },
+    words: plainWords({ text: 'RAKU', face: 'bowlby-one', size: 520, leading: 0.9, tracking: 0.005, alignment: 'centre' }),
+    stance: plainStance({ x: 900, y: 790, rotation: 0, scale: 1 }),
     ink: { coats: [{ kind: 'solid', colour: '#7a3b22', opacity: 1 }] },
   };
   const veil: Veil = { id: 'veil-1', name: 'jar', plate: 'plate-1', contours: [jar], feather: 1.6, strokes: [] };
@@ -86,8 +88,8 @@ async function lowSun(): Promise<Piece> {
   const lettering = (id: string, text: string, size: number, tracking: number, x: number, y: number): Lettering => ({
     id,
     name: text,
-    words: { text, face: 'big-shoulders-display-black', size, leading: 0.9, tracking, alignment: 'centre' },
-    stance: { x, y, rotation: 0, scale: 1 },
+    words: plainWords({ text, face: 'big-shoulders-display-black', size, leading: 0.9, tracking, alignment: 'centre' }),
+    stance: plainStance({ x, y, rotation: 0, scale: 1 }),
     ink: { coats: [{ kind: 'solid', colour: '#8c3f2b', opacity: 1 }] },
   });
   const letterings = [lettering('lettering-1', 'ALOFT', 430, 0.02, 1150, 365), lettering('lettering-2', 'AMBERSHAW', 70, 0.02, 700, 834)];

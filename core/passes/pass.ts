@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Picture } from '../pixels/pyramid';
 import type { Region } from '../pixels/region';
 import type { Node } from '../render/node';
-import type { Affine } from '../shape/affine';
+import type { Affine, Point } from '../shape/affine';
 import type { Path } from '../shape/path';
 import type { OpenFace } from '../type/faceBook';
 
@@ -16,6 +16,14 @@ export interface Letter {
   path: Path;
   /** Ink bounds in lettering px; null for a letter without ink, such as a space. */
   bounds: Region | null;
+  /** CSS colour that takes the place of the ink's; null leaves the ink. */
+  colour: string | null;
+}
+
+/** Where a caret stands, lettering px. */
+export interface Caret {
+  foot: Point;
+  head: Point;
 }
 
 /** One line of a lettering, in lettering px. */
@@ -23,12 +31,28 @@ export interface Line {
   /** Index of its first UTF-16 unit in the text. */
   start: number;
   text: string;
-  baseline: number;
-  left: number;
-  width: number;
   ink: Region | null;
-  /** x of the caret before each UTF-16 unit, and after the last. */
-  carets: number[];
+  /** The caret before each UTF-16 unit, and after the last. */
+  carets: Caret[];
+}
+
+/** A further drawing of the same letters. */
+export interface EchoPlace {
+  /** Lettering px to sheet px, in place of the lettering's own. */
+  place: Affine;
+  /** Fraction. */
+  opacity: number;
+  /** Width of the line along the edge, lettering px, when only the outline is drawn; null fills the letters. */
+  outline: number | null;
+  /** CSS colour in place of the ink's; null leaves the ink. */
+  colour: string | null;
+}
+
+/** A map of the lettering plane that bends it, with the way back. */
+export interface PlaneMap {
+  forward(point: Point): Point;
+  /** The point that comes to lie at `point`, as near as can be told. */
+  backward(point: Point): Point;
 }
 
 /** A lettering laid out: vector letters and where they stand. */
@@ -40,6 +64,10 @@ export interface Letters {
   ink: Region | null;
   /** Lettering px to sheet px. */
   place: Affine;
+  /** What has bent letters, lines and carets already; null where the plane is as the lockup left it. */
+  warp: PlaneMap | null;
+  /** Further drawings of the same letters, from far to near, all behind the letters themselves. */
+  echoes: EchoPlace[];
 }
 
 /** What passes are given besides their own part of the document. */

@@ -1,17 +1,19 @@
-import type { Lettering, Piece, Sheet } from './schema';
+import { plainStance } from '../passes/stance/schema';
+import { plainWords } from '../passes/words/schema';
+import { pieceVersion, type Lettering, type Piece, type Sheet } from './schema';
 
 /** A piece with nothing on its sheet. */
 export function blankPiece(name: string, sheet: Sheet): Piece {
-  return { format: 'inky-veil/piece', version: 1, name, sheet, assets: {}, plates: [], letterings: [], veils: [], depth: [] };
+  return { format: 'inky-veil/piece', version: pieceVersion, name, sheet, assets: {}, plates: [], letterings: [], guides: [], slopes: [], veils: [], depth: [] };
 }
 
 /** A new lettering in the middle of the sheet, with capitals a quarter of its height; its face is added by the edit. */
-export function blankLettering(id: string, name: string, text: string, sheet: Sheet): Omit<Lettering, 'words'> & { words: Omit<Lettering['words'], 'face'> } {
+export function blankLettering(id: string, name: string, text: string, sheet: Sheet): Lettering {
   return {
     id,
     name,
-    words: { text, size: Math.round(Math.min(sheet.height * 0.36, sheet.width * 0.3)), leading: 0.9, tracking: 0, alignment: 'centre' },
-    stance: { x: sheet.width / 2, y: sheet.height / 2, rotation: 0, scale: 1 },
+    words: plainWords({ text, face: '', size: Math.round(Math.min(sheet.height * 0.36, sheet.width * 0.3)), leading: 0.9, tracking: 0, alignment: 'centre' }),
+    stance: plainStance({ x: sheet.width / 2, y: sheet.height / 2, rotation: 0, scale: 1 }),
     ink: { coats: [{ kind: 'solid', colour: '#f2ead8', opacity: 1 }] },
   };
 }

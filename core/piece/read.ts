@@ -5,7 +5,10 @@ import { pieceSchema, pieceVersion, type Piece } from './schema';
 export class PieceError extends Error {}
 
 /** Steps from one version of the format to the next, by the version they start from. */
-const migrations: Record<number, (piece: Record<string, unknown>) => Record<string, unknown>> = {};
+const migrations: Record<number, (piece: Record<string, unknown>) => Record<string, unknown>> = {
+  // Version 2 only adds: what a piece of version 1 does not say comes to its standard.
+  1: (piece) => ({ ...piece, version: 2 }),
+};
 
 /**
  * Reads a piece of any version that is known, bringing it up to date.

@@ -3,7 +3,7 @@ import { isColour } from '../pixels/colour';
 import { letteringPasses, scenePasses } from '../passes';
 
 /** The newest version of the piece format that this program reads and the one that it writes. */
-export const pieceVersion = 1;
+export const pieceVersion = 2;
 
 /** Largest sheet, in megapixels. */
 export const largestSheet = 400;
@@ -29,6 +29,14 @@ export const letteringSchema = z.strictObject({
   [ink.key as 'ink']: ink.schema,
 });
 
+const along = z.number().min(-1e6).max(1e6);
+
+/** An upright (`x`) or level (`y`) guide line, `at` sheet px from the left or the top. */
+export const guideSchema = z.strictObject({ id: z.string().min(1).max(64), axis: z.enum(['x', 'y']), at: along });
+
+/** A straight line drawn on the photograph, sheet px. */
+export const slopeSchema = z.strictObject({ id: z.string().min(1).max(64), from: z.tuple([along, along]), to: z.tuple([along, along]) });
+
 export const sheetSchema = z
   .strictObject({
     /** px */
@@ -51,6 +59,10 @@ export const pieceSchema = z
     /** From far to near; all of them lie below the depth line's things. */
     plates: z.array(scenePasses.plate.schema).max(50),
     letterings: z.array(letteringSchema).max(200),
+    /** Lines that things are brought to; they are never part of the picture. */
+    guides: z.array(guideSchema).max(100).default([]),
+    /** Slopes and horizons of the photograph that words can be set along. */
+    slopes: z.array(slopeSchema).max(20).default([]),
     veils: z.array(scenePasses.veils.schema).max(200),
     /** Ids of letterings and veils, from far to near: the depth line. */
     depth: z.array(z.string()).max(400),
@@ -61,6 +73,8 @@ export const pieceSchema = z
 
 export type Asset = z.infer<typeof assetSchema>;
 export type Lettering = z.infer<typeof letteringSchema>;
+export type Guide = z.infer<typeof guideSchema>;
+export type Slope = z.infer<typeof slopeSchema>;
 export type Sheet = z.infer<typeof sheetSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 
@@ -75,7 +89,9 @@ function brokenLinks(piece: Links): string[] {
     else if (asset.kind !== kind) problems.push(`${who} needs a ${kind}, but "${key}" is a ${asset.kind}.`);
   };
   for (const plate of piece.plates) expectAsset(plate.asset, 'plate', `The plate "${plate.name}"`);
-  for (const lettering of piece.letterings) expectAsset(lettering.words.face, 'face', `The lettering "${lettering.name}"`);
+  for (const { name, words: { face, fallbacks, shape } } of piece.letterings) {
+    for (const key of shape && face === '' ? fallbacks : [face, ...fallbacks]) expectAsset(key, 'face', `The lettering "${name}"`);
+  }
   for (const veil of piece.veils) {
     if (veil.matte !== undefined) expectAsset(veil.matte, 'matte', `The veil "${veil.name}"`);
     if (!piece.plates.some((plate) => plate.id === veil.plate)) problems.push(`The veil "${veil.name}" is cut from a plate that is not there.`);

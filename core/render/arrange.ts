@@ -4,7 +4,7 @@ import type { Lettering } from '../piece/schema';
 import { identity } from '../shape/affine';
 import type { Node } from './node';
 
-const nothing: Letters = { letters: [], lines: [], capHeight: 0, ink: null, place: identity };
+const nothing: Letters = { letters: [], lines: [], capHeight: 0, ink: null, place: identity, warp: null, echoes: [] };
 
 /** The passes as one list; each is given its own part of the lettering. */
 const passes = letteringPasses as readonly unknown[] as readonly LetteringPass<unknown>[];

@@ -10,3 +10,15 @@ export function remember<Key extends object, Value>(make: (key: Key) => Value): 
     return found.value;
   };
 }
+
+/** Keeps what was last made of each object, for one detail: while that stays the same, it is not made again. */
+export function remembering<Key extends object, Value>(): (key: Key, detail: string, make: () => Value) => Value {
+  const known = new WeakMap<Key, { detail: string; value: Value }>();
+  return (key, detail, make) => {
+    const last = known.get(key);
+    if (last?.detail === detail) return last.value;
+    const value = make();
+    known.set(key, { detail, value });
+    return value;
+  };
+}

@@ -2,6 +2,9 @@ import fc from 'fast-check';
 import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
 import type { Materials } from '../passes/pass';
+import { blankPiece } from '../piece/blank';
+import { plainStance } from '../passes/stance/schema';
+import { plainWords } from '../passes/words/schema';
 import type { Piece } from '../piece/schema';
 import { paintedPicture } from '../testing/pictures';
 import { shippedFace } from '../testing/faces';
@@ -18,13 +21,9 @@ const materials: Materials = { picture: () => picture, face: () => face };
 
 function piece(change: Partial<Piece> = {}): Piece {
   return {
-    format: 'inky-veil/piece',
-    version: 1,
-    name: 'test',
-    sheet: { width: 400, height: 300, ppi: 300, paint: '#ffffff' },
-    assets: {},
+    ...blankPiece('test', { width: 400, height: 300, ppi: 300, paint: '#ffffff' }),
     plates: [{ id: 'plate', name: 'p', asset: 'a', scale: 1, x: 0, y: 0 }],
-    letterings: [{ id: 'word', name: 'w', words: { text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }, stance: { x: 200, y: 150, rotation: 7, scale: 1 }, ink: { coats: [{ kind: 'solid', colour: '#c02020', opacity: 1 }] } }],
+    letterings: [{ id: 'word', name: 'w', words: plainWords({ text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }), stance: plainStance({ x: 200, y: 150, rotation: 7, scale: 1 }), ink: { coats: [{ kind: 'solid', colour: '#c02020', opacity: 1 }] } }],
     veils: [{ id: 'veil', name: 'v', plate: 'plate', contours: [{ closed: true, points: [[150, 100], [320, 120], [260, 260], [140, 240]].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] })) }], feather: 5, strokes: [] }],
     depth: ['word', 'veil'],
     ...change,
@@ -58,7 +57,7 @@ test('depth decides: a veil further off than the word does not cover it', async 
 
 test('a soft edge is mixed in linear light from letter and veil', async () => {
   const flat: Materials = { ...materials, picture: () => paintedPicture(400, 300, () => [255, 255, 255]) };
-  const black = piece({ letterings: [{ ...piece().letterings[0], words: { ...piece().letterings[0].words, text: 'I', size: 900 }, stance: { x: 200, y: 150, rotation: 0, scale: 1 }, ink: { coats: [{ kind: 'solid', colour: '#000000', opacity: 1 }] } }] });
+  const black = piece({ letterings: [{ ...piece().letterings[0], words: { ...piece().letterings[0].words, text: 'I', size: 900 }, stance: plainStance({ x: 200, y: 150, rotation: 0, scale: 1 }), ink: { coats: [{ kind: 'solid', colour: '#000000', opacity: 1 }] } }] });
   const compiled = compile(black, flat);
   const evaluator = new Evaluator(1e9);
   const out = await evaluator.pixels(compiled.picture, { region: whole, scale: 1 });

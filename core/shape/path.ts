@@ -1,5 +1,4 @@
 import { apply, type Affine, type Point } from './affine';
-import { regionOfPoints, type Region } from '../pixels/region';
 
 /** One step of an outline. The last point is where the pen ends; the points before it are Bezier controls. */
 export type Step =
@@ -32,7 +31,10 @@ const flatness = 0.02;
  * Curves to straight lines.
  * @returns closed polygons, in the path's units; a curve keeps within 0.02 of those units.
  */
-export function flatten(path: Path): [number, number][][] {
+export const flatten = (path: Path): [number, number][][] => flattenTo(path, flatness);
+
+/** As `flatten`, with the distance that a line may lie from its curve. */
+export function flattenTo(path: Path, tolerance: number): [number, number][][] {
   const polygons: [number, number][][] = [];
   let current: [number, number][] = [];
   for (const step of path) {
@@ -43,15 +45,15 @@ export function flatten(path: Path): [number, number][][] {
     }
     const from = current[current.length - 1];
     if (step.kind === 'line') current.push([step.to[0], step.to[1]]);
-    else if (step.kind === 'quadratic') quadraticPoints(current, from, step.control, step.to);
-    else cubicPoints(current, from, step.control1, step.control2, step.to);
+    else if (step.kind === 'quadratic') quadraticPoints(current, from, step.control, step.to, tolerance);
+    else cubicPoints(current, from, step.control1, step.control2, step.to, tolerance);
   }
   return polygons;
 }
 
-function quadraticPoints(out: [number, number][], from: Point, control: Point, to: Point): void {
+function quadraticPoints(out: [number, number][], from: Point, control: Point, to: Point, tolerance: number): void {
   const bend = Math.hypot(from[0] - 2 * control[0] + to[0], from[1] - 2 * control[1] + to[1]);
-  const count = Math.max(1, Math.ceil(Math.sqrt(bend / (4 * flatness))));
+  const count = Math.max(1, Math.ceil(Math.sqrt(bend / (4 * tolerance))));
   for (let i = 1; i <= count; i++) {
     const t = i / count;
     const s = 1 - t;
@@ -62,12 +64,12 @@ function quadraticPoints(out: [number, number][], from: Point, control: Point, t
   }
 }
 
-function cubicPoints(out: [number, number][], from: Point, c1: Point, c2: Point, to: Point): void {
+function cubicPoints(out: [number, number][], from: Point, c1: Point, c2: Point, to: Point, tolerance: number): void {
   const bend = Math.max(
     Math.hypot(from[0] - 2 * c1[0] + c2[0], from[1] - 2 * c1[1] + c2[1]),
     Math.hypot(c1[0] - 2 * c2[0] + to[0], c1[1] - 2 * c2[1] + to[1]),
   );
-  const count = Math.max(1, Math.ceil(Math.sqrt((0.75 * bend) / flatness)));
+  const count = Math.max(1, Math.ceil(Math.sqrt((0.75 * bend) / tolerance)));
   for (let i = 1; i <= count; i++) {
     const t = i / count;
     const s = 1 - t;
@@ -79,7 +81,4 @@ function cubicPoints(out: [number, number][], from: Point, c1: Point, c2: Point,
   }
 }
 
-/** The region that the path's ink fills (of the curves, not of their control points), or null for an empty path. */
-export function pathBounds(path: Path): Region | null {
-  return regionOfPoints(flatten(path).flat());
-}
+export { pathBounds } from './bounds';

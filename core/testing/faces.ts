@@ -9,16 +9,20 @@ export const shippedFace = (file: string): OpenFace => openFace(file, faceBytes(
 /** Advance widths in em straight from the face's own tables (OpenType: head, hhea, hmtx, cmap format 4), without the shaper. */
 export function advanceFromTables(bytes: Uint8Array, codePoint: number): number {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const table = (tag: string): number => {
-    for (let i = 0; i < view.getUint16(4); i++) {
-      const record = 12 + 16 * i;
-      if (String.fromCharCode(...bytes.subarray(record, record + 4)) === tag) return view.getUint32(record + 8);
-    }
-    throw new Error(`no table ${tag}`);
-  };
+  const table = (tag: string): number => tableAt(bytes, tag);
   const glyph = glyphOf(view, table('cmap'), codePoint);
   const counted = view.getUint16(table('hhea') + 34);
   return view.getUint16(table('hmtx') + 4 * Math.min(glyph, counted - 1)) / view.getUint16(table('head') + 18);
+}
+
+/** Where a table of a face begins, bytes. */
+export function tableAt(bytes: Uint8Array, tag: string): number {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  for (let i = 0; i < view.getUint16(4); i++) {
+    const record = 12 + 16 * i;
+    if (String.fromCharCode(...bytes.subarray(record, record + 4)) === tag) return view.getUint32(record + 8);
+  }
+  throw new Error(`no table ${tag}`);
 }
 
 function glyphOf(view: DataView, cmap: number, codePoint: number): number {

@@ -1,4 +1,4 @@
-import { Blob as FaceBlob, Buffer as ShapeBuffer, Face, Font, Feature, Variation, shape } from 'harfbuzzjs';
+import { Blob as FaceBlob, Buffer as ShapeBuffer, Direction, Face, Font, Feature, Variation, shape } from 'harfbuzzjs';
 import type { Path, Step } from '../shape/path';
 
 /** One shaped glyph, in em (fractions of the letter size); y runs up, as in the face. */
@@ -11,51 +11,109 @@ export interface ShapedGlyph {
   offsetY: number;
 }
 
-/** A face that has been read: it shapes text and gives outlines. */
+/** A way in which a variable face can be changed, such as its weight. */
+export interface FaceAxis {
+  /** OpenType tag, such as `wght`. */
+  tag: string;
+  name: string;
+  min: number;
+  standard: number;
+  max: number;
+}
+
+/** How a stretch of text is to be shaped. */
+export interface ShapeOrder {
+  /** OpenType tags with their values, such as `{ kern: 1 }`. */
+  features?: Record<string, number>;
+  rightToLeft?: boolean;
+  /** ISO 15924 tag; guessed from the text when left out. */
+  script?: string | null;
+  /** The stretch of the text, UTF-16 units; what stands around it decides how letters join. */
+  from?: number;
+  to?: number;
+}
+
+/** A face that has been read, with its axes set: it shapes text and gives outlines. */
 export interface OpenFace {
   readonly asset: string;
   /** Height of a flat capital in em. */
   readonly capHeight: number;
-  /**
-   * Shapes one line by HarfBuzz, glyphs in visual order from left to right.
-   * @param features OpenType tags with their values, such as `{ kern: 1 }`
-   */
-  shape(text: string, features?: Record<string, number>): ShapedGlyph[];
+  readonly axes: readonly FaceAxis[];
+  /** Shapes a stretch of one direction by HarfBuzz: glyphs in visual order from left to right. */
+  shape(text: string, order?: ShapeOrder): ShapedGlyph[];
   /** The outline of a glyph in em, y running down (as on a sheet), or an empty path. */
   outline(glyph: number): Path;
   /** True where the face has a letter for this code point. */
   has(codePoint: number): boolean;
+  /** The same face with its axes set otherwise; those not named keep their standard, values beyond the limits come to them. */
+  varied(axes: Readonly<Record<string, number>>): OpenFace;
 }
 
 /** Raised when bytes are not a face that letters can be drawn from. */
 export class FaceError extends Error {}
 
+/** What harfbuzzjs gives for a variable axis. */
+interface AxisInfo {
+  nameId: number;
+  min: number;
+  default: number;
+  max: number;
+}
+
 /**
  * Reads a TrueType or OpenType file.
- * @param axes variable axes by tag, in the axis' own units
- * @throws FaceError when it holds no glyphs
+ * @throws FaceError when it holds no letters
  */
-export function openFace(asset: string, bytes: Uint8Array, axes: Record<string, number> = {}): OpenFace {
+export function openFace(asset: string, bytes: Uint8Array): OpenFace {
   const face = new Face(new FaceBlob(bytes), 0);
-  const unitsPerEm = face.upem;
-  if (!unitsPerEm || face.collectUnicodes().length === 0) throw new FaceError('This file is not a face: it holds no letters.');
-  const font = new Font(face);
-  const variations = Object.entries(axes).map(([tag, value]) => new Variation(tag, value));
-  if (variations.length > 0) font.setVariations(variations);
-  const outlines = new Map<number, Path>();
-  const outline = (glyph: number): Path => {
-    let path = outlines.get(glyph);
-    if (!path) outlines.set(glyph, (path = readOutline(font, glyph, unitsPerEm)));
-    return path;
+  if (!face.upem || face.collectUnicodes().length === 0) throw new FaceError('This file is not a face: it holds no letters.');
+  const axes = Object.entries(face.getAxisInfos() as Record<string, AxisInfo>).map(([tag, info]): FaceAxis => ({ tag, name: axisName(face, tag, info.nameId), min: info.min, standard: info.default, max: info.max }));
+  const known = new Map<string, OpenFace>();
+  const varied = (wanted: Readonly<Record<string, number>>): OpenFace => {
+    const set = axes.flatMap(({ tag, min, max, standard }) => {
+      const value = Object.hasOwn(wanted, tag) ? Math.min(max, Math.max(min, wanted[tag])) : standard;
+      return value === standard ? [] : [[tag, value] as const];
+    });
+    const key = JSON.stringify(set);
+    let one = known.get(key);
+    if (!one) {
+      // Dragging an axis passes many settings; few of them come again.
+      if (known.size >= 8) known.clear();
+      known.set(key, (one = setFace(asset, face, axes, set, varied)));
+    }
+    return one;
   };
+  return varied({});
+}
+
+/** Plain names of the registered axes; any other is called what the face calls it. */
+const axisNames: Record<string, string> = { wght: 'weight', wdth: 'width', opsz: 'optical size', slnt: 'slant', ital: 'italic' };
+
+function axisName(face: Face, tag: string, nameId: number): string {
+  return axisNames[tag] ?? (face.getName(nameId, 'en').toLowerCase() || tag);
+}
+
+function setFace(asset: string, face: Face, axes: readonly FaceAxis[], set: readonly (readonly [string, number])[], varied: OpenFace['varied']): OpenFace {
+  const unitsPerEm = face.upem;
+  const font = new Font(face);
+  if (set.length > 0) font.setVariations(set.map(([tag, value]) => new Variation(tag, value)));
+  const outlines = new Map<number, Path>();
   return {
     asset,
+    axes,
+    varied,
     capHeight: capHeightOf(font, unitsPerEm),
-    outline,
+    outline(glyph) {
+      let path = outlines.get(glyph);
+      if (!path) outlines.set(glyph, (path = readOutline(font, glyph, unitsPerEm)));
+      return path;
+    },
     has: (codePoint) => font.nominalGlyph(codePoint) !== undefined,
-    shape(text, features = {}) {
+    shape(text, { features = {}, rightToLeft, script, from = 0, to = text.length } = {}) {
       const buffer = new ShapeBuffer();
-      buffer.addText(text);
+      buffer.addText(text, from, to - from);
+      if (rightToLeft !== undefined) buffer.setDirection(rightToLeft ? Direction.RTL : Direction.LTR);
+      if (script) buffer.setScript(script);
       buffer.guessSegmentProperties();
       shape(font, buffer, Object.entries(features).map(([tag, value]) => new Feature(tag, value)));
       const positions = buffer.getGlyphPositions();
@@ -85,5 +143,5 @@ function readOutline(font: Font, glyph: number, unitsPerEm: number): Path {
 function capHeightOf(font: Font, unitsPerEm: number): number {
   const glyph = font.nominalGlyph('H'.codePointAt(0)!);
   const extents = glyph === undefined ? undefined : font.glyphExtents(glyph);
-  return extents ? extents.yBearing / unitsPerEm : 0.7;
+  return extents && extents.yBearing > 0 ? extents.yBearing / unitsPerEm : 0.7;
 }

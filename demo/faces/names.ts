@@ -6,4 +6,12 @@ export const faceNames: Record<string, string> = {
   'big-shoulders-display-black': 'Big Shoulders Display Black',
   'fraunces-black': 'Fraunces Black',
   shrikhand: 'Shrikhand',
+  'dela-gothic-one': 'Dela Gothic One',
+  'archivo-variable': 'Archivo',
+  'fraunces-variable': 'Fraunces',
+  'saira-stencil-one': 'Saira Stencil One',
+  'londrina-outline': 'Londrina Outline',
+  'commissioner-black': 'Commissioner Black',
+  lalezar: 'Lalezar',
+  'yatra-one': 'Yatra One',
 };

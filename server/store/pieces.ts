@@ -128,7 +128,7 @@ export class PieceStore {
   }
 
   private write(row: Row, patches: Patch[], historyAt: number): void {
-    const piece = checked(() => readPiece(applyPatches(JSON.parse(row.body) as Piece, patches)));
+    const piece = checked(() => readPiece(applyPatches(readPiece(JSON.parse(row.body)), patches)));
     this.database
       .prepare('update pieces set name = ?, body = ?, version = ?, history_at = ?, updated_at = ? where id = ?')
       .run(piece.name, JSON.stringify(piece), row.version + 1, historyAt, Date.now(), row.id);

@@ -1,14 +1,15 @@
 import { lettersOffSheet, standingBox } from './gauge';
 import { stand } from './render';
+import { plainStance } from './schema';
 import { sheetGuides, snapBox } from './snap';
 import type { Letters } from '../pass';
 import { identity } from '../../shape/affine';
 
 const bounds = { x: -50, y: -20, width: 100, height: 40 };
-const letters: Letters = { letters: [{ start: 0, text: 'H', line: 0, path: [], bounds }], lines: [], capHeight: 40, ink: bounds, place: identity };
+const letters: Letters = { letters: [{ start: 0, text: 'H', line: 0, path: [], bounds, colour: null }], lines: [], capHeight: 40, ink: bounds, place: identity, warp: null, echoes: [] };
 
 test('a lettering stands at its place, turned and scaled about its origin', () => {
-  const box = standingBox(stand(letters, { x: 300, y: 200, rotation: 90, scale: 2 }))!;
+  const box = standingBox(stand(letters, plainStance({ x: 300, y: 200, rotation: 90, scale: 2 })))!;
   expect(box.x).toBeCloseTo(260, 6);
   expect(box.y).toBeCloseTo(100, 6);
   expect(box.width).toBeCloseTo(80, 6);
@@ -17,8 +18,8 @@ test('a lettering stands at its place, turned and scaled about its origin', () =
 
 test('letters that reach over the edge are told', () => {
   const sheet = { width: 400, height: 300 };
-  expect(lettersOffSheet(stand(letters, { x: 200, y: 150, rotation: 0, scale: 1 }), sheet)).toHaveLength(0);
-  expect(lettersOffSheet(stand(letters, { x: 40, y: 150, rotation: 0, scale: 1 }), sheet)).toHaveLength(1);
+  expect(lettersOffSheet(stand(letters, plainStance({ x: 200, y: 150, rotation: 0, scale: 1 })), sheet)).toHaveLength(0);
+  expect(lettersOffSheet(stand(letters, plainStance({ x: 40, y: 150, rotation: 0, scale: 1 })), sheet)).toHaveLength(1);
 });
 
 describe('snapping', () => {

@@ -1,81 +1,85 @@
 import { union, type Region } from '../../pixels/region';
-import { identity } from '../../shape/affine';
-import { pathBounds, transformPath, type Path } from '../../shape/path';
-import type { OpenFace, ShapedGlyph } from '../../type/faceBook';
-import type { Letter, Letters, Line, Materials } from '../pass';
+import { apply, identity, type Affine } from '../../shape/affine';
+import { pathBounds, transformPath } from '../../shape/path';
+import type { Caret, Letter, Letters, Line, Materials } from '../pass';
+import { lockupOf } from './lockups';
+import type { Measure, SetLetter, SetLine } from './lockups/lockup';
 import type { Words } from './schema';
+import { shapeLine } from './shapeLine';
+import { shapePath } from './shapes/shapes';
 
 /**
- * Shapes and sets the words. Lettering px: x = 0 is the edge (or middle) that the lines share, y = 0 the middle between
- * the capitals' top in the first line and the last baseline.
+ * Shapes and sets the words, or draws the shape that stands in their place. Lettering px: the origin is where the
+ * lockup has its middle (or the edge that its lines share).
  */
 export function setWords(words: Words, materials: Materials): Letters {
-  const face = materials.face(words.face);
+  if (words.shape) return setShape(words);
+  const { lines, measure } = setLines(words, materials);
+  const placed = lockupOf(words.lockup).place(lines, words.lockup, measure);
   const texts = words.text.split('\n');
-  const capHeight = face.capHeight * words.size;
-  const depth = (texts.length - 1) * words.leading * words.size;
-  const firstBaseline = (capHeight - depth) / 2;
-  const letters: Letter[] = [];
-  const lines: Line[] = [];
   let start = 0;
-  texts.forEach((text, index) => {
-    const line = setLine(face, words, text, start, index, firstBaseline + index * words.leading * words.size);
-    lines.push(line.line);
-    letters.push(...line.letters);
-    start += text.length + 1;
+  const all: { line: Line; letters: Letter[] }[] = lines.map((line, i) => {
+    const set = placeLine(line, placed[i], texts[i], start, measure);
+    start += texts[i].length + 1;
+    return set;
   });
-  const ink = letters.reduce<Region | null>((all, letter) => union(all, letter.bounds), null);
-  return { letters, lines, capHeight, ink, place: identity };
+  const letters = all.flatMap((one) => one.letters);
+  return { letters, lines: all.map(({ line }) => line), capHeight: measure.capHeight, ink: inkOf(letters), place: identity, warp: null, echoes: [] };
 }
 
-function setLine(face: OpenFace, words: Words, text: string, start: number, index: number, baseline: number): { line: Line; letters: Letter[] } {
-  const glyphs = text === '' ? [] : face.shape(text);
-  const step = (glyph: ShapedGlyph): number => (glyph.advance + words.tracking) * words.size;
-  const ends = clusterEnds(glyphs, text.length);
-  // Tracking stands between letters, not after the last one.
-  const width = Math.max(0, glyphs.reduce((sum, glyph) => sum + step(glyph), 0) - (glyphs.length > 0 ? words.tracking * words.size : 0));
-  const left = words.alignment === 'left' ? 0 : words.alignment === 'right' ? -width : -width / 2;
-  const carets = new Array<number>(text.length + 1).fill(NaN);
-  const byCluster = new Map<number, Letter>();
-  let pen = left;
-  for (const glyph of glyphs) {
-    const path = placeGlyph(face.outline(glyph.glyph), words.size, pen + glyph.offsetX * words.size, baseline - glyph.offsetY * words.size);
-    const known = byCluster.get(glyph.cluster);
-    const joined: Path = known ? [...known.path, ...path] : path;
-    byCluster.set(glyph.cluster, {
-      start: start + glyph.cluster,
-      text: text.slice(glyph.cluster, ends.get(glyph.cluster)),
-      line: index,
-      path: joined,
-      bounds: pathBounds(joined),
-    });
-    if (Number.isNaN(carets[glyph.cluster])) carets[glyph.cluster] = pen;
-    pen += step(glyph);
-  }
-  carets[text.length] = left + width;
-  fillCarets(carets);
-  const letters = [...byCluster.values()];
-  const ink = letters.reduce<Region | null>((all, letter) => union(all, letter.bounds), null);
-  return { line: { start, text, baseline, left, width, ink, carets }, letters };
+/** The lines shaped and set by hand, before a lockup places them; and what lockups go by. */
+export function setLines(words: Words, materials: Materials): { lines: SetLine[]; measure: Measure } {
+  const face = materials.face(words.face).varied(words.axes);
+  const faces = [face, ...words.fallbacks.map((key) => materials.face(key))];
+  const settings = new Map(words.letters.map((letter) => [letter.at, letter]));
+  let start = 0;
+  const lines = words.text.split('\n').map((text, index): SetLine => {
+    const letters = text === '' ? [] : shapeLine(text, start, { faces, words, settings });
+    start += text.length + 1;
+    return { index, letters };
+  });
+  const { size, tracking, alignment, leading, leadings } = words;
+  const leadingOf = (line: number): number => (line === 0 ? 0 : (leadings[line] ?? leading) * size);
+  return { lines, measure: { size, capHeight: face.capHeight * size, tracking: tracking * size, leadingOf, alignment } };
 }
 
-function placeGlyph(outline: Path, size: number, x: number, y: number): Path {
-  return transformPath(outline, { a: size, b: 0, c: 0, d: size, e: x, f: y });
+const inkOf = (letters: readonly Letter[]): Region | null => letters.reduce<Region | null>((all, letter) => union(all, letter.bounds), null);
+
+function placeLine({ index, letters: shaped }: SetLine, places: readonly Affine[], text: string, start: number, { capHeight }: Measure): { line: Line; letters: Letter[] } {
+  const letters = shaped.map((letter, i): Letter => {
+    const path = transformPath(letter.path, places[i]);
+    return { start: letter.start, text: text.slice(letter.start - start, letter.end - start), line: index, path, bounds: pathBounds(path), colour: letter.colour };
+  });
+  return { line: { start, text, ink: inkOf(letters), carets: caretsOf(shaped, places, text.length, start, capHeight) }, letters };
 }
 
-/** Where in the text each cluster ends: at the start of the next one. */
-function clusterEnds(glyphs: ShapedGlyph[], length: number): Map<number, number> {
-  const starts = [...new Set(glyphs.map((glyph) => glyph.cluster))].sort((a, b) => a - b);
-  return new Map(starts.map((from, i) => [from, starts[i + 1] ?? length]));
+/** A caret in a letter's own frame, at x px from its pen. */
+function caretIn(place: Affine, x: number, capHeight: number): Caret {
+  return { foot: apply(place, [x, capHeight * 0.12]), head: apply(place, [x, -capHeight * 1.12]) };
 }
 
-/** Within a ligature the caret stands at equal steps. */
-function fillCarets(carets: number[]): void {
-  let known = 0;
-  if (Number.isNaN(carets[0])) carets[0] = carets.find((x) => !Number.isNaN(x)) ?? 0;
-  for (let i = 1; i < carets.length; i++) {
-    if (Number.isNaN(carets[i])) continue;
-    for (let k = known + 1; k < i; k++) carets[k] = carets[known] + ((carets[i] - carets[known]) * (k - known)) / (i - known);
-    known = i;
-  }
+/** The caret before each UTF-16 unit of a line and after the last; within a ligature they stand at equal steps. */
+function caretsOf(letters: readonly SetLetter[], places: readonly Affine[], length: number, start: number, capHeight: number): Caret[] {
+  if (letters.length === 0) return Array.from({ length: length + 1 }, () => caretIn(identity, 0, capHeight));
+  const carets = new Array<Caret | undefined>(length + 1);
+  let last = 0;
+  letters.forEach(({ start: from, end, advance, rightToLeft }, i) => {
+    const units = Math.max(1, end - from);
+    for (let unit = 0; unit < units && from - start + unit < length; unit++) {
+      const share = unit / units;
+      carets[from - start + unit] = caretIn(places[i], advance * (rightToLeft ? 1 - share : share), capHeight);
+    }
+    if (end > letters[last].end || i === 0) last = i;
+  });
+  carets[length] = caretIn(places[last], letters[last].rightToLeft ? 0 : letters[last].advance, capHeight);
+  // Units that no letter stands for, such as the second half of a broken pair, take the caret behind them.
+  for (let i = length - 1; i >= 0; i--) carets[i] ??= carets[i + 1];
+  return carets as Caret[];
+}
+
+function setShape(words: Words): Letters {
+  const path = shapePath(words.shape!, words.size);
+  const bounds = pathBounds(path);
+  const letters: Letter[] = bounds ? [{ start: 0, text: words.shape!.kind, line: 0, path, bounds, colour: null }] : [];
+  return { letters, lines: [], capHeight: bounds?.height ?? words.size, ink: bounds, place: identity, warp: null, echoes: [] };
 }

@@ -1,11 +1,10 @@
-import type { Stance } from '../../../../core/passes/stance/schema';
 import { setStance } from '../../../../core/piece/edits/things';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 
 /** A number of the stance as a field in a sentence. */
-export function StanceValue({ name, label, unit, factor = 1, step = 1, digits = 0, min, max }: { name: keyof Stance; label: string; unit: string; factor?: number; step?: number; digits?: number; min?: number; max?: number }) {
+export function StanceValue({ name, label, unit, factor = 1, step = 1, digits = 0, min, max }: { name: 'x' | 'y' | 'rotation' | 'scale'; label: string; unit: string; factor?: number; step?: number; digits?: number; min?: number; max?: number }) {
   const { lettering, mayChange } = useBench();
   if (!lettering) return null;
   const set = (value: number) => setStance(lettering.id, { [name]: value / factor });

@@ -1,34 +1,37 @@
-import type { Letters, Line } from '../../../../core/passes/pass';
+import type { Caret, Letters } from '../../../../core/passes/pass';
 import type { Point } from '../../../../core/shape/affine';
 
+/** How far a point is from the middle of a caret. */
+function distanceTo({ foot, head }: Caret, [x, y]: Point): number {
+  return Math.hypot((foot[0] + head[0]) / 2 - x, (foot[1] + head[1]) / 2 - y);
+}
+
 /** Place in the text (UTF-16 units) nearest to a point in lettering px. */
-export function textPlaceAt({ lines, capHeight }: Letters, [x, y]: Point): number {
-  if (lines.length === 0) return 0;
-  const middle = (line: Line): number => line.baseline - capHeight / 2;
-  const line = lines.reduce((best, other) => (Math.abs(middle(other) - y) < Math.abs(middle(best) - y) ? other : best));
-  let nearest = 0;
-  line.carets.forEach((caret, i) => {
-    if (Math.abs(caret - x) < Math.abs(line.carets[nearest] - x)) nearest = i;
-  });
-  return line.start + nearest;
+export function textPlaceAt({ lines }: Letters, point: Point): number {
+  let best = { place: 0, distance: Infinity };
+  for (const line of lines) {
+    line.carets.forEach((caret, i) => {
+      const distance = distanceTo(caret, point);
+      if (distance < best.distance) best = { place: line.start + i, distance };
+    });
+  }
+  return best.place;
 }
 
-/** The caret's foot and head for a place in the text, lettering px. */
-export function caretAt({ lines, capHeight }: Letters, place: number): { foot: [number, number]; head: [number, number] } | null {
-  const line = [...lines].reverse().find((one) => one.start <= place);
-  if (!line) return null;
-  const x = line.carets[Math.min(line.carets.length - 1, place - line.start)];
-  return { foot: [x, line.baseline + capHeight * 0.12], head: [x, line.baseline - capHeight * 1.12] };
+/** The caret for a place in the text, lettering px. */
+export function caretAt({ lines }: Letters, place: number): Caret | null {
+  const line = lines.findLast((one) => one.start <= place);
+  return line ? line.carets[Math.min(line.carets.length - 1, place - line.start)] : null;
 }
 
-/** For each line, the part of a selection in it as a box: lettering px corners. */
-export function selectionBoxes({ lines, capHeight }: Letters, from: number, to: number): [number, number][][] {
+/** The selected letters as boxes, lettering px corners. */
+export function selectionBoxes({ lines }: Letters, from: number, to: number): Point[][] {
   return lines.flatMap((line) => {
     const start = Math.max(from, line.start) - line.start;
     const end = Math.min(to, line.start + line.text.length) - line.start;
-    if (end <= start) return [];
-    const [left, right] = [line.carets[start], line.carets[end]];
-    const [top, bottom] = [line.baseline - capHeight * 1.08, line.baseline + capHeight * 0.08];
-    return [[[left, top], [right, top], [right, bottom], [left, bottom]] as [number, number][]];
+    return Array.from({ length: Math.max(0, end - start) }, (_, i): Point[] => {
+      const [left, right] = [line.carets[start + i], line.carets[start + i + 1]];
+      return [left.head, right.head, right.foot, left.foot];
+    });
   });
 }

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { setWords } from '../../../../core/piece/edits/things';
-import { apply, corners, inverse } from '../../../../core/shape/affine';
+import { apply, corners, inverse, type Point } from '../../../../core/shape/affine';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Letters } from '../../../../core/passes/pass';
 import { useAppDispatch } from '../../../store';
@@ -76,9 +76,9 @@ function TypingField({ lettering, letters, field }: { lettering: Lettering; lett
   }, [note]);
 
   // While the face is still on its way the keys are taken already; only the caret waits.
-  const onSheet = (point: [number, number]): [number, number] => toScreen(apply(letters!.place, point));
+  const onSheet = (point: Point): [number, number] => toScreen(apply(letters!.place, point));
   const caret = letters && selection && caretAt(letters, selection[1]);
-  const frame = letters?.ink && corners(letters.ink).map((corner) => onSheet([corner[0], corner[1]]));
+  const frame = letters?.ink && corners(letters.ink).map(onSheet);
   const boxes = letters && selection ? selectionBoxes(letters, selection[0], selection[1]) : [];
   return (
     <g pointerEvents="none">
