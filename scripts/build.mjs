@@ -13,6 +13,7 @@ await bundle({
     main: join(root, 'server/main.ts'),
     tileWorker: join(root, 'server/render/tileWorker.ts'),
     importChild: join(root, 'server/jobs/importChild.ts'),
+    faceChild: join(root, 'server/jobs/faceChild.ts'),
     exportChild: join(root, 'server/jobs/exportChild.ts'),
     render: join(root, 'server/cli/render.ts'),
   },

@@ -5,6 +5,7 @@ import { createNodeWebSocket } from '@hono/node-ws';
 import { Hono, type Context } from 'hono';
 import { Problem, problemOf } from './problem';
 import { assetRoutes } from './routes/assets';
+import { faceRoutes } from './routes/faces';
 import { jobRoutes } from './routes/jobs';
 import { pieceRoutes } from './routes/pieces';
 import { soundUpgrades } from './routes/socket';
@@ -22,6 +23,7 @@ export function application(studio: Studio): { app: Hono; takeSockets: (server: 
   app.use(isolate(), guardOrigin(studio.config));
   app.route('/api/pieces', pieceRoutes(studio, upgradeWebSocket));
   app.route('/api/assets', assetRoutes(studio));
+  app.route('/api/faces', faceRoutes(studio));
   app.route('/api/jobs', jobRoutes(studio));
   app.all('/api/*', () => {
     throw new Problem(404, 'There is nothing at this address.');

@@ -4,13 +4,18 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream } from 'node:stream/web';
 import type { Asset } from '../core/piece/schema';
-import { openFace } from '../core/type/faceBook';
+import { readFacts, type FaceFacts } from '../core/type/faceFacts';
 import { largestFile } from './config';
+import type { FaceOrder } from './jobs/faceChild';
 import type { ImportOrder, ImportResult } from './jobs/importChild';
 import type { Jobs } from './jobs/jobs';
 import { Problem, problemOf } from './problem';
 import type { AssetStore, StoredAsset } from './store/assets';
+import type { FaceStore } from './store/faces';
 import { hashFile, type Files } from './store/files';
+
+/** A face that is not read within this time is damaged, ms. */
+const longestFaceMs = 30000;
 
 /** A file that has arrived: where it lies for now, and the hash of its bytes. */
 export interface Received {
@@ -20,7 +25,7 @@ export interface Received {
 
 /** Takes files into the store: checked, kept under the hash of their bytes, pictures made ready for rendering. */
 export class Intake {
-  constructor(private readonly files: Files, private readonly assets: AssetStore, private readonly jobs: Jobs) {}
+  constructor(private readonly files: Files, private readonly assets: AssetStore, private readonly faces: FaceStore, private readonly jobs: Jobs) {}
 
   /** Writes an upload to a working file. @throws Problem 413 when it is too large, 400 when it breaks off */
   async receive(body: ReadableStream<Uint8Array> | null): Promise<Received> {
@@ -91,20 +96,38 @@ export class Intake {
     return job.state.result as StoredAsset;
   }
 
-  private takeInFace({ path: working, sha256 }: Received, name: string, shipped: 0 | 1): StoredAsset {
+  /**
+   * Takes in a face. Our own files are read here; any other in a process of its own, because a face from somewhere may be made to
+   * break what reads it.
+   */
+  private async takeInFace(received: Received, name: string, shipped: 0 | 1): Promise<StoredAsset> {
+    if (shipped) return this.keepFace(received, name, readFacts(readFileSync(received.path)), 1);
+    const out = this.files.working();
+    const order: FaceOrder = { file: received.path, name, out };
+    const finish = async (facts: FaceFacts): Promise<StoredAsset> => this.keepFace({ path: out, sha256: await hashFile(out) }, facts.name || name, facts, 0);
+    const job = this.jobs.start('import', name, 'faceChild.js', order, finish, () => {
+      rmSync(received.path, { force: true });
+      rmSync(out, { force: true });
+    });
+    const timer = setTimeout(() => this.jobs.cancel(job.state.id), longestFaceMs);
     try {
-      const bytes = readFileSync(working);
-      try {
-        openFace(sha256, bytes);
-      } catch {
-        throw new Problem(422, `"${name}" is not a face that letters can be drawn from.`);
-      }
-      this.files.move(working, this.files.asset(sha256));
-      this.assets.add({ sha256, kind: 'face', name, mime: 'font/sfnt', bytes: bytes.length, width: null, height: null, channels: null, shipped });
-      return this.assets.get(sha256);
+      await job.finished;
+    } catch (error) {
+      if (job.state.state === 'cancelled') throw new Problem(422, `"${name}" cannot be used. Reading it takes too long; the file is damaged.`);
+      throw error;
     } finally {
-      rmSync(working, { force: true });
+      clearTimeout(timer);
     }
+    return job.state.result as StoredAsset;
+  }
+
+  private keepFace({ path, sha256 }: Received, name: string, facts: FaceFacts, shipped: 0 | 1): StoredAsset {
+    const known = this.assets.find(sha256);
+    if (known && known.kind !== 'face') throw new Problem(422, `The same file is already in use as a ${known.kind}.`);
+    const bytes = statSync(path).size;
+    this.files.move(path, this.files.asset(sha256));
+    this.assets.add({ sha256, kind: 'face', name, mime: 'font/sfnt', bytes, width: null, height: null, channels: null, shipped });
+    this.faces.add(sha256, facts);
+    return this.assets.get(sha256);
   }
 }
-

@@ -12,6 +12,7 @@ import { Leases } from './leases';
 import type { PictureShapes } from './render/fileLibrary';
 import { savePicture, type SaveOrder } from './render/savePicture';
 import { AssetStore, type StoredAsset } from './store/assets';
+import { FaceStore } from './store/faces';
 import { Files } from './store/files';
 import { PieceStore, type StoredPiece } from './store/pieces';
 
@@ -23,6 +24,7 @@ export class Studio {
   readonly database: Database.Database;
   readonly files: Files;
   readonly assets: AssetStore;
+  readonly faces: FaceStore;
   readonly pieces: PieceStore;
   readonly jobs: Jobs;
   readonly intake: Intake;
@@ -34,9 +36,10 @@ export class Studio {
     this.database = openDatabase(config.data, join(config.root, 'server', 'migrations'));
     this.files = new Files(config.data);
     this.assets = new AssetStore(this.database);
+    this.faces = new FaceStore(this.database, this.files);
     this.pieces = new PieceStore(this.database);
     this.jobs = new Jobs(this.buildFolder);
-    this.intake = new Intake(this.files, this.assets, this.jobs);
+    this.intake = new Intake(this.files, this.assets, this.faces, this.jobs);
   }
 
   get buildFolder(): string {

@@ -24,12 +24,11 @@ export function assetRoutes(studio: Studio): Hono {
   return new Hono()
     .get('/', (context) => context.json(studio.assets.list(queryOf(context, z.object({ kind: z.enum(['plate', 'matte', 'face']) })).kind)))
     .post('/', async (context) => {
-      const { name, kind } = queryOf(context, z.object({ name: z.string().min(1).max(300), kind: z.enum(['plate', 'face']) }));
+      const { name, kind } = queryOf(context, z.object({ name: z.string().min(1).max(300), kind: z.literal('plate') }));
       // The process that will read the photograph starts while its bytes are still on their way.
-      if (kind === 'plate') studio.jobs.prepare('importChild.js');
+      studio.jobs.prepare('importChild.js');
       const received = await studio.intake.receive(context.req.raw.body as never);
-      if (kind === 'face') return context.json({ asset: await studio.intake.takeIn(received, name, 'face') });
-      const job = studio.intake.startPicture(received, name, 'plate');
+      const job = studio.intake.startPicture(received, name, kind);
       return context.json({ job: job.state }, 202);
     })
     .get('/:sha256', (context) => context.json(studio.assets.get(context.req.param('sha256'))))

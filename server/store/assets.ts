@@ -35,6 +35,10 @@ export class AssetStore {
     return this.database.prepare<[string], StoredAsset>(`select ${columns} from assets where kind = ? order by shipped desc, created_at, name`).all(kind);
   }
 
+  remove(sha256: string): void {
+    this.database.prepare('delete from assets where sha256 = ?').run(sha256);
+  }
+
   /** Keeps an asset's record; one that is there already stays as it is. */
   add(asset: StoredAsset): void {
     this.database

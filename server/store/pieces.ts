@@ -61,6 +61,14 @@ export class PieceStore {
     return { id, piece: readPiece(JSON.parse(row.body)), version: row.version, savedAt: row.updated_at, history, historyAt: row.history_at - (first ?? row.history_at) };
   }
 
+  /** Names of the pieces that use an asset, now, before an undo, or in the bin. */
+  using(sha256: string): string[] {
+    return this.database
+      .prepare<[string, string], { name: string }>('select name from pieces where instr(body, ?) > 0 or exists (select 1 from history where piece_id = pieces.id and instr(inverse || patches, ?) > 0) order by name')
+      .all(sha256, sha256)
+      .map(({ name }) => name);
+  }
+
   create(piece: Piece, id: string = randomUUID()): string {
     const now = Date.now();
     this.database

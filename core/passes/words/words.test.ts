@@ -128,7 +128,7 @@ test.each([
     const made = set({ text, lockup: kind as Words['lockup'] });
     expect(performance.now() - from).toBeLessThan(1000);
     expect(made.lines.length).toBe(text.split('\n').length);
-    for (const { carets } of made.lines) for (const { foot, head } of carets) expect(Number.isFinite(foot[0] + foot[1] + head[0] + head[1])).toBe(true);
-    for (const { bounds } of made.letters) if (bounds) expect(Number.isFinite(bounds.x + bounds.y + bounds.width + bounds.height)).toBe(true);
+    expect(made.lines.every(({ carets }) => carets.every(({ foot, head }) => Number.isFinite(foot[0] + foot[1] + head[0] + head[1])))).toBe(true);
+    expect(made.letters.every(({ bounds }) => !bounds || Number.isFinite(bounds.x + bounds.y + bounds.width + bounds.height))).toBe(true);
   }
 });
