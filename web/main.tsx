@@ -5,6 +5,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { BenchPage } from './bench/BenchPage';
+import { FacesPage } from './faces/FacesPage';
 import { ShelfPage } from './shelf/ShelfPage';
 import { store } from './store';
 import './styles.css';
@@ -21,6 +22,7 @@ createRoot(document.getElementById('root')!).render(
         <BrowserRouter>
           <Routes>
             <Route path="/piece/:id/:line?" element={<BenchPage />} />
+            <Route path="/faces" element={<FacesPage />} />
             <Route path="*" element={<ShelfPage />} />
           </Routes>
         </BrowserRouter>

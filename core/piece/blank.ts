@@ -17,9 +17,3 @@ export function blankLettering(id: string, name: string, text: string, sheet: Sh
     ink: { coats: [{ kind: 'solid', colour: '#f2ead8', opacity: 1 }] },
   };
 }
-
-/** Sheet sizes from paper: inches or millimetres at a resolution, to whole px. */
-export function paperToPx(length: number, unit: 'px' | 'in' | 'mm', ppi: number): number {
-  const px = unit === 'px' ? length : unit === 'in' ? length * ppi : (length / 25.4) * ppi;
-  return Math.max(1, Math.round(px));
-}

@@ -1,7 +1,8 @@
 import { applyPatches } from 'immer';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import { blankLettering, blankPiece, paperToPx } from './blank';
+import { blankLettering, blankPiece } from './blank';
+import { fromPx, paperToPx, tellLength, toPx } from './lengths';
 import { applyEdit, problemWith, type Edit } from './edits/edit';
 import * as edits from './edits/things';
 import { PieceError, readPiece } from './read';
@@ -117,4 +118,7 @@ test('paper sizes', () => {
   expect(paperToPx(13, 'in', 300)).toBe(3900);
   expect(paperToPx(297, 'mm', 300)).toBe(3508);
   expect(paperToPx(1080, 'px', 72)).toBe(1080);
+  expect(fromPx(600, 'in', 300)).toBe(2);
+  expect(fromPx(toPx(12.5, 'mm', 200), 'mm', 200)).toBeCloseTo(12.5, 9);
+  expect(tellLength(300, 'mm', 300)).toBe('25.4 mm');
 });

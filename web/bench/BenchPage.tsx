@@ -3,7 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { Look } from '../../core/render/compile';
 import type { Measures } from '../../core/render/measure';
 import { ask, hear } from '../api/client';
-import { listAssets, type StoredAsset } from '../api/files';
+import { listFaces, type StoredFace } from '../api/faces';
 import { useAppDispatch, useAppSelector } from '../store';
 import { Problem } from '../ui/Problem';
 import type { LeaseEvent } from '../../server/leases';
@@ -84,7 +84,7 @@ function OpenBench({ id }: { id: string }) {
   const state = useAppSelector(({ bench }) => bench);
   const piece = state.draft ?? state.piece!;
   const [keysOpen, setKeysOpen] = useState(false);
-  const [faces, setFaces] = useState<StoredAsset[]>([]);
+  const [faces, setFaces] = useState<StoredFace[]>([]);
   const failed = useCallback((message: string) => void dispatch(looked({ problem: message })), [dispatch]);
   const { renderer, tracer } = workers();
   const { sharp: shown, onTiles } = useWorkers(failed);
@@ -93,7 +93,7 @@ function OpenBench({ id }: { id: string }) {
   const line = lineText !== undefined && benchPasses.some((pass) => String(pass.line) === lineText) ? Number(lineText) : null;
 
   useEffect(() => {
-    listAssets('face').then(setFaces, () => undefined);
+    listFaces().then(setFaces, () => undefined);
   }, []);
   useEffect(() => {
     document.title = `${piece.name} · Inky Veil`;

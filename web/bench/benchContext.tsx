@@ -3,7 +3,7 @@ import type { Letters, Materials } from '../../core/passes/pass';
 import type { Lettering, Piece } from '../../core/piece/schema';
 import type { Measures } from '../../core/render/measure';
 import type { Veil } from '../../core/passes/veils/schema';
-import type { StoredAsset } from '../api/files';
+import type { StoredFace } from '../api/faces';
 import type { SheetRenderer } from './view/renderer';
 import type { TraceClient } from './view/traceClient';
 
@@ -15,7 +15,8 @@ export interface Bench {
   line: number | null;
   openLine(line: number | null): void;
   materials: Materials | null;
-  faces: StoredAsset[];
+  /** The type case. */
+  faces: StoredFace[];
   lettering: Lettering | null;
   /** The chosen lettering laid out, once its face is here. */
   letters: Letters | null;

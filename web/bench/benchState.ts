@@ -1,6 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { VeilLook } from '../../core/passes/veils/looks';
 import type { Piece } from '../../core/piece/schema';
+import type { LengthUnit } from '../../core/piece/lengths';
 
 /** Whether what is on the bench is in the store. */
 export type Saving = { state: 'saved'; at: number } | { state: 'saving' } | { state: 'waiting'; message: string } | { state: 'refused'; message: string };
@@ -18,6 +19,12 @@ export interface Hand {
   lens: number;
   picking: boolean;
   keepCovered: boolean;
+  /** The next drag draws the line that words stand on. */
+  drawingPath: boolean;
+  /** What the hand does to a lettering's stance. */
+  stanceTool: 'place' | 'corners' | 'pivot' | 'slope';
+  /** What rulers and distances are told in. */
+  lengthUnit: LengthUnit;
 }
 
 export interface BenchState {
@@ -32,6 +39,8 @@ export interface BenchState {
   saving: Saving;
   role: 'working' | 'watching';
   lettering: string | null;
+  /** The selected stretch of the chosen lettering's text, UTF-16 units; an empty one is a caret. */
+  selection: [number, number] | null;
   veil: string | null;
   before: boolean;
   halfStrength: boolean;
@@ -42,8 +51,8 @@ export interface BenchState {
 }
 
 const start: BenchState = {
-  hand: { veilTool: 'trace', straight: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true },
-  id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, veil: null,
+  hand: { veilTool: 'trace', straight: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
+  id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null,
   before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null,
 };
 
@@ -97,7 +106,11 @@ const bench = createSlice({
       Object.assign(state.hand, payload);
     },
     /** Changes how the bench looks, not the piece. */
-    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'veil' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'problem'>>>) {
+    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'selection' | 'veil' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'problem'>>>) {
+      if (payload.lettering !== undefined && payload.lettering !== state.lettering) {
+        state.selection = null;
+        state.hand.drawingPath = false;
+      }
       Object.assign(state, payload);
     },
   },

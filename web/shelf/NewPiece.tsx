@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { paperToPx } from '../../core/piece/blank';
+import { paperToPx } from '../../core/piece/lengths';
 import { ask } from '../api/client';
 import type { StoredAsset } from '../api/files';
 import { PlateGrid } from '../plates/PlateChooser';

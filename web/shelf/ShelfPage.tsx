@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { PieceSummary } from '../../server/store/pieces';
 import { ask, send } from '../api/client';
 import type { StoredAsset } from '../api/files';
@@ -45,6 +45,10 @@ export function ShelfPage() {
       <header className="flex h-11 items-center gap-3 border-b border-rule bg-card px-6">
         <span className="font-title text-base text-iron">Inky Veil</span>
         <span className="text-faint">Display type set into photographs</span>
+        <span className="grow" />
+        <Link to="/faces" className="quiet-button">
+          Type case
+        </Link>
       </header>
       <main className="mx-auto max-w-[1180px] px-6 pb-16 pt-6">
         <div className="mb-4 flex items-center gap-2">

@@ -20,6 +20,18 @@ export function sheetGuides(sheet: { width: number; height: number }): GuideLine
   return [...along('x', sheet.width, 'left', 'right'), ...along('y', sheet.height, 'top', 'bottom')];
 }
 
+/** The sides and the middle of another thing. */
+export function boxGuides({ x, y, width, height }: Region, name: string): GuideLine[] {
+  return [
+    { axis: 'x', at: x, name: `left side of ${name}` },
+    { axis: 'x', at: x + width / 2, name: `middle of ${name}` },
+    { axis: 'x', at: x + width, name: `right side of ${name}` },
+    { axis: 'y', at: y, name: `top of ${name}` },
+    { axis: 'y', at: y + height / 2, name: `middle of ${name}` },
+    { axis: 'y', at: y + height, name: `foot of ${name}` },
+  ];
+}
+
 /** How far to move, and the guide lines reached. */
 export interface Snap {
   dx: number;

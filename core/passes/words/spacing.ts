@@ -22,8 +22,8 @@ const rows = 64;
 const reach = 0.3;
 /** Letters that are spaced evenly come no nearer than this, fraction of the capitals' height. */
 const nearest = 0.03;
-/** A gap is odd when it is off the middle one by more than this share. */
-const oddShare = 0.15;
+/** A gap is odd when it is off the middle one of its line by more than this share; well-made faces keep within it. */
+export const oddShare = 0.3;
 
 /** How far the contours of a letter stand in from its ink's sides at each height, px; the white's reach where there is no ink. */
 interface Sides {
@@ -71,12 +71,16 @@ export function gapsOf(lines: readonly SetLine[], { capHeight, tracking }: Pick<
   });
 }
 
-/** Of some gaps those that are off the middle one, by more than can be meant. */
+/** Of some gaps those that are off the middle one of their line, by more than can be meant; lines of fewer than three gaps tell nothing. */
 export function oddGaps(gaps: readonly Gap[]): Set<Gap> {
-  if (gaps.length < 3) return new Set();
-  const sorted = gaps.map(({ mean }) => mean).sort((a, b) => a - b);
-  const middle = sorted[Math.floor(sorted.length / 2)];
-  return new Set(gaps.filter(({ mean }) => Math.abs(mean - middle) > oddShare * Math.abs(middle)));
+  const odd = new Set<Gap>();
+  for (const line of new Set(gaps.map((gap) => gap.line))) {
+    const own = gaps.filter((gap) => gap.line === line);
+    if (own.length < 3) continue;
+    const middle = own.map(({ mean }) => mean).sort((a, b) => a - b)[Math.floor(own.length / 2)];
+    for (const gap of own) if (Math.abs(gap.mean - middle) > oddShare * Math.abs(middle)) odd.add(gap);
+  }
+  return odd;
 }
 
 /**

@@ -11,15 +11,15 @@ export function thing<Item extends { id: string }>(list: readonly Item[], id: st
 }
 
 /** A short id that nothing in the piece has yet, such as `veil-2`. */
-export function freeId(piece: Piece, kind: 'plate' | 'lettering' | 'veil'): string {
-  const taken = new Set([...piece.plates, ...piece.letterings, ...piece.veils].map((item) => item.id));
+export function freeId(piece: Piece, kind: 'plate' | 'lettering' | 'veil' | 'guide' | 'slope'): string {
+  const taken = new Set([...piece.plates, ...piece.letterings, ...piece.veils, ...piece.guides, ...piece.slopes].map((item) => item.id));
   let number = 1;
   while (taken.has(`${kind}-${number}`)) number++;
   return `${kind}-${number}`;
 }
 
 /** The key under which an asset stands in the piece; adds it where it is new. */
-function keepAsset(piece: Piece, asset: Asset & { sha256: string }): string {
+export function keepAsset(piece: Piece, asset: Asset & { sha256: string }): string {
   const known = Object.entries(piece.assets).find(([, other]) => other.sha256 === asset.sha256 && other.kind === asset.kind);
   if (known) return known[0];
   const key = `${asset.kind}-${asset.sha256.slice(0, 12)}`;
@@ -28,8 +28,8 @@ function keepAsset(piece: Piece, asset: Asset & { sha256: string }): string {
 }
 
 /** Drops assets that nothing names any more. */
-function dropUnused(piece: Piece): void {
-  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.map((one) => one.words.face), ...piece.veils.map((veil) => veil.matte)]);
+export function dropUnused(piece: Piece): void {
+  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.flatMap(({ words }) => [words.face, ...words.fallbacks]), ...piece.veils.map((veil) => veil.matte)]);
   for (const key of Object.keys(piece.assets)) if (!used.has(key)) delete piece.assets[key];
 }
 
@@ -53,8 +53,9 @@ export const removePlate = (id: string): Edit => (piece) => {
   dropUnused(piece);
 };
 
-export const addLettering = (lettering: Omit<Lettering, 'words'> & { words: Omit<Lettering['words'], 'face'> }, face: Asset & { sha256: string }): Edit => (piece) => {
-  piece.letterings.push({ ...lettering, words: { ...lettering.words, face: keepAsset(piece, face) } });
+/** @param face null for a shape, which needs none */
+export const addLettering = (lettering: Lettering, face: (Asset & { sha256: string }) | null): Edit => (piece) => {
+  piece.letterings.push({ ...lettering, words: { ...lettering.words, face: face ? keepAsset(piece, face) : '' } });
   piece.depth.push(lettering.id);
 };
 

@@ -5,7 +5,10 @@ import { CSS } from '@dnd-kit/utilities';
 import { Eye } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { moveInDepth } from '../../../core/piece/edits/things';
-import type { Piece } from '../../../core/piece/schema';
+import { standingBox } from '../../../core/passes/stance/gauge';
+import { nameOf } from '../../../core/piece/names';
+import type { Lettering, Piece } from '../../../core/piece/schema';
+import { toSvgPath } from '../../../core/shape/svgPath';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
@@ -84,8 +87,7 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
   const without = useWithout(id);
   const lettering = piece.letterings.find((one) => one.id === id);
   const veil = piece.veils.find((one) => one.id === id);
-  const name = lettering ? lettering.words.text.replace(/\n/g, ' / ') || lettering.name : (veil?.name ?? '');
-  const coat = lettering?.ink.coats.at(-1);
+  const name = lettering ? nameOf(lettering) : (veil?.name ?? '');
   return (
     <div
       ref={setNodeRef}
@@ -105,9 +107,7 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
     >
       <div className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}>
         {lettering ? (
-          <span className="max-w-full truncate px-1 text-base font-bold" style={coat ? { color: coat.colour, WebkitTextStroke: '0.4px #1F2328' } : undefined}>
-            {name}
-          </span>
+          <LetteringCard lettering={lettering} />
         ) : (
           <svg viewBox="0 0 74 52" className="h-full w-full" aria-hidden>
             <path d={veilOutline(piece, id)} fill="url(#veil-hatch)" stroke="#1F2328" strokeWidth={0.8} />
@@ -122,6 +122,19 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
       </div>
       <span className="h-5 max-w-[74px] truncate">{name}</span>
     </div>
+  );
+}
+
+/** The letters as they stand, in the small. */
+function LetteringCard({ lettering }: { lettering: Lettering }) {
+  const letters = useBench().lettersOf(lettering);
+  const box = letters && standingBox(letters);
+  if (!box) return <span className="truncate px-1">{nameOf(lettering)}</span>;
+  const edge = Math.max(box.width / 68, box.height / 46) * 0.7;
+  return (
+    <svg viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`} className="h-[46px] w-[68px]" aria-hidden>
+      <path d={letters.letters.map(({ path }) => toSvgPath(path, letters.place)).join('')} fill={lettering.ink.coats.at(-1)?.colour ?? 'none'} stroke="#1F2328" strokeWidth={edge} paintOrder="stroke" />
+    </svg>
   );
 }
 

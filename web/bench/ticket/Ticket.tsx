@@ -1,4 +1,5 @@
 import { TriangleAlert } from 'lucide-react';
+import { nameOf } from '../../../core/piece/names';
 import { useAppDispatch } from '../../store';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
@@ -12,14 +13,14 @@ export function Ticket() {
   return (
     <nav aria-label="Ticket" className="flex w-80 shrink-0 flex-col overflow-y-auto border-r border-rule bg-card">
       <div className="flex min-h-8 items-center gap-2 border-b border-rule px-3">
-        <span className="label">Ticket for</span>
+        <span className="label whitespace-nowrap">Ticket for</span>
         {piece.letterings.length === 0 ? (
           <span className="text-faint">no words yet</span>
         ) : (
-          <select className="grow bg-transparent font-semibold" aria-label="Lettering" title="Next lettering: N" value={lettering?.id} onChange={(event) => dispatch(looked({ lettering: event.target.value }))}>
+          <select className="min-w-0 grow truncate bg-transparent font-semibold" aria-label="Lettering" title="Next lettering: N" value={lettering?.id} onChange={(event) => dispatch(looked({ lettering: event.target.value }))}>
             {piece.letterings.map((one) => (
               <option key={one.id} value={one.id}>
-                {one.words.text.replace(/\n/g, ' / ').slice(0, 40) || one.name}
+                {nameOf(one).slice(0, 40)}
               </option>
             ))}
           </select>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
-import { paperToPx } from '../../../../core/piece/blank';
+import { paperToPx } from '../../../../core/piece/lengths';
 import { addPlate, placePlate, removePlate, setSheet } from '../../../../core/piece/edits/things';
 import type { StoredAsset } from '../../../api/files';
 import { useAppDispatch, useAppSelector } from '../../../store';

@@ -3,6 +3,10 @@ import type { Stance } from '../../../../core/passes/stance/schema';
 import { setStance } from '../../../../core/piece/edits/things';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { AlignSettings } from './AlignSettings';
+import { BendSettings } from './BendSettings';
+import { EchoSettings } from './EchoSettings';
+import { LineSettings } from './LineSettings';
 
 export function Slip() {
   const { lettering, letters, piece } = useBench();
@@ -13,22 +17,46 @@ export function Slip() {
   const set = (label: string, change: Partial<Stance>) => () => void editing.commit(label, setStance(id, change));
   const fit = (width * 0.9) / box.width;
   return (
-    <div className="flex flex-wrap gap-2">
-      <button className="plain-button" onClick={set('Centre across', { x: stance.x + width / 2 - box.x - box.width / 2 })}>
-        Centre across
-      </button>
-      <button className="plain-button" onClick={set('Centre down', { y: stance.y + height / 2 - box.y - box.height / 2 })}>
-        Centre down
-      </button>
-      <button className="plain-button" onClick={set('Fit to the sheet', { scale: stance.scale * fit, x: width / 2 + (stance.x - box.x - box.width / 2) * fit })}>
-        Fit to the sheet
-      </button>
-      <button className="quiet-button" onClick={set('Set upright', { rotation: 0 })}>
-        Upright
-      </button>
-      <button className="quiet-button" onClick={set('Take the set size', { scale: 1 })}>
-        Set size
-      </button>
+    <div className="flex flex-col gap-3">
+      <div className="flex flex-wrap gap-1">
+        <button className="plain-button" onClick={set('Centre across', { x: stance.x + width / 2 - box.x - box.width / 2 })}>
+          Centre across
+        </button>
+        <button className="plain-button" onClick={set('Centre down', { y: stance.y + height / 2 - box.y - box.height / 2 })}>
+          Centre down
+        </button>
+        <button className="plain-button" onClick={set('Fit to the sheet', { scale: stance.scale * fit, x: width / 2 + (stance.x - box.x - box.width / 2) * fit })}>
+          Fit to the sheet
+        </button>
+        <button className="plain-button" aria-pressed={stance.flipAcross} onClick={set('Turn over left to right', { flipAcross: !stance.flipAcross })}>
+          Flip across
+        </button>
+        <button className="plain-button" aria-pressed={stance.flipDown} onClick={set('Turn over top to bottom', { flipDown: !stance.flipDown })}>
+          Flip down
+        </button>
+      </div>
+      <div className="flex flex-wrap gap-x-2">
+        <span className="label self-center">Reset</span>
+        <button className="quiet-button" disabled={stance.rotation === 0} onClick={set('Set upright', { rotation: 0 })}>
+          Upright
+        </button>
+        <button className="quiet-button" disabled={stance.scale === 1} onClick={set('Take the set size', { scale: 1 })}>
+          Set size
+        </button>
+        <button className="quiet-button" disabled={!stance.pivot} onClick={set('Turn about the middle', { pivot: null })}>
+          Turn about the middle
+        </button>
+        <button className="quiet-button" disabled={!stance.bend} onClick={set('Straighten the words', { bend: null })}>
+          Straight
+        </button>
+        <button className="quiet-button" disabled={!stance.perspective} onClick={set('Flat again', { perspective: null })}>
+          Flat
+        </button>
+      </div>
+      <BendSettings />
+      <LineSettings />
+      <AlignSettings />
+      <EchoSettings />
     </div>
   );
 }

@@ -1,41 +1,55 @@
 import { setStance } from '../../../../core/piece/edits/things';
-import { Quantity } from '../../../ui/Quantity';
+import { apply } from '../../../../core/shape/affine';
+import { lengthUnits } from '../../../../core/piece/lengths';
+import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import { editing } from '../../editing';
-
-/** A number of the stance as a field in a sentence. */
-export function StanceValue({ name, label, unit, factor = 1, step = 1, digits = 0, min, max }: { name: 'x' | 'y' | 'rotation' | 'scale'; label: string; unit: string; factor?: number; step?: number; digits?: number; min?: number; max?: number }) {
-  const { lettering, mayChange } = useBench();
-  if (!lettering) return null;
-  const set = (value: number) => setStance(lettering.id, { [name]: value / factor });
-  return (
-    <Quantity
-      label={label}
-      value={lettering.stance[name] * factor}
-      unit={unit}
-      step={step}
-      digits={digits}
-      min={min}
-      max={max}
-      disabled={!mayChange}
-      onDraft={(value) => editing.draft(set(value))}
-      onCommit={(value) => editing.commit(`Set the ${label.toLowerCase()}`, set(value))}
-      onStep={(value) => editing.soon('Place the words', `stance-${lettering.id}`, name, set(value))}
-    />
-  );
-}
+import { handed, type Hand } from '../../benchState';
+import { EditedValue } from '../../EditedValue';
+import { turnedAbout } from './rings';
 
 export function Summary() {
-  const { lettering } = useBench();
+  const { lettering, letters } = useBench();
   if (!lettering) return <span className="text-faint">Words stand where you put them.</span>;
+  const { id, stance } = lettering;
+  const ink = letters?.ink;
+  const pivot = letters && ink && apply(letters.place, stance.pivot ?? [ink.x + ink.width / 2, ink.y + ink.height / 2]);
+  const more = [stance.bend && (stance.bend.kind === 'arc' ? 'bent on an arc' : 'bent in a wave'), stance.perspective && 'in perspective', (stance.flipAcross || stance.flipDown) && 'turned over', stance.echoes.length > 0 && (stance.echoes.length === 1 ? 'with an echo' : `with ${stance.echoes.length} echoes`)].filter(Boolean);
   return (
     <span>
-      Stands at <StanceValue name="x" label="Place from the left" unit="px" />, <StanceValue name="y" label="Place from the top" unit="px" />, turned{' '}
-      <StanceValue name="rotation" label="Rotation" unit="°" step={0.1} digits={1} min={-360} max={360} />, at <StanceValue name="scale" label="Scale" unit="%" factor={100} step={0.5} digits={1} min={1} max={10000} />.
+      Stands at <EditedValue label="Place from the left" value={stance.x} unit="px" edit={(x) => setStance(id, { x })} />, <EditedValue label="Place from the top" value={stance.y} unit="px" edit={(y) => setStance(id, { y })} />, turned{' '}
+      <EditedValue label="Rotation" value={stance.rotation} unit="°" step={0.1} digits={1} min={-360} max={360} edit={(rotation) => setStance(id, pivot ? turnedAbout(stance, rotation, pivot) : { rotation })} />, at{' '}
+      <EditedValue label="Scale" value={stance.scale} factor={100} unit="%" step={0.5} digits={1} min={1} max={10000} edit={(scale) => setStance(id, { scale })} />
+      {more.length > 0 && `, ${more.join(', ')}`}.
     </span>
   );
 }
 
+const tools: Record<Hand['stanceTool'], string> = { place: 'Place', corners: 'Pull corners', pivot: 'Turning point', slope: 'Draw a slope' };
+const hints: Record<Hand['stanceTool'], string> = {
+  place: 'Corner rings scale, the upper one turns. Alt: no snapping.',
+  corners: 'Pull each corner where the surface has it.',
+  pivot: 'Drag the filled ring: the words turn about it.',
+  slope: 'Draw along a horizon or a slope of the photo.',
+};
+
 export function HandTools() {
-  return <span className="text-faint">Drag the words; corner rings scale, the upper ring turns. Alt held: no snapping.</span>;
+  const { stanceTool, lengthUnit } = useAppSelector(({ bench }) => bench.hand);
+  const { mayChange } = useBench();
+  const dispatch = useAppDispatch();
+  return (
+    <>
+      {(Object.keys(tools) as Hand['stanceTool'][]).map((tool) => (
+        <button key={tool} className="plain-button" disabled={!mayChange} aria-pressed={stanceTool === tool} onClick={() => dispatch(handed({ stanceTool: tool }))}>
+          {tools[tool]}
+        </button>
+      ))}
+      <span className="min-w-0 truncate text-faint">{hints[stanceTool]}</span>
+      <span className="grow" />
+      <select className="bg-transparent text-faint" aria-label="Unit of the rulers" value={lengthUnit} onChange={(event) => dispatch(handed({ lengthUnit: event.target.value as Hand['lengthUnit'] }))}>
+        {lengthUnits.map((unit) => (
+          <option key={unit}>{unit}</option>
+        ))}
+      </select>
+    </>
+  );
 }

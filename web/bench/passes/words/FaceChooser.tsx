@@ -1,34 +1,20 @@
 import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
-import { setFace } from '../../../../core/piece/edits/things';
+import { Link } from 'react-router';
 import type { Lettering } from '../../../../core/piece/schema';
-import type { StoredAsset } from '../../../api/files';
+import { familyOf, loadFace } from '../../../api/faces';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
-
-const loading = new Map<string, Promise<void>>();
-const familyOf = (face: StoredAsset): string => `face-${face.sha256.slice(0, 12)}`;
-
-/** Makes a face of the store usable in the page. */
-function load(face: StoredAsset): Promise<void> {
-  let known = loading.get(face.sha256);
-  if (!known) {
-    known = fetch(`/api/assets/${face.sha256}/file`)
-      .then((response) => response.arrayBuffer())
-      .then((bytes) => new FontFace(familyOf(face), bytes).load())
-      .then((loaded) => void document.fonts.add(loaded));
-    loading.set(face.sha256, known);
-  }
-  return known;
-}
+import { changedWords } from './wordsEdit';
 
 /** The faces, each shown in itself with the words that are being set. */
 export function FaceChooser({ lettering }: { lettering: Lettering }) {
-  const { faces, piece } = useBench();
+  const bench = useBench();
+  const { faces, piece } = bench;
   const [open, setOpen] = useState(false);
   const [, setReady] = useState(0);
   useEffect(() => {
-    if (open) for (const face of faces) void load(face).then(() => setReady((count) => count + 1), () => undefined);
+    if (open) for (const face of faces) void loadFace(face).then(() => setReady((count) => count + 1), () => undefined);
   }, [open, faces]);
   const current = piece.assets[lettering.words.face];
   const sample = lettering.words.text.split('\n')[0].slice(0, 12) || 'Words';
@@ -40,13 +26,16 @@ export function FaceChooser({ lettering }: { lettering: Lettering }) {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content align="start" sideOffset={4} className="z-30 max-h-96 w-72 overflow-auto rounded-sheet border border-rule bg-card p-1" onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}>
+          <Link to={`/faces?words=${encodeURIComponent(sample)}`} className="block px-2 py-1 text-faint underline">
+            Compare them in the type case
+          </Link>
           {faces.map((face) => (
             <button
               key={face.sha256}
               className={`block w-full rounded-sheet px-2 py-1 text-left hover:bg-desk ${face.sha256 === current?.sha256 ? 'border-l-2 border-iron' : ''}`}
               onClick={() => {
                 setOpen(false);
-                editing.commit(`Set in ${face.name}`, setFace(lettering.id, { kind: 'face', name: face.name, sha256: face.sha256 }));
+                editing.commit(`Set in ${face.name}`, changedWords(bench, lettering, { face, axes: {}, features: {} }));
               }}
             >
               <span className="block truncate text-2xl leading-8" style={{ fontFamily: familyOf(face) }}>

@@ -1,12 +1,23 @@
-import { AlignCenter, AlignLeft, AlignRight } from 'lucide-react';
+import { AlignCenter, AlignLeft, AlignRight, CaseUpper } from 'lucide-react';
+import { useRef } from 'react';
 import { alignments, type Words } from '../../../../core/passes/words/schema';
+import { setLeading } from '../../../../core/piece/edits/letterings';
 import { removeLettering, setWords } from '../../../../core/piece/edits/things';
-import { Quantity } from '../../../ui/Quantity';
+import { useAppDispatch } from '../../../store';
 import { Tip } from '../../../ui/Tip';
 import { useBench } from '../../benchContext';
+import { looked } from '../../benchState';
 import { editing } from '../../editing';
-import { addWords } from './adding';
+import { EditedValue } from '../../EditedValue';
+import { addShape, addWords } from './adding';
 import { FaceChooser } from './FaceChooser';
+import { FaceSettings } from './FaceSettings';
+import { LetterSettings } from './LetterSettings';
+import { LockupSettings } from './LockupSettings';
+import { firstShape, ShapeSettings } from './ShapeSettings';
+import { SpacingButtons } from './SpacingButtons';
+import { outlineOf, saveOutlines } from './svgFile';
+import { changedWords } from './wordsEdit';
 
 const icons = { left: AlignLeft, centre: AlignCenter, right: AlignRight };
 const alignmentNames = { left: 'Lines start at the left', centre: 'Lines are centred', right: 'Lines end at the right' };
@@ -14,43 +25,32 @@ const alignmentNames = { left: 'Lines start at the left', centre: 'Lines are cen
 export function Slip() {
   const bench = useBench();
   const { lettering } = bench;
-  if (!lettering) {
-    return (
-      <button className="strong-button" onClick={() => addWords(bench, 'KILN')}>
-        Set a word
-      </button>
-    );
-  }
-  return <WordsOf key={lettering.id} />;
+  return (
+    <div className="flex flex-col gap-3">
+      {lettering && (lettering.words.shape ? <ShapeSettings /> : <WordsOf key={lettering.id} />)}
+      <Adding />
+    </div>
+  );
 }
 
 function WordsOf() {
   const bench = useBench();
-  const { id, words } = bench.lettering!;
+  const lettering = bench.lettering!;
+  const { id, words } = lettering;
   const set = (change: Partial<Words>) => setWords(id, change);
-  const fraction = (name: 'leading' | 'tracking', label: string, min: number) => ({
-    label,
-    value: words[name],
-    unit: 'em',
-    digits: name === 'leading' ? 2 : 3,
-    step: name === 'leading' ? 0.01 : 0.002,
-    min,
-    max: 5,
-    onDraft: (value: number) => editing.draft(set({ [name]: value })),
-    onCommit: (value: number) => editing.commit(`Set the ${name}`, set({ [name]: value })),
-    onStep: (value: number) => editing.soon(`Set the ${name}`, `words-${id}`, name, set({ [name]: value })),
-  });
+  const lineCount = words.text.split('\n').length;
+  const leadingMatters = words.lockup.kind !== 'one-width';
   return (
-    <div className="flex flex-col gap-3">
+    <>
       <textarea
         aria-label="Words"
         className="field min-h-16 py-1"
-        rows={Math.min(6, Math.max(2, words.text.split('\n').length))}
+        rows={Math.min(6, Math.max(2, lineCount))}
         maxLength={5000}
         spellCheck={false}
         placeholder="Type the words"
         value={words.text}
-        onChange={(event) => editing.soon('Type the words', `words-${id}`, 'text', set({ text: event.target.value }))}
+        onChange={(event) => editing.soon('Type the words', `words-${id}`, 'text', changedWords(bench, lettering, { text: event.target.value }))}
         onBlur={() => editing.flush()}
         onKeyDown={(event) => {
           if (!((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')) event.stopPropagation();
@@ -58,11 +58,9 @@ function WordsOf() {
         }}
       />
       <div className="flex gap-2">
-        <FaceChooser lettering={bench.lettering!} />
+        <FaceChooser lettering={lettering} />
       </div>
-      <p>
-        Leading <Quantity {...fraction('leading', 'Leading', 0.1)} />, tracking <Quantity {...fraction('tracking', 'Tracking', -0.5)} />.
-      </p>
+      <FaceSettings />
       <div className="flex gap-1">
         {alignments.map((alignment) => {
           const Icon = icons[alignment];
@@ -74,14 +72,94 @@ function WordsOf() {
             </Tip>
           );
         })}
-        <span className="grow" />
-        <button className="quiet-button" onClick={() => addWords(bench, 'KITE')}>
-          Add words
-        </button>
-        <button className="quiet-button" onClick={() => editing.commit('Remove the words', removeLettering(id))}>
-          Remove
-        </button>
+        <Tip text="Show in capitals; what is typed stays as it is">
+          <button className="plain-button" aria-label="Capitals" aria-pressed={words.upperCase} onClick={() => editing.commit('Capitals', changedWords(bench, lettering, { upperCase: !words.upperCase }))}>
+            <CaseUpper size={15} aria-hidden />
+          </button>
+        </Tip>
       </div>
+      <LockupSettings />
+      <p className="leading-6">
+        {leadingMatters && (
+          <>
+            Leading <EditedValue label="Leading" value={words.leading} unit="em" digits={2} step={0.01} min={0.1} max={5} edit={(leading) => set({ leading })} />,{' '}
+          </>
+        )}
+        {leadingMatters ? 'tracking' : 'Tracking'} <EditedValue label="Tracking" value={words.tracking} unit="em" digits={3} step={0.002} min={-0.5} max={5} edit={(tracking) => set({ tracking })} />.
+        {leadingMatters && lineCount > 1 && <LineLeadings count={lineCount} />}
+      </p>
+      <SpacingButtons />
+      <LetterSettings />
+    </>
+  );
+}
+
+/** The leading above single lines. */
+function LineLeadings({ count }: { count: number }) {
+  const { id, words } = useBench().lettering!;
+  return (
+    <>
+      {' '}
+      Above line{' '}
+      {Array.from({ length: Math.min(count - 1, 8) }, (_, i) => (
+        <span key={i}>
+          {i > 0 && ', '}
+          {i + 2}: <EditedValue label={`Leading above line ${i + 2}`} value={words.leadings[i + 1] ?? words.leading} unit="em" digits={2} step={0.01} min={-1} max={10} edit={(leading) => setLeading(id, i + 1, leading)} />
+        </span>
+      ))}
+      {words.leadings.length > 0 && (
+        <button className="quiet-button" onClick={() => editing.commit('One leading for all lines', setWords(id, { leadings: [] }))}>
+          all alike
+        </button>
+      )}
+    </>
+  );
+}
+
+/** Further letterings and shapes, and what can be done with the whole one. */
+function Adding() {
+  const bench = useBench();
+  const { lettering, letters } = bench;
+  const file = useRef<HTMLInputElement>(null);
+  const dispatch = useAppDispatch();
+  const take = (chosen: File): void => {
+    outlineOf(chosen).then(
+      (data) => addShape(bench, { kind: 'path', data }, chosen.name.replace(/\.svg$/i, '')),
+      (error: Error) => dispatch(looked({ problem: error.message })),
+    );
+  };
+  return (
+    <div className="flex flex-wrap gap-1 border-t border-rule pt-2">
+      <button className={lettering ? 'plain-button' : 'strong-button'} onClick={() => addWords(bench, lettering ? 'KITE' : 'KILN')}>
+        {lettering ? 'Add words' : 'Set a word'}
+      </button>
+      <button className="plain-button" onClick={() => addShape(bench, firstShape, 'Shape')}>
+        Add a shape
+      </button>
+      <button className="plain-button" onClick={() => file.current?.click()}>
+        Outline from a file
+      </button>
+      <input
+        ref={file}
+        type="file"
+        accept=".svg,image/svg+xml"
+        className="hidden"
+        aria-label="Drawing to take an outline from"
+        onChange={(event) => {
+          if (event.target.files?.[0]) take(event.target.files[0]);
+          event.target.value = '';
+        }}
+      />
+      {lettering && (
+        <>
+          <button className="quiet-button" disabled={!letters?.ink} onClick={() => saveOutlines(bench)}>
+            Save outlines as SVG
+          </button>
+          <button className="quiet-button" onClick={() => editing.commit(lettering.words.shape ? 'Remove the shape' : 'Remove the words', removeLettering(lettering.id))}>
+            Remove
+          </button>
+        </>
+      )}
     </div>
   );
 }

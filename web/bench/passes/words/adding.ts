@@ -1,17 +1,29 @@
+import type { Shape } from '../../../../core/passes/words/shapes/shapes';
 import { blankLettering } from '../../../../core/piece/blank';
 import { addLettering, freeId } from '../../../../core/piece/edits/things';
+import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
+import type { StoredFace } from '../../../api/faces';
 import { store } from '../../../store';
 import type { Bench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
 
-/** Adds a lettering in the first face and chooses it. @param at sheet px of its middle; the sheet's middle when left out */
-export function addWords({ piece, faces }: Bench, text: string, at?: Point): void {
-  const face = faces[0];
+function add(lettering: Lettering, face: StoredFace | null, says: string): void {
+  const kept = editing.commit(says, addLettering(lettering, face && { kind: 'face', name: face.name, sha256: face.sha256 }));
+  if (kept) store.dispatch(looked({ lettering: lettering.id, selection: null }));
+}
+
+/** Adds a lettering in the face of the last one and chooses it. @param at sheet px of its middle; the sheet's middle when left out */
+export function addWords({ piece, faces, lettering: last }: Bench, text: string, at?: Point): void {
+  const face = faces.find(({ sha256 }) => sha256 === piece.assets[last?.words.face ?? '']?.sha256) ?? faces[0];
   if (!face) return;
-  const id = freeId(piece, 'lettering');
-  const blank = blankLettering(id, `Words ${piece.letterings.length + 1}`, text, piece.sheet);
-  const lettering = at ? { ...blank, stance: { ...blank.stance, x: Math.round(at[0]), y: Math.round(at[1]) } } : blank;
-  if (editing.commit('Add words', addLettering(lettering, { kind: 'face', name: face.name, sha256: face.sha256 }))) store.dispatch(looked({ lettering: id }));
+  const blank = blankLettering(freeId(piece, 'lettering'), `Words ${piece.letterings.length + 1}`, text, piece.sheet);
+  add(at ? { ...blank, stance: { ...blank.stance, x: Math.round(at[0]), y: Math.round(at[1]) } } : blank, face, 'Add words');
+}
+
+/** Adds a shape that is used like words, and chooses it. */
+export function addShape({ piece }: Bench, shape: Shape, name: string): void {
+  const blank = blankLettering(freeId(piece, 'lettering'), name.slice(0, 200) || 'Shape', '', piece.sheet);
+  add({ ...blank, words: { ...blank.words, shape } }, null, 'Add a shape');
 }

@@ -1,5 +1,11 @@
 import type { Caret, Letters } from '../../../../core/passes/pass';
-import type { Point } from '../../../../core/shape/affine';
+import { apply, inverse, type Point } from '../../../../core/shape/affine';
+
+/** From sheet px to the plane in which the words were laid out. */
+export function toLettering({ place, warp }: Letters, at: Point): Point {
+  const flat = apply(inverse(place), at);
+  return warp ? warp.backward(flat) : flat;
+}
 
 /** How far a point is from the middle of a caret. */
 function distanceTo({ foot, head }: Caret, [x, y]: Point): number {

@@ -1,35 +1,43 @@
+import { lockups } from '../../../../core/passes/words/lockups';
+import { nameOf } from '../../../../core/piece/names';
 import { setWords } from '../../../../core/piece/edits/things';
-import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
-import { editing } from '../../editing';
+import { EditedValue } from '../../EditedValue';
 
 export function Summary() {
-  const { piece, lettering, mayChange } = useBench();
+  const { piece, lettering } = useBench();
   if (!lettering) return <span className="text-faint">No words yet. Open this line and type on the sheet.</span>;
   const { words, id } = lettering;
-  const size = (value: number) => setWords(id, { size: value });
-  const shown = words.text.replace(/\n/g, ' / ');
+  const name = nameOf(lettering);
+  const shown = name.length > 24 ? `${name.slice(0, 23)}…` : name;
+  const size = <EditedValue label={words.shape ? 'Width of the shape' : 'Letter size'} value={words.size} unit="px" min={1} max={20000} step={2} edit={(value) => setWords(id, { size: value })} />;
+  if (words.shape) {
+    return (
+      <span>
+        A shape, <b>{shown}</b>, {size} wide.
+      </span>
+    );
+  }
+  const { lockup } = words;
+  const widthLabel = lockup.kind === 'one-width' ? 'Width of the lockup' : '';
   return (
     <span>
-      <b>{shown === '' ? 'No letters' : shown.length > 24 ? `${shown.slice(0, 23)}…` : shown}</b> in {piece.assets[words.face]?.name},{' '}
-      <Quantity
-        label="Letter size"
-        value={words.size}
-        unit="px"
-        min={1}
-        max={20000}
-        step={2}
-        disabled={!mayChange}
-        onDraft={(value) => editing.draft(size(value))}
-        onCommit={(value) => editing.commit('Set the letter size', size(value))}
-        onStep={(value) => editing.soon('Set the letter size', `words-${id}`, 'size', size(value))}
-      />
-      , {words.alignment === 'centre' ? 'centred' : `set ${words.alignment}`}.
+      <b>{words.text === '' ? 'No letters' : shown}</b> in {piece.assets[words.face]?.name},{' '}
+      {lockup.kind === 'one-width' ? (
+        <>
+          every line <EditedValue label={widthLabel} value={lockup.width} unit="px" min={1} max={200000} step={2} edit={(width) => setWords(id, { lockup: { ...lockup, width } })} /> wide.
+        </>
+      ) : (
+        <>
+          {size}, {lockup.kind === 'lines' ? (words.alignment === 'centre' ? 'centred' : `set ${words.alignment}`) : lockups.find(({ kind }) => kind === lockup.kind)!.title.toLowerCase()}.
+        </>
+      )}
     </span>
   );
 }
 
 export function HandTools() {
   const { lettering } = useBench();
-  return <span className="text-faint">{lettering ? 'Click in the words and type. Enter begins a new line, Escape ends.' : 'Click on the sheet where the word shall stand, and type.'}</span>;
+  if (lettering?.words.shape) return <span className="text-faint">A shape is set in the ticket; it is filled, placed and woven like words.</span>;
+  return <span className="text-faint">{lettering ? 'Click in the words and type; drag to choose letters. Alt + arrows kern and shift them.' : 'Click on the sheet where the word shall stand, and type.'}</span>;
 }

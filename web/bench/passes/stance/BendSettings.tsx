@@ -1,0 +1,83 @@
+import type { Bending } from '../../../../core/passes/stance/schema';
+import { setStance } from '../../../../core/piece/edits/things';
+import type { Edit } from '../../../../core/piece/edits/edit';
+import { useBench } from '../../benchContext';
+import { editing } from '../../editing';
+import { EditedValue } from '../../EditedValue';
+import { perspectiveFor, withMove } from './perspective';
+
+const kinds = { none: 'straight', arc: 'on an arc', wave: 'in a wave' };
+const start: Record<Bending['kind'], Bending> = { arc: { kind: 'arc', degrees: 60 }, wave: { kind: 'wave', height: 0.25, waves: 1, phase: 0 } };
+const corners = ['upper left', 'upper right', 'lower right', 'lower left'];
+
+/** How the letters are bent, and how far their corners are pulled, in numbers. */
+export function BendSettings() {
+  const { lettering, lettersOf, mayChange } = useBench();
+  const { id, stance } = lettering!;
+  const { bend } = stance;
+  const set = (next: Bending | null): Edit => setStance(id, { bend: next });
+  const flat = lettersOf({ ...lettering!, stance: { ...stance, bend: null, perspective: null } });
+  const perspective = flat && perspectiveFor(stance, flat);
+  return (
+    <>
+      <p className="leading-7">
+        Bent{' '}
+        <select
+          className="field py-0.5"
+          aria-label="Bend"
+          disabled={!mayChange}
+          value={bend?.kind ?? 'none'}
+          onChange={(event) => {
+            const kind = event.target.value as keyof typeof kinds;
+            editing.commit(kind === 'none' ? 'Straighten the words' : 'Bend the words', set(kind === 'none' ? null : start[kind]));
+          }}
+        >
+          {Object.entries(kinds).map(([kind, title]) => (
+            <option key={kind} value={kind}>
+              {title}
+            </option>
+          ))}
+        </select>
+        {bend?.kind === 'arc' && (
+          <>
+            {' '}
+            of <EditedValue label="Arc" value={bend.degrees} unit="°" min={-350} max={350} edit={(degrees) => set({ ...bend, degrees })} />
+          </>
+        )}
+        {bend?.kind === 'wave' && (
+          <>
+            {' '}
+            <EditedValue label="Height of the wave" value={bend.height} factor={100} unit="%" min={-300} max={300} edit={(height) => set({ ...bend, height })} /> of the capitals high,{' '}
+            <EditedValue label="Waves" value={bend.waves} digits={2} step={0.05} min={0.05} max={20} edit={(waves) => set({ ...bend, waves })} /> to the width, begun at <EditedValue label="Phase" value={bend.phase} unit="°" min={-360} max={360} edit={(phase) => set({ ...bend, phase })} />
+          </>
+        )}
+        .
+      </p>
+      {stance.perspective && perspective && (
+        <p className="leading-6">
+          Corners pulled:{' '}
+          {corners.map((name, i) => (
+            <span key={name}>
+              {i > 0 && '; '}
+              {name}{' '}
+              {([0, 1] as const).map((axis) => (
+                <span key={axis}>
+                  {axis === 1 && ', '}
+                  <EditedValue
+                    label={`${name} corner ${axis === 0 ? 'across' : 'down'}`}
+                    says="Pull a corner into perspective"
+                    value={perspective.moves[i][axis]}
+                    unit="px"
+                    digits={1}
+                    edit={(value) => withMove(id, perspective, i, axis === 0 ? [value, perspective.moves[i][1]] : [perspective.moves[i][0], value]) ?? (() => undefined)}
+                  />
+                </span>
+              ))}
+            </span>
+          ))}
+          .
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,66 @@
+import { X } from 'lucide-react';
+import { slopeDegrees } from '../../../../core/passes/stance/align';
+import type { Letters } from '../../../../core/passes/pass';
+import { moveGuide, removeGuide, removeSlope } from '../../../../core/piece/edits/letterings';
+import { setStance } from '../../../../core/piece/edits/things';
+import { fromPx, lengthDigits, toPx } from '../../../../core/piece/lengths';
+import type { Lettering, Slope } from '../../../../core/piece/schema';
+import { apply, type Point } from '../../../../core/shape/affine';
+import { useAppSelector } from '../../../store';
+import { useBench } from '../../benchContext';
+import { editing } from '../../editing';
+import { EditedValue } from '../../EditedValue';
+import { turnedAbout } from './rings';
+
+/** Guides and slopes in numbers, and what words can be set along. */
+export function LineSettings() {
+  const { piece, lettering, letters, mayChange } = useBench();
+  const { lengthUnit: unit } = useAppSelector(({ bench }) => bench.hand);
+  const { guides, slopes, sheet } = piece;
+  if (guides.length === 0 && slopes.length === 0) return <p className="text-faint">Guides are pulled out of the rulers; a slope is drawn on the photo.</p>;
+  return (
+    <ul className="flex flex-col">
+      {guides.map(({ id, axis, at }) => (
+        <li key={id} className="flex items-center gap-1">
+          <span className="grow">
+            {axis === 'x' ? 'Upright' : 'Level'} guide at{' '}
+            <EditedValue label={`${axis === 'x' ? 'Upright' : 'Level'} guide`} says="Move a guide" value={fromPx(at, unit, sheet.ppi)} unit={unit} digits={lengthDigits[unit]} step={unit === 'px' ? 1 : 0.1} edit={(value) => moveGuide(id, toPx(value, unit, sheet.ppi))} />
+          </span>
+          <button className="quiet-button" aria-label="Remove this guide" disabled={!mayChange} onClick={() => editing.commit('Remove a guide', removeGuide(id))}>
+            <X size={14} aria-hidden />
+          </button>
+        </li>
+      ))}
+      {slopes.map((slope) => (
+        <li key={slope.id} className="flex items-center gap-1">
+          <span className="grow">Slope of {slopeDegrees(slope.from, slope.to).toFixed(1)}°</span>
+          {lettering && letters && (
+            <button className="plain-button" disabled={!mayChange} onClick={() => editing.commit('Set the words along a slope', setAlong(lettering, letters, slope))}>
+              Set the words along it
+            </button>
+          )}
+          <button className="quiet-button" aria-label="Remove this slope" disabled={!mayChange} onClick={() => editing.commit('Remove a slope', removeSlope(slope.id))}>
+            <X size={14} aria-hidden />
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Turns the words as the slope runs and lets the last baseline (a shape's lower edge) stand on it. */
+function setAlong({ id, stance }: Lettering, letters: Letters, { from, to }: Slope) {
+  const ink = letters.ink!;
+  const foot: Point = apply(letters.place, [ink.x + ink.width / 2, letters.lines.at(-1)?.carets[0] ? baselineOf(letters) : ink.y + ink.height]);
+  const turned = turnedAbout(stance, slopeDegrees(from, to), foot);
+  // Straight across the slope, from where the foot is to the line.
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  const length = Math.hypot(dx, dy) || 1;
+  const away = ((foot[0] - from[0]) * dy - (foot[1] - from[1]) * dx) / length;
+  return setStance(id, { ...turned, x: turned.x - (away * dy) / length, y: turned.y + (away * dx) / length });
+}
+
+/** The last baseline, lettering px: carets reach an eighth of a capital's height below it. */
+function baselineOf({ lines, capHeight }: Letters): number {
+  return lines.at(-1)!.carets[0].foot[1] - capHeight * 0.12;
+}

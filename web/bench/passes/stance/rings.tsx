@@ -1,0 +1,57 @@
+import type { Stance } from '../../../../core/passes/stance/schema';
+import type { setStance } from '../../../../core/piece/edits/things';
+import type { Point } from '../../../../core/shape/affine';
+import { editing } from '../../editing';
+import { useDrag, type DragMove } from '../../view/drag';
+import { Ring } from '../../view/Ring';
+import { useViewport } from '../../view/viewport';
+
+interface RingProps {
+  stance: Stance;
+  set(next: Partial<Stance>): ReturnType<typeof setStance>;
+}
+
+/** The stance turned to an angle, about a point of the sheet. */
+export function turnedAbout(stance: Stance, degrees: number, [cx, cy]: Point): Pick<Stance, 'rotation' | 'x' | 'y'> {
+  const angle = ((degrees - stance.rotation) * Math.PI) / 180;
+  const [dx, dy] = [stance.x - cx, stance.y - cy];
+  const rotation = ((((degrees + 180) % 360) + 360) % 360) - 180;
+  return { rotation, x: cx + dx * Math.cos(angle) - dy * Math.sin(angle), y: cy + dx * Math.sin(angle) + dy * Math.cos(angle) };
+}
+
+/** Turns about the pivot; with Shift in steps of 15 degrees. */
+export function TurnRing({ at, pivot, stance, set }: RingProps & { at: Point; pivot: Point }) {
+  const turned = ({ start, from, to, shift }: DragMove<{ stance: Stance; pivot: Point }>): Partial<Stance> => {
+    const [cx, cy] = start.pivot;
+    const turn = Math.atan2(to[1] - cy, to[0] - cx) - Math.atan2(from[1] - cy, from[0] - cx);
+    const degrees = start.stance.rotation + (turn * 180) / Math.PI;
+    return turnedAbout(start.stance, shift ? Math.round(degrees / 15) * 15 : Math.round(degrees * 10) / 10, start.pivot);
+  };
+  const drag = useDrag({
+    begin: () => ({ stance, pivot }),
+    move: (move) => editing.draft(set(turned(move))),
+    end: (move) => move.moved && editing.commit('Turn the words', set(turned(move))),
+    cancel: () => editing.cancelDraft(),
+  });
+  return <Ring at={at} label="Turn the words; Shift: in steps of 15°" drag={drag} cursor="grab" />;
+}
+
+/** Scales so that the opposite corner stays where it is. */
+export function ScaleRing({ corner, opposite, stance, set }: RingProps & { corner: Point; opposite: Point }) {
+  const { toScreen } = useViewport();
+  const scaled = ({ start, to }: DragMove<{ stance: Stance; corner: Point; opposite: Point }>): Partial<Stance> => {
+    const [dx, dy] = [start.corner[0] - start.opposite[0], start.corner[1] - start.opposite[1]];
+    const part = Math.max(0.02, ((to[0] - start.opposite[0]) * dx + (to[1] - start.opposite[1]) * dy) / (dx * dx + dy * dy));
+    const scale = Math.min(100, Math.max(0.01, start.stance.scale * part));
+    const factor = scale / start.stance.scale;
+    const [ox, oy] = start.opposite;
+    return { scale, x: ox + (start.stance.x - ox) * factor, y: oy + (start.stance.y - oy) * factor };
+  };
+  const drag = useDrag({
+    begin: () => ({ stance, corner, opposite }),
+    move: (move) => editing.draft(set(scaled(move))),
+    end: (move) => move.moved && editing.commit('Scale the words', set(scaled(move))),
+    cancel: () => editing.cancelDraft(),
+  });
+  return <Ring at={toScreen(corner)} label="Scale the words" drag={drag} />;
+}

@@ -1,0 +1,113 @@
+import { useCallback, useEffect } from 'react';
+import type { Letters } from '../../../../core/passes/pass';
+import { setLetters } from '../../../../core/piece/edits/letterings';
+import type { Lettering } from '../../../../core/piece/schema';
+import { apply, corners, type Point } from '../../../../core/shape/affine';
+import { useAppDispatch, useAppSelector } from '../../../store';
+import { useBench } from '../../benchContext';
+import { looked } from '../../benchState';
+import { editing } from '../../editing';
+import { Hairline, lineThrough } from '../../view/Hairline';
+import { useViewport } from '../../view/viewport';
+import { caretAt, selectionBoxes } from './caret';
+import { chosenLetters, pairAt, settingAt } from './letterChoice';
+import { changedWords } from './wordsEdit';
+
+interface TypingFieldProps {
+  lettering: Lettering;
+  letters: Letters | null;
+  field: React.RefObject<HTMLTextAreaElement | null>;
+}
+
+/** One step of kerning by hand, em; ten with Shift. */
+const kernStep = 0.005;
+
+/** A hidden field takes the keys; the caret and the selection are drawn where the letters stand. */
+export function TypingField({ lettering, letters, field }: TypingFieldProps) {
+  const bench = useBench();
+  const { toScreen, size } = useViewport();
+  const dispatch = useAppDispatch();
+  const selection = useAppSelector(({ bench: state }) => state.selection);
+  const { id, words } = lettering;
+
+  // An empty lettering waits to be typed.
+  const empty = words.text === '';
+  useEffect(() => {
+    if (empty) field.current?.focus();
+  }, [empty, field]);
+
+  const note = useCallback((): void => {
+    const element = field.current;
+    if (element && document.activeElement === element) dispatch(looked({ selection: [element.selectionStart, element.selectionEnd] }));
+  }, [field, dispatch]);
+  useEffect(() => {
+    document.addEventListener('selectionchange', note);
+    return () => document.removeEventListener('selectionchange', note);
+  }, [note]);
+
+  /** Alt + arrows: sideways kerns the pair at the caret or spaces the chosen letters, up and down shifts these off the baseline. */
+  const adjust = (event: React.KeyboardEvent): boolean => {
+    const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    if (!direction || !event.altKey || !letters || !selection) return false;
+    const chosen = chosenLetters(letters, selection);
+    const pair = pairAt(letters, selection[0]);
+    const places = chosen.length > 0 ? chosen : pair && direction[0] !== 0 ? [pair.left] : [];
+    if (places.length === 0) return true;
+    const step = kernStep * (event.shiftKey ? 10 : 1);
+    const [name, by] = direction[0] !== 0 ? (['space', direction[0] * step] as const) : (['rise', direction[1] * step] as const);
+    const to = new Map(places.map((at) => [at, Math.round((settingAt(words, at)[name] + by) * 1e4) / 1e4]));
+    editing.soon(name === 'space' ? 'Kern by hand' : 'Shift letters off the baseline', `letters-${id}`, `${name}-${places.join()}`, (piece) => {
+      for (const [at, value] of to) setLetters(id, [at], () => ({ [name]: value }))(piece);
+    });
+    return true;
+  };
+
+  // While the face is still on its way the keys are taken already; only the caret waits.
+  const onSheet = (point: Point): [number, number] => toScreen(apply(letters!.place, point));
+  const caret = letters && selection && caretAt(letters, selection[1]);
+  const frame = letters?.ink && corners(letters.ink).map(onSheet);
+  const boxes = letters && selection ? selectionBoxes(letters, selection[0], selection[1]) : [];
+  const pair = letters && selection && selection[0] === selection[1] ? pairAt(letters, selection[0]) : null;
+  const kern = pair ? settingAt(words, pair.left).space : 0;
+  return (
+    <g pointerEvents="none">
+      {frame && <Hairline d={lineThrough(frame, true)} dashed />}
+      {boxes.map((box, i) => (
+        <Hairline key={i} d={lineThrough(box.map(onSheet), true)} active />
+      ))}
+      {caret && <Hairline d={lineThrough([onSheet(caret.foot), onSheet(caret.head)])} active />}
+      {caret && kern !== 0 && (
+        <text x={onSheet(caret.head)[0] + 5} y={onSheet(caret.head)[1] - 4} fontSize={12} fontWeight={600} fill="#9C3B22" stroke="#fff" strokeWidth={3} paintOrder="stroke" data-testid="kern">
+          {kern > 0 ? '+' : '−'}
+          {Math.abs(kern).toFixed(3)} em
+        </text>
+      )}
+      <foreignObject x={0} y={0} width={size.width} height={1} opacity={0}>
+        <textarea
+          ref={field}
+          aria-label="Words on the sheet"
+          className="h-px w-px resize-none overflow-hidden"
+          value={words.text}
+          maxLength={5000}
+          spellCheck={false}
+          onChange={(event) => {
+            editing.soon('Type the words', `words-${id}`, 'text', changedWords(bench, lettering, { text: event.target.value }));
+            note();
+          }}
+          onFocus={note}
+          onBlur={() => editing.flush()}
+          onKeyDown={(event) => {
+            if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') return;
+            event.stopPropagation();
+            if (adjust(event)) event.preventDefault();
+            if (event.key === 'Escape') {
+              event.currentTarget.blur();
+              dispatch(looked({ selection: null }));
+              editing.flush();
+            }
+          }}
+        />
+      </foreignObject>
+    </g>
+  );
+}

@@ -1,0 +1,66 @@
+import { SVGPathData } from 'svg-pathdata';
+import { lettersToSvg } from '../../../../core/passes/words/outlines';
+import { longestPathData } from '../../../../core/passes/words/shapes/shapes';
+import { parseSvgPath } from '../../../../core/shape/svgPath';
+import type { Bench } from '../../benchContext';
+
+/** Largest drawing that is read, bytes. */
+const largestDrawing = 8 * 1024 * 1024;
+
+/**
+ * All outlines of a drawing as one path: paths, polygons, boxes, circles and ellipses, each where the drawing has it.
+ * @throws Error with the reason, for a person
+ */
+export async function outlineOf(file: File): Promise<string> {
+  if (file.size > largestDrawing) throw new Error(`"${file.name}" is larger than ${largestDrawing / 1048576} MB, which is the limit for an outline.`);
+  const drawing = new DOMParser().parseFromString(await file.text(), 'image/svg+xml');
+  if (drawing.querySelector('parsererror') || drawing.documentElement.localName !== 'svg') throw new Error(`"${file.name}" is not an SVG drawing.`);
+  const shapes = [...drawing.querySelectorAll('path, polygon, polyline, rect, circle, ellipse')].filter((element) => !element.closest('defs, clipPath, mask, symbol, pattern, marker'));
+  const data = shapes.map((element) => placed(element, dataOf(element))).filter((one) => parseSvgPath(one) !== null).join(' ');
+  if (data === '') throw new Error(`"${file.name}" holds no outline that fills anything. Text and lines must be turned into outlines first.`);
+  if (data.length > longestPathData) throw new Error(`The outlines in "${file.name}" are too fine: ${data.length} characters of path data, where ${longestPathData} are the limit. Simplify the drawing.`);
+  return data;
+}
+
+function dataOf(element: Element): string {
+  const number = (name: string): number => Number.parseFloat(element.getAttribute(name) ?? '') || 0;
+  switch (element.localName) {
+    case 'path':
+      return element.getAttribute('d') ?? '';
+    case 'polygon':
+    case 'polyline':
+      return `M${element.getAttribute('points') ?? ''}Z`;
+    case 'rect':
+      return `M${number('x')} ${number('y')}h${number('width')}v${number('height')}h${-number('width')}Z`;
+    default: {
+      const [rx, ry] = element.localName === 'circle' ? [number('r'), number('r')] : [number('rx'), number('ry')];
+      return `M${number('cx') - rx} ${number('cy')}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0Z`;
+    }
+  }
+}
+
+/** Path data after the transforms of an element and of all that it stands in. */
+function placed(element: Element, data: string): string {
+  try {
+    let path = new SVGPathData(data).toAbs();
+    for (let at: Element | null = element; at; at = at.parentElement) {
+      const list = at.getAttribute('transform');
+      if (!list) continue;
+      const { a, b, c, d, e, f } = new DOMMatrix(list);
+      path = path.matrix(a, b, c, d, e, f);
+    }
+    return path.round(1e4).encode();
+  } catch {
+    return '';
+  }
+}
+
+/** Saves the letters of a lettering as they stand on the sheet. */
+export function saveOutlines({ letters, lettering, piece }: Bench): void {
+  if (!letters || !lettering) return;
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([lettersToSvg(letters, piece.sheet, lettering.ink.coats.at(-1)?.colour ?? '#000000')], { type: 'image/svg+xml' }));
+  link.download = `${lettering.words.text.split('\n')[0].slice(0, 40).replace(/[^\p{L}\p{N} _-]+/gu, '') || 'letters'}.svg`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}

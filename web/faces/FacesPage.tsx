@@ -1,0 +1,131 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { importFace, listFaces, removeFace, type StoredFace } from '../api/faces';
+import { Problem } from '../ui/Problem';
+import { FaceEntry } from './FaceEntry';
+import { FacesChart } from './FacesChart';
+import { measureNames, sorted, type Sorting } from './measures';
+
+/** The type case: every face, with a word of the person's choice, measured for this job. */
+export function FacesPage() {
+  const [asked] = useSearchParams();
+  const [faces, setFaces] = useState<StoredFace[] | null>(null);
+  const [words, setWords] = useState(asked.get('words') ?? 'KILN & KITE');
+  const [sorting, setSorting] = useState<Sorting>('inkShare');
+  const [across, setAcross] = useState(3);
+  const [open, setOpen] = useState<string | null>(null);
+  const [problems, setProblems] = useState<string[]>([]);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [over, setOver] = useState(false);
+  const file = useRef<HTMLInputElement>(null);
+  const failed = useCallback((error: unknown): void => setProblems((before) => [...before, error instanceof Error ? error.message : 'This did not work.']), []);
+  const load = useCallback(() => listFaces().then(setFaces, failed), [failed]);
+  useEffect(() => {
+    document.title = 'Type case · Inky Veil';
+    void load();
+  }, [load]);
+
+  const take = async (files: readonly File[]): Promise<void> => {
+    setProblems([]);
+    for (const one of files) {
+      setBusy(one.name);
+      await importFace(one).then(({ sha256 }) => setOpen(sha256), failed);
+    }
+    setBusy(null);
+    await load();
+  };
+  const remove = async (face: StoredFace): Promise<void> => {
+    setProblems([]);
+    await removeFace(face.sha256).catch(failed);
+    await load();
+  };
+  const up = measureNames[0];
+  const acrossName = measureNames[across];
+  const shown = useMemo(() => (faces ? sorted(faces, sorting) : []), [faces, sorting]);
+  const choose = useCallback((sha256: string): void => {
+    setOpen(sha256);
+    document.getElementById(`face-${sha256}`)?.scrollIntoView({ block: 'center' });
+  }, []);
+  return (
+    <div
+      className={`flex h-dvh flex-col ${over ? 'outline outline-2 -outline-offset-4 outline-iron' : ''}`}
+      onDragOver={() => setOver(true)}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        setOver(false);
+        void take([...event.dataTransfer.files]);
+      }}
+    >
+      <header className="flex h-11 shrink-0 items-center gap-3 border-b border-rule bg-card px-6">
+        <Link to="/" className="font-title text-base text-iron" title="To the Shelf">
+          Inky Veil
+        </Link>
+        <span className="text-faint">Type case</span>
+      </header>
+      <div className="flex min-h-0 grow">
+        <main className="flex min-w-0 grow flex-col px-6 pt-4">
+          <div className="mb-2 flex items-center gap-3">
+            <h1 className="mr-2 whitespace-nowrap font-title text-2xl">Type case</h1>
+            <input className="field min-w-0 grow" aria-label="Word to show" maxLength={60} value={words} onChange={(event) => setWords(event.target.value)} />
+            <label className="flex items-center gap-2 whitespace-nowrap">
+              sorted by
+              <select className="field" value={sorting} onChange={(event) => setSorting(event.target.value as Sorting)}>
+                <option value="name">Name</option>
+                {measureNames.map(({ key, title }) => (
+                  <option key={key} value={key}>
+                    {title}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <button className="strong-button" disabled={busy !== null} onClick={() => file.current?.click()}>
+              {busy === null ? 'Bring in a face' : 'Reading'}
+            </button>
+            <input
+              ref={file}
+              type="file"
+              multiple
+              accept=".ttf,.otf,.woff,.woff2"
+              className="hidden"
+              aria-label="Face files"
+              onChange={(event) => {
+                void take([...(event.target.files ?? [])]);
+                event.target.value = '';
+              }}
+            />
+          </div>
+          {problems.map((problem, i) => (
+            <Problem key={i} onDismiss={() => setProblems(problems.filter((_, k) => k !== i))}>
+              {problem}
+            </Problem>
+          ))}
+          <p className="pb-1 text-faint" role="status">
+            {busy === null ? `${shown.length} faces. Drop TTF, OTF, WOFF or WOFF2 files anywhere.` : `Reading and measuring ${busy}`}
+          </p>
+          <ul className="min-h-0 grow overflow-y-auto border-t border-rule">
+            {shown.map((face) => (
+              <FaceEntry key={face.sha256} face={face} words={words || face.name} open={open === face.sha256} onOpen={() => setOpen(open === face.sha256 ? null : face.sha256)} onRemove={() => void remove(face)} />
+            ))}
+          </ul>
+        </main>
+        <aside className="w-[430px] shrink-0 overflow-y-auto border-l border-rule bg-card p-4" aria-label="Comparison">
+          <div className="mb-2 flex items-center gap-2">
+            <h2 className="grow font-semibold">How much picture they hold</h2>
+            <label className="flex items-center gap-2">
+              against
+              <select className="field" value={across} onChange={(event) => setAcross(Number(event.target.value))}>
+                {measureNames.map(({ title }, i) => i > 0 && (
+                  <option key={title} value={i}>
+                    {title}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </div>
+          {shown.length > 0 && <FacesChart faces={shown} across={acrossName} up={up} chosen={open} onChoose={choose} />}
+          <p className="mt-2 text-faint">Measured on the capitals (or, where there are none, on the first letters of the script). Heavy faces hold a picture; lean ones leave the photograph alone.</p>
+        </aside>
+      </div>
+    </div>
+  );
+}
