@@ -2,8 +2,9 @@ import { launchBrowser, startStudio } from '../e2e/studio';
 import { benchExport } from './exports';
 import { benchKernels } from './kernels';
 import { benchDrag, benchDrop } from './screen';
+import { benchWords } from './words';
 
-const groups = ['kernels', 'drop', 'drag', 'export'] as const;
+const groups = ['kernels', 'drop', 'drag', 'words', 'export'] as const;
 const wanted = process.argv[2];
 if (wanted !== undefined && !groups.some((group) => group === wanted)) {
   console.error(`There is no group "${wanted}". Groups: ${groups.join(', ')}.`);
@@ -15,6 +16,7 @@ try {
   if (!wanted || wanted === 'kernels') await benchKernels(browser);
   if (!wanted || wanted === 'drop') await benchDrop(studio, browser);
   if (!wanted || wanted === 'drag') await benchDrag(studio, browser);
+  if (!wanted || wanted === 'words') await benchWords(studio, browser);
   if (!wanted || wanted === 'export') await benchExport(studio);
 } finally {
   await browser.close();

@@ -5,7 +5,7 @@ import { pieceAt } from './exports';
 import { largePlate } from './material';
 import { median, percentile, printRow, printValue, timed } from './rows';
 
-const view = { width: 1280, height: 800 };
+export const view = { width: 1280, height: 800 };
 
 /** From handing the page a 24-megapixel JPEG to the first sharp picture of it on the bench. */
 export async function benchDrop(studio: RunningStudio, browser: Browser): Promise<void> {
@@ -82,7 +82,7 @@ async function dragIn(studio: RunningStudio, browser: Browser, demo: (typeof dem
 }
 
 /** The peer: the browser's own canvas redraws a 24-megapixel picture, a word and a cut-out in the size of the view. */
-function canvasFrame(page: Page): Promise<number> {
+export function canvasFrame(page: Page): Promise<number> {
   return page.evaluate(() => {
     const plate = new OffscreenCanvas(6000, 4000);
     const paint = plate.getContext('2d')!;

@@ -2,15 +2,18 @@
 // Run by: npm run demo-pieces
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { Contour, Stroke, TracePoint, Veil } from '../core/passes/veils/schema';
-import { plainStance } from '../core/passes/stance/schema';
+import { plainStance, type Perspective } from '../core/passes/stance/schema';
+import { setWords } from '../core/passes/words/render';
 import { plainWords } from '../core/passes/words/schema';
 import { aroundBorder } from '../core/passes/veils/trace/close';
 import { Tracer } from '../core/passes/veils/trace/tracer';
+import { blankPiece } from '../core/piece/blank';
 import { readPiece } from '../core/piece/read';
 import { pieceVersion, type Asset, type Lettering, type Piece } from '../core/piece/schema';
 import type { Picture } from '../core/pixels/pyramid';
 import { demoPlate } from '../core/testing/plates';
-import type { Point } from '../core/shape/affine';
+import { corners as cornersOf, type Point } from '../core/shape/affine';
+import { shippedFace } from '../core/testing/faces';
 import { faceNames } from './faces/names';
 
 type Click = readonly [x: number, y: number, to?: 'edge' | 'straight'];
@@ -44,13 +47,13 @@ async function trace(picture: Picture, clicks: readonly Click[], closing: 'edge'
 const face = (file: string): Asset => ({ kind: 'face', name: faceNames[file], path: `faces/${file}.ttf` });
 const plate = (name: string): Asset => ({ kind: 'plate', name, path: `plates/${name}.jpg` });
 
-function piece(name: string, plateName: string, faceFile: string, letterings: Lettering[], veils: Veil[], depth: string[]): Piece {
+function piece(name: string, plateName: string, faceFiles: string[], letterings: Lettering[], veils: Veil[], depth: string[]): Piece {
   return readPiece({
     format: 'inky-veil/piece',
     version: pieceVersion,
     name,
     sheet: { width: 1800, height: 1200, ppi: 200, paint: '#ffffff' },
-    assets: { [plateName]: plate(plateName), [faceFile]: face(faceFile) },
+    assets: Object.fromEntries([[plateName, plate(plateName)], ...faceFiles.map((file) => [file, face(file)])]),
     plates: [{ id: 'plate-1', name: plateName, asset: plateName, scale: 1, x: 0, y: 0 }],
     letterings,
     veils,
@@ -71,7 +74,7 @@ async function woven(): Promise<Piece> {
     ink: { coats: [{ kind: 'solid', colour: '#7a3b22', opacity: 1 }] },
   };
   const veil: Veil = { id: 'veil-1', name: 'jar', plate: 'plate-1', contours: [jar], feather: 1.6, strokes: [] };
-  return piece('Woven', 'jar', 'bowlby-one', [lettering], [veil], ['lettering-1', 'veil-1']);
+  return piece('Woven', 'jar', ['bowlby-one'], [lettering], [veil], ['lettering-1', 'veil-1']);
 }
 
 async function lowSun(): Promise<Piece> {
@@ -97,10 +100,50 @@ async function lowSun(): Promise<Piece> {
     { id: 'veil-1', name: 'kite', plate: 'plate-1', contours: [kite], feather: 1.2, strokes: [line] },
     { id: 'veil-2', name: 'dune', plate: 'plate-1', contours: [ridge], feather: 2, strokes: [] },
   ];
-  return piece('Low sun', 'dune', 'big-shoulders-display-black', letterings, veils, ['lettering-1', 'lettering-2', 'veil-1', 'veil-2']);
+  return piece('Low sun', 'dune', ['big-shoulders-display-black'], letterings, veils, ['lettering-1', 'lettering-2', 'veil-1', 'veil-2']);
 }
 
-for (const [file, made] of [['woven', await woven()], ['low-sun', await lowSun()]] as const) {
+/** Words painted on the wall, in its perspective; others stand behind the post. */
+async function downTheWall(): Promise<Piece> {
+  const post = await trace(await demoPlate('kilnwall'), [
+    [489, 1197, 'straight'], [492, 960], [495, 720], [497, 512], [487, 494], [489, 465], [498, 456], [505, 254, 'straight'], [600, 272], [598, 456], [608, 478], [606, 505], [596, 515], [590, 760], [587, 960], [584, 1197, 'straight'],
+  ], 'straight');
+  const veil: Veil = { id: 'veil-1', name: 'post', plate: 'plate-1', contours: [post], feather: 1.4, strokes: [] };
+  // The corners lie on lines to the point where the courses of bricks meet, near (594, 528).
+  const stance = { x: 1342, y: 392, rotation: 0, scale: 1 };
+  const corners: Point[] = [[960, 411], [1725, 165], [1725, 500], [960, 518]];
+  const words = plainWords({ text: 'AMBERSHAW', face: 'big-shoulders-display-black', size: 250, leading: 0.9, tracking: 0.015, alignment: 'centre' });
+  const box = setWords(words, { face: () => shippedFace('big-shoulders-display-black'), picture: () => { throw new Error('No pictures here.'); } }).ink!;
+  const moves = cornersOf(box).map(([x, y], i) => rounded([corners[i][0] - stance.x - x, corners[i][1] - stance.y - y])) as Perspective['moves'];
+  const wall: Lettering = { id: 'lettering-1', name: 'AMBERSHAW', words, stance: plainStance({ ...stance, perspective: { box, moves } }), ink: { coats: [{ kind: 'solid', colour: '#efe6d2', opacity: 0.92 }] } };
+  const behind: Lettering = {
+    id: 'lettering-2',
+    name: 'KILN',
+    words: plainWords({ text: 'KILN', face: 'bowlby-one', size: 236, leading: 0.9, tracking: 0.01, alignment: 'centre' }),
+    stance: plainStance({ x: 392, y: 366, rotation: 0, scale: 1 }),
+    ink: { coats: [{ kind: 'solid', colour: '#7a3b22', opacity: 1 }] },
+  };
+  return piece('Down the wall', 'kilnwall', ['big-shoulders-display-black', 'bowlby-one'], [wall, behind], [veil], ['lettering-1', 'lettering-2', 'veil-1']);
+}
+
+/** A stacked lockup at one width, on coloured stock, for a sheet of 13 x 19 in. */
+function pictureLetters(): Piece {
+  const lettering: Lettering = {
+    id: 'lettering-1',
+    name: 'Lockup',
+    words: plainWords({ text: 'Kiln\n& Kite\nRaku\nAmbershaw\nfired aloft\nin one week', upperCase: true, face: 'bowlby-one', size: 800, leading: 0.9, tracking: 0, alignment: 'centre', lockup: { kind: 'one-width', width: 3300, gap: 0.025 } }),
+    stance: plainStance({ x: 1950, y: 2850, rotation: 0, scale: 1 }),
+    ink: { coats: [{ kind: 'solid', colour: '#8c3f2b', opacity: 1 }] },
+  };
+  return readPiece({
+    ...blankPiece('Picture letters', { width: 3900, height: 5700, ppi: 300, paint: '#e3d3ad' }),
+    assets: { 'bowlby-one': face('bowlby-one') },
+    letterings: [lettering],
+    depth: ['lettering-1'],
+  });
+}
+
+for (const [file, made] of [['woven', await woven()], ['low-sun', await lowSun()], ['down-the-wall', await downTheWall()], ['picture-letters', pictureLetters()]] as const) {
   writeFileSync(`demo/pieces/${file}.json`, `${JSON.stringify(made)}\n`);
   console.log(file, readFileSync(`demo/pieces/${file}.json`).length, 'bytes');
 }

@@ -12,7 +12,7 @@ try {
   await page.getByRole('button', { name: 'New piece', exact: true }).click();
   await page.waitForTimeout(1200);
   await shoot('new-piece');
-  for (const [name, path] of [['bench-plate', 'demo-woven/0'], ['bench-words', 'demo-low-sun/1'], ['bench-stance', 'demo-low-sun/2'], ['bench-veils', 'demo-woven/3'], ['bench-ink', 'demo-woven/4']] as const) {
+  for (const [name, path] of [['bench-plate', 'demo-woven/0'], ['bench-words', 'demo-low-sun/1'], ['bench-one-width', 'demo-picture-letters/1'], ['bench-stance', 'demo-low-sun/2'], ['bench-corners', 'demo-down-the-wall/2'], ['bench-veils', 'demo-woven/3'], ['bench-ink', 'demo-woven/4']] as const) {
     await page.goto(`${studio.url}/piece/${path}`);
     await sharp(page);
     if (name === 'bench-veils') await page.getByRole('button', { name: 'hatched' }).click();
@@ -20,6 +20,7 @@ try {
       const at = await onScreen(page, 1150, 365);
       await page.mouse.click(at.x, at.y);
     }
+    if (name === 'bench-corners') await page.getByRole('button', { name: 'Pull corners' }).click();
     if (name === 'bench-ink') {
       await page.getByRole('button', { name: 'Pick from the photo' }).click();
       const at = await onScreen(page, 820, 930);
@@ -29,6 +30,11 @@ try {
     await page.waitForTimeout(1200);
     await shoot(name);
   }
+  await page.goto(`${studio.url}/faces`);
+  await page.waitForTimeout(1500);
+  await page.getByTestId('face').nth(1).getByRole('button').first().click();
+  await page.waitForTimeout(400);
+  await shoot('type-case');
   await page.goto(`${studio.url}/piece/demo-woven`);
   await sharp(page);
   await page.getByRole('button', { name: 'Export', exact: true }).click();

@@ -133,7 +133,11 @@ function LetteringCard({ lettering }: { lettering: Lettering }) {
   const edge = Math.max(box.width / 68, box.height / 46) * 0.7;
   return (
     <svg viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`} className="h-[46px] w-[68px]" aria-hidden>
-      <path d={letters.letters.map(({ path }) => toSvgPath(path, letters.place)).join('')} fill={lettering.ink.coats.at(-1)?.colour ?? 'none'} stroke="#1F2328" strokeWidth={edge} paintOrder="stroke" />
+      <g fill={lettering.ink.coats.at(-1)?.colour ?? 'none'} stroke="#1F2328" strokeWidth={edge} paintOrder="stroke">
+        {letters.letters.slice(0, 60).map(({ path, colour }, i) => (
+          <path key={i} d={toSvgPath(path, letters.place)} fill={colour ?? undefined} />
+        ))}
+      </g>
     </svg>
   );
 }

@@ -11,6 +11,7 @@ const keys: [string, string][] = [
   ["'", 'letters at half strength'],
   ['N', 'next lettering'],
   ['G', 'fold the gauges'],
+  ['Alt + arrows in words', 'kern the pair at the caret; space or shift the chosen letters'],
   ['Enter, Backspace, End', 'trace: set a point, take it back, close'],
   ['- =', 'brush size; with Shift its softness'],
   ['Q, Alt held', 'brush: swap bring front and send behind, for one stroke'],

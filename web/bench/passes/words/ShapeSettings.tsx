@@ -38,8 +38,7 @@ export function ShapeSettings() {
           </option>
         ))}
         {shape.kind === 'path' && <option value="path">Outline from a file</option>}
-      </select>{' '}
-      <EditedValue label="Width of the shape" value={words.size} unit="px" min={1} max={20000} edit={(size) => setWords(id, { size })} /> wide
+      </select>
       {shape.kind === 'ellipse' && <>, its height {share('Height of the shape', shape.height, (height) => ({ ...shape, height }), [1, 10000])} of that</>}
       {shape.kind === 'box' && (
         <>

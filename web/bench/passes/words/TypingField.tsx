@@ -90,6 +90,7 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
           value={words.text}
           maxLength={5000}
           spellCheck={false}
+          wrap="off"
           onChange={(event) => {
             editing.soon('Type the words', `words-${id}`, 'text', changedWords(bench, lettering, { text: event.target.value }));
             note();

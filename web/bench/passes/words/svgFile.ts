@@ -44,10 +44,8 @@ function placed(element: Element, data: string): string {
   try {
     let path = new SVGPathData(data).toAbs();
     for (let at: Element | null = element; at; at = at.parentElement) {
-      const list = at.getAttribute('transform');
-      if (!list) continue;
-      const { a, b, c, d, e, f } = new DOMMatrix(list);
-      path = path.matrix(a, b, c, d, e, f);
+      const matrix = (at as Partial<SVGGraphicsElement>).transform?.baseVal.consolidate()?.matrix;
+      if (matrix) path = path.matrix(matrix.a, matrix.b, matrix.c, matrix.d, matrix.e, matrix.f);
     }
     return path.round(1e4).encode();
   } catch {
