@@ -1,5 +1,6 @@
 import { edgeContrast } from '../passes/ink/gauge';
 import { letterCoverage, mixCoats } from '../passes/ink/render';
+import { measureInk, type InkMeasures } from '../passes/words/gauge';
 import { shareLeft, type LetterLeft } from '../passes/veils/gauge';
 import { hexOfLinear } from '../pixels/colour';
 import { decode } from '../pixels/transfer';
@@ -13,10 +14,11 @@ import { sheetAt } from './tiles';
 /** Longer side of the picture that gauges are measured on, px. */
 const measuredSide = 700;
 
-/** What the gauges of lines 3 and 4 show. */
+/** What gauges show that is measured on px. */
 export interface Measures {
   left: LetterLeft[];
   contrast: { lettering: string; difference: number | null }[];
+  ink: { lettering: string; measures: InkMeasures | null }[];
 }
 
 const measuringScale = (piece: Piece): number => Math.min(1, measuredSide / Math.max(piece.sheet.width, piece.sheet.height));
@@ -24,7 +26,7 @@ const measuringScale = (piece: Piece): number => Math.min(1, measuredSide / Math
 /** What is left of each letter behind its veils, and how each lettering stands off the photo beside it. */
 export async function measurePiece(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator): Promise<Measures> {
   const scale = measuringScale(piece);
-  const measures: Measures = { left: [], contrast: [] };
+  const measures: Measures = { left: [], contrast: [], ink: [] };
   for (const { id, letters, node } of compiled.letterings) {
     const nearer = piece.depth.slice(piece.depth.indexOf(id) + 1).flatMap((other) => compiled.mattes.get(other) ?? []);
     for (const letter of letters.letters) {
@@ -41,6 +43,7 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
     const request = { region: sheetAt(piece.sheet, scale), scale };
     const difference = node ? edgeContrast(await evaluator.pixels(node, request), await evaluator.pixels(compiled.before, request), mixCoats(ink)) : null;
     measures.contrast.push({ lettering: id, difference });
+    measures.ink.push({ lettering: id, measures: measureInk(letters) });
   }
   return measures;
 }

@@ -134,7 +134,7 @@ function OpenBench({ id }: { id: string }) {
         <Notices id={id} />
         <div className="flex min-h-0 grow">
           <Ticket />
-          <main className="flex min-w-0 grow flex-col">
+          <main className="flex min-w-0 grow flex-col" onDrop={(event) => void takeFiles(bench, [...event.dataTransfer.files], failed)}>
             <div className="flex h-9 shrink-0 items-center gap-2 overflow-hidden whitespace-nowrap border-b border-rule bg-desk px-3" aria-label="Hand tools">
               {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it: keys 0 to 4.</span>}
             </div>
@@ -149,6 +149,16 @@ function OpenBench({ id }: { id: string }) {
       </div>
     </BenchContext>
   );
+}
+
+/** Hands each dropped file to the line that knows what to do with it. */
+async function takeFiles(bench: Bench, files: readonly File[], failed: (message: string) => void): Promise<void> {
+  if (!bench.mayChange) return;
+  for (const file of files) {
+    const take = benchPasses.map((pass) => pass.takesFile?.(file) ?? null).find((one) => one !== null);
+    if (take) await take(bench, file);
+    else failed(`"${file.name}" cannot be dropped here. The sheet takes SVG outlines; a photograph is chosen on line 0, a face in the type case.`);
+  }
 }
 
 /** Measures of lines 3 and 4, taken when the picture has come to rest. */

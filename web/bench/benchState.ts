@@ -111,7 +111,10 @@ const bench = createSlice({
         state.selection = null;
         state.hand.drawingPath = false;
       }
-      Object.assign(state, payload);
+      // The same selection told twice is no change: who looks at it need not look again.
+      const { selection, ...others } = payload;
+      Object.assign(state, others);
+      if (selection !== undefined && String(selection) !== String(state.selection)) state.selection = selection;
     },
   },
 });

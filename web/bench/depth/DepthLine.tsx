@@ -3,7 +3,8 @@ import { restrictToHorizontalAxis, restrictToParentElement } from '@dnd-kit/modi
 import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { Eye } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { memo, useDeferredValue, useEffect, useRef } from 'react';
+import type { Letters } from '../../../core/passes/pass';
 import { moveInDepth } from '../../../core/piece/edits/things';
 import { standingBox } from '../../../core/passes/stance/gauge';
 import { nameOf } from '../../../core/piece/names';
@@ -127,7 +128,11 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
 
 /** The letters as they stand, in the small. */
 function LetteringCard({ lettering }: { lettering: Lettering }) {
-  const letters = useBench().lettersOf(lettering);
+  // While letters are typed or dragged their card may come after them.
+  return <CardDrawing lettering={lettering} letters={useDeferredValue(useBench().lettersOf(lettering))} />;
+}
+
+const CardDrawing = memo(function CardDrawing({ lettering, letters }: { lettering: Lettering; letters: Letters | null }) {
   const box = letters && standingBox(letters);
   if (!box) return <span className="truncate px-1">{nameOf(lettering)}</span>;
   const edge = Math.max(box.width / 68, box.height / 46) * 0.7;
@@ -140,6 +145,10 @@ function LetteringCard({ lettering }: { lettering: Lettering }) {
       </g>
     </svg>
   );
+}, sameDrawing);
+
+function sameDrawing(before: { lettering: Lettering; letters: Letters | null }, now: { lettering: Lettering; letters: Letters | null }): boolean {
+  return before.letters === now.letters && before.lettering.ink === now.lettering.ink;
 }
 
 /** The veil's contours in the small: its clicked points, fitted to the card. */

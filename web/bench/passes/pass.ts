@@ -14,6 +14,8 @@ export interface BenchPass {
   /** Tools of the hand and a hint, above the sheet. */
   HandTools?: ComponentType;
   Gauge: ComponentType;
+  /** What to do with a file that is dropped on the sheet; null where it is none of this line's. */
+  takesFile?(file: File): ((bench: Bench, file: File) => Promise<void>) | null;
   /** What is out of its limits, as a sentence; null when nothing is. The line then carries a mark. */
   warning?(bench: Bench): string | null;
 }

@@ -66,6 +66,7 @@ export class SheetRenderer {
   private dragging = false;
   private view: { scale: number; visible: Region } | null = null;
   private frame: Frame | null = null;
+  /** How long the last change of this view took to be drawn sharp; 0 while that is not known. */
   private sharpMs = 0;
   private warming = 0;
   private warmed = '';
@@ -87,8 +88,6 @@ export class SheetRenderer {
     if (piece !== this.piece || look !== this.look) this.revision++;
     this.piece = piece;
     this.look = look;
-    // Each drag finds out anew how long a sharp frame of it takes; what stands still costs nothing.
-    if (dragging && !this.dragging) this.sharpMs = 0;
     this.dragging = dragging;
     this.go();
   }
@@ -96,6 +95,7 @@ export class SheetRenderer {
   /** The part that is in view: output px at a scale. */
   setView(scale: number, visible: Region): void {
     this.view = { scale, visible };
+    this.sharpMs = 0;
     if (this.shownFor && !this.isShown(false)) this.changed({ sharp: null, frameMs: null });
     this.go();
   }
@@ -245,9 +245,10 @@ export class SheetRenderer {
     }
     this.dropBeneath();
     this.shown = frame.tiles;
+    const sameView = this.shownFor?.scale === this.view!.scale && this.shownFor.visible === JSON.stringify(this.view!.visible);
     this.shownFor = { revision: frame.revision, scale: this.view!.scale, coarse: frame.coarse, visible: JSON.stringify(this.view!.visible) };
-    // A coarse frame says that a sharp one would take about this long, until one is measured again.
-    if (!frame.coarse) this.sharpMs = frameMs;
+    // The first frame of a view fetches what it shows; those after it tell how long a change takes.
+    if (!frame.coarse) this.sharpMs = sameView ? frameMs : 0;
     this.frame = null;
     this.changed({ sharp: this.isShown(false) ? frame.scene : null, frameMs });
     this.go();

@@ -53,6 +53,11 @@ export function BendSettings() {
         )}
         .
       </p>
+      {stance.pivot && (
+        <p>
+          Turns about a point of its own, <EditedValue label="Turning point across" says="Set the turning point" value={stance.pivot[0]} unit="px" edit={(x) => setStance(id, { pivot: [x, stance.pivot![1]] })} />, <EditedValue label="Turning point down" says="Set the turning point" value={stance.pivot[1]} unit="px" edit={(y) => setStance(id, { pivot: [stance.pivot![0], y] })} /> from the words’ origin.
+        </p>
+      )}
       {stance.perspective && perspective && (
         <p className="leading-6">
           Corners pulled:{' '}

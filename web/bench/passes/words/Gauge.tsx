@@ -1,6 +1,5 @@
-import { useMemo } from 'react';
-import type { Letters } from '../../../../core/passes/pass';
-import { lineWidths, measureInk, standingCapHeight } from '../../../../core/passes/words/gauge';
+import { useDeferredValue, useMemo } from 'react';
+import { lineWidths, standingCapHeight } from '../../../../core/passes/words/gauge';
 import { setLines } from '../../../../core/passes/words/render';
 import { gapsOf, oddGaps, oddShare } from '../../../../core/passes/words/spacing';
 import { tellLength } from '../../../../core/piece/lengths';
@@ -27,7 +26,7 @@ export function Gauge() {
           {widths.length > 12 && <p className="text-faint">and {widths.length - 12} more</p>}
         </section>
       )}
-      <InkGauge letters={letters} />
+      <InkGauge />
       {!lettering!.words.shape && <SpacingGauge />}
       <p>
         {lettering!.words.shape ? 'The shape is' : 'Capitals are'} <b>{Math.round(cap)} px</b> high, {tellLength(cap, 'mm', piece.sheet.ppi)} on paper.
@@ -37,9 +36,9 @@ export function Gauge() {
 }
 
 /** How much picture the letters hold, and their finest detail on paper. */
-function InkGauge({ letters }: { letters: Letters }) {
-  const { piece } = useBench();
-  const measured = useMemo(() => measureInk(letters), [letters]);
+function InkGauge() {
+  const { piece, lettering, measures } = useBench();
+  const measured = measures?.ink.find((one) => one.lettering === lettering?.id)?.measures;
   if (!measured) return null;
   const { share, finest } = measured;
   const mm = (finest.px / piece.sheet.ppi) * 25.4;
@@ -58,7 +57,8 @@ function InkGauge({ letters }: { letters: Letters }) {
 /** The white between neighbours, gap by gap. */
 function SpacingGauge() {
   const { lettering, materials } = useBench();
-  const { words } = lettering!;
+  // While letters are being typed or scrubbed the gauge may come after them.
+  const words = useDeferredValue(lettering!.words);
   const gaps = useMemo(() => {
     if (!materials) return [];
     try {

@@ -3,20 +3,18 @@ import { useRef } from 'react';
 import { alignments, type Words } from '../../../../core/passes/words/schema';
 import { setLeading } from '../../../../core/piece/edits/letterings';
 import { removeLettering, setWords } from '../../../../core/piece/edits/things';
-import { useAppDispatch } from '../../../store';
 import { Tip } from '../../../ui/Tip';
 import { useBench } from '../../benchContext';
-import { looked } from '../../benchState';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
-import { addShape, addWords } from './adding';
+import { addOutline, addShape, addWords } from './adding';
 import { FaceChooser } from './FaceChooser';
 import { FaceSettings } from './FaceSettings';
 import { LetterSettings } from './LetterSettings';
 import { LockupSettings } from './LockupSettings';
 import { firstShape, ShapeSettings } from './ShapeSettings';
 import { SpacingButtons } from './SpacingButtons';
-import { outlineOf, saveOutlines } from './svgFile';
+import { saveOutlines } from './svgFile';
 import { changedWords } from './wordsEdit';
 
 const icons = { left: AlignLeft, centre: AlignCenter, right: AlignRight };
@@ -121,13 +119,6 @@ function Adding() {
   const bench = useBench();
   const { lettering, letters } = bench;
   const file = useRef<HTMLInputElement>(null);
-  const dispatch = useAppDispatch();
-  const take = (chosen: File): void => {
-    outlineOf(chosen).then(
-      (data) => addShape(bench, { kind: 'path', data }, chosen.name.replace(/\.svg$/i, '')),
-      (error: Error) => dispatch(looked({ problem: error.message })),
-    );
-  };
   return (
     <div className="flex flex-wrap gap-1 border-t border-rule pt-2">
       <button className={lettering ? 'plain-button' : 'strong-button'} onClick={() => addWords(bench, lettering ? 'KITE' : 'KILN')}>
@@ -146,7 +137,7 @@ function Adding() {
         className="hidden"
         aria-label="Drawing to take an outline from"
         onChange={(event) => {
-          if (event.target.files?.[0]) take(event.target.files[0]);
+          if (event.target.files?.[0]) void addOutline(bench, event.target.files[0]);
           event.target.value = '';
         }}
       />

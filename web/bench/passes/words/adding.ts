@@ -8,6 +8,7 @@ import { store } from '../../../store';
 import type { Bench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
+import { outlineOf } from './svgFile';
 
 function add(lettering: Lettering, face: StoredFace | null, says: string): void {
   const kept = editing.commit(says, addLettering(lettering, face && { kind: 'face', name: face.name, sha256: face.sha256 }));
@@ -26,4 +27,13 @@ export function addWords({ piece, faces, lettering: last }: Bench, text: string,
 export function addShape({ piece }: Bench, shape: Shape, name: string): void {
   const blank = blankLettering(freeId(piece, 'lettering'), name.slice(0, 200) || 'Shape', '', piece.sheet);
   add({ ...blank, words: { ...blank.words, shape } }, null, 'Add a shape');
+}
+
+/** Adds the outline of an SVG drawing as a shape; what is wrong with the file is told. */
+export async function addOutline(bench: Bench, file: File): Promise<void> {
+  try {
+    addShape(bench, { kind: 'path', data: await outlineOf(file) }, file.name.replace(/\.svg$/i, ''));
+  } catch (error) {
+    store.dispatch(looked({ problem: error instanceof Error ? error.message : 'This file cannot be read.' }));
+  }
 }
