@@ -170,7 +170,7 @@ function Ruler({ axis }: { axis: Axis }) {
     <g>
       <g {...(mayChange ? drag : {})} className={upper ? 'cursor-ns-resize' : 'cursor-ew-resize'} data-testid={`ruler-${axis}`}>
         <title>{upper ? 'Pull a level guide out of this ruler' : 'Pull an upright guide out of this ruler'}</title>
-        <rect width={upper ? size.width : rulerWidth} height={upper ? rulerWidth : size.height} fill="#F6F6F3" fillOpacity={0.92} />
+        <rect width={upper ? size.width : rulerWidth} height={upper ? rulerWidth : size.height} fill="#F6F6F3EB" />
         {ticks.map((tick) => {
           const place = toPx(tick * step, unit, ppi) * view.zoom + offset;
           const long = tick % 10 === 0;
