@@ -39,11 +39,10 @@ export function FacesChart({ faces, across, up, chosen, onChoose }: FacesChartPr
       grid: { left: 58, right: 84, top: 12, bottom: 44 },
       xAxis: axis(across, 26),
       yAxis: axis(up, 42),
+      // Names that would lie on others are left out, but for the chosen face's.
       series: [
-        {
-          type: 'scatter', symbolSize: 9, labelLayout: { moveOverlap: 'shiftY' as const }, label: { show: true, position: 'right', formatter: '{b}', ...text },
-          data: points.map((point) => ({ ...point, itemStyle: { color: point.id === chosen ? colour.iron : colour.verdigris }, label: point.id === chosen ? { fontWeight: 'bold', color: colour.iron } : {} })),
-        },
+        { type: 'scatter', symbolSize: 9, labelLayout: { hideOverlap: true }, label: { show: true, position: 'right', formatter: '{b}', ...text }, itemStyle: { color: colour.verdigris }, data: points.filter(({ id }) => id !== chosen) },
+        { type: 'scatter', symbolSize: 11, label: { show: true, position: 'top', formatter: '{b}', ...text, fontWeight: 'bold', color: colour.iron }, itemStyle: { color: colour.iron }, data: points.filter(({ id }) => id === chosen) },
       ],
     });
     chart.on('click', ({ data }) => choose.current((data as { id: string }).id));
