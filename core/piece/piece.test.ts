@@ -122,3 +122,17 @@ test('paper sizes', () => {
   expect(fromPx(toPx(12.5, 'mm', 200), 'mm', 200)).toBeCloseTo(12.5, 9);
   expect(tellLength(300, 'mm', 300)).toBe('25.4 mm');
 });
+
+test('a piece of version 1 is brought up to date: what it does not say comes to its standard', () => {
+  const old = JSON.parse(JSON.stringify({ ...blankPiece('old', { width: 100, height: 80, ppi: 72, paint: null }), version: 1 })) as Record<string, unknown>;
+  delete old.guides;
+  delete old.slopes;
+  old.assets = { f: { kind: 'face', name: 'f' } };
+  old.letterings = [{ id: 'w', name: 'w', words: { text: 'KILN', face: 'f', size: 20, leading: 1, tracking: 0, alignment: 'left' }, stance: { x: 1, y: 2, rotation: 3, scale: 1 }, ink: { coats: [] } }];
+  old.depth = ['w'];
+  const read = readPiece(old);
+  expect(read).toMatchObject({ version: 2, guides: [], slopes: [] });
+  expect(read.letterings[0].words).toMatchObject({ lockup: { kind: 'lines' }, letters: [], fallbacks: [], shape: null, upperCase: false });
+  expect(read.letterings[0].stance).toMatchObject({ rotation: 3, bend: null, perspective: null, echoes: [], flipAcross: false });
+  expect(() => readPiece({ ...old, version: 3 })).toThrow(/newer/);
+});

@@ -4,6 +4,9 @@ import { toBytes } from '../kernels/colour';
 import { largestDifference } from '../kernels/testing';
 import { aloneNode, hatchNode, matteLookNode } from '../passes/veils/looks';
 import type { Materials } from '../passes/pass';
+import { plainStance } from '../passes/stance/schema';
+import { plainLetter } from '../passes/words/letterSettings';
+import type { Lettering } from '../piece/schema';
 import { readPiece } from '../piece/read';
 import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
@@ -31,7 +34,22 @@ const [veil] = piece.veils;
 const matte = compiled.mattes.get(veil.id)!;
 const front = compile(piece, materials, { veil: { id: veil.id, show: 'black' } }).picture;
 
+/** The same word bent and in perspective, one letter of another colour, two echoes behind it: one filled, one outlined and repeated. */
+const echo = { id: 'e', x: 30, y: 24, mirror: 'none', scale: 1, rotation: 2, opacity: 0.7, times: 1, fade: 1, outline: null, colour: '#2c6e63' } as const;
+const [word] = piece.letterings;
+const dressed: Lettering = {
+  ...word,
+  words: { ...word.words, letters: [{ ...plainLetter, at: 1, colour: '#204060', rotation: 6 }] },
+  stance: plainStance({
+    ...word.stance,
+    bend: { kind: 'wave', height: 0.2, waves: 1.3, phase: 20 },
+    perspective: { box: { x: -800, y: -200, width: 1600, height: 400 }, moves: [[0, 40], [0, -60], [-30, 0], [20, -10]] },
+    echoes: [echo, { ...echo, id: 'o', x: -14, y: 12, times: 2, outline: 9, colour: null }],
+  }),
+};
+
 const nodes: Record<string, Node> = {
+  'letters bent, coloured and echoed': compile({ ...piece, letterings: [dressed] }, materials).letterings[0].node!,
   'the picture': compiled.picture,
   'the bare plate': compiled.before,
   'inked letters': compiled.letterings[0].node!,

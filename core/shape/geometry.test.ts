@@ -50,6 +50,25 @@ test('flattened curves keep within the stated distance, and bounds are those of 
   expect(bounds.height).toBeLessThanOrEqual(5);
 });
 
+test('law: the bounds hold every point of the curve, and each side is reached', () => {
+  const point = fc.tuple(number, number);
+  fc.assert(
+    fc.property(point, point, point, point, point, point, (start, c1, c2, middle, control, end) => {
+      const path: Path = [{ kind: 'move', to: start }, { kind: 'cubic', control1: c1, control2: c2, to: middle }, { kind: 'quadratic', control, to: end }];
+      const box = pathBounds(path)!;
+      const points = flatten(path).flat();
+      for (const axis of [0, 1] as const) {
+        const values = points.map((one) => one[axis]);
+        const [from, length] = axis === 0 ? [box.x, box.width] : [box.y, box.height];
+        expect(Math.min(...values)).toBeGreaterThanOrEqual(from - 1e-6);
+        expect(Math.max(...values)).toBeLessThanOrEqual(from + length + 1e-6);
+        expect(Math.min(...values) - from).toBeLessThan(0.03);
+        expect(from + length - Math.max(...values)).toBeLessThan(0.03);
+      }
+    }),
+  );
+});
+
 test('a moved path has moved bounds', () => {
   const bounds = pathBounds(transformPath(circle(50), placed(2, 0, 10, -5)))!;
   expect(bounds.x).toBeCloseTo(-90, 1);

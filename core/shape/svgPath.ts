@@ -1,7 +1,7 @@
 import { SVGPathData } from 'svg-pathdata';
 import { apply, type Affine } from './affine';
 import { pathBounds } from './bounds';
-import type { Path, Step } from './path';
+import { flatten, type Path, type Step } from './path';
 
 /**
  * Reads SVG path data; arcs become cubics, everything is made absolute.
@@ -28,9 +28,11 @@ export function parseSvgPath(data: string): Path | null {
   } catch {
     return null;
   }
+  if (steps.length === 0 || steps[0].kind !== 'move') return null;
   const box = pathBounds(steps);
   if (!box || !(box.width > 0 && box.height > 0) || !Number.isFinite(box.width + box.height + box.x + box.y)) return null;
-  return steps[0].kind === 'move' ? steps : null;
+  const fills = flatten(steps).some((polygon) => polygon.length > 2);
+  return fills ? steps : null;
 }
 
 /** Path data of an outline after it has been placed; numbers are rounded to 1/1000. */

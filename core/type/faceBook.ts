@@ -1,5 +1,6 @@
 import { Blob as FaceBlob, Buffer as ShapeBuffer, Direction, Face, Font, Feature, Variation, shape } from 'harfbuzzjs';
-import type { Path, Step } from '../shape/path';
+import type { Region } from '../pixels/region';
+import { pathBounds, type Path, type Step } from '../shape/path';
 
 /** One shaped glyph, in em (fractions of the letter size); y runs up, as in the face. */
 export interface ShapedGlyph {
@@ -43,6 +44,8 @@ export interface OpenFace {
   shape(text: string, order?: ShapeOrder): ShapedGlyph[];
   /** The outline of a glyph in em, y running down (as on a sheet), or an empty path. */
   outline(glyph: number): Path;
+  /** The box of a glyph's ink in em, y running down; null without ink. */
+  bounds(glyph: number): Region | null;
   /** True where the face has a letter for this code point. */
   has(codePoint: number): boolean;
   /** The same face with its axes set otherwise; those not named keep their standard, values beyond the limits come to them. */
@@ -97,17 +100,22 @@ function setFace(asset: string, face: Face, axes: readonly FaceAxis[], set: read
   const unitsPerEm = face.upem;
   const font = new Font(face);
   if (set.length > 0) font.setVariations(set.map(([tag, value]) => new Variation(tag, value)));
-  const outlines = new Map<number, Path>();
+  const outlines = new Map<number, { path: Path; bounds: Region | null }>();
+  const glyphOf = (glyph: number): { path: Path; bounds: Region | null } => {
+    let known = outlines.get(glyph);
+    if (!known) {
+      const path = readOutline(font, glyph, unitsPerEm);
+      outlines.set(glyph, (known = { path, bounds: pathBounds(path) }));
+    }
+    return known;
+  };
   return {
     asset,
     axes,
     varied,
     capHeight: capHeightOf(font, unitsPerEm),
-    outline(glyph) {
-      let path = outlines.get(glyph);
-      if (!path) outlines.set(glyph, (path = readOutline(font, glyph, unitsPerEm)));
-      return path;
-    },
+    outline: (glyph) => glyphOf(glyph).path,
+    bounds: (glyph) => glyphOf(glyph).bounds,
     has: (codePoint) => font.nominalGlyph(codePoint) !== undefined,
     shape(text, { features = {}, rightToLeft, script, from = 0, to = text.length } = {}) {
       const buffer = new ShapeBuffer();

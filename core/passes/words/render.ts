@@ -1,11 +1,11 @@
 import { union, type Region } from '../../pixels/region';
 import { apply, identity, type Affine } from '../../shape/affine';
-import { pathBounds, transformPath } from '../../shape/path';
+import { pathBounds } from '../../shape/path';
 import type { Caret, Letter, Letters, Line, Materials } from '../pass';
 import { lockupOf } from './lockups';
 import type { Measure, SetLetter, SetLine } from './lockups/lockup';
 import type { Words } from './schema';
-import { shapeLine } from './shapeLine';
+import { boundsAt, shapeLine } from './shapeLine';
 import { shapePath } from './shapes/shapes';
 
 /**
@@ -47,8 +47,11 @@ const inkOf = (letters: readonly Letter[]): Region | null => letters.reduce<Regi
 
 function placeLine({ index, letters: shaped }: SetLine, places: readonly Affine[], text: string, start: number, { capHeight }: Measure): { line: Line; letters: Letter[] } {
   const letters = shaped.map((letter, i): Letter => {
-    const path = transformPath(letter.path, places[i]);
-    return { start: letter.start, text: text.slice(letter.start - start, letter.end - start), line: index, path, bounds: pathBounds(path), colour: letter.colour };
+    const place = places[i];
+    const path = letter.outline(place);
+    const upright = place.b === 0 && place.c === 0 && place.a > 0 && place.d > 0;
+    const bounds = upright ? boundsAt(letter.bounds, place) : pathBounds(path);
+    return { start: letter.start, text: text.slice(letter.start - start, letter.end - start), line: index, path, bounds, colour: letter.colour };
   });
   return { line: { start, text, ink: inkOf(letters), carets: caretsOf(shaped, places, text.length, start, capHeight) }, letters };
 }

@@ -1,5 +1,6 @@
-import { identity, type Affine } from '../../shape/affine';
-import { pathBounds, transformPath, type Path } from '../../shape/path';
+import { union, type Region } from '../../pixels/region';
+import { followedBy, identity, type Affine } from '../../shape/affine';
+import { pathBounds, transformPath } from '../../shape/path';
 import type { OpenFace, ShapedGlyph } from '../../type/faceBook';
 import { runsOf } from '../../type/runs';
 import { settingMap, type LetterSetting } from './letterSettings';
@@ -49,16 +50,30 @@ export function shapeLine(typed: string, start: number, { faces, words, settings
     const ends = clusterEnds(glyphs, to);
     const letters = inClusters(glyphs).map((cluster): SetLetter => {
       let pen = 0;
-      const path: Path = cluster.flatMap((glyph) => {
-        const placed = transformPath(face.outline(glyph.glyph), { a: size, b: 0, c: 0, d: size, e: pen + glyph.offsetX * size, f: -glyph.offsetY * size });
-        pen += glyph.advance * size;
-        return placed;
+      const drawn = cluster.map(({ glyph, offsetX, offsetY, advance }) => {
+        const at: Affine = { a: size, b: 0, c: 0, d: size, e: pen + offsetX * size, f: -offsetY * size };
+        pen += advance * size;
+        return { glyph, at };
       });
       const { cluster: first } = cluster[0];
-      return handSet({ start: placeOf(first), end: placeOf(ends.get(first)!), path, bounds: pathBounds(path), advance: pen, rightToLeft, colour: null }, settings, size);
+      const letter: SetLetter = {
+        start: placeOf(first),
+        end: placeOf(ends.get(first)!),
+        outline: (place) => drawn.flatMap(({ glyph, at }) => transformPath(face.outline(glyph), followedBy(at, place))),
+        bounds: drawn.reduce<Region | null>((all, { glyph, at }) => union(all, boundsAt(face.bounds(glyph), at)), null),
+        advance: pen,
+        rightToLeft,
+        colour: null,
+      };
+      return handSet(letter, settings, size);
     });
     return places ? joinedBySource(letters) : letters;
   });
+}
+
+/** A box after it has been scaled and moved, not turned. */
+export function boundsAt(box: Region | null, { a, d, e, f }: Affine): Region | null {
+  return box && { x: box.x * a + e, y: box.y * d + f, width: box.width * a, height: box.height * d };
 }
 
 /** Glyphs that stand for the same letters, each group in visual order. */
@@ -87,8 +102,14 @@ function joinedBySource(letters: readonly SetLetter[]): SetLetter[] {
       out.push(letter);
       continue;
     }
-    const path = [...last.path, ...transformPath(letter.path, { ...identity, e: last.advance })];
-    out[out.length - 1] = { ...last, end: Math.max(last.end, letter.end), path, bounds: pathBounds(path), advance: last.advance + letter.advance };
+    const beside: Affine = { ...identity, e: last.advance };
+    out[out.length - 1] = {
+      ...last,
+      end: Math.max(last.end, letter.end),
+      outline: (place) => [...last.outline(place), ...letter.outline(followedBy(beside, place))],
+      bounds: union(last.bounds, boundsAt(letter.bounds, beside)),
+      advance: last.advance + letter.advance,
+    };
   }
   return out;
 }
@@ -97,6 +118,6 @@ function handSet(letter: SetLetter, settings: ReadonlyMap<number, LetterSetting>
   const setting = settings.get(letter.start);
   if (!setting) return letter;
   const map: Affine | null = settingMap(setting, letter.bounds, size);
-  const path = map ? transformPath(letter.path, map) : letter.path;
-  return { ...letter, path, bounds: map ? pathBounds(path) : letter.bounds, advance: letter.advance + setting.space * size, colour: setting.colour };
+  const moved = map && { outline: (place: Affine) => letter.outline(followedBy(map, place)), bounds: pathBounds(letter.outline(map)) };
+  return { ...letter, ...moved, advance: letter.advance + setting.space * size, colour: setting.colour };
 }

@@ -1,5 +1,5 @@
 import { shippedFace } from '../../testing/faces';
-import { polygonPath } from '../../shape/path';
+import { polygonPath, transformPath } from '../../shape/path';
 import type { Materials } from '../pass';
 import type { SetLetter } from './lockups/lockup';
 import { setLines, setWords } from './render';
@@ -18,7 +18,7 @@ const gaps = (change: Partial<Words>) => {
 const letter = (start: number, advance: number, points: [number, number][]): SetLetter => {
   const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
   const bounds = { x: Math.min(...xs), y: Math.min(...ys), width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) };
-  return { start, end: start + 1, path: polygonPath(points), bounds, advance, rightToLeft: false, colour: null };
+  return { start, end: start + 1, outline: (place) => transformPath(polygonPath(points), place), bounds, advance, rightToLeft: false, colour: null };
 };
 
 test('the white between two stems is their distance; a slope adds half of what it leans in', () => {

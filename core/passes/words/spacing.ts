@@ -1,5 +1,5 @@
-import { flatten, type Path } from '../../shape/path';
-import { transformPath } from '../../shape/path';
+import { identity } from '../../shape/affine';
+import { flatten, transformPath, type Path } from '../../shape/path';
 import type { Letters } from '../pass';
 import { pensAlong, type Measure, type SetLetter, type SetLine } from './lockups/lockup';
 
@@ -31,11 +31,11 @@ interface Sides {
   right: number[];
 }
 
-function sidesOf({ path, bounds }: SetLetter, capHeight: number): Sides {
+function sidesOf({ outline, bounds }: SetLetter, capHeight: number): Sides {
   const deepest = reach * capHeight;
   const first = new Array<number>(rows).fill(Infinity);
   const last = new Array<number>(rows).fill(-Infinity);
-  for (const polygon of flatten(path)) {
+  for (const polygon of flatten(outline(identity))) {
     polygon.forEach((from, i) => {
       const to = polygon[(i + 1) % polygon.length];
       const [top, bottom] = from[1] < to[1] ? [from, to] : [to, from];

@@ -9,7 +9,8 @@ export interface SetLetter {
   /** UTF-16 units of the text that it stands for; `end` is the first one behind it. */
   start: number;
   end: number;
-  path: Path;
+  /** Its outline after it has been placed. */
+  outline(place: Affine): Path;
   bounds: Region | null;
   /** From this pen to the next, px, with what is set by hand but without tracking. */
   advance: number;

@@ -71,7 +71,7 @@ test('stacked: letters below each other, centred by their ink, equal gaps of ink
 });
 
 test('on an arc every letter stands upright on the circle, as far along it as it would be on a straight line', () => {
-  const line = { index: 0, letters: [30, 80, 55, 20].map((advance, start) => ({ start, end: start + 1, path: [], bounds: null, advance, rightToLeft: false, colour: null })) };
+  const line = { index: 0, letters: [30, 80, 55, 20].map((advance, start) => ({ start, end: start + 1, outline: () => [], bounds: null, advance, rightToLeft: false, colour: null })) };
   const measure = { size: 100, capHeight: 70, tracking: 4, leadingOf: () => 0, alignment: 'centre' as const };
   for (const radius of [400, -250]) {
     const [places] = arcLockup.place([line], { kind: 'arc', radius }, measure);

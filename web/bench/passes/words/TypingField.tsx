@@ -48,7 +48,9 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
   /** Alt + arrows: sideways kerns the pair at the caret or spaces the chosen letters, up and down shifts these off the baseline. */
   const adjust = (event: React.KeyboardEvent): boolean => {
     const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
-    if (!direction || !event.altKey || !letters || !selection) return false;
+    if (!direction || !event.altKey) return false;
+    // Whatever comes of it, these keys must not lead the browser to another page.
+    if (!letters || !selection) return true;
     const chosen = chosenLetters(letters, selection);
     const pair = pairAt(letters, selection[0]);
     const places = chosen.length > 0 ? chosen : pair && direction[0] !== 0 ? [pair.left] : [];
