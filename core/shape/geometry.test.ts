@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { apply, followedBy, inverse, placed } from './affine';
-import { flatten, pathBounds, transformPath, type Path } from './path';
+import { pathBounds } from './bounds';
+import { flatten, transformPath, type Path } from './path';
 import { distanceToSegment, simplify } from './simplify';
 
 const number = fc.double({ min: -500, max: 500, noNaN: true });

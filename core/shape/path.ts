@@ -80,5 +80,3 @@ function cubicPoints(out: [number, number][], from: Point, c1: Point, c2: Point,
     ]);
   }
 }
-
-export { pathBounds } from './bounds';

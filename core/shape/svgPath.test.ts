@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { identity } from './affine';
-import { flatten, pathBounds, type Path } from './path';
+import { pathBounds } from './bounds';
+import { flatten, type Path } from './path';
 import { parseSvgPath, toSvgPath } from './svgPath';
 
 const area = (path: Path): number =>

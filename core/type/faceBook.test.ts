@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { pathBounds } from '../shape/path';
+import { pathBounds } from '../shape/bounds';
 import { advanceFromTables, faceBytes, shippedFace, tableAt } from '../testing/faces';
 import { FaceError, openFace } from './faceBook';
 

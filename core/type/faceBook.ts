@@ -1,6 +1,7 @@
 import { Blob as FaceBlob, Buffer as ShapeBuffer, Direction, Face, Font, Feature, Variation, shape } from 'harfbuzzjs';
 import type { Region } from '../pixels/region';
-import { pathBounds, type Path, type Step } from '../shape/path';
+import { pathBounds } from '../shape/bounds';
+import type { Path, Step } from '../shape/path';
 
 /** One shaped glyph, in em (fractions of the letter size); y runs up, as in the face. */
 export interface ShapedGlyph {

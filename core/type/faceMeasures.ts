@@ -1,7 +1,8 @@
 import { emptyRaster, type Raster } from '../pixels/raster';
 import { outerPixels } from '../pixels/region';
 import { coverage } from '../shape/coverage';
-import { flatten, pathBounds, transformPath } from '../shape/path';
+import { pathBounds } from '../shape/bounds';
+import { flatten, transformPath } from '../shape/path';
 import type { OpenFace } from './faceBook';
 import { strokeWidths } from './strokes';
 

@@ -1,7 +1,7 @@
 import { union, type Region } from '../../pixels/region';
 import { remembering } from '../../render/remember';
 import { followedBy, placed, type Affine, type Point } from '../../shape/affine';
-import { pathBounds } from '../../shape/path';
+import { pathBounds } from '../../shape/bounds';
 import { warpPath } from '../../shape/warpPath';
 import type { Letters, PlaneMap } from '../pass';
 import { bendOf, perspectiveOf, type PlaneBend } from './bending';

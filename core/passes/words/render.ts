@@ -1,6 +1,6 @@
 import { union, type Region } from '../../pixels/region';
 import { apply, identity, type Affine } from '../../shape/affine';
-import { pathBounds } from '../../shape/path';
+import { pathBounds } from '../../shape/bounds';
 import type { Caret, Letter, Letters, Line, Materials } from '../pass';
 import { lockupOf } from './lockups';
 import type { Measure, SetLetter, SetLine } from './lockups/lockup';

@@ -1,10 +1,8 @@
 import { z } from 'zod';
+import { alignments } from './alignment';
 import { letterSettingSchema } from './letterSettings';
 import { lockupSchema } from './lockups';
 import { shapeSchema } from './shapes/shapes';
-
-/** Where the lines of a lettering meet. */
-export const alignments = ['left', 'centre', 'right'] as const;
 
 /** An OpenType tag: four characters. */
 const tag = z.string().regex(/^[ -~]{4}$/, 'A tag has four characters.');

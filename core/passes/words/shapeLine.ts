@@ -1,6 +1,7 @@
 import { union, type Region } from '../../pixels/region';
 import { followedBy, identity, type Affine } from '../../shape/affine';
-import { pathBounds, transformPath } from '../../shape/path';
+import { pathBounds } from '../../shape/bounds';
+import { transformPath } from '../../shape/path';
 import type { OpenFace, ShapedGlyph } from '../../type/faceBook';
 import { runsOf } from '../../type/runs';
 import { settingMap, type LetterSetting } from './letterSettings';

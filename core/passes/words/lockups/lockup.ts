@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Region } from '../../../pixels/region';
 import type { Affine } from '../../../shape/affine';
 import type { Path } from '../../../shape/path';
-import type { Words } from '../schema';
+import type { Alignment } from '../alignment';
 
 /** A letter as shaped and set by hand, before a lockup places it: px at the letter size, pen at x = 0, baseline at y = 0, y down. */
 export interface SetLetter {
@@ -33,7 +33,7 @@ export interface Measure {
   tracking: number;
   /** px from the baseline above to the baseline of a line; 0 for the first line. */
   leadingOf(line: number): number;
-  alignment: Words['alignment'];
+  alignment: Alignment;
 }
 
 /** A way of arranging lines. */
@@ -74,7 +74,7 @@ export function lineInk(letters: readonly SetLetter[], pens: readonly number[]):
 }
 
 /** Of a width, the part that lies left of the edge (or middle) that lines share. */
-export const leftShare = (alignment: Words['alignment']): number => ({ left: 0, centre: 0.5, right: 1 })[alignment];
+export const leftShare = (alignment: Alignment): number => ({ left: 0, centre: 0.5, right: 1 })[alignment];
 
 /** The baselines of all lines, px: y = 0 lies halfway between the top of the first line's capitals and the last baseline. */
 export function baselines(lines: readonly SetLine[], { capHeight, leadingOf }: Measure): number[] {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { pathBounds, polygonPath, transformPath, type Path, type Step } from '../../../shape/path';
+import { pathBounds } from '../../../shape/bounds';
+import { polygonPath, transformPath, type Path, type Step } from '../../../shape/path';
 import { parseSvgPath } from '../../../shape/svgPath';
 
 /** Longest path data that is taken, characters. */

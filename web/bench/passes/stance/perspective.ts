@@ -6,7 +6,7 @@ import type { Edit } from '../../../../core/piece/edits/edit';
 import { apply, inverse, type Point } from '../../../../core/shape/affine';
 import { isConvex, movedCorners } from '../../../../core/shape/homography';
 import { corners } from '../../../../core/shape/affine';
-import { pathBounds } from '../../../../core/shape/path';
+import { pathBounds } from '../../../../core/shape/bounds';
 import { warpPath } from '../../../../core/shape/warpPath';
 import { union, type Region } from '../../../../core/pixels/region';
 

@@ -1,6 +1,7 @@
 import { AlignCenter, AlignLeft, AlignRight, CaseUpper } from 'lucide-react';
 import { useRef } from 'react';
-import { alignments, type Words } from '../../../../core/passes/words/schema';
+import { alignments } from '../../../../core/passes/words/alignment';
+import type { Words } from '../../../../core/passes/words/schema';
 import { setLeading } from '../../../../core/piece/edits/letterings';
 import { removeLettering, setWords } from '../../../../core/piece/edits/things';
 import { Tip } from '../../../ui/Tip';
