@@ -46,18 +46,21 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
   }, [note]);
 
   /** Alt + arrows: sideways kerns the pair at the caret or spaces the chosen letters, up and down shifts these off the baseline. */
-  const adjust = (event: React.KeyboardEvent): boolean => {
+  const adjust = (event: React.KeyboardEvent<HTMLTextAreaElement>): boolean => {
     const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
     if (!direction || !event.altKey) return false;
     // Whatever comes of it, these keys must not lead the browser to another page.
-    if (!letters || !selection) return true;
-    const chosen = chosenLetters(letters, selection);
-    const pair = pairAt(letters, selection[0]);
+    const now = editing.shown?.letterings.find((one) => one.id === id)?.words;
+    if (!letters || !now) return true;
+    // The field itself says where the caret is: what was told of it may be a moment old.
+    const { selectionStart, selectionEnd } = event.currentTarget;
+    const chosen = chosenLetters(letters, [selectionStart, selectionEnd]);
+    const pair = pairAt(letters, selectionStart);
     const places = chosen.length > 0 ? chosen : pair && direction[0] !== 0 ? [pair.left] : [];
     if (places.length === 0) return true;
     const step = kernStep * (event.shiftKey ? 10 : 1);
     const [name, by] = direction[0] !== 0 ? (['space', direction[0] * step] as const) : (['rise', direction[1] * step] as const);
-    const to = new Map(places.map((at) => [at, Math.round((settingAt(words, at)[name] + by) * 1e4) / 1e4]));
+    const to = new Map(places.map((at) => [at, Math.round((settingAt(now, at)[name] + by) * 1e4) / 1e4]));
     editing.soon(name === 'space' ? 'Kern by hand' : 'Shift letters off the baseline', `letters-${id}`, `${name}-${places.join()}`, (piece) => {
       for (const [at, value] of to) setLetters(id, [at], () => ({ [name]: value }))(piece);
     });
