@@ -1,5 +1,6 @@
 import { X } from 'lucide-react';
 import { slopeDegrees } from '../../../../core/passes/stance/align';
+import { alongSlope } from '../../../../core/passes/stance/turning';
 import type { Letters } from '../../../../core/passes/pass';
 import { moveGuide, removeGuide, removeSlope } from '../../../../core/piece/edits/letterings';
 import { setStance } from '../../../../core/piece/edits/things';
@@ -10,7 +11,6 @@ import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
-import { turnedAbout } from './rings';
 
 /** Guides and slopes in numbers, and what words can be set along. */
 export function LineSettings() {
@@ -52,12 +52,7 @@ export function LineSettings() {
 function setAlong({ id, stance }: Lettering, letters: Letters, { from, to }: Slope) {
   const ink = letters.ink!;
   const foot: Point = apply(letters.place, [ink.x + ink.width / 2, letters.lines.at(-1)?.carets[0] ? baselineOf(letters) : ink.y + ink.height]);
-  const turned = turnedAbout(stance, slopeDegrees(from, to), foot);
-  // Straight across the slope, from where the foot is to the line.
-  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-  const length = Math.hypot(dx, dy) || 1;
-  const away = ((foot[0] - from[0]) * dy - (foot[1] - from[1]) * dx) / length;
-  return setStance(id, { ...turned, x: turned.x - (away * dy) / length, y: turned.y + (away * dx) / length });
+  return setStance(id, alongSlope(stance, foot, from, to));
 }
 
 /** The last baseline, lettering px: carets reach an eighth of a capital's height below it. */

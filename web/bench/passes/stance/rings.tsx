@@ -1,4 +1,5 @@
 import type { Stance } from '../../../../core/passes/stance/schema';
+import { turnedAbout } from '../../../../core/passes/stance/turning';
 import type { setStance } from '../../../../core/piece/edits/things';
 import type { Point } from '../../../../core/shape/affine';
 import { editing } from '../../editing';
@@ -9,14 +10,6 @@ import { useViewport } from '../../view/viewport';
 interface RingProps {
   stance: Stance;
   set(next: Partial<Stance>): ReturnType<typeof setStance>;
-}
-
-/** The stance turned to an angle, about a point of the sheet. */
-export function turnedAbout(stance: Stance, degrees: number, [cx, cy]: Point): Pick<Stance, 'rotation' | 'x' | 'y'> {
-  const angle = ((degrees - stance.rotation) * Math.PI) / 180;
-  const [dx, dy] = [stance.x - cx, stance.y - cy];
-  const rotation = ((((degrees + 180) % 360) + 360) % 360) - 180;
-  return { rotation, x: cx + dx * Math.cos(angle) - dy * Math.sin(angle), y: cy + dx * Math.sin(angle) + dy * Math.cos(angle) };
 }
 
 /** Turns about the pivot; with Shift in steps of 15 degrees. */

@@ -1,11 +1,11 @@
 import { setStance } from '../../../../core/piece/edits/things';
+import { turnedAbout } from '../../../../core/passes/stance/turning';
 import { apply } from '../../../../core/shape/affine';
 import { lengthUnits } from '../../../../core/piece/lengths';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { handed, type Hand } from '../../benchState';
 import { EditedValue } from '../../EditedValue';
-import { turnedAbout } from './rings';
 
 export function Summary() {
   const { lettering, letters } = useBench();

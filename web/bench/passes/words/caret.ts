@@ -7,19 +7,24 @@ export function toLettering({ place, warp }: Letters, at: Point): Point {
   return warp ? warp.backward(flat) : flat;
 }
 
-/** How far a point is from the middle of a caret. */
-function distanceTo({ foot, head }: Caret, [x, y]: Point): number {
-  return Math.hypot((foot[0] + head[0]) / 2 - x, (foot[1] + head[1]) / 2 - y);
+/** How far a point is from the middle of a caret, and how far above or below it. */
+function awayFrom({ foot, head }: Caret, [x, y]: Point): { distance: number; beyond: number } {
+  const [dx, dy] = [x - (foot[0] + head[0]) / 2, y - (foot[1] + head[1]) / 2];
+  const [ux, uy] = [head[0] - foot[0], head[1] - foot[1]];
+  const height = Math.hypot(ux, uy) || 1;
+  return { distance: Math.hypot(dx, dy), beyond: Math.max(0, Math.abs(dx * ux + dy * uy) / height - height / 2) };
 }
 
-/** Place in the text (UTF-16 units) nearest to a point in lettering px. */
+/** Place in the text (UTF-16 units) nearest to a point in lettering px: in the line that it stands beside, and there at the nearest caret. */
 export function textPlaceAt({ lines }: Letters, point: Point): number {
-  let best = { place: 0, distance: Infinity };
+  let best = { place: 0, distance: Infinity, beyond: Infinity };
   for (const line of lines) {
+    let own = { place: 0, distance: Infinity, beyond: Infinity };
     line.carets.forEach((caret, i) => {
-      const distance = distanceTo(caret, point);
-      if (distance < best.distance) best = { place: line.start + i, distance };
+      const away = awayFrom(caret, point);
+      if (away.distance < own.distance) own = { place: line.start + i, ...away };
     });
+    if (own.beyond < best.beyond || (own.beyond === best.beyond && own.distance < best.distance)) best = own;
   }
   return best.place;
 }
