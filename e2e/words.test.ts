@@ -151,6 +151,20 @@ test('an outline from a file and a star are used like words; what is no outline 
   await page.getByText('holds no outline that fills anything').waitFor();
   await drawing.setInputFiles({ name: 'not.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('hello') });
   await page.getByText('"not.svg" is not an SVG drawing').waitFor();
+  // Dropped on the sheet it is taken too; what is no outline is not.
+  const drop = (name: string, content: string): Promise<void> =>
+    page.evaluate(
+      ([title, text]) => {
+        const files = new DataTransfer();
+        files.items.add(new File([text], title));
+        document.querySelector('[data-testid=mat]')!.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: files }));
+      },
+      [name, content],
+    );
+  await drop('round.svg', '<svg xmlns="http://www.w3.org/2000/svg"><circle cx="5" cy="5" r="5"/></svg>');
+  await page.locator('[data-depth]').filter({ hasText: 'round' }).waitFor();
+  await drop('photo.tiff', 'no outline');
+  await page.getByText('"photo.tiff" cannot be dropped here').waitFor();
 });
 
 test('words run along a line that is drawn on the sheet', async () => {

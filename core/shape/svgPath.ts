@@ -8,6 +8,19 @@ import { flatten, type Path, type Step } from './path';
  * @returns null for what is no path data, or fills nothing
  */
 export function parseSvgPath(data: string): Path | null {
+  let known = parsed.get(data);
+  if (known === undefined) {
+    known = parse(data);
+    // A piece has few outlines, but asks for them at every change.
+    if (parsed.size >= 16) parsed.clear();
+    parsed.set(data, known);
+  }
+  return known;
+}
+
+const parsed = new Map<string, Path | null>();
+
+function parse(data: string): Path | null {
   const steps: Step[] = [];
   let start: [number, number] = [0, 0];
   let closed = false;

@@ -1,4 +1,4 @@
-import { alignBoxes, distributeBoxes, slopeDegrees } from './align';
+import { alignBoxes, distributeBoxes, slopeDegrees, turnedSlope } from './align';
 
 const boxes = [{ x: 10, y: 5, width: 20, height: 10 }, { x: 50, y: 50, width: 40, height: 30 }, { x: 300, y: 20, width: 10, height: 8 }];
 const frame = { x: 0, y: 0, width: 400, height: 200 };
@@ -24,4 +24,11 @@ test('a slope is told in degrees, whichever way it was drawn', () => {
   expect(slopeDegrees([0, 0], [100, 100])).toBeCloseTo(45, 9);
   expect(slopeDegrees([100, 100], [0, 0])).toBeCloseTo(45, 9);
   expect(slopeDegrees([0, 10], [100, 0])).toBeCloseTo(-5.7106, 4);
+});
+
+test('a slope is turned about its middle and keeps its length', () => {
+  const { from, to } = turnedSlope([0, 0], [60, 80], 30);
+  expect(slopeDegrees(from, to)).toBeCloseTo(30, 9);
+  expect(Math.hypot(to[0] - from[0], to[1] - from[1])).toBeCloseTo(100, 9);
+  expect([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]).toEqual([30, 40]);
 });

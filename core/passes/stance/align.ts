@@ -39,3 +39,12 @@ export function slopeDegrees(from: readonly [number, number], to: readonly [numb
   const [left, right] = from[0] <= to[0] ? [from, to] : [to, from];
   return (Math.atan2(right[1] - left[1], right[0] - left[0]) * 180) / Math.PI;
 }
+
+/** A slope turned about its middle until it falls by so many degrees; its ends are put in order from left to right. */
+export function turnedSlope(from: readonly [number, number], to: readonly [number, number], degrees: number): { from: [number, number]; to: [number, number] } {
+  const [cx, cy] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+  const half = Math.hypot(to[0] - from[0], to[1] - from[1]) / 2;
+  const angle = (degrees * Math.PI) / 180;
+  const [dx, dy] = [Math.cos(angle) * half, Math.sin(angle) * half];
+  return { from: [cx - dx, cy - dy], to: [cx + dx, cy + dy] };
+}

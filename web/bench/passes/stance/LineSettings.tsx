@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
-import { slopeDegrees } from '../../../../core/passes/stance/align';
+import { slopeDegrees, turnedSlope } from '../../../../core/passes/stance/align';
 import { alongSlope } from '../../../../core/passes/stance/turning';
 import type { Letters } from '../../../../core/passes/pass';
-import { moveGuide, removeGuide, removeSlope } from '../../../../core/piece/edits/letterings';
+import { changeSlope, moveGuide, removeGuide, removeSlope } from '../../../../core/piece/edits/letterings';
 import { setStance } from '../../../../core/piece/edits/things';
 import { fromPx, lengthDigits, toPx } from '../../../../core/piece/lengths';
 import type { Lettering, Slope } from '../../../../core/piece/schema';
@@ -33,7 +33,9 @@ export function LineSettings() {
       ))}
       {slopes.map((slope) => (
         <li key={slope.id} className="flex items-center gap-1">
-          <span className="grow">Slope of {slopeDegrees(slope.from, slope.to).toFixed(1)}°</span>
+          <span className="grow">
+            Slope of <EditedValue label="Slope" says="Turn a slope" value={slopeDegrees(slope.from, slope.to)} unit="°" digits={1} step={0.1} min={-89} max={89} edit={(degrees) => changeSlope(slope.id, turnedSlope(slope.from, slope.to, degrees))} />
+          </span>
           {lettering && letters && (
             <button className="plain-button" disabled={!mayChange} onClick={() => editing.commit('Set the words along a slope', setAlong(lettering, letters, slope))}>
               Set the words along it
