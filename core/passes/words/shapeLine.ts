@@ -57,7 +57,7 @@ export function shapeLine(typed: string, start: number, { faces, words, settings
         return { glyph, at };
       });
       const { cluster: first } = cluster[0];
-      const letter: SetLetter = {
+      return {
         start: placeOf(first),
         end: placeOf(ends.get(first)!),
         outline: (place) => drawn.flatMap(({ glyph, at }) => transformPath(face.outline(glyph), followedBy(at, place))),
@@ -66,9 +66,8 @@ export function shapeLine(typed: string, start: number, { faces, words, settings
         rightToLeft,
         colour: null,
       };
-      return handSet(letter, settings, size);
     });
-    return places ? joinedBySource(letters) : letters;
+    return (places ? joinedBySource(letters) : letters).map((letter) => handSet(letter, settings, size));
   });
 }
 

@@ -57,6 +57,10 @@ test('capitals are shown, what was typed is kept: ß stays one letter with two c
   expect(shouted.letters.map(({ text, start }) => [text, start])).toEqual([['s', 0], ['t', 1], ['r', 2], ['a', 3], ['ß', 4], ['e', 5]]);
   const typed = set({ text: 'STRASSE', face: 'fraunces-black' });
   expect(shouted.ink!.width).toBeCloseTo(typed.ink!.width, 3);
+  // What is set for it by hand is set once, for both capitals together.
+  const spaced = set({ text: 'straße', face: 'fraunces-black', upperCase: true, letters: [{ at: 4, space: 0.3, x: 0, y: 0, scale: 1, rotation: 0, rise: 0, colour: null }] });
+  expect(spaced.ink!.width - shouted.ink!.width).toBeCloseTo(30, 3);
+  expect(spaced.letters[4].bounds).toEqual(shouted.letters[4].bounds);
 });
 
 test('a variable face is set by its axes', () => {
