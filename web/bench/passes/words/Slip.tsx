@@ -1,9 +1,10 @@
 import { AlignCenter, AlignLeft, AlignRight, CaseUpper } from 'lucide-react';
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { alignments } from '../../../../core/passes/words/alignment';
 import type { Words } from '../../../../core/passes/words/schema';
 import { setLeading } from '../../../../core/piece/edits/letterings';
 import { removeLettering, setWords } from '../../../../core/piece/edits/things';
+import { familyOf, loadFace } from '../../../api/faces';
 import { Tip } from '../../../ui/Tip';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -38,12 +39,14 @@ function WordsOf() {
   const { id, words } = lettering;
   const set = (change: Partial<Words>) => setWords(id, change);
   const lineCount = words.text.split('\n').length;
+  const fontFamily = useReadableFont();
   const leadingMatters = words.lockup.kind !== 'one-width';
   return (
     <>
       <textarea
         aria-label="Words"
         className="field min-h-16 py-1"
+        style={{ fontFamily }}
         rows={Math.min(6, Math.max(2, lineCount))}
         maxLength={5000}
         spellCheck={false}
@@ -91,6 +94,17 @@ function WordsOf() {
       <LetterSettings />
     </>
   );
+}
+
+/** The interface's font, and behind it the faces that help the words out: what is typed can be read in the ticket too. */
+function useReadableFont(): string {
+  const { piece, lettering } = useBench();
+  const helpers = lettering!.words.fallbacks.flatMap((key) => piece.assets[key]?.sha256 ?? []);
+  const all = helpers.join();
+  useEffect(() => {
+    for (const sha256 of all.split(',').filter(Boolean)) loadFace({ sha256 }).catch(() => undefined);
+  }, [all]);
+  return ["'Instrument Sans Variable'", ...helpers.map((sha256) => `'${familyOf({ sha256 })}'`), 'sans-serif'].join(', ');
 }
 
 /** The leading above single lines. */
