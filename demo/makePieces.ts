@@ -13,12 +13,13 @@ import { pieceVersion, type Asset, type Lettering, type Piece } from '../core/pi
 import type { Picture } from '../core/pixels/pyramid';
 import { demoPlate } from '../core/testing/plates';
 import { corners as cornersOf, type Point } from '../core/shape/affine';
+import { roundedPoint } from '../core/shape/rounding';
 import { shippedFace } from '../core/testing/faces';
 import { faceNames } from './faces/names';
 
 type Click = readonly [x: number, y: number, to?: 'edge' | 'straight'];
 
-const rounded = ([x, y]: Point): [number, number] => [Math.round(x * 100) / 100, Math.round(y * 100) / 100];
+const rounded = (point: Point): [number, number] => roundedPoint(point, 2);
 
 /** Follows the edge from click to click, as a person would on the bench. */
 async function trace(picture: Picture, clicks: readonly Click[], closing: 'edge' | 'straight' | 'border'): Promise<Contour> {

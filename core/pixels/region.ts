@@ -34,6 +34,11 @@ export function union(a: Region | null, b: Region | null): Region | null {
   return { x, y, width: Math.max(a.x + a.width, b.x + b.width) - x, height: Math.max(a.y + a.height, b.y + b.height) - y };
 }
 
+/** The smallest region that holds all of them; null for none. */
+export const unionOf = (regions: readonly (Region | null)[]): Region | null => regions.reduce<Region | null>(union, null);
+
+export const middleOf = ({ x, y, width, height }: Region): [number, number] => [x + width / 2, y + height / 2];
+
 /** The smallest region of whole pixels that holds `region`. */
 export function outerPixels(region: Region): Region {
   const x = Math.floor(region.x);

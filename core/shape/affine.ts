@@ -14,6 +14,9 @@ export type Point = readonly [number, number];
 
 export const identity: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 
+/** Scaled, then moved. */
+export const moved = (x: number, y: number, scale = 1): Affine => ({ a: scale, b: 0, c: 0, d: scale, e: x, f: y });
+
 /** Scale, then turn by `degrees` (clockwise on a sheet whose y runs down), then move. */
 export function placed(scale: number, degrees: number, x: number, y: number): Affine {
   const angle = (degrees * Math.PI) / 180;

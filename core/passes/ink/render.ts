@@ -2,7 +2,7 @@ import { blend } from '../../kernels/blend';
 import { joinCover, tint } from '../../kernels/coverage';
 import { signedDistance } from '../../kernels/distance';
 import { emptyRaster, type Raster } from '../../pixels/raster';
-import { grow, intersect, outerPixels, union, type Region } from '../../pixels/region';
+import { grow, intersect, outerPixels, unionOf, type Region } from '../../pixels/region';
 import { readColour } from '../../pixels/colour';
 import { contentKey, keyOf, touches, type Node, type Request } from '../../render/node';
 import { followedBy, placedBounds, type Affine } from '../../shape/affine';
@@ -21,7 +21,7 @@ export function inkNode(letters: Letters, ink: Ink): Node {
     ...letters.echoes.map((echo) => layerOf(letters.letters, echo.place, faded(echo.colour ? recoloured(colour, echo.colour) : colour, echo.opacity), echo.outline)),
     ...byColour(letters.letters).map(([own, some]) => layerOf(some, letters.place, own ? recoloured(colour, own) : colour, null)),
   ];
-  const bounds = layers.reduce<Region | null>((all, layer) => union(all, layer.bounds), null);
+  const bounds = unionOf(layers.map((layer) => layer.bounds));
   return {
     key: contentKey('ink', colour, letters.place, letters.echoes, keyOf(letters.letters)),
     channels: 4,
@@ -53,7 +53,7 @@ type Colour = [number, number, number, number];
 function layerOf(letters: readonly Letter[], place: Affine, colour: Colour, outline: number | null): Layer {
   const inked = letters.flatMap((letter) => (letter.bounds ? [{ letter, bounds: placedBounds(place, letter.bounds) }] : []));
   const width = outline === null ? null : outline * Math.sqrt(Math.abs(place.a * place.d - place.b * place.c));
-  const bounds = inked.reduce<Region | null>((all, one) => union(all, one.bounds), null);
+  const bounds = unionOf(inked.map((one) => one.bounds));
   return { inked, place, colour, outline: width, bounds: bounds && grow(bounds, width === null ? 0 : width / 2) };
 }
 

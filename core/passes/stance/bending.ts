@@ -1,4 +1,4 @@
-import type { Region } from '../../pixels/region';
+import { middleOf, type Region } from '../../pixels/region';
 import { boxToQuad, depthAt, inverseHomography, movedCorners, throughHomography } from '../../shape/homography';
 import type { Point } from '../../shape/affine';
 import type { Bend } from '../../shape/warpPath';
@@ -13,7 +13,7 @@ const nearestHorizon = 0.02;
 
 /** The plane bent along an arc or a wave. @param ink the letters' box, whose width the bend spans */
 export function bendOf(bending: Bending, ink: Region, capHeight: number): PlaneBend {
-  const middle: Point = [ink.x + ink.width / 2, ink.y + ink.height / 2];
+  const middle = middleOf(ink);
   return bending.kind === 'arc' ? arcBend(bending.degrees, middle, ink.width) : waveBend(bending, middle, ink.width, capHeight);
 }
 
@@ -48,7 +48,7 @@ function waveBend({ height, waves, phase }: Extract<Bending, { kind: 'wave' }>, 
 export function perspectiveOf({ box, moves }: Perspective): PlaneBend {
   const map = boxToQuad(box, movedCorners(box, moves));
   const back = inverseHomography(map);
-  const nearest = nearestHorizon * depthAt(map, [box.x + box.width / 2, box.y + box.height / 2]);
+  const nearest = nearestHorizon * depthAt(map, middleOf(box));
   return {
     keepsLines: true,
     forward: (point) => throughHomography(map, point),

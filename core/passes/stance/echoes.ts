@@ -1,15 +1,13 @@
-import type { Region } from '../../pixels/region';
-import { followedBy, placed, type Affine } from '../../shape/affine';
+import { middleOf, type Region } from '../../pixels/region';
+import { followedBy, identity, moved, placed, type Affine } from '../../shape/affine';
 import type { EchoPlace } from '../pass';
 import type { Echo } from './schema';
-
-const moved = (x: number, y: number): Affine => ({ a: 1, b: 0, c: 0, d: 1, e: x, f: y });
 
 /** Turned over about an edge of the ink. */
 function mirrorOf(mirror: Echo['mirror'], ink: Region): Affine {
   if (mirror === 'down') return { a: 1, b: 0, c: 0, d: -1, e: 0, f: 2 * (ink.y + ink.height) };
   if (mirror === 'across') return { a: -1, b: 0, c: 0, d: 1, e: 2 * (ink.x + ink.width), f: 0 };
-  return moved(0, 0);
+  return identity;
 }
 
 /**
@@ -18,7 +16,7 @@ function mirrorOf(mirror: Echo['mirror'], ink: Region): Affine {
  * @param place lettering px to sheet px
  */
 export function echoPlaces(echoes: readonly Echo[], ink: Region, place: Affine): EchoPlace[] {
-  const [cx, cy] = [ink.x + ink.width / 2, ink.y + ink.height / 2];
+  const [cx, cy] = middleOf(ink);
   return echoes.flatMap(({ mirror, scale, rotation, x, y, opacity, fade, times, outline, colour }) => {
     const turned = mirrorOf(mirror, ink);
     return Array.from({ length: times }, (_, i): EchoPlace => {

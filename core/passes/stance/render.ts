@@ -1,4 +1,4 @@
-import { union, type Region } from '../../pixels/region';
+import { middleOf, union, unionOf, type Region } from '../../pixels/region';
 import { remembering } from '../../render/remember';
 import { followedBy, placed, type Affine, type Point } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
@@ -19,7 +19,7 @@ export function stand(letters: Letters, stance: Stance): Letters {
 }
 
 function flipOf({ flipAcross, flipDown }: Stance, ink: Region | null): Affine {
-  const [cx, cy] = ink ? [ink.x + ink.width / 2, ink.y + ink.height / 2] : [0, 0];
+  const [cx, cy] = ink ? middleOf(ink) : [0, 0];
   return { a: flipAcross ? -1 : 1, b: 0, c: 0, d: flipDown ? -1 : 1, e: flipAcross ? 2 * cx : 0, f: flipDown ? 2 * cy : 0 };
 }
 
@@ -54,5 +54,5 @@ function bentBy(letters: Letters, steps: readonly PlaneBend[], tolerance: number
     ink: inks.get(index) ?? null,
     carets: line.carets.map(({ foot, head }) => ({ foot: warp.forward(foot), head: warp.forward(head) })),
   }));
-  return { ...letters, letters: bent, lines, ink: [...inks.values()].reduce(union, null), warp };
+  return { ...letters, letters: bent, lines, ink: unionOf([...inks.values()]), warp };
 }

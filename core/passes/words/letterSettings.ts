@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { isColour } from '../../pixels/colour';
-import { followedBy, placed, type Affine } from '../../shape/affine';
-import type { Region } from '../../pixels/region';
+import { followedBy, moved, placed, type Affine } from '../../shape/affine';
+import { middleOf, type Region } from '../../pixels/region';
 
 /** What is set by hand for one letter. It belongs to the letter that begins at `at`, and goes with it when the text changes. */
 export const letterSettingSchema = z.strictObject({
@@ -35,9 +35,8 @@ export function isPlain(setting: Omit<LetterSetting, 'at'>): boolean {
 export function settingMap(setting: LetterSetting, bounds: Region | null, size: number): Affine | null {
   const { x, y, rise, scale, rotation } = setting;
   if (x === 0 && y === 0 && rise === 0 && scale === 1 && rotation === 0) return null;
-  const middle = bounds ? [bounds.x + bounds.width / 2, bounds.y + bounds.height / 2] : [0, 0];
-  const toMiddle: Affine = { a: 1, b: 0, c: 0, d: 1, e: -middle[0], f: -middle[1] };
-  return followedBy(toMiddle, placed(scale, rotation, middle[0] + x * size, middle[1] + (y - rise) * size));
+  const middle = bounds ? middleOf(bounds) : [0, 0];
+  return followedBy(moved(-middle[0], -middle[1]), placed(scale, rotation, middle[0] + x * size, middle[1] + (y - rise) * size));
 }
 
 /** What a text that was edited keeps: settings by letter, and what is set by line. */

@@ -1,4 +1,4 @@
-import { union, type Region } from '../../pixels/region';
+import { unionOf, type Region } from '../../pixels/region';
 import { apply, identity, type Affine } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
 import type { Caret, Letter, Letters, Line, Materials } from '../pass';
@@ -43,7 +43,7 @@ export function setLines(words: Words, materials: Materials): { lines: SetLine[]
   return { lines, measure: { size, capHeight: face.capHeight * size, tracking: tracking * size, leadingOf, alignment } };
 }
 
-const inkOf = (letters: readonly Letter[]): Region | null => letters.reduce<Region | null>((all, letter) => union(all, letter.bounds), null);
+const inkOf = (letters: readonly Letter[]): Region | null => unionOf(letters.map(({ bounds }) => bounds));
 
 function placeLine({ index, letters: shaped }: SetLine, places: readonly Affine[], text: string, start: number, { capHeight }: Measure): { line: Line; letters: Letter[] } {
   const letters = shaped.map((letter, i): Letter => {

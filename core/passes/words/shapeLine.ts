@@ -1,5 +1,5 @@
-import { union, type Region } from '../../pixels/region';
-import { followedBy, identity, type Affine } from '../../shape/affine';
+import { union, unionOf, type Region } from '../../pixels/region';
+import { followedBy, moved, type Affine } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
 import { transformPath } from '../../shape/path';
 import type { OpenFace, ShapedGlyph } from '../../type/faceBook';
@@ -52,7 +52,7 @@ export function shapeLine(typed: string, start: number, { faces, words, settings
     const letters = inClusters(glyphs).map((cluster): SetLetter => {
       let pen = 0;
       const drawn = cluster.map(({ glyph, offsetX, offsetY, advance }) => {
-        const at: Affine = { a: size, b: 0, c: 0, d: size, e: pen + offsetX * size, f: -offsetY * size };
+        const at = moved(pen + offsetX * size, -offsetY * size, size);
         pen += advance * size;
         return { glyph, at };
       });
@@ -61,7 +61,7 @@ export function shapeLine(typed: string, start: number, { faces, words, settings
         start: placeOf(first),
         end: placeOf(ends.get(first)!),
         outline: (place) => drawn.flatMap(({ glyph, at }) => transformPath(face.outline(glyph), followedBy(at, place))),
-        bounds: drawn.reduce<Region | null>((all, { glyph, at }) => union(all, boundsAt(face.bounds(glyph), at)), null),
+        bounds: unionOf(drawn.map(({ glyph, at }) => boundsAt(face.bounds(glyph), at))),
         advance: pen,
         rightToLeft,
         colour: null,
@@ -102,7 +102,7 @@ function joinedBySource(letters: readonly SetLetter[]): SetLetter[] {
       out.push(letter);
       continue;
     }
-    const beside: Affine = { ...identity, e: last.advance };
+    const beside = moved(last.advance, 0);
     out[out.length - 1] = {
       ...last,
       end: Math.max(last.end, letter.end),
@@ -118,6 +118,6 @@ function handSet(letter: SetLetter, settings: ReadonlyMap<number, LetterSetting>
   const setting = settings.get(letter.start);
   if (!setting) return letter;
   const map: Affine | null = settingMap(setting, letter.bounds, size);
-  const moved = map && { outline: (place: Affine) => letter.outline(followedBy(map, place)), bounds: pathBounds(letter.outline(map)) };
-  return { ...letter, ...moved, advance: letter.advance + setting.space * size, colour: setting.colour };
+  const changed = map && { outline: (place: Affine) => letter.outline(followedBy(map, place)), bounds: pathBounds(letter.outline(map)) };
+  return { ...letter, ...changed, advance: letter.advance + setting.space * size, colour: setting.colour };
 }

@@ -1,5 +1,6 @@
 import { followedBy, type Affine } from '../../../shape/affine';
-import { at, leftShare, pensAlong, type Measure, type SetLine } from './lockup';
+import { moved } from '../../../shape/affine';
+import { leftShare, pensAlong, type Measure, type SetLine } from './lockup';
 
 /** A curve that letters stand on: the frame at a distance from its start, x along it, y down across it. */
 export interface Curve {
@@ -19,6 +20,6 @@ export function setAlong(lines: readonly SetLine[], curve: Curve, anchor: number
     depth += leadingOf(index);
     const { pens, width } = pensAlong(letters, tracking);
     const start = anchor - width * leftShare(alignment);
-    return letters.map(({ advance }, i) => followedBy(at(-advance / 2, depth), curve.frameAt(start + pens[i] + advance / 2)));
+    return letters.map(({ advance }, i) => followedBy(moved(-advance / 2, depth), curve.frameAt(start + pens[i] + advance / 2)));
   });
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { at, baselines, leftShare, lineInk, pensAlong, type Lockup } from './lockup';
+import { moved } from '../../../shape/affine';
+import { baselines, leftShare, lineInk, pensAlong, type Lockup } from './lockup';
 
 const schema = z.strictObject({
   kind: z.literal('justified'),
@@ -21,12 +22,12 @@ export const justifiedLockup: Lockup<z.infer<typeof schema>> = {
       const gaps = inked.length > 1 ? inked[inked.length - 1] - inked[0] : 0;
       const natural = pensAlong(letters, measure.tracking).pens;
       const ink = lineInk(letters, natural);
-      if (!ink) return natural.map((pen) => at(left + pen, heights[i]));
+      if (!ink) return natural.map((pen) => moved(left + pen, heights[i]));
       const extra = gaps > 0 ? (width - (ink.right - ink.left)) / gaps : 0;
       const { pens } = pensAlong(letters, measure.tracking + extra);
       const set = lineInk(letters, pens)!;
       const start = gaps > 0 ? left - set.left : left + width / 2 - (set.left + set.right) / 2;
-      return pens.map((pen) => at(start + pen, heights[i]));
+      return pens.map((pen) => moved(start + pen, heights[i]));
     });
   },
 };

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { at, baselines, leftShare, pensAlong, type Lockup } from './lockup';
+import { moved } from '../../../shape/affine';
+import { baselines, leftShare, pensAlong, type Lockup } from './lockup';
 
 const schema = z.strictObject({ kind: z.literal('lines') });
 
@@ -13,7 +14,7 @@ export const linesLockup: Lockup<z.infer<typeof schema>> = {
     return lines.map(({ letters }, i) => {
       const { pens, width } = pensAlong(letters, measure.tracking);
       const left = -width * leftShare(measure.alignment);
-      return pens.map((pen) => at(left + pen, heights[i]));
+      return pens.map((pen) => moved(left + pen, heights[i]));
     });
   },
 };

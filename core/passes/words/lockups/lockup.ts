@@ -45,8 +45,6 @@ export interface Lockup<Part extends { kind: string } = never> {
   place(lines: readonly SetLine[], part: Part, measure: Measure): Affine[][];
 }
 
-export const at = (x: number, y: number, scale = 1): Affine => ({ a: scale, b: 0, c: 0, d: scale, e: x, f: y });
-
 /** Pens along a straight line, px from its start, and its whole width; tracking stands between letters only. */
 export function pensAlong(letters: readonly SetLetter[], tracking: number): { pens: number[]; width: number } {
   const pens: number[] = [];

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { at, leftShare, lineInk, pensAlong, type Lockup } from './lockup';
+import { moved } from '../../../shape/affine';
+import { leftShare, lineInk, pensAlong, type Lockup } from './lockup';
 
 const schema = z.strictObject({
   kind: z.literal('one-width'),
@@ -27,7 +28,7 @@ export const oneWidthLockup: Lockup<z.infer<typeof schema>> = {
       const baseline = top - (ink?.top ?? 0) * scale;
       const start = left - (ink?.left ?? 0) * scale;
       top = baseline + (ink?.bottom ?? 0) * scale + gap * width;
-      return pens.map((pen) => at(start + pen * scale, baseline, scale));
+      return pens.map((pen) => moved(start + pen * scale, baseline, scale));
     });
     const middle = (top - gap * width) / 2;
     return placed.map((places) => places.map((place) => ({ ...place, f: place.f - middle })));

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { at, leftShare, type Lockup, type SetLetter } from './lockup';
+import { moved } from '../../../shape/affine';
+import { leftShare, type Lockup, type SetLetter } from './lockup';
 
 const schema = z.strictObject({
   kind: z.literal('stacked'),
@@ -28,7 +29,7 @@ export const stackedLockup: Lockup<z.infer<typeof schema>> = {
         places.set(letter, { x: columns[i] - x / 2 - (bounds ? bounds.x + bounds.width / 2 : advance / 2), y: top - (bounds?.y ?? 0) });
         top += stepOf(letter, size) + gap * size;
       }
-      return letters.map((letter) => at(places.get(letter)!.x, places.get(letter)!.y));
+      return letters.map((letter) => moved(places.get(letter)!.x, places.get(letter)!.y));
     });
   },
 };

@@ -4,7 +4,7 @@ import { alignBoxes, alignings, distributeBoxes, type Aligning } from '../../../
 import { standingBox } from '../../../../core/passes/stance/gauge';
 import { moveLetterings } from '../../../../core/piece/edits/letterings';
 import { nameOf } from '../../../../core/piece/names';
-import { union, type Region } from '../../../../core/pixels/region';
+import { unionOf, type Region } from '../../../../core/pixels/region';
 import { Tip } from '../../../ui/Tip';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -23,7 +23,7 @@ export function AlignSettings() {
     const box = letters && standingBox(letters);
     return box ? [{ id: one.id, box }] : [];
   });
-  const frame: Region | null = toSheet ? { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height } : chosen.reduce<Region | null>((all, { box }) => union(all, box), null);
+  const frame: Region | null = toSheet ? { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height } : unionOf(chosen.map(({ box }) => box));
   const move = (says: string, moves: { dx: number; dy: number }[]): void => void editing.commit(says, moveLetterings(chosen.map(({ id }, i) => ({ id, ...moves[i] }))));
   const boxes = chosen.map(({ box }) => box);
   const canAlign = mayChange && frame !== null && (toSheet ? chosen.length > 0 : chosen.length > 1);

@@ -1,6 +1,7 @@
 import type { Bending } from '../../../../core/passes/stance/schema';
 import { setStance } from '../../../../core/piece/edits/things';
 import type { Edit } from '../../../../core/piece/edits/edit';
+import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
@@ -22,22 +23,13 @@ export function BendSettings() {
     <>
       <p className="leading-7">
         Bent{' '}
-        <select
-          className="field py-0.5"
-          aria-label="Bend"
+        <Choice
+          label="Bend"
           disabled={!mayChange}
           value={bend?.kind ?? 'none'}
-          onChange={(event) => {
-            const kind = event.target.value as keyof typeof kinds;
-            editing.commit(kind === 'none' ? 'Straighten the words' : 'Bend the words', set(kind === 'none' ? null : start[kind]));
-          }}
-        >
-          {Object.entries(kinds).map(([kind, title]) => (
-            <option key={kind} value={kind}>
-              {title}
-            </option>
-          ))}
-        </select>
+          options={kinds}
+          onChoose={(kind) => void editing.commit(kind === 'none' ? 'Straighten the words' : 'Bend the words', set(kind === 'none' ? null : start[kind]))}
+        />
         {bend?.kind === 'arc' && (
           <>
             {' '}

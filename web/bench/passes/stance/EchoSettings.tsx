@@ -2,6 +2,7 @@ import { formatHex } from 'culori';
 import type { Echo } from '../../../../core/passes/stance/schema';
 import { addEcho, changeEcho, removeEcho } from '../../../../core/piece/edits/letterings';
 import type { Edit } from '../../../../core/piece/edits/edit';
+import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
@@ -37,13 +38,7 @@ export function EchoSettings() {
         return (
           <div key={echo.id} className="leading-6" data-testid="echo">
             <b>{number}</b>: moved <EditedValue label={`Echo ${number} to the right`} value={echo.x} unit="px" edit={(x) => set({ x })} />, <EditedValue label={`Echo ${number} down`} value={echo.y} unit="px" edit={(y) => set({ y })} />,{' '}
-            <select className="bg-transparent font-semibold" aria-label={`Echo ${number} mirrored`} disabled={!mayChange} value={echo.mirror} onChange={(event) => editing.commit('Mirror an echo', set({ mirror: event.target.value as Echo['mirror'] }))}>
-              {Object.entries(mirrors).map(([mirror, title]) => (
-                <option key={mirror} value={mirror}>
-                  {title}
-                </option>
-              ))}
-            </select>
+            <Choice label={`Echo ${number} mirrored`} inSentence disabled={!mayChange} value={echo.mirror} options={mirrors} onChoose={(mirror) => void editing.commit('Mirror an echo', set({ mirror }))} />
             , <EditedValue label={`Scale of echo ${number}`} value={echo.scale} factor={100} unit="%" digits={1} step={0.5} min={2} max={5000} edit={(scale) => set({ scale })} /> large, turned <EditedValue label={`Turn of echo ${number}`} value={echo.rotation} unit="°" digits={1} step={0.5} min={-360} max={360} edit={(rotation) => set({ rotation })} />, at{' '}
             <EditedValue label={`Strength of echo ${number}`} value={echo.opacity} factor={100} unit="%" min={0} max={100} edit={(opacity) => set({ opacity })} />; <EditedValue label={`Times of echo ${number}`} value={echo.times} unit="times" min={1} max={60} edit={(times) => set({ times: Math.round(times) })} />
             {echo.times > 1 && (

@@ -6,6 +6,7 @@ import { fromPx, lengthDigits, tellLength, toPx, type LengthUnit } from '../../.
 import type { Guide } from '../../../../core/piece/schema';
 import type { Region } from '../../../../core/pixels/region';
 import type { Point } from '../../../../core/shape/affine';
+import { rounded } from '../../../../core/shape/rounding';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -93,8 +94,6 @@ export function Guides() {
   );
 }
 
-const rounded = (value: number): number => Math.round(value * 10) / 10;
-
 function GuideHandle({ guide, mayChange }: { guide: Guide; mayChange: boolean }) {
   const { piece } = useBench();
   const unit = useUnit();
@@ -105,12 +104,12 @@ function GuideHandle({ guide, mayChange }: { guide: Guide; mayChange: boolean })
   const line = useLine()(axis, at);
   const drag = useDrag({
     begin: () => setMoving(true),
-    move: ({ to }) => editing.draft(moveGuide(id, rounded(to[index]))),
+    move: ({ to }) => editing.draft(moveGuide(id, rounded(to[index], 1))),
     end: ({ to, moved }) => {
       setMoving(false);
       if (!moved) return;
       if (toScreen(to)[index] < rulerWidth) editing.commit('Remove a guide', removeGuide(id));
-      else editing.commit('Move a guide', moveGuide(id, rounded(to[index])));
+      else editing.commit('Move a guide', moveGuide(id, rounded(to[index], 1)));
     },
     cancel: () => {
       setMoving(false);
@@ -156,7 +155,7 @@ function Ruler({ axis }: { axis: Axis }) {
     move: ({ to }) => setPulling(to[index]),
     end: ({ to, moved }) => {
       setPulling(null);
-      if (moved && toScreen(to)[index] > rulerWidth) editing.commit('Pull out a guide', addGuide({ id: freeId(piece, 'guide'), axis, at: rounded(to[index]) }));
+      if (moved && toScreen(to)[index] > rulerWidth) editing.commit('Pull out a guide', addGuide({ id: freeId(piece, 'guide'), axis, at: rounded(to[index], 1) }));
     },
     cancel: () => setPulling(null),
   });

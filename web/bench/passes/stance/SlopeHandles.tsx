@@ -4,6 +4,7 @@ import { addSlope, changeSlope } from '../../../../core/piece/edits/letterings';
 import { freeId } from '../../../../core/piece/edits/things';
 import type { Slope } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
+import { roundedPoint } from '../../../../core/shape/rounding';
 import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
 import { handed } from '../../benchState';
@@ -13,8 +14,6 @@ import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
 import { SheetText } from './Guides';
-
-const rounded = ([x, y]: Point): [number, number] => [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
 
 /** The next drag draws a slope or horizon of the photograph. */
 export function DrawSlope() {
@@ -28,7 +27,7 @@ export function DrawSlope() {
     end: ({ from, to, moved }) => {
       setLine(null);
       dispatch(handed({ stanceTool: 'place' }));
-      if (moved) editing.commit('Draw a slope', addSlope({ id: freeId(piece, 'slope'), from: rounded(from), to: rounded(to) }));
+      if (moved) editing.commit('Draw a slope', addSlope({ id: freeId(piece, 'slope'), from: roundedPoint(from), to: roundedPoint(to) }));
     },
     cancel: () => setLine(null),
   });
@@ -65,8 +64,8 @@ function SlopeEnd({ slope, end }: { slope: Slope; end: 'from' | 'to' }) {
   const { toScreen } = useViewport();
   const drag = useDrag({
     begin: () => undefined,
-    move: ({ to }) => editing.draft(changeSlope(slope.id, { [end]: rounded(to) })),
-    end: ({ to, moved }) => moved && editing.commit('Move a slope', changeSlope(slope.id, { [end]: rounded(to) })),
+    move: ({ to }) => editing.draft(changeSlope(slope.id, { [end]: roundedPoint(to) })),
+    end: ({ to, moved }) => moved && editing.commit('Move a slope', changeSlope(slope.id, { [end]: roundedPoint(to) })),
     cancel: () => editing.cancelDraft(),
   });
   return <Ring at={toScreen(slope[end])} label="Move this end of the slope" drag={drag} cursor="move" />;

@@ -8,6 +8,7 @@ import { setStance } from '../../../../core/piece/edits/things';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Region } from '../../../../core/pixels/region';
 import { apply, corners, inverse, type Point } from '../../../../core/shape/affine';
+import { roundedPoint } from '../../../../core/shape/rounding';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench, type Bench } from '../../benchContext';
 import { looked } from '../../benchState';
@@ -135,7 +136,7 @@ function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; lett
 /** The point that turning leaves where it is. */
 function PivotRing({ at, letters, set }: { at: Point; letters: Letters; set(next: Partial<Stance>): ReturnType<typeof setStance> }) {
   const { toScreen } = useViewport();
-  const there = ({ start, to }: DragMove<Letters>): ReturnType<typeof setStance> => set({ pivot: apply(inverse(start.place), to).map((value) => Math.round(value * 10) / 10) as [number, number] });
+  const there = ({ start, to }: DragMove<Letters>): ReturnType<typeof setStance> => set({ pivot: roundedPoint(apply(inverse(start.place), to)) });
   const drag = useDrag({
     begin: () => letters,
     move: (move) => editing.draft(there(move)),

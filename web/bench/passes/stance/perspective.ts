@@ -3,19 +3,19 @@ import { bendOf } from '../../../../core/passes/stance/bending';
 import type { Perspective, Stance } from '../../../../core/passes/stance/schema';
 import { setStance } from '../../../../core/piece/edits/things';
 import type { Edit } from '../../../../core/piece/edits/edit';
-import { apply, inverse, type Point } from '../../../../core/shape/affine';
 import { isConvex, movedCorners } from '../../../../core/shape/homography';
-import { corners } from '../../../../core/shape/affine';
+import { apply, corners, inverse, type Point } from '../../../../core/shape/affine';
 import { pathBounds } from '../../../../core/shape/bounds';
+import { roundedPoint } from '../../../../core/shape/rounding';
 import { warpPath } from '../../../../core/shape/warpPath';
-import { union, type Region } from '../../../../core/pixels/region';
+import { unionOf } from '../../../../core/pixels/region';
 
 /** The perspective that a lettering has, or one that changes nothing yet: about the ink as it is before any perspective. */
 export function perspectiveFor({ bend, perspective }: Stance, flat: Letters): Perspective | null {
   if (perspective) return perspective;
   if (!flat.ink) return null;
   const map = bend && bendOf(bend, flat.ink, flat.capHeight);
-  const box = map ? flat.letters.reduce<Region | null>((all, { path }) => union(all, pathBounds(warpPath(path, map, 0.05))), null) : flat.ink;
+  const box = map ? unionOf(flat.letters.map(({ path }) => pathBounds(warpPath(path, map, 0.05)))) : flat.ink;
   return box && box.width > 0 && box.height > 0 ? { box, moves: [[0, 0], [0, 0], [0, 0], [0, 0]] } : null;
 }
 
@@ -24,13 +24,11 @@ export function standingCorners({ box, moves }: Perspective, { place }: Letters)
   return movedCorners(box, moves).map((corner) => apply(place, corner));
 }
 
-const rounded = (value: number): number => Math.round(value * 100) / 100;
-
 /** Pulls one corner to a point of the sheet; null where the corners would cross. */
 export function pulled(id: string, perspective: Perspective, letters: Letters, index: number, to: Point): Edit | null {
   const [x, y] = apply(inverse(letters.place), to);
   const [cornerX, cornerY] = corners(perspective.box)[index];
-  return withMove(id, perspective, index, [rounded(x - cornerX), rounded(y - cornerY)]);
+  return withMove(id, perspective, index, roundedPoint([x - cornerX, y - cornerY], 2));
 }
 
 /** Sets how far one corner is moved; null where the corners would cross. */

@@ -1,6 +1,7 @@
 import { setStance } from '../../../../core/piece/edits/things';
 import { turnedAbout } from '../../../../core/passes/stance/turning';
 import { apply } from '../../../../core/shape/affine';
+import { middleOf } from '../../../../core/pixels/region';
 import { lengthUnits } from '../../../../core/piece/lengths';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
@@ -12,7 +13,7 @@ export function Summary() {
   if (!lettering) return <span className="text-faint">Words stand where you put them.</span>;
   const { id, stance } = lettering;
   const ink = letters?.ink;
-  const pivot = letters && ink && apply(letters.place, stance.pivot ?? [ink.x + ink.width / 2, ink.y + ink.height / 2]);
+  const pivot = letters && ink && apply(letters.place, stance.pivot ?? middleOf(ink));
   const more = [stance.bend && (stance.bend.kind === 'arc' ? 'bent on an arc' : 'bent in a wave'), stance.perspective && 'in perspective', (stance.flipAcross || stance.flipDown) && 'turned over', stance.echoes.length > 0 && (stance.echoes.length === 1 ? 'with an echo' : `with ${stance.echoes.length} echoes`)].filter(Boolean);
   return (
     <span>

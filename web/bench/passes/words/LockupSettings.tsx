@@ -2,10 +2,13 @@ import { lockups, type LockupPart } from '../../../../core/passes/words/lockups'
 import { setWords } from '../../../../core/piece/edits/things';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { useAppDispatch, useAppSelector } from '../../../store';
+import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
+
+const titles = Object.fromEntries(lockups.map(({ kind, title }) => [kind, title])) as Record<LockupPart['kind'], string>;
 
 /** How the lines are arranged, as a sentence. */
 export function LockupSettings() {
@@ -28,22 +31,7 @@ export function LockupSettings() {
   return (
     <p className="leading-7">
       Arranged:{' '}
-      <select
-        className="field py-0.5"
-        aria-label="Lockup"
-        disabled={!mayChange}
-        value={lockup.kind}
-        onChange={(event) => {
-          const kind = event.target.value as LockupPart['kind'];
-          editing.commit(`Arrange: ${lockups.find((one) => one.kind === kind)!.title.toLowerCase()}`, set(start[kind]()));
-        }}
-      >
-        {lockups.map(({ kind, title }) => (
-          <option key={kind} value={kind}>
-            {title}
-          </option>
-        ))}
-      </select>
+      <Choice label="Lockup" disabled={!mayChange} value={lockup.kind} options={titles} onChoose={(kind) => void editing.commit(`Arrange: ${titles[kind].toLowerCase()}`, set(start[kind]()))} />
       {lockup.kind === 'one-width' && (
         <>
           {' '}

@@ -4,6 +4,7 @@ import { setWords } from '../../../../core/piece/edits/things';
 import type { Lettering } from '../../../../core/piece/schema';
 import { apply, type Point } from '../../../../core/shape/affine';
 import { flatten } from '../../../../core/shape/path';
+import { roundedPoint } from '../../../../core/shape/rounding';
 import { simplify } from '../../../../core/shape/simplify';
 import { smoothThrough } from '../../../../core/shape/smooth';
 import { useAppDispatch } from '../../../store';
@@ -19,8 +20,6 @@ interface PathProps {
   lettering: Lettering;
   letters: Letters;
 }
-
-const rounded = ([x, y]: Point): [number, number] => [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
 
 /** How far, in screen px, the kept line may lie from the drawn one. */
 const drawnTolerance = 2.5;
@@ -38,7 +37,7 @@ export function DrawPath({ lettering, letters }: PathProps) {
       setDrawn([]);
       dispatch(handed({ drawingPath: false }));
       if (!moved || points.length < 2) return;
-      editing.commit('Draw the line of the words', setWords(lettering.id, { lockup: { kind: 'path', points: points.map((point) => rounded(toLettering(letters, point))), offset: 0 } }));
+      editing.commit('Draw the line of the words', setWords(lettering.id, { lockup: { kind: 'path', points: points.map((point) => roundedPoint(toLettering(letters, point))), offset: 0 } }));
     },
     cancel: () => setDrawn([]),
   });
@@ -70,7 +69,7 @@ export function PathPoints({ lettering, letters }: PathProps) {
 function PathPoint({ index, at, lettering, letters }: PathProps & { index: number; at: Point }) {
   const { id, words } = lettering;
   const moved = ({ start, to }: DragMove<{ letters: Letters; points: [number, number][] }>) =>
-    setWords(id, { lockup: { ...(words.lockup as Extract<typeof words.lockup, { kind: 'path' }>), points: start.points.map((point, i) => (i === index ? rounded(toLettering(start.letters, to)) : point)) } });
+    setWords(id, { lockup: { ...(words.lockup as Extract<typeof words.lockup, { kind: 'path' }>), points: start.points.map((point, i) => (i === index ? roundedPoint(toLettering(start.letters, to)) : point)) } });
   const drag = useDrag({
     begin: () => ({ letters, points: words.lockup.kind === 'path' ? words.lockup.points : [] }),
     move: (move) => editing.draft(moved(move)),

@@ -1,17 +1,21 @@
 import type { Shape } from '../../../../core/passes/words/shapes/shapes';
 import { setWords } from '../../../../core/piece/edits/things';
+import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
 
-const kinds: Record<Exclude<Shape['kind'], 'path'>, { title: string; start: Shape }> = {
-  ellipse: { title: 'Circle or ellipse', start: { kind: 'ellipse', height: 1 } },
-  box: { title: 'Box', start: { kind: 'box', height: 0.6, rounding: 0.2 } },
-  polygon: { title: 'Polygon', start: { kind: 'polygon', corners: 6 } },
-  star: { title: 'Star', start: { kind: 'star', points: 5, inner: 0.5 } },
+type Drawn = Exclude<Shape['kind'], 'path'>;
+
+const titles: Record<Drawn, string> = { ellipse: 'Circle or ellipse', box: 'Box', polygon: 'Polygon', star: 'Star' };
+const starts: Record<Drawn, Shape> = {
+  ellipse: { kind: 'ellipse', height: 1 },
+  box: { kind: 'box', height: 0.6, rounding: 0.2 },
+  polygon: { kind: 'polygon', corners: 6 },
+  star: { kind: 'star', points: 5, inner: 0.5 },
 };
 
-export const firstShape: Shape = kinds.ellipse.start;
+export const firstShape: Shape = starts.ellipse;
 
 /** A shape that stands in place of words. */
 export function ShapeSettings() {
@@ -22,23 +26,15 @@ export function ShapeSettings() {
   const share = (label: string, value: number, edit: (value: number) => Shape, limits: [number, number]) => <EditedValue label={label} value={value} factor={100} unit="%" min={limits[0]} max={limits[1]} edit={(next) => set(edit(next))} />;
   return (
     <p className="leading-7">
-      <select
-        className="field py-0.5"
-        aria-label="Shape"
+      <Choice
+        label="Shape"
         disabled={!mayChange}
         value={shape.kind}
-        onChange={(event) => {
-          const kind = event.target.value as keyof typeof kinds;
-          editing.commit(`Shape: ${kinds[kind].title.toLowerCase()}`, set(kinds[kind].start));
+        options={shape.kind === 'path' ? { ...titles, path: 'Outline from a file' } : titles}
+        onChoose={(kind) => {
+          if (kind !== 'path') editing.commit(`Shape: ${titles[kind].toLowerCase()}`, set(starts[kind]));
         }}
-      >
-        {Object.entries(kinds).map(([kind, { title }]) => (
-          <option key={kind} value={kind}>
-            {title}
-          </option>
-        ))}
-        {shape.kind === 'path' && <option value="path">Outline from a file</option>}
-      </select>
+      />
       {shape.kind === 'ellipse' && <>, its height {share('Height of the shape', shape.height, (height) => ({ ...shape, height }), [1, 10000])} of that</>}
       {shape.kind === 'box' && (
         <>

@@ -3,11 +3,10 @@ import { evenSpaces, gapsOf, tightestLeadings } from '../../../../core/passes/wo
 import { setLetters } from '../../../../core/piece/edits/letterings';
 import { setWords } from '../../../../core/piece/edits/things';
 import type { Edit } from '../../../../core/piece/edits/edit';
+import { rounded } from '../../../../core/shape/rounding';
 import { Tip } from '../../../ui/Tip';
 import { useBench, type Bench } from '../../benchContext';
 import { editing } from '../../editing';
-
-const rounded = (value: number): number => Math.round(value * 1e4) / 1e4;
 
 /** All gaps of a line brought to the same white. */
 function spacedEvenly({ lettering, materials }: Bench): Edit {
@@ -15,7 +14,7 @@ function spacedEvenly({ lettering, materials }: Bench): Edit {
   const { lines, measure } = setLines(words, materials!);
   const added = evenSpaces(gapsOf(lines, measure, words.text), measure.capHeight);
   return (piece) => {
-    for (const [at, px] of added) setLetters(id, [at], ({ space }) => ({ space: rounded(space + px / words.size) }))(piece);
+    for (const [at, px] of added) setLetters(id, [at], ({ space }) => ({ space: rounded(space + px / words.size, 4) }))(piece);
   };
 }
 
@@ -26,7 +25,7 @@ function broughtTogether({ lettering, materials, lettersOf }: Bench): Edit {
   // Measured before any bend, in the lettering's own plane.
   const flat = lettersOf({ ...lettering!, stance: { ...lettering!.stance, bend: null, perspective: null } })!;
   const tightest = tightestLeadings(flat, words.text.split('\n').length, measure.leadingOf);
-  return setWords(id, { leadings: tightest.map((px) => (px === null ? null : Math.min(10, Math.max(-1, rounded(px / words.size))))) });
+  return setWords(id, { leadings: tightest.map((px) => (px === null ? null : Math.min(10, Math.max(-1, rounded(px / words.size, 4))))) });
 }
 
 export function SpacingButtons() {

@@ -3,6 +3,7 @@ import type { Letters } from '../../../../core/passes/pass';
 import { setLetters } from '../../../../core/piece/edits/letterings';
 import type { Lettering } from '../../../../core/piece/schema';
 import { apply, corners, type Point } from '../../../../core/shape/affine';
+import { rounded } from '../../../../core/shape/rounding';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
@@ -60,7 +61,7 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
     if (places.length === 0) return true;
     const step = kernStep * (event.shiftKey ? 10 : 1);
     const [name, by] = direction[0] !== 0 ? (['space', direction[0] * step] as const) : (['rise', direction[1] * step] as const);
-    const to = new Map(places.map((at) => [at, Math.round((settingAt(now, at)[name] + by) * 1e4) / 1e4]));
+    const to = new Map(places.map((at) => [at, rounded(settingAt(now, at)[name] + by, 4)]));
     editing.soon(name === 'space' ? 'Kern by hand' : 'Shift letters off the baseline', `letters-${id}`, `${name}-${places.join()}`, (piece) => {
       for (const [at, value] of to) setLetters(id, [at], () => ({ [name]: value }))(piece);
     });
