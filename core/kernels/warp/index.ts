@@ -1,14 +1,12 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
+import type { Homography } from '../../shape/homography';
 import { machine, type Machine } from '../machine';
 import { copyPadded, sourceOf, vectors } from '../padded';
 import type { Border, Sampling } from './sampling';
 import { sampleTwin } from './twin';
 
 export type { Border, Sampling } from './sampling';
-
-/** A homography, row by row: (x, y, w) = m (X, Y, 1), and the place in the source is (x / w, y / w). */
-export type Homography = readonly [number, number, number, number, number, number, number, number, number];
 
 /** Px added around the source, so that every tap of a place that is not wholly outside finds one. */
 const margin = 4;

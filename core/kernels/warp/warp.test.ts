@@ -1,6 +1,7 @@
 import { emptyRaster } from '../../pixels/raster';
 import { byTwin, largestDifference, noise, random } from '../testing';
-import { warp, warpPlane, type Border, type Homography, type Sampling } from '.';
+import type { Homography } from '../../shape/homography';
+import { warp, warpPlane, type Border, type Sampling } from '.';
 
 const variants: [Sampling, Border, 1 | 4][] = (['bilinear', 'bicubic'] as const).flatMap((sampling) => (['clear', 'repeat'] as const).flatMap((border) => ([1, 4] as const).map((channels): [Sampling, Border, 1 | 4] => [sampling, border, channels])));
 

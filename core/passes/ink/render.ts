@@ -60,7 +60,11 @@ function layerOf(letters: readonly Letter[], place: Affine, colour: Colour, outl
 /** The letters in groups of one colour, in the order in which the colours come; null is the ink's. */
 function byColour(letters: readonly Letter[]): [string | null, Letter[]][] {
   const groups = new Map<string | null, Letter[]>();
-  for (const letter of letters) groups.set(letter.colour, [...(groups.get(letter.colour) ?? []), letter]);
+  for (const letter of letters) {
+    const group = groups.get(letter.colour);
+    if (group) group.push(letter);
+    else groups.set(letter.colour, [letter]);
+  }
   return [...groups];
 }
 

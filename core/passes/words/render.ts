@@ -1,6 +1,7 @@
 import { unionOf, type Region } from '../../pixels/region';
 import { apply, identity, type Affine } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
+import { caretReach } from '../../type/caret';
 import type { Caret, Letter, Letters, Line, Materials } from '../pass';
 import { lockupOf } from './lockups';
 import type { Measure, SetLetter, SetLine } from './lockups/lockup';
@@ -58,7 +59,7 @@ function placeLine({ index, letters: shaped }: SetLine, places: readonly Affine[
 
 /** A caret in a letter's own frame, at x px from its pen. */
 function caretIn(place: Affine, x: number, capHeight: number): Caret {
-  return { foot: apply(place, [x, capHeight * 0.12]), head: apply(place, [x, -capHeight * 1.12]) };
+  return { foot: apply(place, [x, capHeight * caretReach]), head: apply(place, [x, -capHeight * (1 + caretReach)]) };
 }
 
 /** The caret before each UTF-16 unit of a line and after the last; within a ligature they stand at equal steps. */

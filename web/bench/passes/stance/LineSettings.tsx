@@ -1,12 +1,14 @@
 import { X } from 'lucide-react';
 import { slopeDegrees, turnedSlope } from '../../../../core/passes/stance/align';
+import { lastBaseline } from '../../../../core/passes/stance/gauge';
 import { alongSlope } from '../../../../core/passes/stance/turning';
 import type { Letters } from '../../../../core/passes/pass';
 import { changeSlope, moveGuide, removeGuide, removeSlope } from '../../../../core/piece/edits/letterings';
 import { setStance } from '../../../../core/piece/edits/things';
 import { fromPx, lengthDigits, toPx } from '../../../../core/piece/lengths';
 import type { Lettering, Slope } from '../../../../core/piece/schema';
-import { apply, type Point } from '../../../../core/shape/affine';
+import { middleOf } from '../../../../core/pixels/region';
+import { apply } from '../../../../core/shape/affine';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -52,12 +54,6 @@ export function LineSettings() {
 
 /** Turns the words as the slope runs and lets the last baseline (a shape's lower edge) stand on it. */
 function setAlong({ id, stance }: Lettering, letters: Letters, { from, to }: Slope) {
-  const ink = letters.ink!;
-  const foot: Point = apply(letters.place, [ink.x + ink.width / 2, letters.lines.at(-1)?.carets[0] ? baselineOf(letters) : ink.y + ink.height]);
+  const foot = apply(letters.place, [middleOf(letters.ink!)[0], lastBaseline(letters)!]);
   return setStance(id, alongSlope(stance, foot, from, to));
-}
-
-/** The last baseline, lettering px: carets reach an eighth of a capital's height below it. */
-function baselineOf({ lines, capHeight }: Letters): number {
-  return lines.at(-1)!.carets[0].foot[1] - capHeight * 0.12;
 }
