@@ -18,7 +18,8 @@ export async function ask<Answer>(path: string, options: { method?: string; json
     throw new ServerProblem('The server cannot be reached.', 0);
   }
   if (!response.ok) throw await problemOf(response.status, () => response.json());
-  return (await response.json()) as Answer;
+  // What is done without an answer has no JSON.
+  return (response.status === 204 ? undefined : await response.json()) as Answer;
 }
 
 async function problemOf(status: number, read: () => Promise<unknown>): Promise<ServerProblem> {
