@@ -29,7 +29,7 @@ export function enlarged(piece: Piece, factor: number, plate: { sha256: string; 
     veils: piece.veils.map((veil) => ({
       ...veil,
       feather: veil.feather * factor,
-      contours: veil.contours.map((contour) => ({ ...contour, points: contour.points.map((point) => ({ ...point, x: point.x * onPlate, y: point.y * onPlate, via: point.via.map(([x, y]): [number, number] => [x * onPlate, y * onPlate]) })) })),
+      cuts: veil.cuts.map((cut) => (cut.kind === 'trace' ? { ...cut, contours: cut.contours.map((contour) => ({ ...contour, points: contour.points.map((point) => ({ ...point, x: point.x * onPlate, y: point.y * onPlate, via: point.via.map(([x, y]): [number, number] => [x * onPlate, y * onPlate]) })) })) } : cut)),
       strokes: veil.strokes.map((stroke) => ({ ...stroke, radius: stroke.radius * onPlate, points: stroke.points.map(([x, y]): [number, number] => [x * onPlate, y * onPlate]) })),
     })),
   };

@@ -1,7 +1,7 @@
 // Writes the demo pieces. Their veils are cut with the program's own trace, from the clicks listed here.
 // Run by: npm run demo-pieces
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { Contour, Stroke, TracePoint, Veil } from '../core/passes/veils/schema';
+import { plainStroke, plainVeil, tracedCut, type Contour, type Stroke, type TracePoint, type Veil } from '../core/passes/veils/schema';
 import { plainStance, type Perspective } from '../core/passes/stance/schema';
 import { setWords } from '../core/passes/words/render';
 import { plainWords } from '../core/passes/words/schema';
@@ -74,7 +74,7 @@ async function woven(): Promise<Piece> {
     stance: plainStance({ x: 900, y: 790, rotation: 0, scale: 1 }),
     ink: { coats: [{ kind: 'solid', colour: '#7a3b22', opacity: 1 }] },
   };
-  const veil: Veil = { id: 'veil-1', name: 'jar', plate: 'plate-1', contours: [jar], feather: 1.6, strokes: [] };
+  const veil: Veil = plainVeil({ id: 'veil-1', name: 'jar', plate: 'plate-1', cuts: [tracedCut([jar])], feather: 1.6 });
   return piece('Woven', 'jar', ['bowlby-one'], [lettering], [veil], ['lettering-1', 'veil-1']);
 }
 
@@ -88,7 +88,7 @@ async function lowSun(): Promise<Piece> {
     [1221, 556, 'straight'], [1218, 542], [1195, 457], [1175, 400], [1165, 370], [1144, 312, 'straight'], [1136, 295, 'straight'], [1152, 286], [1215, 247], [1247, 225], [1303, 185, 'straight'],
   ], 'straight');
   // The kite's line is too thin to trace; a fine touch-up brings it to the front.
-  const line: Stroke = { side: 'front', radius: 0.55, softness: 0.3, points: [[1336, 432], [1373, 495], [1409, 553.5], [1430, 586]] };
+  const line: Stroke = plainStroke({ side: 'front', radius: 0.55, softness: 0.3, points: [[1336, 432], [1373, 495], [1409, 553.5], [1430, 586]] });
   const lettering = (id: string, text: string, size: number, tracking: number, x: number, y: number): Lettering => ({
     id,
     name: text,
@@ -98,8 +98,8 @@ async function lowSun(): Promise<Piece> {
   });
   const letterings = [lettering('lettering-1', 'ALOFT', 430, 0.02, 1150, 365), lettering('lettering-2', 'AMBERSHAW', 70, 0.02, 700, 834)];
   const veils: Veil[] = [
-    { id: 'veil-1', name: 'kite', plate: 'plate-1', contours: [kite], feather: 1.2, strokes: [line] },
-    { id: 'veil-2', name: 'dune', plate: 'plate-1', contours: [ridge], feather: 2, strokes: [] },
+    plainVeil({ id: 'veil-1', name: 'kite', plate: 'plate-1', cuts: [tracedCut([kite])], feather: 1.2, strokes: [line] }),
+    plainVeil({ id: 'veil-2', name: 'dune', plate: 'plate-1', cuts: [tracedCut([ridge])], feather: 2 }),
   ];
   return piece('Low sun', 'dune', ['big-shoulders-display-black'], letterings, veils, ['lettering-1', 'lettering-2', 'veil-1', 'veil-2']);
 }
@@ -109,7 +109,7 @@ async function downTheWall(): Promise<Piece> {
   const post = await trace(await demoPlate('kilnwall'), [
     [489, 1197, 'straight'], [492, 960], [495, 720], [497, 512], [487, 494], [489, 465], [498, 456], [505, 254, 'straight'], [600, 272], [598, 456], [608, 478], [606, 505], [596, 515], [590, 760], [587, 960], [584, 1197, 'straight'],
   ], 'straight');
-  const veil: Veil = { id: 'veil-1', name: 'post', plate: 'plate-1', contours: [post], feather: 1.4, strokes: [] };
+  const veil: Veil = plainVeil({ id: 'veil-1', name: 'post', plate: 'plate-1', cuts: [tracedCut([post])], feather: 1.4 });
   // The corners lie on lines to the point where the courses of bricks meet, near (594, 528).
   const stance = { x: 1342, y: 392, rotation: 0, scale: 1 };
   const corners: Point[] = [[960, 411], [1725, 165], [1725, 500], [960, 518]];

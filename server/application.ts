@@ -5,6 +5,7 @@ import { createNodeWebSocket } from '@hono/node-ws';
 import { Hono, type Context } from 'hono';
 import { Problem, problemOf } from './problem';
 import { assetRoutes } from './routes/assets';
+import { cutRoutes } from './routes/cuts';
 import { faceRoutes } from './routes/faces';
 import { jobRoutes } from './routes/jobs';
 import { pieceRoutes } from './routes/pieces';
@@ -23,6 +24,7 @@ export function application(studio: Studio): { app: Hono; takeSockets: (server: 
   app.use(isolate(), guardOrigin(studio.config));
   app.route('/api/pieces', pieceRoutes(studio, upgradeWebSocket));
   app.route('/api/assets', assetRoutes(studio));
+  app.route('/api/cuts', cutRoutes(studio));
   app.route('/api/faces', faceRoutes(studio));
   app.route('/api/jobs', jobRoutes(studio));
   app.all('/api/*', () => {

@@ -91,7 +91,7 @@ function checkedPath(path: string): string {
   return clean;
 }
 
-const folders: Record<Asset['kind'], string> = { plate: 'plates', matte: 'mattes', face: 'faces' };
+const folders: Record<Asset['kind'], string> = { plate: 'plates', matte: 'mattes', front: 'fronts', face: 'faces' };
 
 /** A zip of a piece and all files that it names, by relative path. */
 export function writeBundle(piece: Piece, files: Files, assets: AssetStore): Uint8Array {

@@ -69,7 +69,7 @@ export class Intake {
   }
 
   /** Starts to take in a picture; the working file is used up. The job's result is a StoredAsset. */
-  startPicture({ path: working, sha256 }: Received, name: string, kind: 'plate' | 'matte', shipped: 0 | 1 = 0): ReturnType<Jobs['start']> {
+  startPicture({ path: working, sha256 }: Received, name: string, kind: 'plate' | 'matte' | 'front', shipped: 0 | 1 = 0): ReturnType<Jobs['start']> {
     const pyramid = this.files.working();
     const order: ImportOrder = { file: working, kind, pyramid };
     const finish = (raw: ImportResult): StoredAsset => {

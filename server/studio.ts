@@ -6,6 +6,7 @@ import { scenePasses } from '../core/passes';
 import type { Encoding } from './codecs/encodePicture';
 import type { Config } from './config';
 import { openDatabase } from './database';
+import { CutService } from './cutting/cutService';
 import { Intake } from './intake';
 import { Jobs } from './jobs/jobs';
 import { Leases } from './leases';
@@ -28,6 +29,7 @@ export class Studio {
   readonly pieces: PieceStore;
   readonly jobs: Jobs;
   readonly intake: Intake;
+  readonly cutting: CutService;
   readonly leases = new Leases();
   private readonly thumbnails = new Map<string, Promise<string>>();
   private lastThumbnail: Promise<unknown> = Promise.resolve();
@@ -40,6 +42,7 @@ export class Studio {
     this.pieces = new PieceStore(this.database);
     this.jobs = new Jobs(this.buildFolder);
     this.intake = new Intake(this.files, this.assets, this.faces, this.jobs);
+    this.cutting = new CutService(this.buildFolder, config.data, this.assets, this.jobs);
   }
 
   get buildFolder(): string {
@@ -98,6 +101,7 @@ export class Studio {
 
   close(): void {
     this.jobs.closeAll();
+    this.cutting.close();
     this.database.close();
   }
 }

@@ -58,6 +58,8 @@ export interface PlaneMap {
 /** A lettering laid out: vector letters and where they stand. */
 export interface Letters {
   letters: Letter[];
+  /** Those that are painted, where not all are; echoes always show all. */
+  drawn?: readonly Letter[];
   lines: Line[];
   /** Cap height in lettering px. */
   capHeight: number;

@@ -6,18 +6,23 @@ import { fromPx, paperToPx, tellLength, toPx } from './lengths';
 import { applyEdit, problemWith, type Edit } from './edits/edit';
 import * as edits from './edits/things';
 import { PieceError, readPiece } from './read';
-import type { Piece } from './schema';
+import { plainStroke, tracedCut, type Contour, type TraceCut } from '../passes/veils/schema';
+import * as veilEdits from './edits/veils';
+import { pieceVersion, type Piece } from './schema';
 
 const sheet = { width: 900, height: 600, ppi: 300, paint: '#ffffff' };
 const hash = (digit: string): string => digit.repeat(64);
 const face = { kind: 'face' as const, name: 'Face', sha256: hash('a') };
 const photo = { kind: 'plate' as const, name: 'photo', sha256: hash('b') };
 
+const contoursOf = ({ veils }: Piece): Contour[] => (veils[0].cuts[0] as TraceCut).contours;
+
 function sample(): Piece {
   const steps: Edit[] = [
     edits.addPlate(photo, { scale: 1, x: 0, y: 0 }),
     (piece) => edits.addLettering(blankLettering('lettering-1', 'Words', 'KILN', sheet), face)(piece),
-    edits.addVeil({ id: 'veil-1', name: 'jar', plate: 'plate-1' }),
+    veilEdits.addVeil({ id: 'veil-1', name: 'jar', plate: 'plate-1' }),
+    veilEdits.addCut('veil-1', tracedCut([])),
   ];
   return steps.reduce((piece, edit) => applyEdit(piece, edit).piece, blankPiece('Test', sheet));
 }
@@ -61,10 +66,10 @@ describe('edits', () => {
   const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
     fc.string({ maxLength: 20 }).map((text) => edits.setWords('lettering-1', { text })),
     fc.integer({ min: -900, max: 900 }).map((x) => edits.setStance('lettering-1', { x })),
-    point.map((at) => edits.addTracePoint('veil-1', at, { to: 'edge', via: [[at.x / 2, 3]] })),
-    fc.constant(edits.closeContour('veil-1', { to: 'straight', via: [] })),
-    fc.constant(edits.dropLastPoint('veil-1')),
-    fc.integer({ min: 1, max: 50 }).map((radius) => edits.addStroke('veil-1', { side: 'front', radius, softness: 0.5, points: [[1, 2]] })),
+    point.map((at) => veilEdits.addTracePoint('veil-1', 0, at, { to: 'edge', via: [[at.x / 2, 3]] })),
+    fc.constant(veilEdits.closeContour('veil-1', 0, { to: 'straight', via: [] })),
+    fc.constant(veilEdits.dropLastPoint('veil-1', 0)),
+    fc.integer({ min: 1, max: 50 }).map((radius) => veilEdits.addStroke('veil-1', plainStroke({ side: 'front', radius, softness: 0.5, points: [[1, 2]] }))),
     fc.integer({ min: -2, max: 4 }).map((place) => edits.moveInDepth('lettering-1', place)),
     fc.constantFrom('#102030', 'teal').map((colour) => edits.setSolid('lettering-1', { colour })),
     fc.constant(edits.setFace('lettering-1', { ...face, sha256: hash('c') })),
@@ -104,13 +109,13 @@ describe('edits', () => {
   });
   test('a moved point keeps its neighbours; a removed one joins them straight', () => {
     let piece = sample();
-    for (const [x, y] of [[0, 0], [10, 0], [10, 10]]) piece = applyEdit(piece, edits.addTracePoint('veil-1', { x, y }, { to: 'edge', via: [[x - 1, y]] })).piece;
-    piece = applyEdit(piece, edits.closeContour('veil-1', { to: 'edge', via: [[5, 5]] })).piece;
-    const moved = applyEdit(piece, edits.movePoint('veil-1', 0, 0, { x: 1, y: 1 }, [[6, 6]], [[5, 1]])).piece.veils[0].contours[0].points;
-    expect([moved[0].x, moved[0].via, moved[2].via, moved[1].via]).toEqual([1, [[5, 1]], [[6, 6]], piece.veils[0].contours[0].points[1].via]);
-    const fewer = applyEdit(piece, edits.removePoint('veil-1', 0, 1)).piece.veils[0].contours[0].points;
+    for (const [x, y] of [[0, 0], [10, 0], [10, 10]]) piece = applyEdit(piece, veilEdits.addTracePoint('veil-1', 0, { x, y }, { to: 'edge', via: [[x - 1, y]] })).piece;
+    piece = applyEdit(piece, veilEdits.closeContour('veil-1', 0, { to: 'edge', via: [[5, 5]] })).piece;
+    const moved = contoursOf(applyEdit(piece, veilEdits.movePoint('veil-1', 0, 0, 0, { x: 1, y: 1 }, [[6, 6]], [[5, 1]])).piece)[0].points;
+    expect([moved[0].x, moved[0].via, moved[2].via, moved[1].via]).toEqual([1, [[5, 1]], [[6, 6]], contoursOf(piece)[0].points[1].via]);
+    const fewer = contoursOf(applyEdit(piece, veilEdits.removePoint('veil-1', 0, 0, 1)).piece)[0].points;
     expect([fewer.length, fewer[0].to, fewer[0].via]).toEqual([2, 'straight', []]);
-    expect(applyEdit(applyEdit(piece, edits.removePoint('veil-1', 0, 1)).piece, edits.removePoint('veil-1', 0, 0)).piece.veils[0].contours).toEqual([]);
+    expect(contoursOf(applyEdit(applyEdit(piece, veilEdits.removePoint('veil-1', 0, 0, 1)).piece, veilEdits.removePoint('veil-1', 0, 0, 0)).piece)).toEqual([]);
   });
 });
 
@@ -131,8 +136,8 @@ test('a piece of version 1 is brought up to date: what it does not say comes to 
   old.letterings = [{ id: 'w', name: 'w', words: { text: 'KILN', face: 'f', size: 20, leading: 1, tracking: 0, alignment: 'left' }, stance: { x: 1, y: 2, rotation: 3, scale: 1 }, ink: { coats: [] } }];
   old.depth = ['w'];
   const read = readPiece(old);
-  expect(read).toMatchObject({ version: 2, guides: [], slopes: [] });
+  expect(read).toMatchObject({ version: pieceVersion, guides: [], slopes: [], weave: [] });
   expect(read.letterings[0].words).toMatchObject({ lockup: { kind: 'lines' }, letters: [], fallbacks: [], shape: null, upperCase: false });
   expect(read.letterings[0].stance).toMatchObject({ rotation: 3, bend: null, perspective: null, echoes: [], flipAcross: false });
-  expect(() => readPiece({ ...old, version: 3 })).toThrow(/newer/);
+  expect(() => readPiece({ ...old, version: pieceVersion + 1 })).toThrow(/newer/);
 });

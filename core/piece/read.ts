@@ -8,7 +8,18 @@ export class PieceError extends Error {}
 const migrations: Record<number, (piece: Record<string, unknown>) => Record<string, unknown>> = {
   // Version 2 only adds: what a piece of version 1 does not say comes to its standard.
   1: (piece) => ({ ...piece, version: 2 }),
+  // Version 3: a veil has a list of cuts; before, it had contours and perhaps a matte, which were added up.
+  2: (piece) => ({ ...piece, version: 3, veils: Array.isArray(piece.veils) ? piece.veils.map(withCuts) : piece.veils }),
 };
+
+function withCuts(veil: unknown): unknown {
+  if (typeof veil !== 'object' || veil === null) return veil;
+  const { contours, matte, ...rest } = veil as { contours?: unknown[]; matte?: unknown };
+  const cuts = [];
+  if (matte !== undefined) cuts.push({ kind: 'picture', joining: 'add', matte });
+  if (!Array.isArray(contours) || contours.length > 0) cuts.push({ kind: 'trace', joining: 'add', contours });
+  return { ...rest, cuts };
+}
 
 /**
  * Reads a piece of any version that is known, bringing it up to date.

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { isColour } from '../pixels/colour';
 import { letteringPasses, scenePasses } from '../passes';
+import { crossingSchema, solvedOf } from '../passes/veils/schema';
 
 /** The newest version of the piece format that this program reads and the one that it writes. */
-export const pieceVersion = 2;
+export const pieceVersion = 3;
 
 /** Largest sheet, in megapixels. */
 export const largestSheet = 400;
@@ -11,7 +12,8 @@ export const largestSheet = 400;
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 is 64 small hexadecimal digits.');
 
 export const assetSchema = z.strictObject({
-  kind: z.enum(['plate', 'matte', 'face']),
+  /** `front`: the colours of a solved edge, with its band as alpha. */
+  kind: z.enum(['plate', 'matte', 'front', 'face']),
   name: z.string().max(300),
   /** Of the file's bytes; always there for a piece in the store. */
   sha256: sha256.optional(),
@@ -64,6 +66,8 @@ export const pieceSchema = z
     /** Slopes and horizons of the photograph that words can be set along. */
     slopes: z.array(slopeSchema).max(20).default([]),
     veils: z.array(scenePasses.veils.schema).max(200),
+    /** Crossings that are turned by hand; `at` is the index of the letter's first UTF-16 unit. */
+    weave: z.array(crossingSchema).max(20000).default([]),
     /** Ids of letterings and veils, from far to near: the depth line. */
     depth: z.array(z.string()).max(400),
   })
@@ -78,7 +82,7 @@ export type Slope = z.infer<typeof slopeSchema>;
 export type Sheet = z.infer<typeof sheetSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 
-type Links = Pick<Piece, 'assets' | 'plates' | 'letterings' | 'veils' | 'depth'>;
+type Links = Pick<Piece, 'assets' | 'plates' | 'letterings' | 'veils' | 'depth' | 'weave'>;
 
 /** Names that point at nothing, or the wrong kind of thing. */
 function brokenLinks(piece: Links): string[] {
@@ -93,8 +97,11 @@ function brokenLinks(piece: Links): string[] {
     for (const key of shape && face === '' ? fallbacks : [face, ...fallbacks]) expectAsset(key, 'face', `The lettering "${name}"`);
   }
   for (const veil of piece.veils) {
-    if (veil.matte !== undefined) expectAsset(veil.matte, 'matte', `The veil "${veil.name}"`);
+    for (const { key, kind } of solvedOf(veil)) expectAsset(key, kind, `The veil "${veil.name}"`);
     if (!piece.plates.some((plate) => plate.id === veil.plate)) problems.push(`The veil "${veil.name}" is cut from a plate that is not there.`);
+  }
+  for (const { veil, lettering } of piece.weave) {
+    if (!piece.veils.some(({ id }) => id === veil) || !piece.letterings.some(({ id }) => id === lettering)) problems.push('A crossing is woven between things that are not there.');
   }
   const ids = [...piece.plates, ...piece.letterings, ...piece.veils].map((item) => item.id);
   if (new Set(ids).size !== ids.length) problems.push('Two things in the piece have the same id.');

@@ -1,10 +1,12 @@
 import { scenePasses } from '../passes';
 import type { Letters, Materials } from '../passes/pass';
+import { coverNode } from '../passes/ink/render';
 import { aloneNode, hatchNode, matteLookNode, type VeilLook } from '../passes/veils/looks';
+import { wovenParts } from '../passes/veils/weave';
 import type { Piece } from '../piece/schema';
 import { arrange, paint } from './arrange';
 import type { Node } from './node';
-import { sceneNode, type SceneItem } from './scene';
+import { sceneNode, type SceneItem, type VeilLayers } from './scene';
 
 /** How to look at a piece while working on it. Exports use none of this. */
 export interface Look {
@@ -39,25 +41,34 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     const letters = arrange(lettering, materials);
     return { id: lettering.id, letters, node: paint(lettering, letters) };
   });
+  const coverOf = (id: string): Node | null => {
+    const found = letterings.find((lettering) => lettering.id === id);
+    return found ? coverNode(found.letters) : null;
+  };
   const veils = new Map(
     piece.veils.map((veil) => {
       const place = piece.plates.find((plate) => plate.id === veil.plate)!;
-      return [veil.id, scenePasses.veils.layers(veil, materials, { place, plate: plateNodes.get(place.id)! })];
+      const { matte, front } = scenePasses.veils.layers(veil, materials, { place, plate: plateNodes.get(place.id)!, coverOf });
+      return [veil.id, { matte, front }];
     }),
   );
   const mattes = new Map([...veils].map(([id, veil]) => [id, veil.matte]));
+  const strength = look.lettersStrength ?? 1;
   const items = piece.depth.filter(shown).flatMap((id): SceneItem[] => {
-    const veil = veils.get(id);
-    if (veil) return [{ kind: 'veil', front: veil.front, matte: veil.matte }];
-    const node = letterings.find((lettering) => lettering.id === id)?.node;
-    return node ? [{ kind: 'letters', node, strength: look.lettersStrength ?? 1 }] : [];
+    const found = letterings.find((lettering) => lettering.id === id);
+    if (!found?.node) return [];
+    const parts = wovenParts(piece, id, found.letters.letters);
+    return parts.flatMap(({ letters, over }, part) => {
+      const node = parts.length === 1 ? found.node : paint(piece.letterings.find((lettering) => lettering.id === id)!, { ...found.letters, drawn: letters, echoes: part === 0 ? found.letters.echoes : [] });
+      return node ? [{ node, strength, over: over.filter(shown).map((veil) => veils.get(veil)!) }] : [];
+    });
   });
   const scene = look.before ? before : sceneNode(ground, plates, items);
   const looked = look.veil && veils.get(look.veil.id);
   return { picture: looked ? lookAt(scene, looked, look.veil!.show) : scene, before, letterings, mattes };
 }
 
-function lookAt(scene: Node, veil: Record<string, Node>, show: VeilLook): Node {
+function lookAt(scene: Node, veil: VeilLayers, show: VeilLook): Node {
   if (show === 'hatch') return hatchNode(scene, veil.matte);
   if (show === 'matte') return matteLookNode(veil.matte);
   if (show === 'black' || show === 'white') return aloneNode(veil.front, veil.matte, show === 'white' ? 1 : 0);

@@ -1,7 +1,9 @@
 import { edgeContrast } from '../passes/ink/gauge';
 import { letterCoverage, mixCoats } from '../passes/ink/render';
 import { measureInk, type InkMeasures } from '../passes/words/gauge';
-import { shareLeft, type LetterLeft } from '../passes/veils/gauge';
+import { crossingOf, shareLeft, type LetterLeft, type MeasuredCrossing } from '../passes/veils/gauge';
+import { veilsOver } from '../passes/veils/weave';
+import type { Raster } from '../pixels/raster';
 import { hexOfLinear } from '../pixels/colour';
 import { decode } from '../pixels/transfer';
 import { outerPixels, scaleRegion } from '../pixels/region';
@@ -17,6 +19,8 @@ const measuredSide = 700;
 /** What gauges show that is measured on px. */
 export interface Measures {
   left: LetterLeft[];
+  /** Where letters and veils cross. */
+  crossings: MeasuredCrossing[];
   contrast: { lettering: string; difference: number | null }[];
   ink: { lettering: string; measures: InkMeasures | null }[];
 }
@@ -26,9 +30,8 @@ const measuringScale = (piece: Piece): number => Math.min(1, measuredSide / Math
 /** What is left of each letter behind its veils, and how each lettering stands off the photo beside it. */
 export async function measurePiece(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator): Promise<Measures> {
   const scale = measuringScale(piece);
-  const measures: Measures = { left: [], contrast: [], ink: [] };
+  const measures: Measures = { left: [], crossings: [], contrast: [], ink: [] };
   for (const { id, letters, node } of compiled.letterings) {
-    const nearer = piece.depth.slice(piece.depth.indexOf(id) + 1).flatMap((other) => compiled.mattes.get(other) ?? []);
     for (const letter of letters.letters) {
       const bounds = letter.bounds && placedBounds(letters.place, letter.bounds);
       if (!bounds) continue;
@@ -36,7 +39,14 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
       const part = letterCoverage(letter, letters.place, { region, scale }, bounds);
       if (!part) continue;
       const request = { region: part.region, scale };
-      const mattes = await Promise.all(nearer.map((matte) => evaluator.pixels(matte, request)));
+      const over = veilsOver(piece, id, letter.start);
+      const mattes: Raster[] = [];
+      for (const [veil, matte] of compiled.mattes) {
+        const raster = await evaluator.pixels(matte, request);
+        if (over.includes(veil)) mattes.push(raster);
+        const crossing = crossingOf(part.cover, raster, part.region, scale);
+        if (crossing) measures.crossings.push({ veil, lettering: id, at: letter.start, text: letter.text, over: over.includes(veil), ...crossing });
+      }
       measures.left.push({ lettering: id, start: letter.start, text: letter.text, left: shareLeft(part.cover, mattes) });
     }
     const ink = piece.letterings.find((lettering) => lettering.id === id)!.ink;

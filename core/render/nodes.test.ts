@@ -1,3 +1,4 @@
+import { plainStroke } from '../passes/veils/schema';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { toBytes } from '../kernels/colour';
@@ -27,7 +28,7 @@ const demo = readPiece(JSON.parse(readFileSync('demo/pieces/woven.json', 'utf8')
 const piece = {
   ...demo,
   plates: demo.plates.map((plate) => ({ ...plate, scale: 1.1, x: -40, y: -25 })),
-  veils: demo.veils.map((veil) => ({ ...veil, feather: 9, strokes: [{ side: 'front' as const, radius: 14, softness: 0.6, points: [[620, 700], [760, 640]] as [number, number][] }] })),
+  veils: demo.veils.map((veil) => ({ ...veil, feather: 9, strokes: [plainStroke({ side: 'front', radius: 14, softness: 0.6, points: [[620, 700], [760, 640]] })] })),
 };
 const compiled = compile(piece, materials);
 const [veil] = piece.veils;

@@ -1,3 +1,4 @@
+import { plainVeil, tracedCut } from '../passes/veils/schema';
 import fc from 'fast-check';
 import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
@@ -18,13 +19,14 @@ import { sheetAt, tilesOver } from './tiles';
 const picture = paintedPicture(400, 300, (x, y) => [60 + ((x * 3) % 120), 90 + ((y * 5) % 100), 128]);
 const face = shippedFace('bowlby-one');
 const materials: Materials = { picture: () => picture, face: () => face };
+const traced = (points: number[][]) => tracedCut([{ closed: true, points: points.map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] })) }]);
 
 function piece(change: Partial<Piece> = {}): Piece {
   return {
     ...blankPiece('test', { width: 400, height: 300, ppi: 300, paint: '#ffffff' }),
     plates: [{ id: 'plate', name: 'p', asset: 'a', scale: 1, x: 0, y: 0 }],
     letterings: [{ id: 'word', name: 'w', words: plainWords({ text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }), stance: plainStance({ x: 200, y: 150, rotation: 7, scale: 1 }), ink: { coats: [{ kind: 'solid', colour: '#c02020', opacity: 1 }] } }],
-    veils: [{ id: 'veil', name: 'v', plate: 'plate', contours: [{ closed: true, points: [[150, 100], [320, 120], [260, 260], [140, 240]].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] })) }], feather: 5, strokes: [] }],
+    veils: [plainVeil({ id: 'veil', name: 'v', plate: 'plate', cuts: [traced([[150, 100], [320, 120], [260, 260], [140, 240]])], feather: 5 })],
     depth: ['word', 'veil'],
     ...change,
   };
@@ -135,7 +137,7 @@ test('a transparent sheet stays clear beside the plate', async () => {
 });
 
 test('gauges: a letter wholly behind a veil has nothing left, one beside it is whole', async () => {
-  const one = piece({ veils: [{ ...piece().veils[0], feather: 0, contours: [{ closed: true, points: [[-50, -50], [210, -50], [210, 400], [-50, 400]].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] })) }] }] });
+  const one = piece({ veils: [{ ...piece().veils[0], feather: 0, cuts: [traced([[-50, -50], [210, -50], [210, 400], [-50, 400]])] }] });
   const upright = { ...one, letterings: one.letterings.map((lettering) => ({ ...lettering, words: { ...lettering.words, text: 'I I', tracking: 0.3 }, stance: { ...lettering.stance, rotation: 0 } })) };
   const { left, contrast } = await measurePiece(upright, compile(upright, materials), new Evaluator(1e9));
   expect(left.map((letter) => [letter.text, Math.round(letter.left * 100)])).toEqual([['I', 0], ['I', 100]]);

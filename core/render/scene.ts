@@ -4,25 +4,31 @@ import { readColour } from '../pixels/colour';
 import { emptyRaster, type Raster } from '../pixels/raster';
 import { contentKey, touches, type Need, type Node, type Request } from './node';
 
-/** One thing of the depth line: letters are laid over what is there, a veil only on the letters that lie further off. */
-export type SceneItem = { kind: 'letters'; node: Node; strength: number } | { kind: 'veil'; front: Node; matte: Node };
+/** What a veil is made of. */
+export interface VeilLayers {
+  front: Node;
+  matte: Node;
+}
+
+/** Letters, and the veils that lie over them, from far to near. */
+export interface SceneItem {
+  node: Node;
+  strength: number;
+  over: readonly VeilLayers[];
+}
 
 /**
- * The whole composite: sheet, plates, then the depth line from far to near. Letters are gathered on a layer of their
- * own, veils are laid on that layer, and the layer on the photograph; so a veil with nothing behind it leaves the
- * photograph as it is, to the bit.
+ * The whole composite: sheet, plates, then letters from far to near. Letters are gathered on a layer of their own, the veils over
+ * them are laid on that layer, and the layer on the photograph; so a veil with nothing behind it leaves the photograph as it
+ * is, to the bit, and what shows through hair is the letter and not the old background.
  */
 export function sceneNode(paint: string | null, plates: readonly Node[], items: readonly SceneItem[]): Node {
   const ground = paint === null ? null : readColour(paint);
-  const itemsAt = (request: Request): SceneItem[] => {
-    const near: SceneItem[] = [];
-    for (const item of items) {
-      if (item.kind === 'letters' ? touches(item.node.bounds, request) : near.length > 0 && touches(item.matte.bounds, request)) near.push(item);
-    }
-    return near;
-  };
+  /** What is seen in a request, of each thing the veils that reach it. */
+  const itemsAt = (request: Request): SceneItem[] =>
+    items.filter(({ node }) => touches(node.bounds, request)).map((item) => ({ ...item, over: item.over.filter(({ matte }) => touches(matte.bounds, request)) }));
   const keyOf = (list: readonly SceneItem[]): string =>
-    contentKey('scene', paint, plates.map((plate) => plate.key), list.map((item) => (item.kind === 'letters' ? [item.node.key, item.strength] : [item.front.key, item.matte.key])));
+    contentKey('scene', paint, plates.map((plate) => plate.key), list.map(({ node, strength, over }) => [node.key, strength, over.map(({ front, matte }) => [front.key, matte.key])]));
   return {
     key: keyOf(items),
     channels: 4,
@@ -35,9 +41,9 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
     needs(request) {
       const { region } = request;
       const needs: Need[] = plates.map((node) => ({ node, region }));
-      for (const item of itemsAt(request)) {
-        if (item.kind === 'letters') needs.push({ node: item.node, region });
-        else needs.push({ node: item.front, region }, { node: item.matte, region });
+      for (const { node, over } of itemsAt(request)) {
+        needs.push({ node, region });
+        for (const { front, matte } of over) needs.push({ node: front, region }, { node: matte, region });
       }
       return needs;
     },
@@ -66,19 +72,23 @@ function fillGround({ data }: Raster, [red, green, blue, alpha]: readonly number
   for (let filled = 4; filled < data.length; filled *= 2) data.copyWithin(filled, 0, Math.min(filled, data.length - filled));
 }
 
+/** Letters that have the same veils over them come on one layer, and the veils once over all of them. */
 function letterLayer(items: readonly SceneItem[], inputs: readonly Raster[], width: number, height: number): Raster {
+  const whole = emptyRaster(width, height, 4);
   let layer: Raster | null = null;
   let next = 0;
-  for (const item of items) {
-    if (item.kind === 'veil') {
-      if (layer) atopInLight(layer, inputs[next], inputs[next + 1]);
-      next += 2;
-      continue;
-    }
+  items.forEach(({ strength, over }, i) => {
     const ink = inputs[next++];
-    const own: Raster = item.strength === 1 ? ink : { ...ink, data: ink.data.map((value) => value * item.strength) };
+    const own: Raster = strength === 1 ? ink : { ...ink, data: ink.data.map((value) => value * strength) };
     if (layer) blend(layer, own);
     else layer = copyOf(own);
-  }
-  return layer ?? emptyRaster(width, height, 4);
+    const following = items[i + 1]?.over;
+    const isLast = !following || following.length !== over.length || following.some(({ matte }, k) => matte.key !== over[k].matte.key);
+    over.forEach((_, k) => isLast && atopInLight(layer!, inputs[next + 2 * k], inputs[next + 2 * k + 1]));
+    next += 2 * over.length;
+    if (!isLast) return;
+    blend(whole, layer);
+    layer = null;
+  });
+  return whole;
 }

@@ -22,10 +22,10 @@ export interface Decoded extends Level {
 
 /**
  * Reads a picture: turned upright, converted from its colour profile to sRGB, 8 bits. Of an animation the first picture.
- * @param kind a plate comes out with 3 or 4 channels, a matte with one (its grey values as they are stored, linear)
+ * @param kind a plate or front comes out with 3 or 4 channels, a matte with one (its grey values as they are stored, linear)
  * @throws Problem 415 for what is no picture, 422 for a broken one, 413 for more than 100 megapixels
  */
-export async function decodePicture(path: string, kind: 'plate' | 'matte'): Promise<Decoded> {
+export async function decodePicture(path: string, kind: 'plate' | 'matte' | 'front'): Promise<Decoded> {
   const signature = signatures.find(({ matches }) => matches(firstBytes(path)));
   if (!signature) throw new Problem(415, `This file is not a picture that can be read. ${accepted}`);
   const picture = sharp(path, { failOn: 'error', limitInputPixels: false, pages: 1, unlimited: true });
@@ -58,7 +58,7 @@ async function readable<Value>(read: () => Promise<Value>, format: string): Prom
 }
 
 /** Grey pictures are spread to three channels; grey with alpha to four; a matte keeps its first. */
-function asLevel(data: Buffer, { width, height, channels }: OutputInfo, kind: 'plate' | 'matte'): Level {
+function asLevel(data: Buffer, { width, height, channels }: OutputInfo, kind: 'plate' | 'matte' | 'front'): Level {
   if (kind === 'matte') return { width, height, channels: 1, bytes: channels === 1 ? data : pick(data, channels, [0]) };
   if (channels === 3) return { width, height, channels: 3, bytes: data };
   if (channels === 4) return { width, height, channels: isOpaque(data) ? 3 : 4, bytes: isOpaque(data) ? pick(data, 4, [0, 1, 2]) : data };

@@ -6,7 +6,7 @@ import { serveJob } from './child';
 /** A picture to be taken in. */
 export interface ImportOrder {
   file: string;
-  kind: 'plate' | 'matte';
+  kind: 'plate' | 'matte' | 'front';
   pyramid: string;
 }
 

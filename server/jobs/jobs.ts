@@ -8,7 +8,7 @@ import type { JobMessage } from './child';
 /** Long work as a page sees it. */
 export interface JobState {
   id: string;
-  kind: 'import' | 'export';
+  kind: 'import' | 'export' | 'fine edge';
   /** What it is about: the piece's id, or the file's name. */
   about: string;
   state: 'running' | 'done' | 'failed' | 'cancelled';

@@ -3,7 +3,7 @@ import { applyPatches, type Patch } from 'immer';
 import { randomUUID } from 'node:crypto';
 import '../../core/piece/edits/edit';
 import { readPiece } from '../../core/piece/read';
-import type { Piece } from '../../core/piece/schema';
+import { pieceVersion, type Piece } from '../../core/piece/schema';
 import { Problem } from '../problem';
 
 /** A piece as it stands in the store. */
@@ -41,7 +41,20 @@ interface Row {
 const historyLength = 500;
 
 export class PieceStore {
-  constructor(private readonly database: Database.Database) {}
+  constructor(private readonly database: Database.Database) {
+    this.bringUpToDate();
+  }
+
+  /** Rewrites pieces of older formats. Their history speaks of what is no longer there, so it begins anew. */
+  private bringUpToDate(): void {
+    const old = this.database.prepare<[number], { id: string; body: string }>("select id, body from pieces where json_extract(body, '$.version') < ?").all(pieceVersion);
+    this.database.transaction(() => {
+      for (const { id, body } of old) {
+        this.database.prepare('update pieces set body = ?, history_at = 0 where id = ?').run(JSON.stringify(readPiece(JSON.parse(body))), id);
+        this.database.prepare('delete from history where piece_id = ?').run(id);
+      }
+    })();
+  }
 
   list(): PieceSummary[] {
     return this.database

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { VeilLook } from '../../core/passes/veils/looks';
+import type { Joining } from '../../core/passes/veils/schema';
 import type { Piece } from '../../core/piece/schema';
 import type { LengthUnit } from '../../core/piece/lengths';
 
@@ -7,8 +8,18 @@ import type { LengthUnit } from '../../core/piece/lengths';
 export type Saving = { state: 'saved'; at: number } | { state: 'saving' } | { state: 'waiting'; message: string } | { state: 'refused'; message: string };
 
 /** What the hand holds: the settings of the tools on the sheet. */
+export type VeilTool = 'trace' | 'scribble' | 'tone' | 'edge' | 'touch-up' | 'weave';
+
 export interface Hand {
-  veilTool: 'trace' | 'touch-up';
+  veilTool: VeilTool;
+  /** How the next cut joins those before it. */
+  joining: Joining;
+  /** The next drag of the scribble cut draws its box. */
+  boxing: boolean;
+  /** Strength of one touch-up stroke, fraction. */
+  flow: number;
+  /** Which side of the chosen lettering's letters a touch-up keeps to. */
+  fence: 'inside' | 'outside' | 'none';
   /** The next stretch of a trace runs straight. */
   straight: boolean;
   side: 'front' | 'behind';
@@ -25,6 +36,16 @@ export interface Hand {
   stanceTool: 'place' | 'corners' | 'pivot' | 'slope';
   /** What rulers and distances are told in. */
   lengthUnit: LengthUnit;
+}
+
+/** A cut or an edge that is being solved. */
+export interface Solving {
+  stage: string;
+  /** 0..1; null where that cannot be told. */
+  done: number | null;
+  startedAt: number;
+  /** What can be cancelled. */
+  job: string | null;
 }
 
 export interface BenchState {
@@ -48,12 +69,13 @@ export interface BenchState {
   veilLook: VeilLook;
   gaugesFolded: boolean;
   problem: string | null;
+  solving: Solving | null;
 }
 
 const start: BenchState = {
-  hand: { veilTool: 'trace', straight: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
+  hand: { veilTool: 'trace', joining: 'add', boxing: false, flow: 1, fence: 'none', straight: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
   id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null,
-  before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null,
+  before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null, solving: null,
 };
 
 interface Opened {
@@ -106,7 +128,7 @@ const bench = createSlice({
       Object.assign(state.hand, payload);
     },
     /** Changes how the bench looks, not the piece. */
-    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'selection' | 'veil' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'problem'>>>) {
+    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'selection' | 'veil' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'problem' | 'solving'>>>) {
       if (payload.lettering !== undefined && payload.lettering !== state.lettering) {
         state.selection = null;
         state.hand.drawingPath = false;

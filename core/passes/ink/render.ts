@@ -19,11 +19,11 @@ export function inkNode(letters: Letters, ink: Ink): Node {
   const colour = mixCoats(ink);
   const layers = [
     ...letters.echoes.map((echo) => layerOf(letters.letters, echo.place, faded(echo.colour ? recoloured(colour, echo.colour) : colour, echo.opacity), echo.outline)),
-    ...byColour(letters.letters).map(([own, some]) => layerOf(some, letters.place, own ? recoloured(colour, own) : colour, null)),
+    ...byColour(letters.drawn ?? letters.letters).map(([own, some]) => layerOf(some, letters.place, own ? recoloured(colour, own) : colour, null)),
   ];
   const bounds = unionOf(layers.map((layer) => layer.bounds));
   return {
-    key: contentKey('ink', colour, letters.place, letters.echoes, keyOf(letters.letters)),
+    key: contentKey('ink', colour, letters.place, letters.echoes, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn)),
     channels: 4,
     bounds: bounds ?? { x: 0, y: 0, width: 0, height: 0 },
     needs: () => [],
@@ -33,6 +33,18 @@ export function inkNode(letters: Letters, ink: Ink): Node {
       for (const layer of near.slice(1)) blend(out, paintLayer(layer, request));
       return out;
     },
+  };
+}
+
+/** The joined coverage of all letters, without echoes: one channel. */
+export function coverNode(letters: Letters): Node {
+  const layer = layerOf(letters.letters, letters.place, [0, 0, 0, 0], null);
+  return {
+    key: contentKey('cover', letters.place, keyOf(letters.letters)),
+    channels: 1,
+    bounds: layer.bounds ?? { x: 0, y: 0, width: 0, height: 0 },
+    needs: () => [],
+    compute: (request) => coverOf(layer, request),
   };
 }
 

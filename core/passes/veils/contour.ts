@@ -1,6 +1,6 @@
 import { remember } from '../../render/remember';
 import type { Point } from '../../shape/affine';
-import type { Contour, Veil } from './schema';
+import type { Contour } from './schema';
 
 /** All points of a contour in order, those between the clicked ones with them. Plate px. */
 export function contourPoints(contour: Contour): Point[] {
@@ -19,9 +19,7 @@ export function signedArea(points: readonly Point[]): number {
 }
 
 /** The closed contours as polygons that all run the same way round, so that contours add up and never cut each other. */
-export const closedPolygons = (veil: Pick<Veil, 'contours'>): Point[][] => polygonsOf(veil.contours);
-
-const polygonsOf = remember((contours: Veil['contours']): Point[][] =>
+export const polygonsOf = remember((contours: readonly Contour[]): Point[][] =>
   contours.flatMap((contour) => {
     if (!contour.closed || contour.points.length < 2) return [];
     const points = contourPoints(contour);

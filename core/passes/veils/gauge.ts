@@ -1,4 +1,6 @@
 import type { Raster } from '../../pixels/raster';
+import type { Region } from '../../pixels/region';
+import type { Point } from '../../shape/affine';
 
 /** How much of one letter is still seen. */
 export interface LetterLeft {
@@ -24,4 +26,58 @@ export function shareLeft(cover: Raster, mattes: readonly Raster[]): number {
     seen += mattes.reduce((rest, matte) => rest * (1 - matte.data[i]), ink);
   }
   return whole === 0 ? 1 : seen / whole;
+}
+
+/** A crossing of a veil and a letter, as it was measured. */
+export interface MeasuredCrossing {
+  veil: string;
+  lettering: string;
+  /** Index of the letter's first UTF-16 unit. */
+  at: number;
+  text: string;
+  /** Whether the veil lies over the letter. */
+  over: boolean;
+  /** Where the two cross most, sheet px. */
+  place: Point;
+  /** Fraction of the letter's ink that they share. */
+  share: number;
+}
+
+/** Less than this share of a letter is no crossing. */
+const leastShare = 0.002;
+
+/**
+ * Where a letter and a veil cross; null where they do not.
+ * @param cover the letter, and @param matte the veil; both lie at `region`, px of the scale that is measured at
+ */
+export function crossingOf(cover: Raster, matte: Raster, region: Region, scale: number): Pick<MeasuredCrossing, 'place' | 'share'> | null {
+  let [ink, both, x, y] = [0, 0, 0, 0];
+  for (let row = 0, i = 0; row < region.height; row++) {
+    for (let column = 0; column < region.width; column++, i++) {
+      ink += cover.data[i];
+      const shared = cover.data[i] * matte.data[i];
+      both += shared;
+      x += shared * column;
+      y += shared * row;
+    }
+  }
+  if (ink === 0 || both < ink * leastShare || both < 0.5) return null;
+  const [column, row] = nearestShared(cover, matte, region, x / both, y / both);
+  return { place: [(region.x + column + 0.5) / scale, (region.y + row + 0.5) / scale], share: both / ink };
+}
+
+/** The px nearest to a place in which both are. */
+function nearestShared(cover: Raster, matte: Raster, { width, height }: Region, x: number, y: number): Point {
+  let best: Point = [Math.round(x), Math.round(y)];
+  let least = Infinity;
+  for (let row = 0, i = 0; row < height; row++) {
+    for (let column = 0; column < width; column++, i++) {
+      if (cover.data[i] * matte.data[i] < 0.25) continue;
+      const square = (column - x) ** 2 + (row - y) ** 2;
+      if (square >= least) continue;
+      least = square;
+      best = [column, row];
+    }
+  }
+  return best;
 }

@@ -1,50 +1,79 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
-import { crop, emptyRaster, type Raster } from '../../pixels/raster';
-import { grow, regionOfPoints, union, type Region } from '../../pixels/region';
-import { samplePicture } from '../../pixels/resample';
-import { contentKey, keyOf, type Node } from '../../render/node';
+import { crop, type Raster } from '../../pixels/raster';
+import { grow, regionOfPoints, union, unionOf, type Region } from '../../pixels/region';
+import type { Picture } from '../../pixels/pyramid';
+import { contentKey, keyOf, type Need, type Node } from '../../render/node';
 import { remember } from '../../render/remember';
-import { apply, type Affine, type Point } from '../../shape/affine';
-import { coverage } from '../../shape/coverage';
+import type { Affine } from '../../shape/affine';
 import type { Materials } from '../pass';
-import { closedPolygons } from './contour';
-import type { Veil } from './schema';
+import { polygonsOf } from './contour';
+import { drawCuts, drawMatte } from './cutRaster';
+import { solvedOf, type Cut, type Veil } from './schema';
+import { soften, softenMargin, softest } from './softness/soften';
 import { paintStroke } from './stroke';
 
-/** Where the plate stands that a veil is cut from: sheet px = plate px * scale + (x, y). */
+/** Where the plate stands that a veil is cut from: sheet px = plate px * scale + (x, y); and its picture. */
 export interface PlatePlace {
   scale: number;
   x: number;
   y: number;
+  /** Key into the piece's assets. */
+  asset: string;
 }
 
-const softening = (veil: Veil): number => veil.feather / 2;
+/** The coverage of a lettering's letters, one channel; null where there is no such lettering. */
+export type CoverOf = (lettering: string) => Node | null;
 
-/** The veil's matte on the sheet: cut, then feathered, then touched up. One channel, linear. */
-export function matteNode(veil: Veil, place: PlatePlace, materials: Materials): Node {
-  const polygons = closedPolygons(veil);
-  const picture = veil.matte === undefined ? null : materials.picture(veil.matte);
-  /** The contours in output px at the scale that was last wanted: all tiles of a frame want the same. */
-  let lastCut: { scale: number; polygons: Point[][] } | null = null;
+/** Sigma of the feather, sheet px. */
+export const featherSigma = (veil: Veil): number => veil.feather / 2;
+
+/** Plate px to output px. */
+export const platePlacement = (place: PlatePlace, scale: number): Affine => ({ a: place.scale * scale, b: 0, c: 0, d: place.scale * scale, e: place.x * scale, f: place.y * scale });
+
+/** The veil's matte on the sheet: cut, softened, its fine edge put in, then touched up. One channel, linear. */
+export function matteNode(veil: Veil, place: PlatePlace, materials: Materials, coverOf: CoverOf = () => null): Node {
+  const picture = materials.picture(place.asset);
+  const pictures = solvedOf(veil).map(({ key }) => materials.picture(key).key);
+  const fences = [...new Set(veil.strokes.flatMap(({ fence }) => (fence ? [fence.lettering] : [])))].flatMap((lettering) => {
+    const node = coverOf(lettering);
+    return node ? [{ lettering, node }] : [];
+  });
   return {
-    key: contentKey('matte', keyOf(veil.contours), picture?.key, veil.feather, keyOf(veil.strokes), place.scale, place.x, place.y),
+    key: contentKey('matte', picture.key, keyOf(veil.cuts), veil.fine && keyOf(veil.fine), veil.softness && keyOf(veil.softness), pictures, veil.feather, keyOf(veil.strokes), fences.map(({ node }) => node.key), place.scale, place.x, place.y),
     channels: 1,
-    bounds: picture ? null : matteBounds(veil, place),
-    needs: () => [],
-    async compute({ region, scale }) {
-      const sigma = softening(veil) * scale;
-      const wide = grow(region, blurMargin(sigma));
-      const toOutput: Affine = { a: place.scale * scale, b: 0, c: 0, d: place.scale * scale, e: place.x * scale, f: place.y * scale };
-      if (lastCut?.scale !== scale) lastCut = { scale, polygons: polygons.map((polygon) => polygon.map((point) => apply(toOutput, point))) };
-      const cut = coverage(lastCut.polygons, wide);
-      if (picture) addMatte(cut, await samplePicture(picture, { scale: toOutput.a, x: toOutput.e, y: toOutput.f }, wide));
-      // Far from its edge a veil is the same everywhere, and so is its blur.
-      const matte = isEven(cut) ? crop(cut, wide, region) : blurRegion(cut, wide, region, sigma);
-      for (const stroke of veil.strokes) paintStroke(matte, region, stroke, toOutput);
+    bounds: matteBounds(veil, place, picture),
+    needs: ({ region }): Need[] => fences.map(({ node }) => ({ node, region })),
+    async compute({ region, scale }, covers) {
+      const toOutput = platePlacement(place, scale);
+      const ground = { picture, matte: (asset: string) => materials.picture(asset), toOutput };
+      const matte = await softenedCut(veil, ground, region, featherSigma(veil) * scale);
+      if (veil.fine?.matte && veil.fine.front) {
+        const band = await drawMatte(materials.picture(veil.fine.front), ground, region);
+        putIn(matte, await drawMatte(materials.picture(veil.fine.matte), ground, region), band);
+      }
+      for (const stroke of veil.strokes) {
+        const fence = fences.findIndex(({ lettering }) => lettering === stroke.fence?.lettering);
+        paintStroke(matte, region, stroke, toOutput, fence < 0 ? null : covers[fence]);
+      }
       return matte;
     },
   };
 }
+
+async function softenedCut(veil: Veil, ground: Parameters<typeof drawCuts>[1], region: Region, sigma: number): Promise<Raster> {
+  const softness = veil.softness && veil.softness.profile.length > 0 ? veil.softness : null;
+  const inner = softness ? softenMargin(softness, ground.toOutput) : 0;
+  const margin = inner + blurMargin(sigma);
+  const wide = grow(region, margin);
+  const cut = await drawCuts(veil.cuts, ground, wide);
+  // Far from its edge a veil is the same everywhere, and so is its blur.
+  if (isEven(cut)) return copyOf(crop(cut, wide, region));
+  const feathered = blurRegion(cut, wide, grow(region, inner), sigma);
+  return copyOf(softness ? soften(feathered, region, softness, ground.toOutput) : feathered);
+}
+
+/** What is worked on further is never what is kept elsewhere. */
+const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
 
 function isEven({ data }: Raster): boolean {
   const [first] = data;
@@ -52,109 +81,34 @@ function isEven({ data }: Raster): boolean {
   return true;
 }
 
-function addMatte(cut: Raster, matte: Raster): void {
-  for (let i = 0; i < cut.data.length; i++) cut.data[i] = Math.max(cut.data[i], matte.data[i]);
+/** Puts the solved edge in where its band is. */
+function putIn(matte: Raster, solved: Raster, band: Raster): void {
+  for (let i = 0; i < matte.data.length; i++) {
+    const share = band.data[i * 4 + 3];
+    if (share > 0) matte.data[i] += (solved.data[i] - matte.data[i]) * Math.min(1, share);
+  }
 }
 
 /** What the contours enclose, plate px. */
-const enclosed = remember((polygons: ReturnType<typeof closedPolygons>): Region | null => polygons.reduce<Region | null>((all, polygon) => union(all, regionOfPoints(polygon)), null));
+const enclosed = remember((cut: Extract<Cut, { kind: 'trace' }>): Region | null => unionOf(polygonsOf(cut.contours).map(regionOfPoints)));
 
-/** How far a blur reaches at most, in its sigmas, whichever way it is computed, and a px. */
+/** How far a blur reaches at most, in its sigmas, whichever way it is computed. */
 const longestReach = 8;
 
-/** The region that the matte can reach, sheet px. */
-function matteBounds(veil: Veil, place: PlatePlace): Region {
-  let all = enclosed(closedPolygons(veil));
+/** The region that the matte can reach, sheet px: that of the added cuts and strokes; solved ones may lie anywhere on the plate. */
+function matteBounds(veil: Veil, place: PlatePlace, picture: Picture): Region {
+  const plate = { x: 0, y: 0, width: picture.width, height: picture.height };
+  let all: Region | null = veil.fine?.matte ? plate : null;
+  for (const cut of veil.cuts) {
+    if (cut.joining !== 'add') continue;
+    all = union(all, cut.kind === 'trace' ? enclosed(cut) : plate);
+  }
   for (const stroke of veil.strokes) {
     const box = regionOfPoints(stroke.points);
     if (stroke.side === 'front' && box) all = union(all, grow(box, stroke.radius + 1));
   }
   if (!all) return { x: 0, y: 0, width: 0, height: 0 };
   const onSheet = { x: all.x * place.scale + place.x, y: all.y * place.scale + place.y, width: all.width * place.scale, height: all.height * place.scale };
-  return grow(onSheet, softening(veil) * longestReach + 2);
-}
-
-/** How far, in sheet px, a veil's own colour is looked for inside it. */
-const colourReach = 2;
-
-/**
- * The veil's own colour: the plate's pixels, and where the matte is fractional the colour of the veil just inside
- * its edge (the mean of nearby plate pixels, weighted by how surely they belong to the veil), so that the old background
- * does not show as a rim on the letters. Opaque encoded RGB in four channels, meaningful only where the matte is above 0.
- */
-export function frontNode(veil: Veil, plate: Node, matte: Node): Node {
-  const sigmaAt = (scale: number): number => Math.max(0.6, (colourReach + softening(veil)) * scale);
-  return {
-    key: contentKey('front', plate.key, matte.key, veil.feather),
-    channels: 4,
-    bounds: matte.bounds,
-    needs({ region, scale }) {
-      const wide = grow(region, blurMargin(sigmaAt(scale)));
-      return [{ node: plate, region: wide }, { node: matte, region: wide }];
-    },
-    compute({ region, scale }, [colour, cover]) {
-      const sigma = sigmaAt(scale);
-      const wide = grow(region, blurMargin(sigma));
-      const own = crop(colour, wide, region);
-      const inside = crop(cover, wide, region);
-      // Only the band of the edge is worked on: what a part of a blur gives does not depend on the rest.
-      const band = fractionalBand(inside, region);
-      if (!band) return own;
-      const around = grow(band, blurMargin(sigma));
-      const near = blurRegion(weighted(crop(colour, wide, around), crop(cover, wide, around)), around, band, sigma);
-      return cleaned(own, near, inside, region, band);
-    },
-  };
-}
-
-/** The smallest region that holds every px which is neither bare nor all veil. */
-function fractionalBand(inside: Raster, region: Region): Region | null {
-  let [left, right, top, bottom] = [Infinity, -1, Infinity, -1];
-  for (let y = 0, i = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++, i++) {
-      if (!isFractional(inside.data[i])) continue;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (y < top) top = y;
-      bottom = y;
-    }
-  }
-  return right < 0 ? null : { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 };
-}
-
-const isFractional = (share: number): boolean => share > 0 && share < solid;
-
-/** From this matte value on, the plate's pixel is taken to be all veil. */
-const solid = 0.98;
-
-function weighted(colour: Raster, cover: Raster): Raster {
-  const out = emptyRaster(colour.width, colour.height, 4);
-  for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
-    const share = cover.data[i];
-    if (share <= 0) continue;
-    const square = share * share;
-    const weight = square * square * square;
-    out.data[at] = colour.data[at] * weight;
-    out.data[at + 1] = colour.data[at + 1] * weight;
-    out.data[at + 2] = colour.data[at + 2] * weight;
-    out.data[at + 3] = colour.data[at + 3] * weight;
-  }
-  return out;
-}
-
-/** @param near the colours found, lying at `band` */
-function cleaned(own: Raster, near: Raster, inside: Raster, region: Region, band: Region): Raster {
-  const out: Raster = { ...own, data: own.data.slice() };
-  for (let y = 0; y < band.height; y++) {
-    let i = (band.y - region.y + y) * region.width + band.x - region.x;
-    let from = y * band.width * 4;
-    for (let x = 0; x < band.width; x++, i++, from += 4) {
-      const found = near.data[from + 3];
-      if (!isFractional(inside.data[i]) || found < 1e-4) continue;
-      const at = i * 4;
-      for (let c = 0; c < 3; c++) out.data[at + c] = near.data[from + c] / found;
-      out.data[at + 3] = 1;
-    }
-  }
-  return out;
+  const sigma = featherSigma(veil) + (veil.softness ? softest(veil.softness) * place.scale : 0);
+  return grow(onSheet, sigma * longestReach + 2);
 }

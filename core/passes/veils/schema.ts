@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isColour } from '../../pixels/colour';
 
 const coordinate = z.number().min(-1e6).max(1e6);
 const pointSchema = z.tuple([coordinate, coordinate]);
@@ -22,13 +23,87 @@ const contourSchema = z.strictObject({
   points: z.array(tracePointSchema).max(5000),
 });
 
+/** How a cut joins those before it. */
+export const joinings = ['add', 'take-away', 'intersect'] as const;
+export type Joining = (typeof joinings)[number];
+
+const joining = z.enum(joinings).default('add');
+
+/** A line drawn by hand: a rough stroke of a scribble cut, or a part of the fine edge's band. */
+const lineFields = {
+  /** Half its width, plate px. */
+  radius: z.number().min(0.1).max(5000),
+  /** Plate px. */
+  points: z.array(pointSchema).min(1).max(20000),
+};
+
+const markSchema = z.strictObject({ side: z.enum(['front', 'behind']), ...lineFields });
+
+/** A rectangle of the plate, plate px. */
+const boxSchema = z.strictObject({ x: coordinate, y: coordinate, width: z.number().min(0).max(1e6), height: z.number().min(0).max(1e6) });
+
+/** Key into `assets`: the solved pixels, a grey picture of the plate, white in front. */
+const matteKey = z.string().max(100);
+
+const traceCutSchema = z.strictObject({ kind: z.literal('trace'), joining, contours: z.array(contourSchema).max(500) });
+
+const scribbleCutSchema = z.strictObject({
+  kind: z.literal('scribble'),
+  joining,
+  marks: z.array(markSchema).max(2000),
+  /** Nothing outside of it stands in front. */
+  box: boxSchema.nullable().default(null),
+  /** What the strokes were solved to; null until then. */
+  matte: matteKey.nullable().default(null),
+});
+
+const toneCutSchema = z.strictObject({
+  kind: z.literal('tone'),
+  joining,
+  /** Where colours were sampled, plate px, and what they were. */
+  samples: z.array(z.strictObject({ x: coordinate, y: coordinate, colour: z.string().refine(isColour, 'This is not a colour that CSS knows.') })).max(40),
+  /** How far a colour may differ and still belong, in Oklab times 100: its chroma and hue (a and b), and its lightness. */
+  chroma: z.number().min(0).max(60),
+  lightness: z.number().min(0).max(100),
+  /** Fraction of the tolerance over which belonging fades. */
+  softness: z.number().min(0).max(4),
+  /** Only what hangs together with a sample. */
+  connected: z.boolean().default(false),
+  matte: matteKey.nullable().default(null),
+});
+
+const pictureCutSchema = z.strictObject({ kind: z.literal('picture'), joining, matte: matteKey });
+
+export const cutSchema = z.discriminatedUnion('kind', [traceCutSchema, scribbleCutSchema, toneCutSchema, pictureCutSchema]);
+
+const fineEdgeSchema = z.strictObject({
+  /** Where the edge is hairy: painted by hand. */
+  band: z.array(z.strictObject(lineFields)).max(2000),
+  /** Width of the band along the whole border of the cut, to each side, plate px; 0 leaves only what is painted. */
+  reach: z.number().min(0).max(200),
+  /** The solved matte, and the front's own colours; their alpha is the band. Null until solved. */
+  matte: matteKey.nullable(),
+  front: matteKey.nullable(),
+});
+
+/** How soft the photo's edge is along the border: places and the sigma measured there, plate px. */
+const softnessSchema = z.strictObject({
+  profile: z.array(z.tuple([coordinate, coordinate, z.number().min(0).max(500)])).max(4000),
+  /** The softness used is that which was measured times this. */
+  factor: z.number().min(0).max(5),
+});
+
 const strokeSchema = z.strictObject({
   side: z.enum(['front', 'behind']),
-  /** Plate px. */
-  radius: z.number().min(0.1).max(5000),
+  ...lineFields,
   /** Fraction of the radius over which the stroke fades; 0 is a hard brush. */
   softness: z.number().min(0).max(1),
-  points: z.array(pointSchema).min(1).max(20000),
+  /** How much of its strength one stroke has, fraction. */
+  flow: z.number().min(0.01).max(1).default(1),
+  /** Strength at each point where the device told the pressure, fraction. */
+  pressures: z.array(z.number().min(0).max(1)).max(20000).optional(),
+  /** Keeps the stroke inside or outside of a lettering's letters. */
+  fence: z.strictObject({ lettering: z.string(), side: z.enum(['inside', 'outside']) }).nullable().default(null),
 });
 
 /** Line 3. A region of a plate that stands in front of lettering. */
@@ -37,9 +112,12 @@ export const veilSchema = z.strictObject({
   name: z.string().max(200),
   /** The plate that it is cut from. */
   plate: z.string(),
-  contours: z.array(contourSchema).max(500),
-  /** A grey picture of the plate's size (key into `assets`), white in front; contours and strokes are added to it. */
-  matte: z.string().optional(),
+  /** Ways to cut, in the order in which they are joined. */
+  cuts: z.array(cutSchema).max(100),
+  /** The edge solved for hair, grass and blur; null where it is as it was cut. */
+  fine: fineEdgeSchema.nullable().default(null),
+  /** Softness taken from the photo; null where the feather alone softens. */
+  softness: softnessSchema.nullable().default(null),
   /** Width of the soft edge, sheet px: a Gaussian of half this sigma. */
   feather: z.number().min(0).max(200),
   /** Touch-up, in the order in which it was painted. */
@@ -47,6 +125,37 @@ export const veilSchema = z.strictObject({
 });
 
 export type Veil = z.infer<typeof veilSchema>;
+export type Cut = z.infer<typeof cutSchema>;
+export type TraceCut = z.infer<typeof traceCutSchema>;
+export type ScribbleCut = z.infer<typeof scribbleCutSchema>;
+export type ToneCut = z.infer<typeof toneCutSchema>;
+export type FineEdge = z.infer<typeof fineEdgeSchema>;
+export type Softness = z.infer<typeof softnessSchema>;
 export type Contour = z.infer<typeof contourSchema>;
 export type TracePoint = z.infer<typeof tracePointSchema>;
 export type Stroke = z.infer<typeof strokeSchema>;
+
+/** A veil as the format's defaults have it. */
+export const plainVeil = (said: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Veil>): Veil => ({ cuts: [], fine: null, softness: null, feather: 1, strokes: [], ...said });
+
+export const plainStroke = (said: Pick<Stroke, 'side' | 'radius' | 'points'> & Partial<Stroke>): Stroke => ({ softness: 0, flow: 1, fence: null, ...said });
+
+export const tracedCut = (contours: Contour[], how: Joining = 'add'): TraceCut => ({ kind: 'trace', joining: how, contours });
+
+/** Whether a veil lies over one letter of a lettering, where that is not as the depth line has it. */
+export const crossingSchema = z.strictObject({
+  veil: z.string(),
+  lettering: z.string(),
+  /** Index of the letter's first UTF-16 unit. */
+  at: z.int().min(0).max(5000),
+  over: z.boolean(),
+});
+
+export type Crossing = z.infer<typeof crossingSchema>;
+
+/** The assets that a veil names, by key. */
+export function solvedOf({ cuts, fine }: Veil): { key: string; kind: 'matte' | 'front' }[] {
+  const mattes = [...cuts.map((cut) => (cut.kind === 'trace' ? null : cut.matte)), fine?.matte];
+  const named = [...mattes.map((key) => ({ key, kind: 'matte' as const })), { key: fine?.front, kind: 'front' as const }];
+  return named.flatMap(({ key, kind }) => (key ? [{ key, kind }] : []));
+}

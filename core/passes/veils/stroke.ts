@@ -8,8 +8,9 @@ import type { Stroke } from './schema';
  * stroke's soft rim. A stroke is kept as a line, so it has the same form at every scale.
  * @param matte one channel, lying at `region` (output px)
  * @param toOutput plate px to output px (upright, one scale)
+ * @param fence coverage of the letters that the stroke keeps inside or outside of, lying at `region`; null for none
  */
-export function paintStroke(matte: Raster, region: Region, stroke: Stroke, toOutput: Affine): void {
+export function paintStroke(matte: Raster, region: Region, stroke: Stroke, toOutput: Affine, fence: Raster | null = null): void {
   const points = stroke.points.map((point) => apply(toOutput, point));
   const radius = stroke.radius * Math.hypot(toOutput.a, toOutput.b);
   // Even a hard brush fades over one output px, so that its rim has no stair steps.
@@ -25,8 +26,9 @@ export function paintStroke(matte: Raster, region: Region, stroke: Stroke, toOut
       const square = nearest[y * box.width + x];
       if (square >= outer * outer) continue;
       const t = Math.min(1, (outer - Math.sqrt(square)) / rim);
-      const strength = t * t * (3 - 2 * t);
       const at = row + x;
+      const allowed = fence === null ? 1 : stroke.fence?.side === 'outside' ? 1 - Math.min(1, fence.data[at]) : Math.min(1, fence.data[at]);
+      const strength = t * t * (3 - 2 * t) * stroke.flow * allowed;
       matte.data[at] = stroke.side === 'front' ? matte.data[at] + (1 - matte.data[at]) * strength : matte.data[at] * (1 - strength);
     }
   }

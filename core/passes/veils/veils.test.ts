@@ -2,10 +2,11 @@ import { Evaluator } from '../../render/evaluate';
 import { paintedPicture } from '../../testing/pictures';
 import type { Materials } from '../pass';
 import { plateNode } from '../plate/render';
-import { closedPolygons, signedArea } from './contour';
+import { polygonsOf, signedArea } from './contour';
+import { frontNode } from './front';
 import { shareLeft } from './gauge';
-import { frontNode, matteNode } from './render';
-import type { Contour, Veil } from './schema';
+import { matteNode } from './render';
+import { plainStroke, plainVeil, tracedCut, type Contour, type Veil } from './schema';
 import { paintStroke } from './stroke';
 import { aroundBorder, endsAtBorder } from './trace/close';
 
@@ -13,8 +14,8 @@ const box = (left: number, top: number, right: number, bottom: number, reverse =
   const points = [[left, top], [right, top], [right, bottom], [left, bottom]].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] }));
   return { closed: true, points: reverse ? points.reverse() : points };
 };
-const veil = (change: Partial<Veil>): Veil => ({ id: 'v', name: 'v', plate: 'p', contours: [], feather: 0, strokes: [], ...change });
-const plain = { scale: 1, x: 0, y: 0 };
+const veil = (change: Partial<Veil>): Veil => plainVeil({ id: 'v', name: 'v', plate: 'p', feather: 0, ...change });
+const plain = { scale: 1, x: 0, y: 0, asset: 'a' };
 const picture = paintedPicture(100, 80, (x) => (x < 50 ? [200, 40, 40] : [40, 40, 200]));
 const materials: Materials = { picture: () => picture, face: () => { throw new Error('no faces here'); } };
 const region = { x: 0, y: 0, width: 100, height: 80 };
@@ -22,26 +23,26 @@ const matteOf = (one: Veil, place = plain, scale = 1, part = region) => new Eval
 const at = (raster: { width: number; data: Float32Array }, x: number, y: number): number => raster.data[y * raster.width + x];
 
 test('a contour cuts its area, where the plate stands, at any scale', async () => {
-  const cut = veil({ contours: [box(10, 10, 30, 20)] });
+  const cut = veil({ cuts: [tracedCut([box(10, 10, 30, 20)])] });
   expect(at(await matteOf(cut), 15, 15)).toBe(1);
   expect(at(await matteOf(cut), 35, 15)).toBe(0);
-  const moved = await matteOf(cut, { scale: 2, x: 5, y: 0 });
+  const moved = await matteOf(cut, { ...plain, scale: 2, x: 5 });
   expect([at(moved, 26, 25), at(moved, 24, 25), at(moved, 64, 25), at(moved, 66, 25)]).toEqual([1, 0, 1, 0]);
   const half = await matteOf(cut, plain, 0.5, { x: 0, y: 0, width: 50, height: 40 });
   expect([at(half, 5, 5), at(half, 14, 9), at(half, 15, 9)]).toEqual([1, 1, 0]);
 });
 
 test('contours add up whichever way round they were traced; open ones cut nothing', async () => {
-  const both = await matteOf(veil({ contours: [box(10, 10, 40, 40), box(30, 10, 60, 40, true)] }));
+  const both = await matteOf(veil({ cuts: [tracedCut([box(10, 10, 40, 40), box(30, 10, 60, 40, true)])] }));
   for (const x of [15, 35, 55]) expect(at(both, x, 20)).toBe(1);
-  expect(closedPolygons({ contours: [box(0, 0, 9, 9), box(0, 0, 9, 9, true)] }).every((polygon) => signedArea(polygon) > 0)).toBe(true);
-  const open = await matteOf(veil({ contours: [{ ...box(10, 10, 40, 40), closed: false }] }));
+  expect(polygonsOf([box(0, 0, 9, 9), box(0, 0, 9, 9, true)]).every((polygon) => signedArea(polygon) > 0)).toBe(true);
+  const open = await matteOf(veil({ cuts: [tracedCut([{ ...box(10, 10, 40, 40), closed: false }])] }));
   expect(open.data.every((value) => value === 0)).toBe(true);
 });
 
 test('a feathered straight edge is one half on the line and follows the error function', async () => {
   const feather = 8;
-  const matte = await matteOf(veil({ contours: [box(50, -200, 400, 300)], feather }));
+  const matte = await matteOf(veil({ cuts: [tracedCut([box(50, -200, 400, 300)])], feather }));
   const phi = (x: number): number => {
     // Abramowitz and Stegun 7.1.26
     const t = 1 / (1 + 0.3275911 * Math.abs(x / Math.SQRT2));
@@ -52,7 +53,7 @@ test('a feathered straight edge is one half on the line and follows the error fu
 });
 
 test('a part with its margin is the same part of the whole, feather and strokes with it', async () => {
-  const one = veil({ contours: [box(20, 20, 70, 60)], feather: 6, strokes: [{ side: 'behind', radius: 9, softness: 0.5, points: [[40, 10], [50, 70]] }] });
+  const one = veil({ cuts: [tracedCut([box(20, 20, 70, 60)])], feather: 6, strokes: [plainStroke({ side: 'behind', radius: 9, softness: 0.5, points: [[40, 10], [50, 70]] })] });
   const whole = await matteOf(one);
   const part = await matteOf(one, plain, 1, { x: 33, y: 17, width: 20, height: 30 });
   for (let y = 0; y < 30; y++) for (let x = 0; x < 20; x++) expect(at(part, x, y)).toBeCloseTo(at(whole, x + 33, y + 17), 5);
@@ -62,13 +63,13 @@ test('strokes raise and lower the matte in the order in which they were painted'
   const matte = { width: 60, height: 60, channels: 1 as const, data: new Float32Array(3600) };
   const whole = { x: 0, y: 0, width: 60, height: 60 };
   const identity = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
-  paintStroke(matte, whole, { side: 'front', radius: 20, softness: 0, points: [[30, 30]] }, identity);
+  paintStroke(matte, whole, plainStroke({ side: 'front', radius: 20, softness: 0, points: [[30, 30]] }), identity);
   const area = matte.data.reduce((sum, value) => sum + value, 0);
   expect(Math.abs(area - Math.PI * 400) / (Math.PI * 400)).toBeLessThan(0.005);
-  paintStroke(matte, whole, { side: 'behind', radius: 8, softness: 0, points: [[30, 30]] }, identity);
+  paintStroke(matte, whole, plainStroke({ side: 'behind', radius: 8, softness: 0, points: [[30, 30]] }), identity);
   expect(at(matte, 30, 30)).toBe(0);
   expect(at(matte, 30, 15)).toBe(1);
-  paintStroke(matte, whole, { side: 'front', radius: 10, softness: 1, points: [[30, 30]] }, identity);
+  paintStroke(matte, whole, plainStroke({ side: 'front', radius: 10, softness: 1, points: [[30, 30]] }), identity);
   expect(at(matte, 30, 30)).toBeGreaterThan(0.95);
   expect(at(matte, 30, 36)).toBeGreaterThan(0);
   expect(at(matte, 30, 36)).toBeLessThan(0.6);
@@ -76,9 +77,9 @@ test('strokes raise and lower the matte in the order in which they were painted'
 
 test('the front colour at a soft edge is that of the veil inside, not of what was behind it', async () => {
   // The veil is the blue half; a feather of 4 px makes its matte reach into the red half.
-  const one = veil({ contours: [box(50, -100, 400, 300)], feather: 4 });
-  const plate = plateNode({ id: 'p', name: 'p', asset: 'a', ...plain }, materials);
-  const front = await new Evaluator(1e8).pixels(frontNode(one, plate, matteNode(one, plain, materials)), { region, scale: 1 });
+  const one = veil({ cuts: [tracedCut([box(50, -100, 400, 300)])], feather: 4 });
+  const plate = plateNode({ id: 'p', name: 'p', ...plain }, materials);
+  const front = await new Evaluator(1e8).pixels(frontNode(one, plain, materials, plate, matteNode(one, plain, materials)), { region, scale: 1 });
   const red = (x: number): number => front.data[(40 * 100 + x) * 4] * 255;
   expect(red(90)).toBeCloseTo(40, 3);
   for (const x of [48, 49]) expect(red(x)).toBeLessThan(60);

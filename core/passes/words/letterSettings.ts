@@ -45,23 +45,34 @@ export interface Kept {
   leadings: (number | null)[];
 }
 
+/** How much of a text stays the same at its head and at its tail, UTF-16 units. */
+function unchanged(before: string, after: string): { head: number; tail: number } {
+  const most = Math.min(before.length, after.length);
+  let head = 0;
+  while (head < most && before[head] === after[head]) head++;
+  let tail = 0;
+  while (tail < most - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
+  return { head, tail };
+}
+
+/** Brings things that stand at letters over to an edited text: what was replaced loses them. */
+export function keptPlaces<Thing extends { at: number }>(before: string, after: string, things: readonly Thing[]): Thing[] {
+  if (before === after) return [...things];
+  const { head, tail } = unchanged(before, after);
+  return things.flatMap((one) => {
+    if (one.at < head) return [one];
+    return one.at >= before.length - tail ? [{ ...one, at: one.at + after.length - before.length }] : [];
+  });
+}
+
 /**
  * Brings what was set by hand over to an edited text. What stands before and behind the edited stretch keeps its settings;
  * what was replaced loses them.
  */
 export function retyped(before: string, after: string, { letters, leadings }: Kept): Kept {
   if (before === after) return { letters, leadings };
-  const most = Math.min(before.length, after.length);
-  let head = 0;
-  while (head < most && before[head] === after[head]) head++;
-  let tail = 0;
-  while (tail < most - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
-  const moved = after.length - before.length;
-  const kept = letters.flatMap((letter) => {
-    if (letter.at < head) return [letter];
-    return letter.at >= before.length - tail ? [{ ...letter, at: letter.at + moved }] : [];
-  });
-  return { letters: kept, leadings: retypedLines(before, after, head, tail, leadings) };
+  const { head, tail } = unchanged(before, after);
+  return { letters: keptPlaces(before, after, letters), leadings: retypedLines(before, after, head, tail, leadings) };
 }
 
 const linesIn = (text: string): number => text.split('\n').length - 1;

@@ -1,5 +1,5 @@
 import type { Echo } from '../../passes/stance/schema';
-import { isPlain, plainLetter, retyped, type LetterSetting } from '../../passes/words/letterSettings';
+import { isPlain, keptPlaces, plainLetter, retyped, type LetterSetting } from '../../passes/words/letterSettings';
 import type { Asset, Guide, Lettering, Piece, Slope } from '../schema';
 import type { Edit } from './edit';
 import { dropUnused, keepAsset, thing } from './things';
@@ -11,6 +11,7 @@ const wordsOf = (piece: Piece, id: string): Lettering['words'] => thing(piece.le
 /** Other words; what was set by hand stays with the letters that stay. */
 export const setText = (id: string, text: string): Edit => (piece) => {
   const words = wordsOf(piece, id);
+  piece.weave = piece.weave.flatMap((crossing) => (crossing.lettering === id ? keptPlaces(words.text, text, [crossing]) : [crossing]));
   Object.assign(words, retyped(words.text, text, words), { text });
 };
 

@@ -1,4 +1,4 @@
-import type { Contour, Stroke, TracePoint, Veil } from '../../passes/veils/schema';
+import { solvedOf } from '../../passes/veils/schema';
 import type { Asset, Lettering, Piece, Sheet } from '../schema';
 import type { Plate } from '../../passes/plate/schema';
 import type { Edit } from './edit';
@@ -29,7 +29,7 @@ export function keepAsset(piece: Piece, asset: Asset & { sha256: string }): stri
 
 /** Drops assets that nothing names any more. */
 export function dropUnused(piece: Piece): void {
-  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.flatMap(({ words }) => [words.face, ...words.fallbacks]), ...piece.veils.map((veil) => veil.matte)]);
+  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.flatMap(({ words }) => [words.face, ...words.fallbacks]), ...piece.veils.flatMap((veil) => solvedOf(veil).map(({ key }) => key))]);
   for (const key of Object.keys(piece.assets)) if (!used.has(key)) delete piece.assets[key];
 }
 
@@ -49,6 +49,7 @@ export const removePlate = (id: string): Edit => (piece) => {
   const gone = new Set(piece.veils.filter((veil) => veil.plate === id).map((veil) => veil.id));
   piece.plates = piece.plates.filter((plate) => plate.id !== id);
   piece.veils = piece.veils.filter((veil) => !gone.has(veil.id));
+  piece.weave = piece.weave.filter(({ veil }) => !gone.has(veil));
   piece.depth = piece.depth.filter((other) => !gone.has(other));
   dropUnused(piece);
 };
@@ -78,91 +79,10 @@ export const renameLettering = (id: string, name: string): Edit => (piece) => vo
 
 export const removeLettering = (id: string): Edit => (piece) => {
   piece.letterings = piece.letterings.filter((one) => one.id !== id);
+  piece.weave = piece.weave.filter(({ lettering }) => lettering !== id);
   piece.depth = piece.depth.filter((other) => other !== id);
   dropUnused(piece);
 };
-
-export const addVeil = (veil: Pick<Veil, 'id' | 'name' | 'plate'>): Edit => (piece) => {
-  piece.veils.push({ ...veil, contours: [], feather: 1, strokes: [] });
-  piece.depth.push(veil.id);
-};
-
-export const changeVeil = (id: string, change: Partial<Pick<Veil, 'name' | 'feather'>>): Edit => (piece) => void Object.assign(thing(piece.veils, id), change);
-
-export const removeVeil = (id: string): Edit => (piece) => {
-  piece.veils = piece.veils.filter((veil) => veil.id !== id);
-  piece.depth = piece.depth.filter((other) => other !== id);
-  dropUnused(piece);
-};
-
-/** The contour that is still open, if any; there is at most one, the last. */
-export function openContour(veil: Veil): Contour | undefined {
-  const last = veil.contours[veil.contours.length - 1];
-  return last && !last.closed ? last : undefined;
-}
-
-/** Adds a clicked point to the open contour (or starts one). `stretch` describes the way from the point before. */
-export const addTracePoint = (id: string, point: Pick<TracePoint, 'x' | 'y'>, stretch: Pick<TracePoint, 'to' | 'via'>): Edit => (piece) => {
-  const veil = thing(piece.veils, id);
-  const open = openContour(veil);
-  const added: TracePoint = { ...point, to: 'straight', via: [] };
-  if (!open) {
-    veil.contours.push({ closed: false, points: [added] });
-    return;
-  }
-  Object.assign(open.points[open.points.length - 1], stretch);
-  open.points.push(added);
-};
-
-export const closeContour = (id: string, stretch: Pick<TracePoint, 'to' | 'via'>): Edit => (piece) => {
-  const open = openContour(thing(piece.veils, id));
-  if (!open || open.points.length < 2) return;
-  Object.assign(open.points[open.points.length - 1], stretch);
-  open.closed = true;
-};
-
-/** Takes back the last clicked point of the open contour. */
-export const dropLastPoint = (id: string): Edit => (piece) => {
-  const veil = thing(piece.veils, id);
-  const open = openContour(veil);
-  if (!open) return;
-  open.points.pop();
-  if (open.points.length === 0) veil.contours.pop();
-  else Object.assign(open.points[open.points.length - 1], { to: 'straight', via: [] });
-};
-
-/** Sets one point of a contour and the stretches on both its sides. */
-export const movePoint = (
-  id: string, contour: number, index: number, point: Pick<TracePoint, 'x' | 'y'>, before: TracePoint['via'] | null, after: TracePoint['via'] | null,
-): Edit => (piece) => {
-  const { points, closed } = thing(piece.veils, id).contours[contour];
-  Object.assign(points[index], point);
-  if (after) points[index].via = after;
-  const previous = index > 0 ? index - 1 : closed ? points.length - 1 : -1;
-  if (before && previous >= 0) points[previous].via = before;
-};
-
-/** Removes one point; the stretch before it then runs straight to the next. */
-export const removePoint = (id: string, contour: number, index: number): Edit => (piece) => {
-  const veil = thing(piece.veils, id);
-  const { points, closed } = veil.contours[contour];
-  points.splice(index, 1);
-  if (points.length < 2) {
-    veil.contours.splice(contour, 1);
-    return;
-  }
-  const previous = index > 0 ? index - 1 : closed ? points.length - 1 : -1;
-  if (previous >= 0) Object.assign(points[previous], { to: 'straight', via: [] });
-};
-
-export const replaceStretch = (id: string, contour: number, index: number, stretch: Pick<TracePoint, 'to' | 'via'>): Edit => (piece) =>
-  void Object.assign(thing(piece.veils, id).contours[contour].points[index], stretch);
-
-export const removeContour = (id: string, contour: number): Edit => (piece) => void thing(piece.veils, id).contours.splice(contour, 1);
-
-export const addStroke = (id: string, stroke: Stroke): Edit => (piece) => void thing(piece.veils, id).strokes.push(stroke);
-
-export const clearStrokes = (id: string): Edit => (piece) => void (thing(piece.veils, id).strokes = []);
 
 /** Moves a thing of the depth line to a place counted from far (0) to near. */
 export const moveInDepth = (id: string, place: number): Edit => (piece) => {

@@ -159,6 +159,6 @@ function veilOutline(piece: Piece, id: string): string {
   const scale = Math.min(70 / piece.sheet.width, 48 / piece.sheet.height);
   const [left, top] = [(74 - piece.sheet.width * scale) / 2, (52 - piece.sheet.height * scale) / 2];
   const at = (x: number, y: number): string => `${((x * plate.scale + plate.x) * scale + left).toFixed(1)} ${((y * plate.scale + plate.y) * scale + top).toFixed(1)}`;
-  const closed = veil.contours.filter((contour) => contour.closed);
+  const closed = veil.cuts.flatMap((cut) => (cut.kind === 'trace' && cut.joining === 'add' ? cut.contours.filter((contour) => contour.closed) : []));
   return closed.map((contour) => `M${contour.points.flatMap((point) => [at(point.x, point.y), ...(point.to === 'border' ? point.via.map(([x, y]) => at(x, y)) : [])]).join('L')}Z`).join('');
 }

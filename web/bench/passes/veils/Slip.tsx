@@ -1,11 +1,16 @@
-import { aroundBorder } from '../../../../core/passes/veils/trace/close';
 import type { Veil } from '../../../../core/passes/veils/schema';
 import type { VeilLook } from '../../../../core/passes/veils/looks';
-import { addVeil, changeVeil, clearStrokes, freeId, removeContour, removeVeil, replaceStretch } from '../../../../core/piece/edits/things';
+import { freeId } from '../../../../core/piece/edits/things';
+import { addVeil, changeVeil, removeVeil } from '../../../../core/piece/edits/veils';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
+import { CutList } from './CutList';
+import { EdgeSettings } from './EdgeSettings';
+import { ToneSettings } from './ToneSettings';
+import { TouchUpSettings } from './TouchUpSettings';
+import { WeaveSettings } from './WeaveSettings';
 
 const looks: { show: VeilLook; name: string }[] = [
   { show: 'picture', name: 'as it will be' },
@@ -43,11 +48,12 @@ export function Slip() {
   );
 }
 
-function contents({ contours, strokes }: Veil): string {
-  const open = contours.filter((contour) => !contour.closed).length;
+function contents({ cuts, fine, strokes }: Veil): string {
+  const open = cuts.some((cut) => cut.kind === 'trace' && cut.contours.some((contour) => !contour.closed));
   const parts = [
-    contours.length - open > 0 && `${contours.length - open} contour${contours.length - open > 1 ? 's' : ''}`,
-    open > 0 && 'one open',
+    cuts.length > 0 && `${cuts.length} cut${cuts.length > 1 ? 's' : ''}`,
+    open && 'one open',
+    fine && 'fine edge',
     strokes.length > 0 && `${strokes.length} touch-up${strokes.length > 1 ? 's' : ''}`,
   ].filter(Boolean);
   return parts.length > 0 ? parts.join(', ') : 'empty';
@@ -80,52 +86,16 @@ function VeilOf({ veil }: { veil: Veil }) {
           ))}
         </div>
       </div>
-      <Contours veil={veil} />
+      <CutList veil={veil} />
+      <ToneSettings veil={veil} />
+      <EdgeSettings veil={veil} />
+      <TouchUpSettings veil={veil} />
+      <WeaveSettings veil={veil} />
       <div className="flex gap-2">
-        {veil.strokes.length > 0 && (
-          <button className="quiet-button" onClick={() => editing.commit('Clear the touch-up', clearStrokes(veil.id))}>
-            Clear touch-up
-          </button>
-        )}
         <button className="quiet-button" onClick={() => editing.commit('Remove the veil', removeVeil(veil.id))}>
           Remove the veil
         </button>
       </div>
     </div>
-  );
-}
-
-function Contours({ veil }: { veil: Veil }) {
-  const { piece } = useBench();
-  const plate = piece.plates.find(({ id }) => id === veil.plate)!;
-  const sheet = { x: -plate.x / plate.scale, y: -plate.y / plate.scale, width: piece.sheet.width / plate.scale, height: piece.sheet.height / plate.scale };
-  return (
-    <ul>
-      {veil.contours.map((contour, i) => {
-        const last = contour.points.length - 1;
-        const alongBorder = contour.closed && contour.points[last].to === 'border';
-        const turn = (): void => {
-          const [first, end] = [contour.points[0], contour.points[last]];
-          const [short, long] = [false, true].map((way) => aroundBorder([first.x, first.y], [end.x, end.y], sheet, way).map(([x, y]): [number, number] => [x, y]));
-          const isShort = JSON.stringify(short) === JSON.stringify(end.via) || short.length === end.via.length;
-          editing.commit('Close on the other side', replaceStretch(veil.id, i, last, { to: 'border', via: isShort ? long : short }));
-        };
-        return (
-          <li key={i} className="flex items-center gap-2">
-            <span className="grow">
-              Contour {i + 1}: {contour.points.length} points{contour.closed ? '' : ', open'}
-            </span>
-            {alongBorder && (
-              <button className="quiet-button" onClick={turn}>
-                Other side
-              </button>
-            )}
-            <button className="quiet-button" onClick={() => editing.commit('Remove a contour', removeContour(veil.id, i))}>
-              Remove
-            </button>
-          </li>
-        );
-      })}
-    </ul>
   );
 }

@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { aroundBorder, endsAtBorder } from '../../../../core/passes/veils/trace/close';
 import { contourPoints } from '../../../../core/passes/veils/contour';
-import type { Contour, TracePoint } from '../../../../core/passes/veils/schema';
-import { addTracePoint, closeContour, dropLastPoint, movePoint, openContour, removePoint } from '../../../../core/piece/edits/things';
+import { tracedCut, type Contour, type TraceCut, type TracePoint, type Veil } from '../../../../core/passes/veils/schema';
+import { addTracePoint, closeContour, dropLastPoint, movePoint, openContour, removePoint } from '../../../../core/piece/edits/veils';
+import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Point } from '../../../../core/shape/affine';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
@@ -12,7 +13,7 @@ import { useDrag, type DragMove } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
-import { currentVeil, cut, fromPlate, inTurn, toPlate, type CutPlate } from './cutting';
+import { currentVeil, cutInto, fromPlate, inTurn, toPlate, workingCut, type CutPlate } from './cutting';
 
 /** How near, in screen px, a click closes a contour at its first point, or ends it at the sheet's border. */
 const closeReach = 9;
@@ -25,13 +26,17 @@ const at = (point: Pick<TracePoint, 'x' | 'y'>): [number, number] => [point.x, p
 export function Tracing({ plate }: { plate: CutPlate }) {
   const { veil, piece, materials, tracer } = useBench();
   const { toScreen, toSheet, view, size } = useViewport();
-  const straightHeld = useAppSelector(({ bench }) => bench.hand.straight);
+  const { straight: straightHeld, joining } = useAppSelector(({ bench }) => bench.hand);
   const [preview, setPreview] = useState<Point[]>([]);
   const [keyPoint, setKeyPoint] = useState<[number, number] | null>(null);
   const asking = useRef<{ wanted: Point | null; busy: boolean }>({ wanted: null, busy: false });
   const sha256 = materials!.picture(plate.asset).key;
   const zoom = view.zoom * plate.scale;
-  const open = veil && openContour(veil);
+  const index = workingCut(veil, 'trace', joining);
+  const traceOf = (one: Veil | null): TraceCut | undefined => one?.cuts[workingCut(one, 'trace', joining)] as TraceCut | undefined;
+  const trace = traceOf(veil);
+  const open = trace && openContour(trace);
+  const traced = (label: string, change: (id: string, index: number) => Edit): void => cutInto(label, plate, tracedCut([], joining), change);
   const lastPoint = open?.points[open.points.length - 1];
   const screenOf = (point: Point): [number, number] => toScreen(fromPlate(plate, point));
   const sheetOnPlate = { x: -plate.x / plate.scale, y: -plate.y / plate.scale, width: piece.sheet.width / plate.scale, height: piece.sheet.height / plate.scale };
@@ -57,14 +62,14 @@ export function Tracing({ plate }: { plate: CutPlate }) {
     const clicked = toPlate(plate, sheetPoint);
     setPreview([]);
     inTurn(async () => {
-      const contour = currentVeil() && openContour(currentVeil()!);
-      const points = contour?.points ?? [];
+      const now = traceOf(currentVeil());
+      const points = (now && openContour(now)?.points) ?? [];
       if (points.length > 2 && distance(screenOf(at(points[0])), screenOf(clicked)) <= closeReach) return closeAtStart(points, straight);
       const place = straight ? clicked : (await tracer.ask({ kind: 'place', sha256, at: clicked, zoom }))[0];
       const [x, y] = rounded(place);
       const from = points[points.length - 1];
       const via = from && !straight ? (await tracer.ask({ kind: 'finish', sha256, from: at(from), to: [x, y], zoom })).slice(1, -1).map(rounded) : [];
-      cut(points.length === 0 ? 'Begin a trace' : 'Trace on', plate, (id) => addTracePoint(id, { x, y }, { to: straight ? 'straight' : 'edge', via }));
+      traced(points.length === 0 ? 'Begin a trace' : 'Trace on', (id, cut) => addTracePoint(id, cut, { x, y }, { to: straight ? 'straight' : 'edge', via }));
       const reach = borderReach / zoom;
       if (points.length > 0 && endsAtBorder(at(points[0]), [x, y], sheetOnPlate, reach)) closeAtBorder(at(points[0]), [x, y], false);
     });
@@ -72,17 +77,17 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   // Clicks before this one may still be on their way: what is open is looked up when its turn has come.
   const closeOpen = (straight: boolean): void =>
     inTurn(async () => {
-      const now = currentVeil();
+      const now = traceOf(currentVeil());
       const points = (now && openContour(now)?.points) ?? [];
       if (points.length > 2) await closeAtStart(points, straight || straightHeld);
     });
   const closeAtStart = async (points: readonly TracePoint[], straight: boolean): Promise<void> => {
     const [from, to] = [at(points[points.length - 1]), at(points[0])];
     const via = straight ? [] : (await tracer.ask({ kind: 'finish', sha256, from, to, zoom })).slice(1, -1).map(rounded);
-    cut('Close the trace', plate, (id) => closeContour(id, { to: straight ? 'straight' : 'edge', via }));
+    traced('Close the trace', (id, cut) => closeContour(id, cut, { to: straight ? 'straight' : 'edge', via }));
   };
   const closeAtBorder = (first: Point, end: Point, otherWay: boolean): void =>
-    cut('Close the trace along the sheet’s border', plate, (id) => closeContour(id, { to: 'border', via: aroundBorder(first, end, sheetOnPlate, otherWay).map(rounded) }));
+    traced('Close the trace along the sheet’s border', (id, cut) => closeContour(id, cut, { to: 'border', via: aroundBorder(first, end, sheetOnPlate, otherWay).map(rounded) }));
 
   const keys = useRef<(event: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
@@ -90,7 +95,7 @@ export function Tracing({ plate }: { plate: CutPlate }) {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey) return;
       const onButton = event.target instanceof HTMLButtonElement;
       if (event.key === 'Enter' && keyPoint && !onButton) click(keyPoint, event.shiftKey || straightHeld);
-      else if (event.key === 'Backspace' && veil && open) editing.commit('Take back a point', dropLastPoint(veil.id));
+      else if (event.key === 'Backspace' && veil && open) editing.commit('Take back a point', dropLastPoint(veil.id, index));
       else if (event.key === 'End') closeOpen(event.shiftKey);
       else return;
       event.preventDefault();
@@ -119,10 +124,11 @@ export function Tracing({ plate }: { plate: CutPlate }) {
         onPointerLeave={() => setPreview([])}
         onPointerDown={(event) => event.button === 0 && click(toSheet(event), event.shiftKey || straightHeld)}
       />
-      {veil?.contours.map((contour, i) => <Hairline key={i} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} active={!contour.closed} />)}
+      {veil?.cuts.map((cut, k) => cut.kind === 'trace' && cut !== trace && cut.contours.map((contour, i) => <Hairline key={`${k}-${i}`} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} dashed />))}
+      {trace?.contours.map((contour, i) => <Hairline key={i} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} active={!contour.closed} />)}
       {open && preview.length > 1 && <Hairline d={lineThrough(preview.map(screenOf))} dashed />}
-      {veil?.contours.map((contour, i) =>
-        contour.points.map((_, k) => <TraceRing key={`${i}-${k}`} veil={veil.id} contour={contour} contourIndex={i} index={k} plate={plate} sha256={sha256} zoom={zoom} onClose={(straight) => i === veil.contours.length - 1 && k === 0 && closeOpen(straight)} />),
+      {trace?.contours.map((contour, i) =>
+        contour.points.map((_, k) => <TraceRing key={`${i}-${k}`} veil={veil!.id} cut={index} contour={contour} contourIndex={i} index={k} plate={plate} sha256={sha256} zoom={zoom} onClose={(straight) => i === trace.contours.length - 1 && k === 0 && closeOpen(straight)} />),
       )}
       {keyPoint && <KeyCross at={toScreen(keyPoint)} />}
     </g>
@@ -137,6 +143,7 @@ function KeyCross({ at: [x, y] }: { at: Point }) {
 
 interface TraceRingProps {
   veil: string;
+  cut: number;
   contour: Contour;
   contourIndex: number;
   index: number;
@@ -147,7 +154,7 @@ interface TraceRingProps {
 }
 
 /** A clicked point: drag to move it, and the stretches on both sides run anew; Alt-click removes it. */
-function TraceRing({ veil, contour, contourIndex, index, plate, sha256, zoom, onClose }: TraceRingProps) {
+function TraceRing({ veil, cut, contour, contourIndex, index, plate, sha256, zoom, onClose }: TraceRingProps) {
   const { tracer } = useBench();
   const { toScreen } = useViewport();
   const point = contour.points[index];
@@ -163,11 +170,11 @@ function TraceRing({ veil, contour, contourIndex, index, plate, sha256, zoom, on
     begin: () => at(point),
     move: (move) => {
       const [x, y] = moved(move);
-      editing.draft(movePoint(veil, contourIndex, index, { x, y }, previous?.to === 'edge' ? [] : null, point.to === 'edge' ? [] : null));
+      editing.draft(movePoint(veil, cut, contourIndex, index, { x, y }, previous?.to === 'edge' ? [] : null, point.to === 'edge' ? [] : null));
     },
     end: (move) => {
       if (!move.moved) {
-        if (move.alt) editing.commit('Remove a point', removePoint(veil, contourIndex, index));
+        if (move.alt) editing.commit('Remove a point', removePoint(veil, cut, contourIndex, index));
         else onClose(move.shift);
         return;
       }
@@ -175,7 +182,7 @@ function TraceRing({ veil, contour, contourIndex, index, plate, sha256, zoom, on
       inTurn(async () => {
         const before = previous ? await stretch(previous.to, at(previous), [x, y]) : null;
         const after = next ? await stretch(point.to, [x, y], at(next)) : null;
-        editing.commit('Move a point', movePoint(veil, contourIndex, index, { x, y }, before, after));
+        editing.commit('Move a point', movePoint(veil, cut, contourIndex, index, { x, y }, before, after));
       });
     },
     cancel: () => editing.cancelDraft(),

@@ -1,35 +1,52 @@
-import { changeVeil } from '../../../../core/piece/edits/things';
+import type { ReactNode } from 'react';
+import type { Joining } from '../../../../core/passes/veils/schema';
+import { changeVeil, setSoftness } from '../../../../core/piece/edits/veils';
 import { useAppDispatch, useAppSelector } from '../../../store';
+import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
-import { editing } from '../../editing';
+import { handed, type Hand, type VeilTool } from '../../benchState';
+import { EditedValue } from '../../EditedValue';
 
 export function Summary() {
-  const { veil, piece, mayChange } = useBench();
-  if (!veil) return <span className="text-faint">Nothing stands in front of the words yet. Trace along an edge to cut a veil.</span>;
-  const feather = (value: number) => changeVeil(veil.id, { feather: value });
+  const { veil, piece } = useBench();
+  if (!veil) return <span className="text-faint">Nothing stands in front of the words yet. Cut a veil: along an edge, by rough strokes or by colour.</span>;
   const behind = piece.veils.map(({ name }) => name).join(', ');
+  const sigmas = veil.softness?.profile.map(([, , sigma]) => sigma * veil.softness!.factor * plateScale(piece.plates, veil.plate)) ?? [];
   return (
     <span>
-      Words behind <b>{behind}</b>; the edge of {veil.name} is{' '}
-      <Quantity
-        label="Feather"
-        value={veil.feather}
-        unit="px"
-        digits={1}
-        step={0.1}
-        min={0}
-        max={200}
-        disabled={!mayChange}
-        onDraft={(value) => editing.draft(feather(value))}
-        onCommit={(value) => editing.commit('Set the feather', feather(value))}
-        onStep={(value) => editing.soon('Set the feather', `feather-${veil.id}`, 'feather', feather(value))}
-      />{' '}
-      soft.
+      Words behind <b>{behind}</b>; the edge of {veil.name}{' '}
+      {sigmas.length > 0 ? (
+        <>
+          follows the photo’s focus, <b>{Math.min(...sigmas).toFixed(1)}-{Math.max(...sigmas).toFixed(1)} px</b>, times{' '}
+          <EditedValue label="Softness factor" says="Set the softness" value={veil.softness!.factor} step={0.05} digits={2} min={0} max={5} edit={(factor) => setSoftness(veil.id, { ...veil.softness!, factor })} />
+          {veil.feather > 0 && ', and '}
+        </>
+      ) : (
+        'is '
+      )}
+      {(sigmas.length === 0 || veil.feather > 0) && (
+        <>
+          <EditedValue label="Feather" value={veil.feather} unit="px" digits={1} step={0.1} min={0} max={200} edit={(feather) => changeVeil(veil.id, { feather })} /> soft
+        </>
+      )}
+      {veil.fine && (veil.fine.matte ? '; fine edge solved' : '; fine edge painted')}.
     </span>
   );
 }
+
+const plateScale = (plates: readonly { id: string; scale: number }[], id: string): number => plates.find((plate) => plate.id === id)?.scale ?? 1;
+
+const tools: { tool: VeilTool; name: string; tip: string }[] = [
+  { tool: 'trace', name: 'Trace', tip: 'Cut along an edge, click by click' },
+  { tool: 'scribble', name: 'Scribble', tip: 'Cut by rough strokes: in front, behind' },
+  { tool: 'tone', name: 'Tone key', tip: 'Cut by colour and brightness' },
+  { tool: 'edge', name: 'Fine edge', tip: 'Paint where hair, grass or blur is; the edge is solved there' },
+  { tool: 'touch-up', name: 'Touch-up', tip: 'Brush parts to the front or behind' },
+  { tool: 'weave', name: 'Weave', tip: 'Turn over single crossings of veil and letter' },
+];
+
+export const joiningNames: Record<Joining, string> = { add: 'adds', 'take-away': 'takes away', intersect: 'intersects' };
 
 export function HandTools() {
   const hand = useAppSelector(({ bench }) => bench.hand);
@@ -38,15 +55,37 @@ export function HandTools() {
   if (piece.plates.length === 0) return <span className="text-faint">A veil is cut from a photograph. Choose one on line 0.</span>;
   return (
     <>
-      <button className="plain-button" aria-pressed={hand.veilTool === 'trace'} onClick={() => dispatch(handed({ veilTool: 'trace' }))}>
-        Trace
-      </button>
-      <button className="plain-button" aria-pressed={hand.veilTool === 'touch-up'} onClick={() => dispatch(handed({ veilTool: 'touch-up' }))}>
-        Touch-up
-      </button>
+      {tools.map(({ tool, name, tip }) => (
+        <button key={tool} className="plain-button" title={tip} aria-pressed={hand.veilTool === tool} onClick={() => dispatch(handed({ veilTool: tool }))}>
+          {name}
+        </button>
+      ))}
       <span className="mx-1 h-5 w-px bg-rule" />
-      {hand.veilTool === 'trace' ? (
+      <ToolOptions hand={hand} />
+    </>
+  );
+}
+
+function ToolOptions({ hand }: { hand: Hand }): ReactNode {
+  const dispatch = useAppDispatch();
+  const joining = <Choice label="How the cut joins" value={hand.joining} options={joiningNames} onChoose={(next) => dispatch(handed({ joining: next }))} />;
+  const sides = (
+    <>
+      <button className="plain-button" aria-pressed={hand.side === 'front'} title="Q swaps; Alt held swaps for one stroke" onClick={() => dispatch(handed({ side: 'front' }))}>
+        {hand.veilTool === 'scribble' ? 'Front' : 'Bring front'}
+      </button>
+      <button className="plain-button" aria-pressed={hand.side === 'behind'} title="Q swaps; Alt held swaps for one stroke" onClick={() => dispatch(handed({ side: 'behind' }))}>
+        {hand.veilTool === 'scribble' ? 'Behind' : 'Send behind'}
+      </button>
+    </>
+  );
+  const size = <Quantity label="Brush size" value={hand.radius * 2} unit="px" min={1} max={4000} onDraft={(value) => dispatch(handed({ radius: value / 2 }))} onCommit={(value) => dispatch(handed({ radius: value / 2 }))} />;
+  const softness = <Quantity label="Brush softness" value={hand.softness * 100} unit="%" min={0} max={100} onDraft={(value) => dispatch(handed({ softness: value / 100 }))} onCommit={(value) => dispatch(handed({ softness: value / 100 }))} />;
+  switch (hand.veilTool) {
+    case 'trace':
+      return (
         <>
+          {joining}
           <button className="plain-button" title="Shift held does the same for one click" aria-pressed={hand.straight} onClick={() => dispatch(handed({ straight: !hand.straight }))}>
             Straight
           </button>
@@ -54,20 +93,40 @@ export function HandTools() {
             Click along the edge; the first point closes it.
           </span>
         </>
-      ) : (
+      );
+    case 'scribble':
+      return (
         <>
-          <button className="plain-button" aria-pressed={hand.side === 'front'} onClick={() => dispatch(handed({ side: 'front' }))}>
-            Bring front
+          {joining}
+          {sides}
+          <button className="plain-button" title="Draw a box around what stands in front" aria-pressed={hand.boxing} onClick={() => dispatch(handed({ boxing: !hand.boxing }))}>
+            Box
           </button>
-          <button className="plain-button" aria-pressed={hand.side === 'behind'} onClick={() => dispatch(handed({ side: 'behind' }))}>
-            Send behind
-          </button>
-          <span>
-            <Quantity label="Brush size" value={hand.radius * 2} unit="px" min={1} max={4000} onDraft={(value) => dispatch(handed({ radius: value / 2 }))} onCommit={(value) => dispatch(handed({ radius: value / 2 }))} />, soft{' '}
-            <Quantity label="Brush softness" value={hand.softness * 100} unit="%" min={0} max={100} onDraft={(value) => dispatch(handed({ softness: value / 100 }))} onCommit={(value) => dispatch(handed({ softness: value / 100 }))} />
-          </span>
+          {size}
         </>
-      )}
-    </>
-  );
+      );
+    case 'tone':
+      return (
+        <>
+          {joining}
+          <span className="truncate text-faint">Click colours that stand in front.</span>
+        </>
+      );
+    case 'edge':
+      return (
+        <>
+          {size}
+          <span className="truncate text-faint">Paint over hair, grass or blur; it is solved there.</span>
+        </>
+      );
+    case 'touch-up':
+      return (
+        <>
+          {sides}
+          {size}, soft {softness}
+        </>
+      );
+    case 'weave':
+      return <span className="truncate text-faint">Click a knot to turn the crossing over.</span>;
+  }
 }

@@ -1,0 +1,97 @@
+import type { LightPlanes } from './laplacian';
+import { spread } from './spread';
+
+/** Colours that one side is made of, linear light. */
+export type Tones = readonly (readonly [number, number, number])[];
+
+/** How many tones stand for the front. */
+const toneCount = 14;
+const toneRounds = 6;
+/** Sigma of a colour that a pair of tones explains, as a part of the light there and what is always there. */
+const colourSigma = 0.05;
+const leastLight = 0.15;
+/** A tone from elsewhere counts less than the colour of the front near by. */
+const elsewhere = 0.3;
+/** Variance that no estimate falls below: what is decided is decided by the neighbours too. */
+const doubt = 0.02;
+
+/**
+ * Tones of the px whose matte is 1, for all places: clusters of their light.
+ * @returns none where there is no such px
+ */
+export function tonesOf(light: LightPlanes, alpha: Float32Array): Tones {
+  const chosen: number[] = [];
+  const step = Math.max(1, Math.floor(alpha.length / 300000));
+  for (let i = 0; i < alpha.length; i += step) if (alpha[i] > 0.99) chosen.push(i);
+  if (chosen.length === 0) return [];
+  const brightness = (i: number): number => light[0][i] + light[1][i] + light[2][i];
+  const sorted = [...chosen].sort((a, b) => brightness(a) - brightness(b));
+  const at = (i: number): [number, number, number] => [light[0][i], light[1][i], light[2][i]];
+  let tones = Array.from({ length: toneCount }, (_, k) => at(sorted[Math.floor(((k + 0.5) / toneCount) * sorted.length)]));
+  for (let round = 0; round < toneRounds; round++) {
+    const sums = tones.map(() => [0, 0, 0, 0]);
+    for (const i of chosen) {
+      let best = 0;
+      let least = Infinity;
+      for (let k = 0; k < tones.length; k++) {
+        const square = (tones[k][0] - light[0][i]) ** 2 + (tones[k][1] - light[1][i]) ** 2 + (tones[k][2] - light[2][i]) ** 2;
+        if (square < least) [least, best] = [square, k];
+      }
+      const sum = sums[best];
+      for (let c = 0; c < 3; c++) sum[c] += light[c][i];
+      sum[3]++;
+    }
+    tones = tones.map((tone, k) => (sums[k][3] > 0 ? [sums[k][0] / sums[k][3], sums[k][1] / sums[k][3], sums[k][2] / sums[k][3]] : tone));
+  }
+  return tones;
+}
+
+/** What the colours alone say of each unknown px. */
+export interface Estimate {
+  alpha: Float32Array;
+  /** One over the variance of that. */
+  certainty: Float32Array;
+}
+
+/**
+ * Estimates the matte of the unknown px from their colours: each is taken as a mixture of what lies behind near by and of one of the
+ * front's colours, the one near by or a tone from elsewhere, in linear light.
+ * @param alpha what is thought now; sure px are what both sides are learned from
+ */
+export function estimateAlpha(light: LightPlanes, width: number, height: number, alpha: Float32Array, unknown: Uint8Array, tones: Tones): Estimate {
+  const front = new Float32Array(alpha.length);
+  const behind = new Float32Array(alpha.length);
+  for (let i = 0; i < alpha.length; i++) {
+    const trust = unknown[i] ? 0.3 : 1;
+    if (alpha[i] > 0.9) front[i] = trust * (alpha[i] - 0.9) * 10;
+    else if (alpha[i] < 0.1) behind[i] = trust * (0.1 - alpha[i]) * 10;
+  }
+  const near = spread(light, front, width, height);
+  const ground = spread(light, behind, width, height);
+  const out: Estimate = { alpha: new Float32Array(alpha.length), certainty: new Float32Array(alpha.length) };
+  const candidates: [number, number, number][] = [[0, 0, 0], ...tones.map(([r, g, b]): [number, number, number] => [r, g, b])];
+  for (let i = 0; i < alpha.length; i++) {
+    if (!unknown[i]) continue;
+    candidates[0] = [near[0][i], near[1][i], near[2][i]];
+    const [b0, b1, b2] = [ground[0][i], ground[1][i], ground[2][i]];
+    const [c0, c1, c2] = [light[0][i] - b0, light[1][i] - b1, light[2][i] - b2];
+    const variance = (colourSigma * (leastLight + (light[0][i] + light[1][i] + light[2][i]) / 3)) ** 2;
+    let [weights, sum, squares] = [0, 0, 0];
+    for (let k = 0; k < candidates.length; k++) {
+      const d0 = candidates[k][0] - b0;
+      const d1 = candidates[k][1] - b1;
+      const d2 = candidates[k][2] - b2;
+      const length = d0 * d0 + d1 * d1 + d2 * d2 + 1e-9;
+      const share = Math.min(1, Math.max(0, (c0 * d0 + c1 * d1 + c2 * d2) / length));
+      const off = ((c0 - share * d0) ** 2 + (c1 - share * d1) ** 2 + (c2 - share * d2) ** 2) / variance;
+      const weight = Math.exp(-0.5 * Math.min(off, 60)) * (k === 0 ? 1 : elsewhere) * Math.sqrt(Math.min(1, length * 100));
+      weights += weight;
+      sum += weight * share;
+      squares += weight * (share * share + variance / length);
+    }
+    const mean = weights > 0 ? sum / weights : alpha[i];
+    out.alpha[i] = mean;
+    out.certainty[i] = weights > 0 ? 1 / (doubt + Math.max(0, squares / weights - mean * mean)) : 0;
+  }
+  return out;
+}

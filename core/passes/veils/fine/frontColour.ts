@@ -1,0 +1,103 @@
+import type { LightPlanes } from './laplacian';
+
+interface Grid {
+  width: number;
+  height: number;
+  light: Float32Array[];
+  alpha: Float32Array;
+  front: Float32Array[];
+  behind: Float32Array[];
+}
+
+/** What keeps neighbours alike, and how much more where the matte changes. */
+const alikeAlways = 5e-3;
+const alikeAtEdges = 0.3;
+/** Rounds on small grids, where colours still have far to go, and on large ones. */
+const smallGrid = 32;
+const roundsSmall = 10;
+const roundsLarge = 2;
+
+/**
+ * Estimates the front's own colour from a picture and its matte: front and behind are found together, from a coarse grid to the
+ * finest, so that their mixture is the picture and neighbours are alike (Germer, Uelwer, Conrad and Harmeling 2020, in linear light).
+ * @returns linear light, meaningful where the matte is above 0
+ */
+export function estimateFront(light: LightPlanes, alpha: Float32Array, width: number, height: number): [Float32Array, Float32Array, Float32Array] {
+  const finest: Grid = { width, height, light: [...light], alpha, front: [], behind: [] };
+  const grids = [finest];
+  while (grids[grids.length - 1].width > 1 || grids[grids.length - 1].height > 1) grids.push(halved(grids[grids.length - 1]));
+  const coarsest = grids[grids.length - 1];
+  coarsest.front = coarsest.light.map((plane) => plane.slice());
+  coarsest.behind = coarsest.light.map((plane) => plane.slice());
+  for (let k = grids.length - 2; k >= 0; k--) {
+    const grid = grids[k];
+    grid.front = grown(grids[k + 1].front, grids[k + 1], grid);
+    grid.behind = grown(grids[k + 1].behind, grids[k + 1], grid);
+    const rounds = grid.width <= smallGrid && grid.height <= smallGrid ? roundsSmall : roundsLarge;
+    for (let round = 0; round < rounds; round++) relax(grid);
+    grids[k + 1].front = grids[k + 1].behind = [];
+  }
+  return finest.front as [Float32Array, Float32Array, Float32Array];
+}
+
+function halved({ width, height, light, alpha }: Grid): Grid {
+  const half: Grid = { width: Math.max(1, width >> 1), height: Math.max(1, height >> 1), light: [], alpha: new Float32Array(0), front: [], behind: [] };
+  const shrink = (plane: Float32Array): Float32Array => {
+    const out = new Float32Array(half.width * half.height);
+    for (let y = 0; y < half.height; y++) {
+      const top = Math.min(height - 1, 2 * y) * width;
+      const bottom = Math.min(height - 1, 2 * y + 1) * width;
+      for (let x = 0; x < half.width; x++) {
+        const left = Math.min(width - 1, 2 * x);
+        const right = Math.min(width - 1, 2 * x + 1);
+        out[y * half.width + x] = (plane[top + left] + plane[top + right] + plane[bottom + left] + plane[bottom + right]) / 4;
+      }
+    }
+    return out;
+  };
+  half.light = light.map(shrink);
+  half.alpha = shrink(alpha);
+  return half;
+}
+
+/** The nearest px of the coarser grid. */
+function grown(planes: readonly Float32Array[], from: Grid, to: Grid): Float32Array[] {
+  return planes.map((plane) => {
+    const out = new Float32Array(to.width * to.height);
+    for (let y = 0; y < to.height; y++) {
+      const row = Math.min(from.height - 1, Math.floor((y * from.height) / to.height)) * from.width;
+      for (let x = 0; x < to.width; x++) out[y * to.width + x] = plane[row + Math.min(from.width - 1, Math.floor((x * from.width) / to.width))];
+    }
+    return out;
+  });
+}
+
+/** One round over all px: each is set so that it mixes to the picture and is like its four neighbours. */
+function relax({ width, height, light, alpha, front, behind }: Grid): void {
+  const sums = new Float64Array(6);
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i++) {
+      const own = alpha[i];
+      const rest = 1 - own;
+      let weights = 0;
+      sums.fill(0);
+      for (let side = 0; side < 4; side++) {
+        const j = side === 0 ? (x > 0 ? i - 1 : i) : side === 1 ? (x < width - 1 ? i + 1 : i) : side === 2 ? (y > 0 ? i - width : i) : y < height - 1 ? i + width : i;
+        const weight = alikeAlways + alikeAtEdges * Math.abs(own - alpha[j]);
+        weights += weight;
+        for (let c = 0; c < 3; c++) {
+          sums[c] += weight * front[c][j];
+          sums[c + 3] += weight * behind[c][j];
+        }
+      }
+      const [a, b, d] = [own * own + weights, own * rest, rest * rest + weights];
+      const scale = 1 / (a * d - b * b);
+      for (let c = 0; c < 3; c++) {
+        const p = own * light[c][i] + sums[c];
+        const q = rest * light[c][i] + sums[c + 3];
+        front[c][i] = Math.min(1, Math.max(0, (d * p - b * q) * scale));
+        behind[c][i] = Math.min(1, Math.max(0, (a * q - b * p) * scale));
+      }
+    }
+  }
+}

@@ -1,0 +1,113 @@
+import { blurMargin, blurRegion } from '../../kernels/blur';
+import { crop, emptyRaster, type Raster } from '../../pixels/raster';
+import { grow, type Region } from '../../pixels/region';
+import { contentKey, type Node } from '../../render/node';
+import type { Materials } from '../pass';
+import { drawMatte } from './cutRaster';
+import { featherSigma, platePlacement, type PlatePlace } from './render';
+import type { Veil } from './schema';
+import { softest } from './softness/soften';
+
+/** How far, in sheet px, a veil's own colour is looked for inside it. */
+const colourReach = 2;
+
+/**
+ * The veil's own colour: the plate's pixels, and where the matte is fractional the colour of the veil just inside
+ * its edge (the mean of nearby plate pixels, weighted by how surely they belong to the veil), so that the old background
+ * does not show as a rim on the letters. Opaque encoded RGB in four channels, meaningful only where the matte is above 0.
+ */
+export function frontNode(veil: Veil, place: PlatePlace, materials: Materials, plate: Node, matte: Node): Node {
+  const softening = featherSigma(veil) + (veil.softness ? softest(veil.softness) * place.scale : 0);
+  const sigmaAt = (scale: number): number => Math.max(0.6, (colourReach + softening) * scale);
+  const solved = veil.fine?.front ? materials.picture(veil.fine.front) : null;
+  return {
+    key: contentKey('front', plate.key, matte.key, softening, solved?.key),
+    channels: 4,
+    bounds: matte.bounds,
+    needs({ region, scale }) {
+      const wide = grow(region, blurMargin(sigmaAt(scale)));
+      return [{ node: plate, region: wide }, { node: matte, region: wide }];
+    },
+    async compute({ region, scale }, [colour, cover]) {
+      const near = nearColours(colour, cover, region, sigmaAt(scale));
+      if (!solved) return near;
+      return over(near, await drawMatte(solved, { picture: materials.picture(place.asset), toOutput: platePlacement(place, scale) }, region));
+    },
+  };
+}
+
+/** Puts the colours that were solved for over the others, as far as their band goes. */
+function over(below: Raster, solved: Raster): Raster {
+  const out = { ...below, data: below.data.slice() };
+  for (let at = 0; at < out.data.length; at += 4) {
+    const share = Math.min(1, solved.data[at + 3]);
+    if (share > 0) for (let c = 0; c < 4; c++) out.data[at + c] = solved.data[at + c] + out.data[at + c] * (1 - share);
+  }
+  return out;
+}
+
+/** @param colour, @param cover lie around `region` with the blur's margin */
+function nearColours(colour: Raster, cover: Raster, region: Region, sigma: number): Raster {
+
+  const wide = grow(region, blurMargin(sigma));
+  const own = crop(colour, wide, region);
+  const inside = crop(cover, wide, region);
+  // Only the band of the edge is worked on: what a part of a blur gives does not depend on the rest.
+  const band = fractionalBand(inside, region);
+  if (!band) return own;
+  const around = grow(band, blurMargin(sigma));
+  const near = blurRegion(weighted(crop(colour, wide, around), crop(cover, wide, around)), around, band, sigma);
+  return cleaned(own, near, inside, region, band);
+}
+
+/** The smallest region that holds every px which is neither bare nor all veil. */
+function fractionalBand(inside: Raster, region: Region): Region | null {
+  let [left, right, top, bottom] = [Infinity, -1, Infinity, -1];
+  for (let y = 0, i = 0; y < region.height; y++) {
+    for (let x = 0; x < region.width; x++, i++) {
+      if (!isFractional(inside.data[i])) continue;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      bottom = y;
+    }
+  }
+  return right < 0 ? null : { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 };
+}
+
+const isFractional = (share: number): boolean => share > 0 && share < solid;
+
+/** From this matte value on, the plate's pixel is taken to be all veil. */
+const solid = 0.98;
+
+function weighted(colour: Raster, cover: Raster): Raster {
+  const out = emptyRaster(colour.width, colour.height, 4);
+  for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
+    const share = cover.data[i];
+    if (share <= 0) continue;
+    const square = share * share;
+    const weight = square * square * square;
+    out.data[at] = colour.data[at] * weight;
+    out.data[at + 1] = colour.data[at + 1] * weight;
+    out.data[at + 2] = colour.data[at + 2] * weight;
+    out.data[at + 3] = colour.data[at + 3] * weight;
+  }
+  return out;
+}
+
+/** @param near the colours found, lying at `band` */
+function cleaned(own: Raster, near: Raster, inside: Raster, region: Region, band: Region): Raster {
+  const out: Raster = { ...own, data: own.data.slice() };
+  for (let y = 0; y < band.height; y++) {
+    let i = (band.y - region.y + y) * region.width + band.x - region.x;
+    let from = y * band.width * 4;
+    for (let x = 0; x < band.width; x++, i++, from += 4) {
+      const found = near.data[from + 3];
+      if (!isFractional(inside.data[i]) || found < 1e-4) continue;
+      const at = i * 4;
+      for (let c = 0; c < 3; c++) out.data[at + c] = near.data[from + c] / found;
+      out.data[at + 3] = 1;
+    }
+  }
+  return out;
+}

@@ -1,0 +1,76 @@
+import { oklabPlanes, type OklabPlanes } from '../../../pixels/oklabPlanes';
+import { halve, type Level } from '../../../pixels/pyramid';
+import { intersect, type Region } from '../../../pixels/region';
+import { ColourSides, cutBand } from './bandCut';
+import { drawMarks, pixelsUnder, type Mark } from './marks';
+import { cutPatches } from './patchCut';
+import { findPatches, type Patches } from './patches';
+
+/** Patches are found on the first level that has no more px than this. */
+const patchPixels = 1.7e6;
+
+/** Cuts one plate, or a part of it, by rough strokes. What does not depend on the strokes is worked out once. */
+export class ScribbleCutter {
+  private readonly levels: Level[];
+  private readonly planes: OklabPlanes;
+  private readonly patches: Patches;
+
+  /**
+   * @param picture encoded sRGB
+   * @param lying where it lies on the plate, plate px; its px are plate px
+   */
+  constructor(picture: Level, private readonly lying: Region = { x: 0, y: 0, width: picture.width, height: picture.height }) {
+    this.levels = [picture];
+    for (let top = picture; top.width * top.height > patchPixels; ) this.levels.push((top = halve(top)));
+    const top = this.levels[this.levels.length - 1];
+    this.planes = oklabPlanes(top);
+    this.patches = findPatches(this.planes, top.width, top.height);
+  }
+
+  /**
+   * @param box plate px: nothing outside of it stands in front; null where no box was drawn
+   * @returns a matte of the picture's size, 255 in front and 0 behind; null where no stroke and no box says what stands in front
+   */
+  cut(marks: readonly Mark[], box: Region | null = null): Level | null {
+    const top = this.levels.length - 1;
+    const grid = this.gridAt(top);
+    const drawn = drawMarks(marks, 2 ** top, grid);
+    const under = { front: pixelsUnder(marks, 'front', 2 ** top, grid, drawn), behind: pixelsUnder(marks, 'behind', 2 ** top, grid, drawn) };
+    const coarse = cutPatches(this.patches, this.planes, { drawn, under, box: box && this.boxAt(box, top) });
+    if (!coarse) return null;
+    const sides = new ColourSides(coarse.colours);
+    let mask = new Uint8Array(this.patches.labels.length);
+    this.patches.labels.forEach((label, i) => (mask[i] = coarse.front[label]));
+    for (let number = top; number >= 0; number--) {
+      const level = this.levels[number];
+      if (number < top) mask = doubled(mask, this.levels[number + 1].width, level);
+      cutBand(level, mask, number === top ? drawn : drawMarks(marks, 2 ** number, this.gridAt(number)), sides);
+    }
+    for (let i = 0; i < mask.length; i++) mask[i] *= 255;
+    const [{ width, height }] = this.levels;
+    return { width, height, channels: 1, bytes: mask };
+  }
+
+  /** Where a level lies, in its own px. */
+  private gridAt(number: number): Region {
+    const { width, height } = this.levels[number];
+    return { x: this.lying.x / 2 ** number, y: this.lying.y / 2 ** number, width, height };
+  }
+
+  private boxAt(box: Region, number: number): Region {
+    const factor = 2 ** number;
+    const { width, height } = this.levels[number];
+    const inside = { x: (box.x - this.lying.x) / factor, y: (box.y - this.lying.y) / factor, width: box.width / factor, height: box.height / factor };
+    return intersect(inside, { x: 0, y: 0, width, height }) ?? { x: 0, y: 0, width: 0, height: 0 };
+  }
+}
+
+/** A mask of twice the size. */
+function doubled(mask: Uint8Array, fromWidth: number, { width, height }: Level): Uint8Array<ArrayBuffer> {
+  const out = new Uint8Array(width * height);
+  for (let y = 0, i = 0; y < height; y++) {
+    const row = (y >> 1) * fromWidth;
+    for (let x = 0; x < width; x++, i++) out[i] = mask[row + (x >> 1)];
+  }
+  return out;
+}

@@ -1,0 +1,123 @@
+import { readLevel, type Level, type Picture } from '../../../pixels/pyramid';
+import { decodeByte } from '../../../pixels/transfer';
+import type { Point } from '../../../shape/affine';
+
+/** A place on a veil's border. */
+export interface BorderPoint {
+  /** Plate px. */
+  place: Point;
+  /** Unit vector from the veil outwards. */
+  outward: Point;
+}
+
+/** Lines side by side along the border that are averaged, and their distance, as parts of the sigma that is looked for. */
+const lanes = 9;
+const laneStep = 0.5;
+/** The profile reaches this many times the wider of the two derivatives' sigmas to each side. */
+const reach = 3;
+/** The wider derivative is this much wider. */
+const wider = 2;
+/** Sigma at the first look, plate px, and what is ever found. */
+const firstSigma = 1.2;
+const limits = { least: 0.3, most: 60 };
+const looks = 5;
+/** A step weaker than this, in linear light, tells nothing. */
+const leastStep = 0.02;
+
+/**
+ * How soft the photo's edge is at a place of the border: the sigma of the Gaussian that a sharp edge was blurred by. Derivatives of
+ * the profile across the border are taken with two Gaussians; the ratio of their peaks tells the sigma between (Zhuo and Sim 2011,
+ * on a profile averaged along the border, with widths that follow what is found).
+ * @returns plate px; null where there is no edge to measure
+ */
+export async function edgeSigma(picture: Picture, point: BorderPoint): Promise<number | null> {
+  let sigma = firstSigma;
+  let found: number | null = null;
+  for (let look = 0; look < looks; look++) {
+    const measured = await sigmaBy(picture, point, Math.max(0.8, sigma * 0.8));
+    if (measured === null) return found;
+    found = Math.min(limits.most, Math.max(limits.least, measured));
+    if (Math.abs(found - sigma) < 0.06 * sigma) break;
+    sigma = found;
+  }
+  return found;
+}
+
+/** One look with derivatives of sigma `narrow` and `wider` times that, plate px. */
+async function sigmaBy(picture: Picture, { place, outward }: BorderPoint, narrow: number): Promise<number | null> {
+  // Wide edges are looked at on a level whose px are still fine enough for them.
+  const level = Math.max(0, Math.min(picture.levels - 1, Math.floor(Math.log2(narrow / 1.6))));
+  const unit = 2 ** level;
+  const sigma = narrow / unit;
+  const half = Math.ceil(reach * wider * sigma) + 3;
+  const profile = projected(await profileAcross(picture, level, [place[0] / unit, place[1] / unit], outward, half, sigma * laneStep));
+  if (!profile) return null;
+  const slack = Math.ceil(1.5 * sigma) + 2;
+  const peak = peakOf(profile, sigma, half, slack);
+  const low = peakOf(profile, sigma * wider, half, slack);
+  if (peak <= 0 || low <= 0) return null;
+  // A sampled px averages over its own width, and so does the bilinear reading: together about this much.
+  const own = 1 / 12 + 1 / 6;
+  const ratio = (peak / low) ** 2;
+  if (ratio <= 1.0001) return limits.most;
+  const square = ((wider * sigma) ** 2 - ratio * sigma ** 2) / (ratio - 1) - own;
+  return Math.sqrt(Math.max(0.01, square)) * unit;
+}
+
+/** Linear light along a line across the border, `half` px to each side, three values for each px. */
+async function profileAcross(picture: Picture, level: number, [x, y]: Point, [nx, ny]: Point, half: number, step: number): Promise<Float64Array> {
+  const side = half + Math.ceil((lanes / 2) * step) + 2;
+  const region = { x: Math.floor(x) - side, y: Math.floor(y) - side, width: 2 * side + 2, height: 2 * side + 2 };
+  const pixels = await readLevel(picture, level, region);
+  const out = new Float64Array((2 * half + 1) * 3);
+  for (let lane = 0; lane < lanes; lane++) {
+    const along = (lane - (lanes - 1) / 2) * step;
+    for (let t = -half; t <= half; t++) addLight(pixels, x + nx * t - ny * along - region.x - 0.5, y + ny * t + nx * along - region.y - 0.5, out, (t + half) * 3);
+  }
+  for (let i = 0; i < out.length; i++) out[i] /= lanes;
+  return out;
+}
+
+function addLight({ width, height, channels, bytes }: Level, x: number, y: number, out: Float64Array, to: number): void {
+  const column = Math.max(0, Math.min(width - 2, Math.floor(x)));
+  const row = Math.max(0, Math.min(height - 2, Math.floor(y)));
+  const [s, t] = [x - column, y - row];
+  const at = (row * width + column) * channels;
+  for (let c = 0; c < 3; c++) {
+    const i = at + (channels === 1 ? 0 : c);
+    const above = decodeByte[bytes[i]] * (1 - s) + decodeByte[bytes[i + channels]] * s;
+    const below = decodeByte[bytes[i + width * channels]] * (1 - s) + decodeByte[bytes[i + (width + 1) * channels]] * s;
+    out[to + c] += above * (1 - t) + below * t;
+  }
+}
+
+/** The profile as one value for each px: along the colour in which both sides differ most. */
+function projected(profile: Float64Array): Float64Array | null {
+  const count = profile.length / 3;
+  const third = Math.floor(count * 0.4);
+  const axis = [0, 1, 2].map((c) => {
+    let difference = 0;
+    for (let i = 0; i < third; i++) difference += profile[(count - 1 - i) * 3 + c] - profile[i * 3 + c];
+    return difference / third;
+  });
+  const length = Math.hypot(...axis);
+  if (length < leastStep) return null;
+  return Float64Array.from({ length: count }, (_, i) => (profile[i * 3] * axis[0] + profile[i * 3 + 1] * axis[1] + profile[i * 3 + 2] * axis[2]) / length);
+}
+
+/** The steepest rise near the middle, seen with the derivative of a Gaussian. */
+function peakOf(profile: Float64Array, sigma: number, middle: number, slack: number): number {
+  let most = 0;
+  const span = Math.ceil(3 * sigma) + 1;
+  for (let centre = middle - slack; centre <= middle + slack; centre++) {
+    let sum = 0;
+    let weights = 0;
+    for (let k = -span; k <= span; k++) {
+      const weight = Math.exp(-(k * k) / (2 * sigma * sigma));
+      weights += weight;
+      sum += weight * k * profile[Math.min(profile.length - 1, Math.max(0, centre + k))];
+    }
+    most = Math.max(most, sum / (weights * sigma * sigma));
+  }
+  return most;
+}

@@ -1,0 +1,83 @@
+import { blurMargin, blurRegion } from '../../../kernels/blur';
+import { crop, emptyRaster, type Raster } from '../../../pixels/raster';
+import { grow, type Region } from '../../../pixels/region';
+import type { Affine } from '../../../shape/affine';
+import type { Softness } from '../schema';
+
+/** The sigmas that are worked out; what lies between them is mixed. */
+const ratio = 1.5;
+const leastSigma = 0.35;
+/** Distance of the places at which sigma is looked up, output px. */
+const grid = 8;
+
+/** The largest sigma of a profile, plate px. */
+export const softest = ({ profile, factor }: Softness): number => profile.reduce((most, [, , sigma]) => Math.max(most, sigma), 0) * factor;
+
+/** How far around a region the cut must be known, output px. */
+export const softenMargin = (softness: Softness, { a }: Affine): number => blurMargin(softest(softness) * a);
+
+/**
+ * Blurs a cut by as much as the photo's edge is soft at that place.
+ * @param cut one channel, lying at `grow(region, softenMargin)`
+ * @param toOutput plate px to output px
+ */
+export function soften(cut: Raster, region: Region, softness: Softness, toOutput: Affine): Raster {
+  const wide = grow(region, softenMargin(softness, toOutput));
+  const sigmas = sigmaMap(region, softness, toOutput);
+  const most = sigmas.data.reduce((a, b) => Math.max(a, b), 0);
+  const least = sigmas.data.reduce((a, b) => Math.min(a, b), Infinity);
+  const steps: number[] = [0];
+  for (let sigma = leastSigma; ; sigma *= ratio) {
+    steps.push(sigma);
+    if (sigma >= most) break;
+  }
+  const from = Math.max(0, steps.findLastIndex((sigma) => sigma <= least));
+  const used = steps.slice(from);
+  const blurred = used.map((sigma) => (sigma === 0 ? crop(cut, wide, region) : blurRegion(cut, wide, region, sigma)));
+  const out = emptyRaster(region.width, region.height, 1);
+  for (let i = 0; i < out.data.length; i++) {
+    const sigma = sigmas.data[i];
+    let k = 0;
+    while (k < used.length - 2 && used[k + 1] < sigma) k++;
+    const next = Math.min(used.length - 1, k + 1);
+    const share = next === k ? 0 : Math.min(1, Math.max(0, (sigma - used[k]) / (used[next] - used[k])));
+    out.data[i] = blurred[k].data[i] * (1 - share) + blurred[next].data[i] * share;
+  }
+  return out;
+}
+
+/** Sigma at each px, output px: that of the places of the profile that are near, weighted by their distance. */
+function sigmaMap(region: Region, { profile, factor }: Softness, toOutput: Affine): Raster {
+  const columns = Math.ceil(region.width / grid) + 2;
+  const rows = Math.ceil(region.height / grid) + 2;
+  const coarse = new Float32Array(columns * rows);
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const x = (region.x + column * grid - toOutput.e) / toOutput.a;
+      const y = (region.y + row * grid - toOutput.f) / toOutput.d;
+      let sum = 0;
+      let weights = 0;
+      for (const [px, py, sigma] of profile) {
+        const square = (px - x) ** 2 + (py - y) ** 2 + 4;
+        const weight = 1 / (square * square);
+        sum += weight * sigma;
+        weights += weight;
+      }
+      coarse[row * columns + column] = weights > 0 ? (sum / weights) * factor * toOutput.a : 0;
+    }
+  }
+  const out = emptyRaster(region.width, region.height, 1);
+  for (let y = 0, i = 0; y < region.height; y++) {
+    const row = Math.floor(y / grid);
+    const t = y / grid - row;
+    for (let x = 0; x < region.width; x++, i++) {
+      const column = Math.floor(x / grid);
+      const s = x / grid - column;
+      const at = row * columns + column;
+      const above = coarse[at] + (coarse[at + 1] - coarse[at]) * s;
+      const below = coarse[at + columns] + (coarse[at + columns + 1] - coarse[at + columns]) * s;
+      out.data[i] = above + (below - above) * t;
+    }
+  }
+  return out;
+}

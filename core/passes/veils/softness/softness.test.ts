@@ -1,0 +1,53 @@
+import { random } from '../../../kernels/testing';
+import { encodeExact } from '../../../pixels/transfer';
+import { paintedPicture } from '../../../testing/pictures';
+import { edgeSigma } from './measureEdge';
+import { softenMargin, soften } from './soften';
+
+/** The error function by Abramowitz and Stegun 7.1.26, as the share of a Gaussian below x. */
+function phi(x: number): number {
+  const t = 1 / (1 + 0.3275911 * Math.abs(x / Math.SQRT2));
+  const e = 1 - t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) * Math.exp(-(x * x) / 2);
+  return 0.5 * (1 + Math.sign(x) * e);
+}
+
+/** A photo with one edge through its middle, blurred in linear light by a known sigma, with grain. */
+function edgePicture(sigma: number, angle: number, grain: number) {
+  const next = random(Math.round(sigma * 100 + angle * 7));
+  const [nx, ny] = [Math.cos(angle), Math.sin(angle)];
+  return paintedPicture(512, 512, (x, y) => {
+    const share = phi(((x + 0.5 - 256) * nx + (y + 0.5 - 256) * ny) / sigma);
+    const noise = Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next()) * grain;
+    const mix = (a: number, b: number): number => Math.round(Math.min(255, Math.max(0, encodeExact(a + (b - a) * share) * 255 + noise)));
+    return [mix(0.12, 0.6), mix(0.2, 0.5), mix(0.05, 0.55)];
+  });
+}
+
+test.each([0.6, 1, 2, 4, 8, 14])('an edge of sigma %p px is measured within half a px or 15 %%', async (sigma) => {
+  for (const angle of [0, 0.5, 2.1]) {
+    const measured = await edgeSigma(edgePicture(sigma, angle, 2), { place: [256, 256], outward: [Math.cos(angle), Math.sin(angle)] });
+    expect(Math.abs(measured! - sigma)).toBeLessThan(Math.max(0.5, sigma * 0.15));
+  }
+});
+
+test('where both sides are alike nothing is measured', async () => {
+  expect(await edgeSigma(paintedPicture(300, 300, () => [90, 90, 90]), { place: [150, 150], outward: [1, 0] })).toBeNull();
+});
+
+test('a cut is softened by what the profile says at each place', () => {
+  const softness = { profile: [[0, 0, 1], [0, 400, 6]] as [number, number, number][], factor: 1 };
+  const toOutput = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+  const margin = softenMargin(softness, toOutput);
+  const blurredAt = (y: number): number[] => {
+    const region = { x: -20, y, width: 41, height: 1 };
+    const cut = { width: 41 + 2 * margin, height: 1 + 2 * margin, channels: 1 as const, data: new Float32Array((41 + 2 * margin) * (1 + 2 * margin)) };
+    for (let i = 0; i < cut.data.length; i++) cut.data[i] = (i % cut.width) - margin - 20 < 0 ? 1 : 0;
+    return [...soften(cut, region, softness, toOutput).data];
+  };
+  const sharp = blurredAt(0);
+  const soft = blurredAt(400);
+  for (let x = -15; x <= 15; x++) {
+    expect(Math.abs(sharp[x + 20] - phi(-(x + 0.5) / 1))).toBeLessThan(0.05);
+    expect(Math.abs(soft[x + 20] - phi(-(x + 0.5) / 6))).toBeLessThan(0.03);
+  }
+});

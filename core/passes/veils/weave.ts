@@ -1,0 +1,41 @@
+import type { Crossing } from './schema';
+
+/** What decides which veils lie over a letter. */
+export interface Weaving {
+  /** Ids from far to near. */
+  depth: readonly string[];
+  veils: readonly { id: string }[];
+  weave: readonly Crossing[];
+}
+
+/**
+ * The veils that lie over one letter, from far to near: those that are nearer than its lettering, unless the crossing is turned.
+ * @param at index of the letter's first UTF-16 unit
+ */
+export function veilsOver({ depth, veils, weave }: Weaving, lettering: string, at: number): string[] {
+  const own = depth.indexOf(lettering);
+  const isVeil = new Set(veils.map(({ id }) => id));
+  const turned = new Map(weave.flatMap((crossing) => (crossing.lettering === lettering && crossing.at === at ? [[crossing.veil, crossing.over] as const] : [])));
+  return depth.filter((id, place) => isVeil.has(id) && (turned.get(id) ?? place > own));
+}
+
+/** Letters that the same veils lie over. */
+export interface WovenPart<Letter> {
+  letters: Letter[];
+  over: string[];
+}
+
+/** A lettering's letters in groups by what lies over them; the first group is the one without a turned crossing. */
+export function wovenParts<Letter extends { start: number }>(weaving: Weaving, lettering: string, letters: readonly Letter[]): WovenPart<Letter>[] {
+  const turned = new Set(weaving.weave.flatMap((crossing) => (crossing.lettering === lettering ? [crossing.at] : [])));
+  const plain: WovenPart<Letter> = { letters: [], over: veilsOver({ ...weaving, weave: [] }, lettering, 0) };
+  const parts = new Map([[plain.over.join('|'), plain]]);
+  for (const letter of letters) {
+    const over = turned.has(letter.start) ? veilsOver(weaving, lettering, letter.start) : plain.over;
+    const key = over.join('|');
+    const part = parts.get(key);
+    if (part) part.letters.push(letter);
+    else parts.set(key, { letters: [letter], over });
+  }
+  return [...parts.values()];
+}

@@ -1,0 +1,62 @@
+import { parentPort } from 'node:worker_threads';
+import { bandOf } from '../../core/passes/veils/fine/band';
+import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
+import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
+import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
+import { keyByTone } from '../../core/passes/veils/tone/toneKey';
+import { levelSize, readLevel } from '../../core/pixels/pyramid';
+import type { CutAnswer, CutOrder, CutPlace } from './orders';
+import { storeSolved } from './storeSolved';
+import { cutBytes, cutsAt, openPlate, wholePicture } from './wholeCut';
+
+/** px of the grid on which the border is looked for, and of the picture that a first look at the edge is solved on, at most. */
+const borderPixels = 2.2e6;
+const firstLookPixels = 1.2e6;
+
+/** What was worked out for the plate that was last cut: the next stroke will be on the same. */
+let prepared: { plate: string; cutter: Promise<ScribbleCutter> } | null = null;
+
+function cutterOf(place: CutPlace): Promise<ScribbleCutter> {
+  if (prepared?.plate === place.plate) return prepared.cutter;
+  const cutter = openPlate(place).then(async ({ picture }) => new ScribbleCutter(await wholePicture(picture)));
+  prepared = { plate: place.plate, cutter };
+  cutter.catch(() => (prepared = null));
+  return cutter;
+}
+
+const scaleFor = ({ width, height }: { width: number; height: number }, pixels: number): number => Math.min(1, Math.sqrt(pixels / (width * height)));
+
+async function answer(order: CutOrder): Promise<CutAnswer> {
+  if (order.kind === 'prepare') {
+    await cutterOf(order);
+    return { kind: 'prepared' };
+  }
+  if (order.kind === 'scribble') {
+    const matte = (await cutterOf(order)).cut(order.marks, order.box);
+    return matte ? { kind: 'matte', matte: storeSolved(order.dataFolder, matte) } : { kind: 'nothing' };
+  }
+  if (order.kind === 'tone') {
+    const { picture } = await openPlate(order);
+    return { kind: 'matte', matte: storeSolved(order.dataFolder, keyByTone(await wholePicture(picture), order.rule, order.connected)) };
+  }
+  const opened = await openPlate(order, order.mattes);
+  if (order.kind === 'softness') {
+    const scale = scaleFor(opened.picture, borderPixels);
+    return { kind: 'softness', profile: await measureProfile(opened.picture, borderOf(await cutsAt(opened, order, scale), 1 / scale)) };
+  }
+  const level = Math.max(0, Math.ceil(Math.log2(1 / scaleFor(opened.picture, firstLookPixels)) - 0.2));
+  const size = levelSize(opened.picture.width, opened.picture.height, level);
+  const picture = await readLevel(opened.picture, level, { x: 0, y: 0, ...size });
+  const factor = 2 ** level;
+  const cut = (await cutBytes(opened, order, size.width / opened.picture.width)).subarray(0, size.width * size.height);
+  const band = order.fine.band.map(({ radius, points }) => ({ radius: radius / factor, points: points.map(([x, y]): [number, number] => [x / factor, y / factor]) }));
+  const reach = order.fine.reach > 0 ? Math.max(1.5, order.fine.reach / factor) : 0;
+  const solved = solveFineEdge(picture, cut, bandOf({ band, reach }, cut, { x: 0, y: 0, ...size }), { quick: true });
+  return { kind: 'edge', matte: storeSolved(order.dataFolder, solved.matte), front: storeSolved(order.dataFolder, solved.front) };
+}
+
+parentPort!.on('message', (order: CutOrder) => {
+  answer(order)
+    .catch((error: unknown): CutAnswer => ({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }))
+    .then((reply) => parentPort!.postMessage(reply));
+});

@@ -1,0 +1,47 @@
+import type { Cut, FineEdge, Softness } from '../../core/passes/veils/schema';
+import type { ToneRule } from '../../core/passes/veils/tone/toneKey';
+import type { Mark } from '../../core/passes/veils/scribble/marks';
+import type { Region } from '../../core/pixels/region';
+import type { PictureShapes } from '../render/fileLibrary';
+import type { SolvedFile } from './storeSolved';
+
+/** Where the pictures of a cut lie. */
+export interface CutPlace {
+  dataFolder: string;
+  /** SHA-256 of the plate. */
+  plate: string;
+  shapes: PictureShapes;
+}
+
+/** A veil's cuts with the hashes of the mattes that they name. */
+export interface CutsGiven {
+  cuts: Cut[];
+  /** SHA-256 by key. */
+  mattes: Record<string, string>;
+}
+
+export type CutOrder = CutPlace &
+  (
+    | { kind: 'prepare' }
+    | { kind: 'scribble'; marks: Mark[]; box: Region | null }
+    | { kind: 'tone'; rule: ToneRule; connected: [number, number][] | null }
+    | ({ kind: 'softness' } & CutsGiven)
+    | ({ kind: 'first-look'; fine: Pick<FineEdge, 'band' | 'reach'> } & CutsGiven)
+  );
+
+export type CutAnswer =
+  | { kind: 'prepared' }
+  | { kind: 'matte'; matte: SolvedFile }
+  /** Nothing says what stands in front. */
+  | { kind: 'nothing' }
+  | { kind: 'softness'; profile: Softness['profile'] }
+  | { kind: 'edge'; matte: SolvedFile; front: SolvedFile }
+  | { kind: 'failed'; message: string };
+
+/** The fine edge solved in full, in a process of its own. */
+export type FineOrder = CutPlace & CutsGiven & { fine: Pick<FineEdge, 'band' | 'reach'> };
+
+export interface FineResult {
+  matte: SolvedFile;
+  front: SolvedFile;
+}

@@ -1,0 +1,52 @@
+import { Hono } from 'hono';
+import { z } from 'zod';
+import { cutSchema, veilSchema } from '../../core/passes/veils/schema';
+import { Problem } from '../problem';
+import type { Studio } from '../studio';
+import { bodyOf } from './input';
+
+const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 is 64 small hexadecimal digits.');
+const scribble = cutSchema.options[1];
+const tone = cutSchema.options[2];
+const fine = veilSchema.shape.fine.unwrap().unwrap();
+
+const given = { plate: sha256, cuts: z.array(cutSchema).max(100), mattes: z.record(z.string(), sha256) };
+
+/** Cutting: what is drawn by hand goes in, solved mattes that are kept as assets come out. */
+export function cutRoutes(studio: Studio): Hono {
+  return new Hono()
+    .post('/prepare', async (context) => {
+      const { plate } = await bodyOf(context, z.object({ plate: sha256 }));
+      await studio.cutting.ask(plate, {}, { kind: 'prepare' });
+      return context.json({ prepared: true });
+    })
+    .post('/scribble', async (context) => {
+      const { plate, marks, box } = await bodyOf(context, z.object({ plate: sha256, marks: scribble.shape.marks, box: scribble.shape.box }));
+      const answer = await studio.cutting.ask(plate, {}, { kind: 'scribble', marks, box });
+      if (answer.kind !== 'matte') throw new Problem(422, 'No stroke says what stands in front. Draw one over it, or a box around it.', 'nothing');
+      return context.json(studio.cutting.keep(answer.matte, 'matte'));
+    })
+    .post('/tone', async (context) => {
+      const { plate, samples, chroma, lightness, softness, connected } = await bodyOf(context, z.object({ plate: sha256, ...tone.pick({ samples: true, chroma: true, lightness: true, softness: true, connected: true }).shape }));
+      if (samples.length === 0) throw new Problem(422, 'No colour has been sampled yet.', 'nothing');
+      const answer = await studio.cutting.ask(plate, {}, { kind: 'tone', rule: { samples, chroma, lightness, softness }, connected: connected ? samples.map(({ x, y }) => [x, y]) : null });
+      if (answer.kind !== 'matte') throw new Problem(500, 'Nothing was cut.');
+      return context.json(studio.cutting.keep(answer.matte, 'matte'));
+    })
+    .post('/softness', async (context) => {
+      const { plate, cuts, mattes } = await bodyOf(context, z.object(given));
+      const answer = await studio.cutting.ask(plate, mattes, { kind: 'softness', cuts, mattes });
+      return context.json({ profile: answer.kind === 'softness' ? answer.profile : [] });
+    })
+    .post('/first-look', async (context) => {
+      const { plate, cuts, mattes, band, reach } = await bodyOf(context, z.object({ ...given, ...fine.pick({ band: true, reach: true }).shape }));
+      const answer = await studio.cutting.ask(plate, mattes, { kind: 'first-look', cuts, mattes, fine: { band, reach } });
+      if (answer.kind !== 'edge') throw new Problem(500, 'The edge could not be solved.');
+      return context.json({ matte: studio.cutting.keep(answer.matte, 'matte'), front: studio.cutting.keep(answer.front, 'front') });
+    })
+    .post('/fine', async (context) => {
+      const { about, plate, cuts, mattes, band, reach } = await bodyOf(context, z.object({ about: z.string().max(200), ...given, ...fine.pick({ band: true, reach: true }).shape }));
+      const job = studio.cutting.startFine(about, plate, { cuts, mattes, fine: { band, reach } });
+      return context.json({ job: job.state }, 202);
+    });
+}

@@ -1,0 +1,36 @@
+import { useState, type PointerEvent } from 'react';
+import type { Point } from '../../../../core/shape/affine';
+import { useAppSelector } from '../../../store';
+import type { DragHandlers } from '../../view/drag';
+import { useViewport } from '../../view/viewport';
+
+/** The whole sheet as a place to draw on, with the brush's lens at the pointer. */
+export function BrushArea({ drag, soft }: { drag: DragHandlers; soft: boolean }) {
+  const { radius, softness } = useAppSelector(({ bench }) => bench.hand);
+  const { size, toSheet, view } = useViewport();
+  const [pointer, setPointer] = useState<Point | null>(null);
+  const at = pointer && [pointer[0] * view.zoom + view.x, pointer[1] * view.zoom + view.y];
+  return (
+    <g>
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-none"
+        {...drag}
+        onPointerMove={(event: PointerEvent<SVGRectElement>) => {
+          setPointer(toSheet(event));
+          drag.onPointerMove(event);
+        }}
+        onPointerLeave={() => setPointer(null)}
+      />
+      {at && (
+        <g fill="none" pointerEvents="none">
+          <circle cx={at[0]} cy={at[1]} r={radius * view.zoom} stroke="#fff" strokeWidth={3} strokeOpacity={0.8} />
+          <circle cx={at[0]} cy={at[1]} r={radius * view.zoom} stroke="#1F2328" strokeWidth={1} />
+          {soft && <circle cx={at[0]} cy={at[1]} r={radius * (1 - softness) * view.zoom} stroke="#1F2328" strokeWidth={1} strokeDasharray="3 3" />}
+        </g>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,84 @@
+import { ChevronUp } from 'lucide-react';
+import type { Cut, Joining, Veil } from '../../../../core/passes/veils/schema';
+import { moveCut, removeContour, removeCut, replaceStretch, setJoining } from '../../../../core/piece/edits/veils';
+import { aroundBorder } from '../../../../core/passes/veils/trace/close';
+import { Choice } from '../../../ui/Choice';
+import { useBench } from '../../benchContext';
+import { editing } from '../../editing';
+import { joiningNames } from './summary';
+
+const kindNames: Record<Cut['kind'], string> = { trace: 'Trace', scribble: 'Scribble cut', tone: 'Tone key', picture: 'Matte' };
+
+/** The cuts of a veil in the order in which they are joined. */
+export function CutList({ veil }: { veil: Veil }) {
+  const { mayChange } = useBench();
+  if (veil.cuts.length === 0) return <p className="text-faint">Nothing is cut yet. Trace along an edge, scribble over it, or key its colour.</p>;
+  return (
+    <ol className="flex flex-col" aria-label="Cuts">
+      {veil.cuts.map((cut, i) => (
+        <li key={i} className="border-b border-rule py-1">
+          <div className="flex items-center gap-2">
+            <span className="grow">
+              {kindNames[cut.kind]} <Choice<Joining> label={`How ${kindNames[cut.kind]} ${i + 1} joins`} inSentence value={cut.joining} options={joiningNames} disabled={!mayChange} onChoose={(joining) => editing.commit('Join a cut otherwise', setJoining(veil.id, i, joining))} />{' '}
+              <span className="text-faint">{contents(cut)}</span>
+            </span>
+            {i > 0 && (
+              <button className="quiet-button" aria-label="Join it earlier" title="Join it earlier" onClick={() => editing.commit('Join a cut earlier', moveCut(veil.id, i, i - 1))}>
+                <ChevronUp size={14} aria-hidden />
+              </button>
+            )}
+            <button className="quiet-button" onClick={() => editing.commit('Remove a cut', removeCut(veil.id, i))}>
+              Remove
+            </button>
+          </div>
+          {cut.kind === 'trace' && <Contours veil={veil} cut={i} contours={cut.contours} />}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+const many = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+function contents(cut: Cut): string {
+  if (cut.kind === 'trace') return many(cut.contours.length, 'contour');
+  if (cut.kind === 'scribble') return `${many(cut.marks.length, 'stroke')}${cut.box ? ', box' : ''}${cut.matte ? '' : ', not solved'}`;
+  return cut.kind === 'tone' ? many(cut.samples.length, 'colour') : '';
+}
+
+function Contours({ veil, cut, contours }: { veil: Veil; cut: number; contours: Extract<Cut, { kind: 'trace' }>['contours'] }) {
+  const { piece } = useBench();
+  const plate = piece.plates.find(({ id }) => id === veil.plate)!;
+  const sheet = { x: -plate.x / plate.scale, y: -plate.y / plate.scale, width: piece.sheet.width / plate.scale, height: piece.sheet.height / plate.scale };
+  return (
+    <ul className="pl-3">
+      {contours.map((contour, i) => {
+        const last = contour.points.length - 1;
+        const alongBorder = contour.closed && contour.points[last].to === 'border';
+        const turn = (): void => {
+          const [first, end] = [contour.points[0], contour.points[last]];
+          const [short, long] = [false, true].map((way) => aroundBorder([first.x, first.y], [end.x, end.y], sheet, way).map(([x, y]): [number, number] => [x, y]));
+          const isShort = JSON.stringify(short) === JSON.stringify(end.via) || short.length === end.via.length;
+          editing.commit('Close on the other side', replaceStretch(veil.id, cut, i, last, { to: 'border', via: isShort ? long : short }));
+        };
+        return (
+          <li key={i} className="flex items-center gap-2">
+            <span className="grow">
+              Contour {i + 1}: {contour.points.length} points{contour.closed ? '' : ', open'}
+            </span>
+            {alongBorder && (
+              <button className="quiet-button" onClick={turn}>
+                Other side
+              </button>
+            )}
+            {contours.length > 1 && (
+              <button className="quiet-button" aria-label={`Remove contour ${i + 1}`} onClick={() => editing.commit('Remove a contour', removeContour(veil.id, cut, i))}>
+                Remove
+              </button>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

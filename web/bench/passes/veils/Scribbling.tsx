@@ -1,0 +1,68 @@
+import { useEffect, useState } from 'react';
+import type { ScribbleCut } from '../../../../core/passes/veils/schema';
+import type { Point } from '../../../../core/shape/affine';
+import { useAppDispatch, useAppSelector } from '../../../store';
+import { useBench } from '../../benchContext';
+import { handed } from '../../benchState';
+import { useDrag } from '../../view/drag';
+import { Hairline } from '../../view/Hairline';
+import { useViewport } from '../../view/viewport';
+import { BrushArea } from './Brush';
+import { fromPlate, toPlate, workingCut, type CutPlate } from './cutting';
+import { useDrawnLine } from './drawnLine';
+import { LineShape } from './LineShape';
+import { prepareCutting, scribble } from './solving';
+
+/** The scribble cut: rough strokes over what stands in front and what lies behind; it is solved again after each. */
+export function Scribbling({ plate }: { plate: CutPlate }) {
+  const { side, joining, boxing } = useAppSelector(({ bench }) => bench.hand);
+  const { veil, piece } = useBench();
+  const found = veil?.cuts[workingCut(veil, 'scribble', joining)] as ScribbleCut | undefined;
+  const { asset } = plate;
+  useEffect(() => prepareCutting(piece, plate), [asset]); // eslint-disable-line react-hooks/exhaustive-deps
+  const swapped = (alt: boolean): 'front' | 'behind' => (alt === (side === 'front') ? 'behind' : 'front');
+  const { drag, drawing } = useDrawnLine(plate, {
+    end: (line, alt) => scribble(swapped(alt) === 'front' ? 'Mark what stands in front' : 'Mark what lies behind', plate, ({ marks }) => ({ marks: [...marks, { side: swapped(alt), ...line }] })),
+  });
+  return (
+    <g>
+      {boxing ? <BoxArea plate={plate} /> : <BrushArea drag={drag} soft={false} />}
+      {found?.marks.map((mark, i) => <LineShape key={i} line={mark} plate={plate} behind={mark.side === 'behind'} />)}
+      {drawing && <LineShape line={drawing.line} plate={plate} behind={swapped(drawing.alt) === 'behind'} active />}
+      {found?.box && <BoxShape plate={plate} box={found.box} />}
+    </g>
+  );
+}
+
+function BoxShape({ plate, box: { x, y, width, height } }: { plate: CutPlate; box: NonNullable<ScribbleCut['box']> }) {
+  const { toScreen } = useViewport();
+  const [left, top] = toScreen(fromPlate(plate, [x, y]));
+  const [right, bottom] = toScreen(fromPlate(plate, [x + width, y + height]));
+  return <Hairline d={`M${left} ${top}H${right}V${bottom}H${left}Z`} dashed />;
+}
+
+function BoxArea({ plate }: { plate: CutPlate }) {
+  const { size } = useViewport();
+  const dispatch = useAppDispatch();
+  const [box, setBox] = useState<NonNullable<ScribbleCut['box']> | null>(null);
+  const boxOf = (from: Point, to: Point): NonNullable<ScribbleCut['box']> => {
+    const [[ax, ay], [bx, by]] = [toPlate(plate, from), toPlate(plate, to)];
+    return { x: Math.min(ax, bx), y: Math.min(ay, by), width: Math.abs(bx - ax), height: Math.abs(by - ay) };
+  };
+  const drag = useDrag<null>({
+    begin: () => null,
+    move: ({ from, to }) => setBox(boxOf(from, to)),
+    end: ({ from, to, moved }) => {
+      setBox(null);
+      dispatch(handed({ boxing: false }));
+      if (moved) scribble('Draw a box around it', plate, () => ({ box: boxOf(from, to) }));
+    },
+    cancel: () => setBox(null),
+  });
+  return (
+    <g>
+      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" {...drag} />
+      {box && <BoxShape plate={plate} box={box} />}
+    </g>
+  );
+}

@@ -1,0 +1,114 @@
+import type { Piece } from '../../../../core/piece/schema';
+import { setFineEdge, setSoftness, setSolvedCut, type StoredMatte } from '../../../../core/piece/edits/veils';
+import { solvedOf, type Cut, type FineEdge, type ScribbleCut, type Softness, type ToneCut, type Veil } from '../../../../core/passes/veils/schema';
+import type { StoredAsset } from '../../../../server/store/assets';
+import { ask, ServerProblem } from '../../../api/client';
+import { followJob, type JobState } from '../../../api/files';
+import { store } from '../../../store';
+import { looked, type Solving } from '../../benchState';
+import { editing } from '../../editing';
+import { currentVeil, cutInto, inTurn, workingCut, type CutPlate } from './cutting';
+
+const told = (solving: Solving | null): void => void store.dispatch(looked({ solving }));
+
+/** Shows that something is being solved while it is. */
+async function whileSolving<Value>(stage: string, work: () => Promise<Value>): Promise<Value> {
+  told({ stage, done: null, startedAt: Date.now(), job: null });
+  try {
+    return await work();
+  } finally {
+    told(null);
+  }
+}
+
+const plateHash = (piece: Piece, plate: CutPlate): string => piece.assets[plate.asset].sha256!;
+const asMatte = ({ sha256, name, kind }: StoredAsset): StoredMatte => ({ sha256, name, kind });
+
+/** Begins to look at a plate, so that its first cut comes at once. */
+export function prepareCutting(piece: Piece, plate: CutPlate): void {
+  void ask('/cuts/prepare', { json: { plate: plateHash(piece, plate) } }).catch(() => undefined);
+}
+
+/** Changes the scribble cut that the hand works on, and solves it. */
+export function scribble(label: string, plate: CutPlate, change: (before: Pick<ScribbleCut, 'marks' | 'box'>) => Partial<Pick<ScribbleCut, 'marks' | 'box'>>): void {
+  inTurn(async () => {
+    const { piece, hand } = store.getState().bench;
+    if (!piece) return;
+    const veil = currentVeil();
+    const found = veil?.cuts[workingCut(veil, 'scribble', hand.joining)] as ScribbleCut | undefined;
+    const blank: ScribbleCut = { kind: 'scribble', joining: hand.joining, marks: [], box: null, matte: null };
+    const { marks, box } = { ...(found ?? blank), ...change(found ?? blank) };
+    const matte = await whileSolving('Solving the cut', () =>
+      ask<StoredAsset>('/cuts/scribble', { json: { plate: plateHash(piece, plate), marks, box } }).catch((error: unknown) => {
+        // The strokes are kept; what is missing is said.
+        if (error instanceof ServerProblem && error.code === 'nothing') return null;
+        throw error;
+      }),
+    );
+    cutInto(label, plate, blank, (id, index) => setSolvedCut(id, index, { marks, box }, matte && asMatte(matte)));
+    if (!matte) store.dispatch(looked({ problem: 'Nothing is marked yet that stands in front. Draw one stroke over it, or a box around it.' }));
+  });
+}
+
+/** Changes a tone key, and cuts by it over the whole plate. */
+export function keyTone(label: string, plate: CutPlate, change: (before: ToneCut) => Partial<ToneCut>): void {
+  inTurn(async () => {
+    const { piece, hand } = store.getState().bench;
+    if (!piece) return;
+    const veil = currentVeil();
+    const found = veil?.cuts[workingCut(veil, 'tone', hand.joining)] as ToneCut | undefined;
+    const blank: ToneCut = { kind: 'tone', joining: hand.joining, samples: [], chroma: 4, lightness: 10, softness: 0.5, connected: false, matte: null };
+    const { samples, chroma, lightness, softness, connected } = { ...(found ?? blank), ...change(found ?? blank) };
+    const rule = { samples, chroma, lightness, softness, connected };
+    const matte = samples.length === 0 ? null : await whileSolving('Keying', () => ask<StoredAsset>('/cuts/tone', { json: { plate: plateHash(piece, plate), ...rule } }));
+    cutInto(label, plate, blank, (id, index) => setSolvedCut(id, index, rule, matte && asMatte(matte)));
+  });
+}
+
+/** A veil's cuts as the server takes them. */
+function givenOf(piece: Piece, plate: CutPlate, veil: Veil): { plate: string; cuts: Cut[]; mattes: Record<string, string> } {
+  const mattes = Object.fromEntries(solvedOf(veil).map(({ key }) => [key, piece.assets[key].sha256!]));
+  return { plate: plateHash(piece, plate), cuts: veil.cuts, mattes };
+}
+
+/** Measures how soft the photo is along the veil's border, and softens the cut by it. */
+export function takeSoftness(plate: CutPlate): void {
+  inTurn(async () => {
+    const { piece } = store.getState().bench;
+    const veil = currentVeil();
+    if (!piece || !veil) return;
+    const { profile } = await whileSolving('Measuring the edge', () => ask<{ profile: Softness['profile'] }>('/cuts/softness', { json: givenOf(piece, plate, veil) }));
+    if (profile.length === 0) throw new Error('There is no edge to measure: cut the veil first, along something that stands out.');
+    editing.commit('Take the softness from the photo', setSoftness(veil.id, { profile, factor: veil.softness?.factor ?? 1 }));
+  });
+}
+
+/** Solves the fine edge: a first look at once, then in full. @param change of its band */
+export function solveFine(plate: CutPlate, change: Partial<Pick<FineEdge, 'band' | 'reach'>> = {}): void {
+  inTurn(async () => {
+    const { piece, id } = store.getState().bench;
+    const veil = currentVeil();
+    if (!piece || !veil || !id) return;
+    const { band, reach } = { band: veil.fine?.band ?? [], reach: veil.fine?.reach ?? 0, ...change };
+    const json = { ...givenOf(piece, plate, veil), band, reach, about: id };
+    const startedAt = Date.now();
+    told({ stage: 'A first look at the edge', done: 0, startedAt, job: null });
+    try {
+      const first = await ask<Record<'matte' | 'front', StoredAsset>>('/cuts/first-look', { json });
+      editing.draft(setFineEdge(veil.id, { band, reach }, { matte: asMatte(first.matte), front: asMatte(first.front) }));
+      const { job } = await ask<{ job: JobState }>('/cuts/fine', { json });
+      const { result } = await followJob(job.id, ({ done, stage, state }) => told(state === 'running' ? { stage, done, startedAt, job: job.id } : null));
+      const { matte, front } = result as Record<'matte' | 'front', StoredAsset>;
+      editing.commit('Solve the fine edge', setFineEdge(veil.id, { band, reach }, { matte: asMatte(matte), front: asMatte(front) }));
+    } catch (error) {
+      editing.cancelDraft();
+      if (!(error instanceof ServerProblem && error.code === 'cancelled')) throw error;
+      // What was painted is kept, so that it can be solved another time.
+      editing.commit('Paint the edge', setFineEdge(veil.id, { band, reach }, null));
+    } finally {
+      told(null);
+    }
+  });
+}
+
+export const cancelSolving = (job: string): void => void ask(`/jobs/${job}`, { method: 'DELETE' }).catch(() => undefined);
