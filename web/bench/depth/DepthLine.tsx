@@ -6,6 +6,7 @@ import { Eye } from 'lucide-react';
 import { memo, useDeferredValue, useEffect, useRef } from 'react';
 import type { Letters } from '../../../core/passes/pass';
 import { moveInDepth } from '../../../core/piece/edits/things';
+import { solvedOf } from '../../../core/passes/veils/schema';
 import { standingBox } from '../../../core/passes/stance/gauge';
 import { nameOf } from '../../../core/piece/names';
 import type { Lettering, Piece } from '../../../core/piece/schema';
@@ -89,6 +90,8 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
   const lettering = piece.letterings.find((one) => one.id === id);
   const veil = piece.veils.find((one) => one.id === id);
   const name = lettering ? nameOf(lettering) : (veil?.name ?? '');
+  const solved = veil && solvedOf(veil).find(({ kind }) => kind === 'matte');
+  const matte = solved && piece.assets[solved.key]?.sha256;
   return (
     <div
       ref={setNodeRef}
@@ -109,6 +112,8 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
       <div className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}>
         {lettering ? (
           <LetteringCard lettering={lettering} />
+        ) : matte ? (
+          <img src={`/api/assets/${matte}/thumbnail`} alt="" className="h-full w-full object-contain" />
         ) : (
           <svg viewBox="0 0 74 52" className="h-full w-full" aria-hidden>
             <path d={veilOutline(piece, id)} fill="url(#veil-hatch)" stroke="#1F2328" strokeWidth={0.8} />

@@ -19,7 +19,9 @@ const reach = 3;
 const wider = 2;
 /** Sigma at the first look, plate px, and what is ever found. */
 const firstSigma = 1.2;
-const limits = { least: 0.3, most: 60 };
+const least = 0.3;
+/** No edge is softer than this, plate px: a wider slope is light on a surface. */
+const mostFor = ({ width, height }: Picture): number => Math.max(20, 0.012 * Math.max(width, height));
 const looks = 5;
 /** A step weaker than this, in linear light, tells nothing. */
 const leastStep = 0.02;
@@ -31,20 +33,23 @@ const leastStep = 0.02;
  * @returns plate px; null where there is no edge to measure
  */
 export async function edgeSigma(picture: Picture, point: BorderPoint): Promise<number | null> {
+  const most = mostFor(picture);
   let sigma = firstSigma;
-  let found: number | null = null;
+  let isClean = false;
   for (let look = 0; look < looks; look++) {
-    const measured = await sigmaBy(picture, point, Math.max(0.8, sigma * 0.8));
-    if (measured === null) return found;
-    found = Math.min(limits.most, Math.max(limits.least, measured));
-    if (Math.abs(found - sigma) < 0.06 * sigma) break;
-    sigma = found;
+    const seen = await lookAt(picture, point, Math.max(0.8, sigma * 0.8));
+    if (seen === null) return null;
+    const before = sigma;
+    // A first look with narrow derivatives may be far off on a soft edge; the next one knows better.
+    sigma = Math.min(most * 1.5, Math.max(least, seen.sigma));
+    isClean = seen.isClean;
+    if (Math.abs(sigma - before) < 0.06 * before) break;
   }
-  return found;
+  return isClean && sigma <= most ? sigma : null;
 }
 
-/** One look with derivatives of sigma `narrow` and `wider` times that, plate px. */
-async function sigmaBy(picture: Picture, { place, outward }: BorderPoint, narrow: number): Promise<number | null> {
+/** One look with derivatives of sigma `narrow` and `wider` times that, plate px; null where both sides are alike. */
+async function lookAt(picture: Picture, { place, outward }: BorderPoint, narrow: number): Promise<{ sigma: number; isClean: boolean } | null> {
   // Wide edges are looked at on a level whose px are still fine enough for them.
   const level = Math.max(0, Math.min(picture.levels - 1, Math.floor(Math.log2(narrow / 1.6))));
   const unit = 2 ** level;
@@ -59,9 +64,11 @@ async function sigmaBy(picture: Picture, { place, outward }: BorderPoint, narrow
   // A sampled px averages over its own width, and so does the bilinear reading: together about this much.
   const own = 1 / 12 + 1 / 6;
   const ratio = (peak / low) ** 2;
-  if (ratio <= 1.0001) return limits.most;
+  if (ratio <= 1.0001) return { sigma: Infinity, isClean: false };
   const square = ((wider * sigma) ** 2 - ratio * sigma ** 2) / (ratio - 1) - own;
-  return Math.sqrt(Math.max(0.01, square)) * unit;
+  // A step of that blur would rise just so steeply: what does not is no single edge.
+  const expected = stepOf(profile) / Math.sqrt(2 * Math.PI * (Math.max(0, square) + own + sigma ** 2));
+  return { sigma: Math.sqrt(Math.max(0.01, square)) * unit, isClean: peak > expected * 0.6 && peak < expected * 1.7 };
 }
 
 /** Linear light along a line across the border, `half` px to each side, three values for each px. */
@@ -103,6 +110,14 @@ function projected(profile: Float64Array): Float64Array | null {
   const length = Math.hypot(...axis);
   if (length < leastStep) return null;
   return Float64Array.from({ length: count }, (_, i) => (profile[i * 3] * axis[0] + profile[i * 3 + 1] * axis[1] + profile[i * 3 + 2] * axis[2]) / length);
+}
+
+/** How much both ends of a profile differ. */
+function stepOf(profile: Float64Array): number {
+  const part = Math.floor(profile.length * 0.25);
+  let step = 0;
+  for (let i = 0; i < part; i++) step += profile[profile.length - 1 - i] - profile[i];
+  return step / part;
 }
 
 /** The steepest rise near the middle, seen with the derivative of a Gaussian. */

@@ -26,7 +26,7 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
         </button>
         {softness && (
           <button className="quiet-button" onClick={() => editing.commit('Leave the photo’s softness', setSoftness(veil.id, null))}>
-            Leave it
+            Leave it off
           </button>
         )}
       </div>
@@ -46,7 +46,7 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
               </button>
             )}
             <button className="quiet-button" onClick={() => editing.commit('Leave the fine edge', removeFineEdge(veil.id))}>
-              Leave it
+              Leave it off
             </button>
           </>
         )}

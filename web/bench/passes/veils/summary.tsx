@@ -55,13 +55,16 @@ export function HandTools() {
   if (piece.plates.length === 0) return <span className="text-faint">A veil is cut from a photograph. Choose one on line 0.</span>;
   return (
     <>
-      {tools.map(({ tool, name, tip }) => (
-        <button key={tool} className="plain-button" title={tip} aria-pressed={hand.veilTool === tool} onClick={() => dispatch(handed({ veilTool: tool }))}>
-          {name}
-        </button>
-      ))}
-      <span className="mx-1 h-5 w-px bg-rule" />
-      <ToolOptions hand={hand} />
+      <div className="flex h-9 w-full items-center gap-1">
+        {tools.map(({ tool, name, tip }) => (
+          <button key={tool} className="plain-button" title={tip} aria-pressed={hand.veilTool === tool} onClick={() => dispatch(handed({ veilTool: tool }))}>
+            {name}
+          </button>
+        ))}
+      </div>
+      <div className="flex h-8 w-full items-center gap-2 pb-1">
+        <ToolOptions hand={hand} />
+      </div>
     </>
   );
 }
@@ -103,6 +106,7 @@ function ToolOptions({ hand }: { hand: Hand }): ReactNode {
             Box
           </button>
           {size}
+          <span className="truncate text-faint">Draw roughly over it; it is solved after each stroke. Q swaps.</span>
         </>
       );
     case 'tone':
