@@ -135,8 +135,16 @@ function OpenBench({ id }: { id: string }) {
         <div className="flex min-h-0 grow">
           <Ticket />
           <main className="flex min-w-0 grow flex-col" onDrop={(event) => void takeFiles(bench, [...event.dataTransfer.files], failed)}>
-            <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-2 overflow-hidden whitespace-nowrap border-b border-rule bg-desk px-3" aria-label="Hand tools">
-              {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it: keys 0 to 4.</span>}
+            <div className="relative flex h-9 shrink-0 items-center gap-2 whitespace-nowrap border-b border-rule bg-desk px-3" aria-label="Hand tools">
+              <div className="flex min-w-0 grow items-center gap-2 overflow-hidden">
+                {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it: keys 0 to 4.</span>}
+              </div>
+              {/* Over the mat, so that the sheet stays where it is. */}
+              {pass?.HandOptions && (
+                <div className="absolute left-0 top-full z-10 flex h-9 max-w-full items-center gap-2 overflow-hidden rounded-br-sheet border-b border-r border-rule bg-desk px-3">
+                  <pass.HandOptions />
+                </div>
+              )}
             </div>
             <SheetView onTiles={onTiles} sharp={sharp}>
               {pass?.Handles && <pass.Handles key={pass.line} />}

@@ -13,6 +13,8 @@ export interface BenchPass {
   Handles?: ComponentType;
   /** Tools of the hand and a hint, above the sheet. */
   HandTools?: ComponentType;
+  /** Settings of the tool in the hand, where the line has several tools. */
+  HandOptions?: ComponentType;
   Gauge: ComponentType;
   /** What to do with a file that is dropped on the sheet; null where it is none of this line's. */
   takesFile?(file: File): ((bench: Bench, file: File) => Promise<void>) | null;

@@ -2,7 +2,7 @@ import type { BenchPass } from '../pass';
 import { Gauge } from './Gauge';
 import { Handles } from './handles';
 import { Slip } from './Slip';
-import { HandTools, Summary } from './summary';
+import { HandOptions, HandTools, Summary } from './summary';
 import { warning } from './warning';
 
-export const veilsLine: BenchPass = { line: 3, title: 'Veils', Summary, Slip, Handles, HandTools, Gauge, warning };
+export const veilsLine: BenchPass = { line: 3, title: 'Veils', Summary, Slip, Handles, HandTools, HandOptions, Gauge, warning };

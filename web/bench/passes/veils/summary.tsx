@@ -5,7 +5,7 @@ import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
-import { handed, type Hand, type VeilTool } from '../../benchState';
+import { handed, type VeilTool } from '../../benchState';
 import { EditedValue } from '../../EditedValue';
 
 export function Summary() {
@@ -53,23 +53,15 @@ export function HandTools() {
   const { piece } = useBench();
   const dispatch = useAppDispatch();
   if (piece.plates.length === 0) return <span className="text-faint">A veil is cut from a photograph. Choose one on line 0.</span>;
-  return (
-    <>
-      <div className="flex h-9 w-full items-center gap-1">
-        {tools.map(({ tool, name, tip }) => (
-          <button key={tool} className="plain-button" title={tip} aria-pressed={hand.veilTool === tool} onClick={() => dispatch(handed({ veilTool: tool }))}>
-            {name}
-          </button>
-        ))}
-      </div>
-      <div className="flex h-8 w-full items-center gap-2 pb-1">
-        <ToolOptions hand={hand} />
-      </div>
-    </>
-  );
+  return tools.map(({ tool, name, tip }) => (
+    <button key={tool} className="plain-button" title={tip} aria-pressed={hand.veilTool === tool} onClick={() => dispatch(handed({ veilTool: tool }))}>
+      {name}
+    </button>
+  ));
 }
 
-function ToolOptions({ hand }: { hand: Hand }): ReactNode {
+export function HandOptions(): ReactNode {
+  const hand = useAppSelector(({ bench }) => bench.hand);
   const dispatch = useAppDispatch();
   const joining = <Choice label="How the cut joins" value={hand.joining} options={joiningNames} onChoose={(next) => dispatch(handed({ joining: next }))} />;
   const sides = (
