@@ -1,6 +1,9 @@
 import type { LightPlanes } from './laplacian';
 import { spread } from './spread';
 
+/** Looked up once: these loops are hot. */
+const { min, max, exp, sqrt, floor } = Math;
+
 /** Colours that one side is made of, linear light. */
 export type Tones = readonly (readonly [number, number, number])[];
 
@@ -21,13 +24,13 @@ const doubt = 0.02;
  */
 export function tonesOf(light: LightPlanes, alpha: Float32Array): Tones {
   const chosen: number[] = [];
-  const step = Math.max(1, Math.floor(alpha.length / 300000));
+  const step = max(1, floor(alpha.length / 300000));
   for (let i = 0; i < alpha.length; i += step) if (alpha[i] > 0.99) chosen.push(i);
   if (chosen.length === 0) return [];
   const brightness = (i: number): number => light[0][i] + light[1][i] + light[2][i];
   const sorted = [...chosen].sort((a, b) => brightness(a) - brightness(b));
   const at = (i: number): [number, number, number] => [light[0][i], light[1][i], light[2][i]];
-  let tones = Array.from({ length: toneCount }, (_, k) => at(sorted[Math.floor(((k + 0.5) / toneCount) * sorted.length)]));
+  let tones = Array.from({ length: toneCount }, (_, k) => at(sorted[floor(((k + 0.5) / toneCount) * sorted.length)]));
   for (let round = 0; round < toneRounds; round++) {
     const sums = tones.map(() => [0, 0, 0, 0]);
     for (const i of chosen) {
@@ -82,16 +85,16 @@ export function estimateAlpha(light: LightPlanes, width: number, height: number,
       const d1 = candidates[k][1] - b1;
       const d2 = candidates[k][2] - b2;
       const length = d0 * d0 + d1 * d1 + d2 * d2 + 1e-9;
-      const share = Math.min(1, Math.max(0, (c0 * d0 + c1 * d1 + c2 * d2) / length));
+      const share = min(1, max(0, (c0 * d0 + c1 * d1 + c2 * d2) / length));
       const off = ((c0 - share * d0) ** 2 + (c1 - share * d1) ** 2 + (c2 - share * d2) ** 2) / variance;
-      const weight = Math.exp(-0.5 * Math.min(off, 60)) * (k === 0 ? 1 : elsewhere) * Math.sqrt(Math.min(1, length * 100));
+      const weight = exp(-0.5 * min(off, 60)) * (k === 0 ? 1 : elsewhere) * sqrt(min(1, length * 100));
       weights += weight;
       sum += weight * share;
       squares += weight * (share * share + variance / length);
     }
     const mean = weights > 0 ? sum / weights : alpha[i];
     out.alpha[i] = mean;
-    out.certainty[i] = weights > 0 ? 1 / (doubt + Math.max(0, squares / weights - mean * mean)) : 0;
+    out.certainty[i] = weights > 0 ? 1 / (doubt + max(0, squares / weights - mean * mean)) : 0;
   }
   return out;
 }

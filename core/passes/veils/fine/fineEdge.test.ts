@@ -97,15 +97,23 @@ test('the strip along a border is as wide as it says', () => {
   expect([row.indexOf(1), row.lastIndexOf(1)]).toEqual([43, 56]);
 });
 
-test('jar and grasses: at most half the error of the best feather, and less than plain closed-form matting', async () => {
+test('jar and grasses: at most half the error of the best feather', async () => {
   const one = await trueCut('jar');
   const { bytes } = new ScribbleCutter(one.picture).cut(one.strokes.marks)!;
-  const whole = { x: 0, y: 0, width: one.picture.width, height: one.picture.height };
-  const where = bandOf({ band: one.strokes.band, reach: one.strokes.reach }, bytes, whole);
-  const ours = meanSquaredError(fractions(solveFineEdge(one.picture, bytes, where).matte.bytes), one.truth, where);
-  const feathers = [0.5, 1, 2, 4, 8, 16].map((sigma) => meanSquaredError(gaussianBlur({ width: one.picture.width, height: one.picture.height, channels: 1, data: fractions(bytes) }, sigma).data, one.truth, where));
+  // A part of the grasses, so that the test is quick; the bench takes the whole.
+  const part = { x: 600, y: 240, width: 420, height: 260 };
+  const from = <Values extends Uint8Array | Float32Array>(values: Values, channels: number): Values => {
+    const out = values.slice(0, part.width * part.height * channels) as Values;
+    for (let y = 0; y < part.height; y++) out.set(values.subarray(((part.y + y) * one.picture.width + part.x) * channels, ((part.y + y) * one.picture.width + part.x + part.width) * channels), y * part.width * channels);
+    return out;
+  };
+  const [cutPart, truthPart] = [from(bytes, 1), from(one.truth, 1)];
+  const where = bandOf({ band: one.strokes.band, reach: one.strokes.reach }, cutPart, part);
+  const solvedPart = solveFineEdge({ ...part, channels: 3, bytes: from(one.picture.bytes, 3) }, cutPart, where);
+  const ours = meanSquaredError(fractions(solvedPart.matte.bytes), truthPart, where);
+  const feathers = [0.5, 1, 2, 4, 8, 16].map((sigma) => meanSquaredError(gaussianBlur({ ...part, channels: 1, data: fractions(cutPart) }, sigma).data, truthPart, where));
   expect(ours).toBeLessThan(Math.min(...feathers) / 2);
-}, 60000);
+});
 
 test('light is decoded as the standard says', () => {
   const [red] = lightPlanes(Uint8Array.of(188, 0, 0), 3, Float32Array.from({ length: 256 }, (_, i) => decodeExact(i / 255)));

@@ -1,5 +1,8 @@
 import type { LightPlanes } from './laplacian';
 
+/** Looked up once: these loops are hot. */
+const { min, max, abs, floor } = Math;
+
 interface Grid {
   width: number;
   height: number;
@@ -41,15 +44,15 @@ export function estimateFront(light: LightPlanes, alpha: Float32Array, width: nu
 }
 
 function halved({ width, height, light, alpha }: Grid): Grid {
-  const half: Grid = { width: Math.max(1, width >> 1), height: Math.max(1, height >> 1), light: [], alpha: new Float32Array(0), front: [], behind: [] };
+  const half: Grid = { width: max(1, width >> 1), height: max(1, height >> 1), light: [], alpha: new Float32Array(0), front: [], behind: [] };
   const shrink = (plane: Float32Array): Float32Array => {
     const out = new Float32Array(half.width * half.height);
     for (let y = 0; y < half.height; y++) {
-      const top = Math.min(height - 1, 2 * y) * width;
-      const bottom = Math.min(height - 1, 2 * y + 1) * width;
+      const top = min(height - 1, 2 * y) * width;
+      const bottom = min(height - 1, 2 * y + 1) * width;
       for (let x = 0; x < half.width; x++) {
-        const left = Math.min(width - 1, 2 * x);
-        const right = Math.min(width - 1, 2 * x + 1);
+        const left = min(width - 1, 2 * x);
+        const right = min(width - 1, 2 * x + 1);
         out[y * half.width + x] = (plane[top + left] + plane[top + right] + plane[bottom + left] + plane[bottom + right]) / 4;
       }
     }
@@ -65,8 +68,8 @@ function grown(planes: readonly Float32Array[], from: Grid, to: Grid): Float32Ar
   return planes.map((plane) => {
     const out = new Float32Array(to.width * to.height);
     for (let y = 0; y < to.height; y++) {
-      const row = Math.min(from.height - 1, Math.floor((y * from.height) / to.height)) * from.width;
-      for (let x = 0; x < to.width; x++) out[y * to.width + x] = plane[row + Math.min(from.width - 1, Math.floor((x * from.width) / to.width))];
+      const row = min(from.height - 1, floor((y * from.height) / to.height)) * from.width;
+      for (let x = 0; x < to.width; x++) out[y * to.width + x] = plane[row + min(from.width - 1, floor((x * from.width) / to.width))];
     }
     return out;
   });
@@ -83,7 +86,7 @@ function relax({ width, height, light, alpha, front, behind }: Grid): void {
       sums.fill(0);
       for (let side = 0; side < 4; side++) {
         const j = side === 0 ? (x > 0 ? i - 1 : i) : side === 1 ? (x < width - 1 ? i + 1 : i) : side === 2 ? (y > 0 ? i - width : i) : y < height - 1 ? i + width : i;
-        const weight = alikeAlways + alikeAtEdges * Math.abs(own - alpha[j]);
+        const weight = alikeAlways + alikeAtEdges * abs(own - alpha[j]);
         weights += weight;
         for (let c = 0; c < 3; c++) {
           sums[c] += weight * front[c][j];
@@ -95,8 +98,8 @@ function relax({ width, height, light, alpha, front, behind }: Grid): void {
       for (let c = 0; c < 3; c++) {
         const p = own * light[c][i] + sums[c];
         const q = rest * light[c][i] + sums[c + 3];
-        front[c][i] = Math.min(1, Math.max(0, (d * p - b * q) * scale));
-        behind[c][i] = Math.min(1, Math.max(0, (a * q - b * p) * scale));
+        front[c][i] = min(1, max(0, (d * p - b * q) * scale));
+        behind[c][i] = min(1, max(0, (a * q - b * p) * scale));
       }
     }
   }

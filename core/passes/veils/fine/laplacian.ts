@@ -8,6 +8,12 @@ const aheadCount = ahead.length;
 const placeOfOffset = new Int8Array(25);
 ahead.forEach(([dx, dy], k) => (placeOfOffset[(dy + 2) * 5 + dx + 2] = k));
 
+/** For two px of a window of 3 x 3, by their numbers, the place of the offset between them. */
+const placeOfPair = Int8Array.from({ length: 81 }, (_, pair) => {
+  const [i, j] = [Math.floor(pair / 9), pair % 9];
+  return placeOfOffset[(Math.floor(j / 3) - Math.floor(i / 3) + 2) * 5 + (j % 3) - (i % 3) + 2];
+});
+
 /** The equations of the px whose matte is not known: symmetric, positive semi-definite. */
 export interface Equations {
   /** px index of each unknown. */
@@ -94,9 +100,7 @@ export function mattingEquations(light: LightPlanes, width: number, height: numb
           else if (first < 0) right[second] += like * alpha[p];
           else if (second < 0) right[first] += like * alpha[q];
           else {
-            const dx = (j % 3) - (i % 3);
-            const dy = Math.floor(j / 3) - Math.floor(i / 3);
-            const at = first * aheadCount + placeOfOffset[(dy + 2) * 5 + dx + 2];
+            const at = first * aheadCount + placeOfPair[i * 9 + j];
             others[at] = second;
             ties[at] -= like;
           }

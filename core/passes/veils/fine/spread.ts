@@ -1,5 +1,8 @@
 import type { LightPlanes } from './laplacian';
 
+/** Looked up once: these loops are hot. */
+const { min, max, floor } = Math;
+
 interface Grid {
   width: number;
   height: number;
@@ -36,7 +39,7 @@ function halved({ width, height, planes, weight }: Grid): Grid {
     const w = half.weight[i];
     if (w === 0) continue;
     for (const plane of half.planes) plane[i] /= w;
-    half.weight[i] = Math.min(1, w);
+    half.weight[i] = min(1, w);
   }
   return half;
 }
@@ -44,17 +47,17 @@ function halved({ width, height, planes, weight }: Grid): Grid {
 /** Fills a grid where it is not known from the next coarser one, bilinear. */
 function fillFrom(coarse: Grid, { width, height, planes, weight }: Grid): void {
   for (let y = 0; y < height; y++) {
-    const v = Math.max(0, Math.min(coarse.height - 1, (y - 0.5) / 2));
-    const top = Math.floor(v);
+    const v = max(0, min(coarse.height - 1, (y - 0.5) / 2));
+    const top = floor(v);
     const t = v - top;
     const upper = top * coarse.width;
-    const lower = Math.min(coarse.height - 1, top + 1) * coarse.width;
+    const lower = min(coarse.height - 1, top + 1) * coarse.width;
     for (let x = 0, i = y * width; x < width; x++, i++) {
       const own = weight[i];
       if (own >= 1) continue;
-      const u = Math.max(0, Math.min(coarse.width - 1, (x - 0.5) / 2));
-      const left = Math.floor(u);
-      const right = Math.min(coarse.width - 1, left + 1);
+      const u = max(0, min(coarse.width - 1, (x - 0.5) / 2));
+      const left = floor(u);
+      const right = min(coarse.width - 1, left + 1);
       const s = u - left;
       for (let c = 0; c < planes.length; c++) {
         const from = coarse.planes[c];

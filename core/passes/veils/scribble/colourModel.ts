@@ -1,5 +1,8 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
 
+/** Looked up once: these loops are hot. */
+const { exp, log, hypot } = Math;
+
 /** One of the colours that a side is made of: a Gaussian in Oklab. */
 interface Tone {
   mean: [number, number, number];
@@ -106,7 +109,7 @@ function longestSpread([xx, xy, xz, yy, yz, zz]: Covariance): { direction: [numb
   for (let round = 0; round < 12; round++) {
     const [x, y, z] = direction;
     const next: [number, number, number] = [xx * x + xy * y + xz * z, xy * x + yy * y + yz * z, xz * x + yz * y + zz * z];
-    spread = Math.hypot(...next);
+    spread = hypot(...next);
     if (spread < 1e-12) break;
     direction = next.map((part) => part / spread) as [number, number, number];
   }
@@ -119,7 +122,7 @@ function toneOf(samples: OklabPlanes, weight: ArrayLike<number>, group: readonly
   const determinant = xx * a + xy * b + xz * c;
   const inverse = [a, b, c, xx * zz - xz * xz, xy * xz - xx * yz, xx * yy - xy * xy].map((value) => value / determinant) as Tone['inverse'];
   const share = sumOf(weight, group) / all;
-  return { mean: meanOf(samples, weight, group), inverse, height: Math.log(share) - 0.5 * Math.log((2 * Math.PI) ** 3 * determinant) };
+  return { mean: meanOf(samples, weight, group), inverse, height: log(share) - 0.5 * log((2 * Math.PI) ** 3 * determinant) };
 }
 
 /** Logarithm of how likely a colour is on this side. */
@@ -130,7 +133,7 @@ export function likelihood(model: ColourModel, lightness: number, a: number, b: 
     const y = a - mean[1];
     const z = b - mean[2];
     const square = inverse[0] * x * x + inverse[3] * y * y + inverse[5] * z * z + 2 * (inverse[1] * x * y + inverse[2] * x * z + inverse[4] * y * z);
-    if (square < 80) sum += Math.exp(height - 0.5 * square);
+    if (square < 80) sum += exp(height - 0.5 * square);
   }
-  return Math.log(sum);
+  return log(sum);
 }

@@ -5,6 +5,9 @@ import { markedBehind, markedFront, unmarked } from './marks';
 import { CutGraph } from './minimumCut';
 import type { Patches } from './patches';
 
+/** Looked up once: these loops are hot. */
+const { min, max, floor, sqrt } = Math;
+
 /** What both sides look like. */
 export interface SideColours {
   front: ColourModel;
@@ -85,7 +88,7 @@ function sayings({ labels, count, width }: Patches, marks: Uint8Array, box: Regi
   const outside = box && ((x: number, y: number): boolean => x < box.x || y < box.y || x >= box.x + box.width || y >= box.y + box.height);
   const marked = new Uint8Array(count);
   for (let i = 0; i < labels.length; i++) {
-    const mark = marks[i] !== unmarked ? marks[i] : outside?.(i % width, Math.floor(i / width)) ? markedBehind : unmarked;
+    const mark = marks[i] !== unmarked ? marks[i] : outside?.(i % width, floor(i / width)) ? markedBehind : unmarked;
     if (mark === unmarked) continue;
     marked[labels[i]] = 1;
     votes[labels[i]] += mark === markedFront ? 1 : -1;
@@ -110,7 +113,7 @@ function divide(patches: Patches, said: ArrayLike<number>, colours: SideColours,
 /** How far a px of a colour leans to the front. @param known lean by the marks that are near, -1..1 */
 function leaning({ front, behind }: SideColours, lightness: number, a: number, b: number, known: number): number {
   const colour = likelihood(front, lightness, a, b) - likelihood(behind, lightness, a, b);
-  return Math.max(-loudest, Math.min(loudest, colour)) + nearness * known;
+  return max(-loudest, min(loudest, colour)) + nearness * known;
 }
 
 /** For each patch which marks are nearer, going around edges (geodesic distance, Price et al. 2010): -1 behind, 1 front. */
@@ -129,7 +132,7 @@ function walk(patches: Patches, said: ArrayLike<number>, mark: number): Float32A
   const put = (node: number, length: number): void => {
     if (length >= way[node]) return;
     way[node] = length;
-    (buckets[Math.floor(length * 500)] ??= []).push(node);
+    (buckets[floor(length * 500)] ??= []).push(node);
   };
   for (let i = 0; i < count; i++) if (said[i] === mark) put(i, 0);
   for (let k = 0; k < buckets.length; k++) {
@@ -137,11 +140,11 @@ function walk(patches: Patches, said: ArrayLike<number>, mark: number): Float32A
     if (!bucket) continue;
     for (let at = 0; at < bucket.length; at++) {
       const node = bucket[at];
-      if (Math.floor(way[node] * 500) < k) continue;
+      if (floor(way[node] * 500) < k) continue;
       for (let link = links.start[node]; link < links.start[node + 1]; link++) {
         const edge = links.edges[link];
         const other = from[edge] === node ? to[edge] : from[edge];
-        const step = Math.sqrt((means[0][node] - means[0][other]) ** 2 + (means[1][node] - means[1][other]) ** 2 + (means[2][node] - means[2][other]) ** 2);
+        const step = sqrt((means[0][node] - means[0][other]) ** 2 + (means[1][node] - means[1][other]) ** 2 + (means[2][node] - means[2][other]) ** 2);
         put(other, way[node] + step + 0.002);
       }
     }
