@@ -141,3 +141,13 @@ test('a piece of version 1 is brought up to date: what it does not say comes to 
   expect(read.letterings[0].stance).toMatchObject({ rotation: 3, bend: null, perspective: null, echoes: [], flipAcross: false });
   expect(() => readPiece({ ...old, version: pieceVersion + 1 })).toThrow(/newer/);
 });
+
+test('a veil of version 2 becomes one with a list of cuts: its matte and its contours are added up', () => {
+  const contour = { closed: true, points: [{ x: 1, y: 2, to: 'straight', via: [] }, { x: 5, y: 2, to: 'edge', via: [[6, 3]] }] };
+  const { weave: _, ...rest } = sample();
+  const old = { ...rest, version: 2, assets: { ...rest.assets, cut: { kind: 'matte', name: 'cut', sha256: hash('d') } }, veils: [{ id: 'veil-1', name: 'jar', plate: 'plate-1', contours: [contour], matte: 'cut', feather: 3, strokes: [{ side: 'front', radius: 2, softness: 0, points: [[1, 1]] }] }] };
+  const { veils, weave } = readPiece(old);
+  expect(veils[0].cuts).toEqual([{ kind: 'picture', joining: 'add', matte: 'cut' }, { kind: 'trace', joining: 'add', contours: [contour] }]);
+  expect(veils[0]).toMatchObject({ feather: 3, fine: null, softness: null, strokes: [{ flow: 1, fence: null }] });
+  expect(weave).toEqual([]);
+});

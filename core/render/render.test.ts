@@ -7,6 +7,7 @@ import { blankPiece } from '../piece/blank';
 import { plainStance } from '../passes/stance/schema';
 import { plainWords } from '../passes/words/schema';
 import type { Piece } from '../piece/schema';
+import { placedBounds } from '../shape/affine';
 import { paintedPicture } from '../testing/pictures';
 import { shippedFace } from '../testing/faces';
 import { ByteCache } from './cache';
@@ -208,4 +209,37 @@ test('tiles cover a sheet once, without gaps', () => {
       expect(Math.max(...tiles.map((tile) => tile.x + tile.width))).toBe(width);
     }),
   );
+});
+
+describe('weave', () => {
+  const crossed = piece({ veils: [{ ...piece().veils[0], feather: 0, cuts: [traced([[-50, 120], [450, 120], [450, 180], [-50, 180]])] }] });
+  const drawn = async (one: Piece) => new Evaluator(1e9).pixels(compile(one, materials).picture, { region: { x: 0, y: 0, width: 400, height: 300 }, scale: 1 });
+
+  test('a letter that is brought over a veil looks as if the veil were not there; the others stay as they were', async () => {
+    const turned: Piece = { ...crossed, weave: [{ veil: 'veil', lettering: 'word', at: 0, over: false }] };
+    const [both, without, woven] = await Promise.all([drawn(crossed), drawn({ ...crossed, veils: [], depth: ['word'] }), drawn(turned)]);
+    const [h, i] = compile(crossed, materials).letterings[0].letters.letters.map(({ bounds }) => placedBounds(compile(crossed, materials).letterings[0].letters.place, bounds!));
+    let changed = 0;
+    for (let y = 122; y < 178; y++) {
+      for (let x = 0; x < 400; x++) {
+        const inside = ({ x: left, width }: { x: number; width: number }): boolean => x >= left - 1 && x <= left + width + 1;
+        if (inside(h) && !inside(i)) expect(pixel(woven, x, y)).toEqual(pixel(without, x, y));
+        else if (inside(i) && !inside(h)) expect(pixel(woven, x, y)).toEqual(pixel(both, x, y));
+        if (String(pixel(woven, x, y)) !== String(pixel(both, x, y))) changed++;
+      }
+    }
+    expect(changed).toBeGreaterThan(500);
+  });
+
+  test('a veil that lies farther off can be laid over one letter', async () => {
+    const far: Piece = { ...crossed, depth: ['veil', 'word'], weave: [{ veil: 'veil', lettering: 'word', at: 1, over: true }] };
+    const near: Piece = { ...crossed, weave: [{ veil: 'veil', lettering: 'word', at: 0, over: false }] };
+    expect((await drawn(far)).data).toEqual((await drawn(near)).data);
+  });
+
+  test('every crossing is measured, with a place that both share', async () => {
+    const { crossings } = await measurePiece(crossed, compile(crossed, materials), new Evaluator(1e9));
+    expect(crossings.map(({ veil, text, over }) => [veil, text, over])).toEqual([['veil', 'H', true], ['veil', 'I', true]]);
+    for (const { place: [, y] } of crossings) expect(y > 120 && y < 180).toBe(true);
+  });
 });

@@ -15,6 +15,7 @@ type Asked = CutOrder extends infer Order ? (Order extends CutOrder ? Omit<Order
 /** Solves cuts in a thread that keeps what it knows of the plate, and keeps what was solved as assets. */
 export class CutService {
   private crew: Crew<CutOrder, CutAnswer> | null = null;
+  private readonly newestTurn = new SharedArrayBuffer(4);
 
   constructor(
     private readonly buildFolder: string,
@@ -29,6 +30,11 @@ export class CutService {
     const answer = await this.crew.ask({ ...order, ...this.placeOf(plate, mattes) } as CutOrder);
     if (answer.kind === 'failed') throw new Problem(500, answer.message);
     return answer;
+  }
+
+  /** A number for the next stroke; what is still being solved for an earlier one is given up. */
+  nextTurn(): number {
+    return Atomics.add(new Int32Array(this.newestTurn), 0, 1) + 1;
   }
 
   /** Starts to solve a fine edge in full. The job's result is the two assets. */
@@ -54,7 +60,7 @@ export class CutService {
       patienceMs,
       problemOf: () => null,
       hire: (answered, failed) => {
-        const worker = new Worker(join(this.buildFolder, 'cutWorker.js'));
+        const worker = new Worker(join(this.buildFolder, 'cutWorker.js'), { workerData: { newestTurn: this.newestTurn } });
         worker.on('message', answered);
         worker.on('error', (error) => failed(error.message));
         worker.on('exit', (code) => failed(`The worker that cuts has ended (code ${code}).`));

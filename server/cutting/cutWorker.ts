@@ -1,9 +1,10 @@
-import { parentPort } from 'node:worker_threads';
+import { parentPort, workerData } from 'node:worker_threads';
 import { bandOf } from '../../core/passes/veils/fine/band';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
 import { keyByTone } from '../../core/passes/veils/tone/toneKey';
+import { Outdated } from '../../core/render/evaluate';
 import { levelSize, readLevel } from '../../core/pixels/pyramid';
 import type { CutAnswer, CutOrder, CutPlace } from './orders';
 import { storeSolved } from './storeSolved';
@@ -12,6 +13,9 @@ import { cutBytes, cutsAt, openPlate, wholePicture } from './wholeCut';
 /** px of the grid on which the border is looked for, and of the picture that a first look at the edge is solved on, at most. */
 const borderPixels = 2.2e6;
 const firstLookPixels = 1.2e6;
+
+/** The newest stroke of all. */
+const newestTurn = new Int32Array((workerData as { newestTurn: SharedArrayBuffer }).newestTurn);
 
 /** What was worked out for the plate that was last cut: the next stroke will be on the same. */
 let prepared: { plate: string; cutter: Promise<ScribbleCutter> } | null = null;
@@ -32,7 +36,7 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
     return { kind: 'prepared' };
   }
   if (order.kind === 'scribble') {
-    const matte = (await cutterOf(order)).cut(order.marks, order.box);
+    const matte = (await cutterOf(order)).cut(order.marks, order.box, { quick: order.quick, isOutdated: () => Atomics.load(newestTurn, 0) !== order.turn });
     return matte ? { kind: 'matte', matte: storeSolved(order.dataFolder, matte) } : { kind: 'nothing' };
   }
   if (order.kind === 'tone') {
@@ -57,6 +61,6 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
 
 parentPort!.on('message', (order: CutOrder) => {
   answer(order)
-    .catch((error: unknown): CutAnswer => ({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }))
+    .catch((error: unknown): CutAnswer => (error instanceof Outdated ? { kind: 'outdated' } : { kind: 'failed', message: error instanceof Error ? error.message : String(error) }))
     .then((reply) => parentPort!.postMessage(reply));
 });

@@ -23,7 +23,8 @@ export interface CutsGiven {
 export type CutOrder = CutPlace &
   (
     | { kind: 'prepare' }
-    | { kind: 'scribble'; marks: Mark[]; box: Region | null }
+    /** `turn`: given up when a newer one has begun. */
+    | { kind: 'scribble'; marks: Mark[]; box: Region | null; quick: boolean; turn: number }
     | { kind: 'tone'; rule: ToneRule; connected: [number, number][] | null }
     | ({ kind: 'softness' } & CutsGiven)
     | ({ kind: 'first-look'; fine: Pick<FineEdge, 'band' | 'reach'> } & CutsGiven)
@@ -34,6 +35,8 @@ export type CutAnswer =
   | { kind: 'matte'; matte: SolvedFile }
   /** Nothing says what stands in front. */
   | { kind: 'nothing' }
+  /** Something newer was asked for. */
+  | { kind: 'outdated' }
   | { kind: 'softness'; profile: Softness['profile'] }
   | { kind: 'edge'; matte: SolvedFile; front: SolvedFile }
   | { kind: 'failed'; message: string };

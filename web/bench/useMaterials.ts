@@ -7,10 +7,13 @@ import { httpLibrary } from '../api/library';
 
 const library = httpLibrary(1024 * 1024);
 
-/** The faces and picture sizes that a piece names, once they are here; opened anew only when the assets change. */
+/**
+ * The faces and plates that a piece names, once they are here; opened anew only when these change. Solved mattes come and go with
+ * each stroke of the hand; the page itself has no need of them.
+ */
 export function useMaterials(piece: Piece | null, failed: (message: string) => void): Materials | null {
   const [materials, setMaterials] = useState<{ of: string; materials: Materials } | null>(null);
-  const assets = piece ? JSON.stringify(piece.assets) : '';
+  const assets = piece ? JSON.stringify(Object.fromEntries(Object.entries(piece.assets).filter(([, { kind }]) => kind === 'plate' || kind === 'face'))) : '';
   useEffect(() => {
     if (!assets) return;
     let current = true;

@@ -55,6 +55,8 @@ const scribbleCutSchema = z.strictObject({
   box: boxSchema.nullable().default(null),
   /** What the strokes were solved to; null until then. */
   matte: matteKey.nullable().default(null),
+  /** Solved only as finely as a screen that shows the whole plate. */
+  coarse: z.boolean().default(false),
 });
 
 const toneCutSchema = z.strictObject({

@@ -113,3 +113,47 @@ describe('closing along the border', () => {
     expect(both).toBeCloseTo(1080 * 680, -1);
   });
 });
+
+describe('cuts are joined in their order', () => {
+  const [left, right] = [tracedCut([box(10, 10, 50, 50)]), tracedCut([box(30, 10, 70, 50)])];
+  const seen = async (cuts: Veil['cuts']): Promise<number[]> => {
+    const matte = await matteOf(veil({ cuts }));
+    return [20, 40, 60].map((x) => at(matte, x, 30));
+  };
+  test('added, taken away, intersected', async () => {
+    expect(await seen([left, right])).toEqual([1, 1, 1]);
+    expect(await seen([left, { ...right, joining: 'take-away' }])).toEqual([1, 0, 0]);
+    expect(await seen([left, { ...right, joining: 'intersect' }])).toEqual([0, 1, 0]);
+    expect(await seen([{ ...right, joining: 'take-away' }, left])).toEqual([1, 1, 0]);
+  });
+  test('a cut that has nothing yet is left out, however it joins', async () => {
+    expect(await seen([left, { kind: 'scribble', joining: 'intersect', marks: [], box: null, matte: null, coarse: false }, tracedCut([], 'intersect')])).toEqual([1, 1, 0]);
+  });
+  test('a matte of another size is drawn as wide as the plate', async () => {
+    const small = paintedPicture(50, 40, (x) => [x < 20 ? 255 : 0], 1);
+    const own: Materials = { ...materials, picture: (key) => (key === 'm' ? small : picture) };
+    const matte = await new Evaluator(1e8).pixels(matteNode(veil({ cuts: [{ kind: 'picture', joining: 'add', matte: 'm' }] }), plain, own), { region, scale: 1 });
+    expect([at(matte, 20, 40), at(matte, 36, 40), at(matte, 44, 40)].map(Math.round)).toEqual([1, 1, 0]);
+  });
+  test('a contour of one px, or of none, cuts no more than that', async () => {
+    const matte = await matteOf(veil({ cuts: [tracedCut([box(20, 20, 21, 21), box(40, 40, 40, 40)])] }));
+    expect(matte.data.reduce((sum, value) => sum + value, 0)).toBeCloseTo(1, 5);
+  });
+});
+
+test('a tone key that is not solved yet is worked out from what is on show', async () => {
+  const matte = await matteOf(veil({ cuts: [{ kind: 'tone', joining: 'add', samples: [{ x: 80, y: 10, colour: 'rgb(40 40 200)' }], chroma: 5, lightness: 5, softness: 0.5, connected: false, matte: null }] }));
+  expect([at(matte, 20, 20), at(matte, 80, 20)]).toEqual([0, 1]);
+});
+
+test('a fence keeps a stroke inside or outside of the letters, exactly along their edge', () => {
+  const cover = { width: 20, height: 1, channels: 1 as const, data: Float32Array.from({ length: 20 }, (_, x) => (x < 10 ? 1 : x === 10 ? 0.25 : 0)) };
+  const painted = (side: 'inside' | 'outside', flow = 1): number[] => {
+    const matte = { ...cover, data: new Float32Array(20) };
+    paintStroke(matte, { x: 0, y: 0, width: 20, height: 1 }, plainStroke({ side: 'front', radius: 100, flow, points: [[10, 0]], fence: { lettering: 'w', side } }), { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, cover);
+    return [9, 10, 11].map((x) => matte.data[x]);
+  };
+  expect(painted('inside')).toEqual([1, 0.25, 0]);
+  expect(painted('outside')).toEqual([0, 0.75, 1]);
+  expect(painted('outside', 0.5)).toEqual([0, 0.375, 0.5]);
+});

@@ -3,6 +3,7 @@ import { pieceSchema } from '../schema';
 import { applyEdit, problemWith, type Edit } from './edit';
 import { addEcho, addGuide, addSlope, changeEcho, changeSlope, clearLetters, moveGuide, moveLetterings, removeEcho, removeGuide, setHelpers, setLeading, setLetters, setText } from './letterings';
 import { addLettering, freeId, removeLettering } from './things';
+import { addVeil, removeVeil, setCrossings } from './veils';
 
 const sheet = { width: 600, height: 400, ppi: 300, paint: '#ffffff' };
 const face = (letter: string) => ({ kind: 'face' as const, name: letter, sha256: letter.repeat(64) });
@@ -48,4 +49,15 @@ test('a shape needs no face, words do', () => {
   const piece = applyEdit(blankPiece('p', sheet), addLettering({ ...shape, words: { ...shape.words, shape: { kind: 'ellipse', height: 1 } } }, null)).piece;
   expect(pieceSchema.safeParse(piece).success).toBe(true);
   expect(problemWith(applyEdit(blankPiece('p', sheet), addLettering(shape, null)).piece)).toMatch(/face|asset/);
+});
+
+test('a turned crossing goes with its letter when the words are edited, and with its lettering or veil when they go', () => {
+  const woven = after(addVeil({ id: 'v', name: 'jar', plate: 'p' }), setCrossings([{ veil: 'v', lettering: 'w', at: 1, over: false }, { veil: 'v', lettering: 'w', at: 3, over: false }]));
+  expect(woven.weave.map(({ at }) => at)).toEqual([1, 3]);
+  expect(applyEdit(woven, setText('w', 'SKITE')).piece.weave.map(({ at }) => at)).toEqual([2, 4]);
+  expect(applyEdit(woven, setText('w', 'KIT')).piece.weave.map(({ at }) => at)).toEqual([1]);
+  // Turned back, it need not be said any more.
+  expect(applyEdit(woven, setCrossings([{ veil: 'v', lettering: 'w', at: 1, over: true }])).piece.weave.map(({ at }) => at)).toEqual([3]);
+  expect(applyEdit(woven, removeVeil('v')).piece.weave).toEqual([]);
+  expect(applyEdit(woven, removeLettering('w')).piece.weave).toEqual([]);
 });

@@ -1,5 +1,6 @@
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
 import type { Level } from '../../../pixels/pyramid';
+import type { IsOutdated } from '../../../render/evaluate';
 import { likelihood } from './colourModel';
 import { markedBehind, markedFront } from './marks';
 import { CutGraph } from './minimumCut';
@@ -31,8 +32,9 @@ const reach = 2;
  * Finds the border px by px, in a band along where it is already (Lombaert et al. 2005). `mask` is changed in place.
  * @param mask 1 in front, 0 behind
  * @param marks of each px
+ * @throws Outdated when `isOutdated` says so
  */
-export function cutBand({ width, height, channels, bytes }: Level, mask: Uint8Array, marks: Uint8Array, sides: ColourSides): void {
+export function cutBand({ width, height, channels, bytes }: Level, mask: Uint8Array, marks: Uint8Array, sides: ColourSides, isOutdated?: IsOutdated): void {
   const band = bandAlong(mask, width, height);
   if (band.length === 0) return;
   const numberOf = new Map<number, number>();
@@ -66,7 +68,7 @@ export function cutBand({ width, height, channels, bytes }: Level, mask: Uint8Ar
       else graph.draw(node, mask[other] ? strength : -strength);
     }
   });
-  const front = graph.divide();
+  const front = graph.divide(isOutdated);
   band.forEach((pixel, node) => (mask[pixel] = front[node]));
 }
 
@@ -91,24 +93,28 @@ function sharpnessIn(band: Int32Array, width: number, height: number, squareOf: 
 /** The px within reach of the mask's border, in order. */
 function bandAlong(mask: Uint8Array, width: number, height: number): Int32Array {
   const near = new Uint8Array(mask.length);
-  let count = 0;
-  const around = (x: number, y: number): void => {
-    const [left, right] = [Math.max(0, x - reach), Math.min(width - 1, x + reach)];
-    for (let v = Math.max(0, y - reach); v <= Math.min(height - 1, y + reach); v++) {
-      for (let i = v * width + left; i <= v * width + right; i++) {
-        if (near[i]) continue;
-        near[i] = 1;
-        count++;
-      }
-    }
-  };
-  for (let y = 0, i = 0; y < height; y++) {
-    for (let x = 0; x < width; x++, i++) {
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    const hasBelow = y < height - 1;
+    for (let x = 0, i = row; x < width; x++, i++) {
       const own = mask[i];
-      if ((x < width - 1 && mask[i + 1] !== own) || (y < height - 1 && mask[i + width] !== own)) around(x, y);
+      if ((x === width - 1 || mask[i + 1] === own) && (!hasBelow || mask[i + width] === own)) continue;
+      const from = row + (x > reach ? x - reach : 0);
+      const to = row + (x + reach < width ? x + reach : width - 1) + 1;
+      // Up and down the stretch is filled in a second pass.
+      near.fill(1, from, to);
     }
   }
+  const tall = new Uint8Array(mask.length);
+  for (let y = 0; y < height; y++) {
+    for (let i = y * width, end = i + width; i < end; i++) {
+      if (near[i] === 0) continue;
+      for (let v = y > reach ? y - reach : 0; v <= y + reach && v < height; v++) tall[i + (v - y) * width] = 1;
+    }
+  }
+  let count = 0;
+  for (let i = 0; i < tall.length; i++) count += tall[i];
   const band = new Int32Array(count);
-  for (let i = 0, next = 0; next < count; i++) if (near[i]) band[next++] = i;
+  for (let i = 0, next = 0; next < count; i++) if (tall[i] === 1) band[next++] = i;
   return band;
 }

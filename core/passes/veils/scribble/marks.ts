@@ -1,5 +1,5 @@
-import { grow, intersect, outerPixels, regionOfPoints, type Region } from '../../../pixels/region';
-import { distanceToSegment } from '../../../shape/simplify';
+import type { Region } from '../../../pixels/region';
+import type { Point } from '../../../shape/affine';
 
 /** A rough stroke that says what it lies on. */
 export interface Mark {
@@ -27,15 +27,41 @@ export function drawMarks(marks: readonly Mark[], factor: number, lying: Region)
     const points = mark.points.map(([x, y]): [number, number] => [x / factor - lying.x, y / factor - lying.y]);
     points.forEach((from, i) => {
       if (i === points.length - 1 && i > 0) return;
-      const to = points[i + 1] ?? from;
-      const box = intersect({ ...lying, x: 0, y: 0 }, outerPixels(grow(regionOfPoints([from, to])!, radius)));
-      if (!box) return;
-      for (let y = box.y; y < box.y + box.height; y++) {
-        for (let x = box.x; x < box.x + box.width; x++) if (distanceToSegment([x + 0.5, y + 0.5], from, to) <= radius) out[y * lying.width + x] = code;
-      }
+      fillCapsule(out, lying.width, lying.height, from, points[i + 1] ?? from, radius, code);
     });
   }
   return out;
+}
+
+/** Fills all px whose centres lie within `radius` of a segment; it is convex, so each row has one stretch. */
+function fillCapsule(out: Uint8Array, width: number, height: number, [ax, ay]: Point, [bx, by]: Point, radius: number, code: number): void {
+  const length = Math.hypot(bx - ax, by - ay);
+  // The corners of the rectangle along the segment.
+  const [sx, sy] = length > 0 ? [(-(by - ay) / length) * radius, ((bx - ax) / length) * radius] : [0, 0];
+  const corners: Point[] = [[ax + sx, ay + sy], [bx + sx, by + sy], [bx - sx, by - sy], [ax - sx, ay - sy]];
+  const top = Math.max(0, Math.floor(Math.min(ay, by) - radius));
+  const bottom = Math.min(height - 1, Math.ceil(Math.max(ay, by) + radius));
+  for (let row = top; row <= bottom; row++) {
+    const y = row + 0.5;
+    let left = Infinity;
+    let right = -Infinity;
+    for (const [cx, cy] of [[ax, ay], [bx, by]]) {
+      const half = radius * radius - (y - cy) ** 2;
+      if (half < 0) continue;
+      left = Math.min(left, cx - Math.sqrt(half));
+      right = Math.max(right, cx + Math.sqrt(half));
+    }
+    for (let k = 0; k < 4 && length > 0; k++) {
+      const [[x0, y0], [x1, y1]] = [corners[k], corners[(k + 1) % 4]];
+      if (y < Math.min(y0, y1) || y > Math.max(y0, y1) || y0 === y1) continue;
+      const x = x0 + ((x1 - x0) * (y - y0)) / (y1 - y0);
+      left = Math.min(left, x);
+      right = Math.max(right, x);
+    }
+    const from = Math.max(0, Math.ceil(left - 0.5));
+    const to = Math.min(width - 1, Math.floor(right - 0.5));
+    if (from <= to) out.fill(code, row * width + from, row * width + to + 1);
+  }
 }
 
 /** px that are taken from each stroke. */

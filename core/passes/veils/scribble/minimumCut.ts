@@ -1,8 +1,12 @@
+import { Outdated, type IsOutdated } from '../../../render/evaluate';
+
 /**
  * Minimum cut of a graph whose nodes are pulled to two sides and tied to one another, by growing two search trees that are
  * kept between augmentations (Boykov and Kolmogorov 2004).
  */
 const none = -1;
+/** Steps between two questions whether the answer is still wanted. */
+const askedEvery = 2048;
 /** Parent of a node that hangs on its own side directly, and of one that has lost its parent. */
 const root = -2;
 const orphan = -3;
@@ -60,8 +64,12 @@ export class CutGraph {
     this.arcs += 2;
   }
 
-  /** Finds the cheapest division. @returns 1 for each node in front, 0 behind */
-  divide(): Uint8Array {
+  /**
+   * Finds the cheapest division.
+   * @returns 1 for each node in front, 0 behind
+   * @throws Outdated when `isOutdated`, asked now and then, says so
+   */
+  divide(isOutdated?: IsOutdated): Uint8Array {
     const { nodes, pull, tree, parent } = this;
     for (let node = 0; node < nodes; node++) {
       if (pull[node] === 0) continue;
@@ -79,6 +87,7 @@ export class CutGraph {
       if (node === none) break;
       const bridge = this.grow(node);
       this.time++;
+      if (this.time % askedEvery === 0 && isOutdated?.()) throw new Outdated();
       if (bridge === none) continue;
       // The node may have more to give: it is looked at again before the others.
       current = node;

@@ -1,6 +1,7 @@
 import { oklabPlanes, type OklabPlanes } from '../../../pixels/oklabPlanes';
 import { halve, type Level } from '../../../pixels/pyramid';
 import { intersect, type Region } from '../../../pixels/region';
+import { Outdated, type IsOutdated } from '../../../render/evaluate';
 import { ColourSides, cutBand } from './bandCut';
 import { drawMarks, pixelsUnder, type Mark } from './marks';
 import { cutPatches } from './patchCut';
@@ -29,9 +30,12 @@ export class ScribbleCutter {
 
   /**
    * @param box plate px: nothing outside of it stands in front; null where no box was drawn
-   * @returns a matte of the picture's size, 255 in front and 0 behind; null where no stroke and no box says what stands in front
+   * @param quick stops at the grid of the patches: as fine as a screen that shows the whole plate, and many times faster
+   * @returns a matte of the picture's size (a quick one is smaller), 255 in front and 0 behind; null where no stroke and no box
+   *   says what stands in front
+   * @throws Outdated when `isOutdated` says so
    */
-  cut(marks: readonly Mark[], box: Region | null = null): Level | null {
+  cut(marks: readonly Mark[], box: Region | null = null, { quick = false, isOutdated }: { quick?: boolean; isOutdated?: IsOutdated } = {}): Level | null {
     const top = this.levels.length - 1;
     const grid = this.gridAt(top);
     const drawn = drawMarks(marks, 2 ** top, grid);
@@ -41,13 +45,15 @@ export class ScribbleCutter {
     const sides = new ColourSides(coarse.colours);
     let mask = new Uint8Array(this.patches.labels.length);
     this.patches.labels.forEach((label, i) => (mask[i] = coarse.front[label]));
-    for (let number = top; number >= 0; number--) {
+    const finest = quick ? top : 0;
+    for (let number = top; number >= finest; number--) {
+      if (isOutdated?.()) throw new Outdated();
       const level = this.levels[number];
       if (number < top) mask = doubled(mask, this.levels[number + 1].width, level);
-      cutBand(level, mask, number === top ? drawn : drawMarks(marks, 2 ** number, this.gridAt(number)), sides);
+      cutBand(level, mask, number === top ? drawn : drawMarks(marks, 2 ** number, this.gridAt(number)), sides, isOutdated);
     }
     for (let i = 0; i < mask.length; i++) mask[i] *= 255;
-    const [{ width, height }] = this.levels;
+    const { width, height } = this.levels[finest];
     return { width, height, channels: 1, bytes: mask };
   }
 

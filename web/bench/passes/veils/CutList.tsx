@@ -5,13 +5,15 @@ import { aroundBorder } from '../../../../core/passes/veils/trace/close';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { scribbleInFull } from './solving';
 import { joiningNames } from './summary';
 
 const kindNames: Record<Cut['kind'], string> = { trace: 'Trace', scribble: 'Scribble cut', tone: 'Tone key', picture: 'Matte' };
 
 /** The cuts of a veil in the order in which they are joined. */
 export function CutList({ veil }: { veil: Veil }) {
-  const { mayChange } = useBench();
+  const { mayChange, piece } = useBench();
+  const plate = piece.plates.find(({ id }) => id === veil.plate)!;
   if (veil.cuts.length === 0) return <p className="text-faint">Nothing is cut yet. Trace along an edge, scribble over it, or key its colour.</p>;
   return (
     <ol className="flex flex-col" aria-label="Cuts">
@@ -31,6 +33,14 @@ export function CutList({ veil }: { veil: Veil }) {
               Remove
             </button>
           </div>
+          {cut.kind === 'scribble' && cut.coarse && (
+            <p className="flex items-center gap-2 pl-3 text-ochre">
+              <span className="grow">Solved coarsely so far.</span>
+              <button className="quiet-button" onClick={() => scribbleInFull(plate)}>
+                Solve in full
+              </button>
+            </p>
+          )}
           {cut.kind === 'trace' && <Contours veil={veil} cut={i} contours={cut.contours} />}
         </li>
       ))}

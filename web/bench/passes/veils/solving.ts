@@ -29,25 +29,56 @@ export function prepareCutting(piece: Piece, plate: CutPlate): void {
   void ask('/cuts/prepare', { json: { plate: plateHash(piece, plate) } }).catch(() => undefined);
 }
 
-/** Changes the scribble cut that the hand works on, and solves it. */
+interface Scribbled {
+  matte: StoredAsset;
+  turn: number;
+}
+
+/** How many strokes have been drawn, and what is told when there is one more. */
+let strokes = 0;
+let newerStroke: () => void = () => undefined;
+
+/**
+ * Changes the scribble cut that the hand works on, and solves it: first as finely as the screen shows it, then in full. A stroke
+ * that is drawn meanwhile does not wait for that.
+ */
 export function scribble(label: string, plate: CutPlate, change: (before: Pick<ScribbleCut, 'marks' | 'box'>) => Partial<Pick<ScribbleCut, 'marks' | 'box'>>): void {
+  const own = ++strokes;
+  newerStroke();
   inTurn(async () => {
     const { piece, hand } = store.getState().bench;
     if (!piece) return;
     const veil = currentVeil();
     const found = veil?.cuts[workingCut(veil, 'scribble', hand.joining)] as ScribbleCut | undefined;
-    const blank: ScribbleCut = { kind: 'scribble', joining: hand.joining, marks: [], box: null, matte: null };
+    const blank: ScribbleCut = { kind: 'scribble', joining: hand.joining, marks: [], box: null, matte: null, coarse: false };
     const { marks, box } = { ...(found ?? blank), ...change(found ?? blank) };
-    const matte = await whileSolving('Solving the cut', () =>
-      ask<StoredAsset>('/cuts/scribble', { json: { plate: plateHash(piece, plate), marks, box } }).catch((error: unknown) => {
-        // The strokes are kept; what is missing is said.
+    const order = { plate: plateHash(piece, plate), marks, box };
+    const keep = (matte: StoredAsset | null, coarse = false): void => cutInto(label, plate, blank, (id, index) => setSolvedCut(id, index, { marks, box, coarse }, matte && asMatte(matte)));
+    const quick = await whileSolving('Solving the cut', () =>
+      ask<Scribbled>('/cuts/scribble', { json: { ...order, quick: true } }).catch((error: unknown) => {
         if (error instanceof ServerProblem && error.code === 'nothing') return null;
         throw error;
       }),
     );
-    cutInto(label, plate, blank, (id, index) => setSolvedCut(id, index, { marks, box }, matte && asMatte(matte)));
-    if (!matte) store.dispatch(looked({ problem: 'Nothing is marked yet that stands in front. Draw one stroke over it, or a box around it.' }));
+    if (!quick) {
+      // The strokes are kept; what is missing is said.
+      keep(null);
+      store.dispatch(looked({ problem: 'Nothing is marked yet that stands in front. Draw one stroke over it, or a box around it.' }));
+      return;
+    }
+    if (strokes !== own) return keep(quick.matte, true);
+    const index = workingCut(veil, 'scribble', hand.joining);
+    if (veil && index >= 0) editing.draft(setSolvedCut(veil.id, index, { marks, box, coarse: true }, asMatte(quick.matte)));
+    const newer = new Promise<null>((resolve) => (newerStroke = () => resolve(null)));
+    const full = ask<Scribbled>('/cuts/scribble', { json: { ...order, turn: quick.turn } }).catch(() => null);
+    const better = await Promise.race([full, newer]);
+    keep(better?.matte ?? quick.matte, better === null);
   });
+}
+
+/** Solves a scribble cut in full whose last answer was a quick one. */
+export function scribbleInFull(plate: CutPlate): void {
+  scribble('Solve the cut in full', plate, () => ({}));
 }
 
 /** Changes a tone key, and cuts by it over the whole plate. */

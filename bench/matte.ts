@@ -1,0 +1,128 @@
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { gaussianBlur } from '../core/kernels/blur';
+import { bandOf } from '../core/passes/veils/fine/band';
+import { solveFineEdge } from '../core/passes/veils/fine/fineEdge';
+import { drawMarks, type Mark } from '../core/passes/veils/scribble/marks';
+import { ScribbleCutter } from '../core/passes/veils/scribble/scribbleCut';
+import type { Level } from '../core/pixels/pyramid';
+import { fractions, meanSquaredError, overlap, trueCut, type TrueCutName } from '../core/testing/truth';
+import { largePlate } from './material';
+import { median, printRow } from './rows';
+
+const names: TrueCutName[] = ['ribbons', 'figure', 'jar', 'grass'];
+const folder = join('build', 'bench');
+
+interface Error4 {
+  sad: number;
+  mse: number;
+  gradient: number;
+}
+
+/** Prints an error of ours beside a peer's. */
+function printError(name: string, ours: number, peer: string, peerValue: number, unit: string): void {
+  console.log(`${name.padEnd(62)} ours ${ours.toFixed(4).padStart(9)}   ${peer}: ${peerValue.toFixed(4)} ${unit}`);
+  console.log(JSON.stringify({ name, ours: Math.round(ours * 1e5) / 1e5, peer, peer_value: Math.round(peerValue * 1e5) / 1e5, unit }));
+}
+
+function python(what: string, picture: Level, files: Record<string, Uint8Array>): { ms: number; out: Uint8Array } | null {
+  mkdirSync(folder, { recursive: true });
+  const order: Record<string, unknown> = { what, width: picture.width, height: picture.height, out: join(folder, `${what}.raw`) };
+  for (const [name, bytes] of Object.entries({ picture: picture.bytes, ...files })) {
+    order[name] = join(folder, `${what}-${name}.raw`);
+    writeFileSync(order[name] as string, bytes);
+  }
+  try {
+    const told = execFileSync('/usr/bin/python3', ['bench/peers/cutting.py', JSON.stringify(order)], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'], timeout: 280000 });
+    return { ms: (JSON.parse(told) as { ms: number }).ms, out: readFileSync(order.out as string) };
+  } catch {
+    return null;
+  }
+}
+
+/** The measures of the alpha-matting literature over the band: SAD in thousands, MSE, gradient error in thousands (Rhemann et al. 2009, sigma 1.4). */
+function errors(matte: Float32Array, truth: Float32Array, where: Uint8Array, width: number, height: number): Error4 {
+  let sad = 0;
+  for (let i = 0; i < truth.length; i++) if (where[i]) sad += Math.abs(matte[i] - truth[i]);
+  const slope = (data: Float32Array): Float32Array => {
+    const smooth = gaussianBlur({ width, height, channels: 1, data }, 1.4).data;
+    return smooth.map((_, i) => {
+      const [x, y] = [i % width, Math.floor(i / width)];
+      const gx = x > 0 && x < width - 1 ? (smooth[i + 1] - smooth[i - 1]) / 2 : 0;
+      const gy = y > 0 && y < height - 1 ? (smooth[i + width] - smooth[i - width]) / 2 : 0;
+      return Math.hypot(gx, gy);
+    });
+  };
+  const [own, wanted] = [slope(matte), slope(truth)];
+  let gradient = 0;
+  for (let i = 0; i < truth.length; i++) if (where[i]) gradient += (own[i] - wanted[i]) ** 2;
+  return { sad: sad / 1000, mse: meanSquaredError(matte, truth, where), gradient: gradient / 1000 };
+}
+
+async function quality(): Promise<void> {
+  for (const name of names) {
+    const { picture, strokes, truth } = await trueCut(name);
+    const { width, height } = picture;
+    const whole = { x: 0, y: 0, width, height };
+    const start = performance.now();
+    const { bytes } = new ScribbleCutter(picture).cut(strokes.marks)!;
+    const cutMs = performance.now() - start;
+    const marks = drawMarks(strokes.marks, 1, whole);
+    const grabbed = python('grabcut', picture, { marks });
+    if (grabbed) {
+      printRow({ name: `scribble cut, ${name}, all in`, ours_ms: cutMs, peer: 'OpenCV GrabCut', peer_ms: grabbed.ms });
+      printError(`scribble cut, ${name}`, overlap(fractions(bytes), truth), 'OpenCV GrabCut', overlap(fractions(grabbed.out), truth), 'intersection over union (more is better)');
+    }
+    const where = bandOf({ band: strokes.band, reach: strokes.reach }, bytes, whole);
+    const before = performance.now();
+    const solved = fractions(solveFineEdge(picture, bytes, where).matte.bytes);
+    const solveMs = performance.now() - before;
+    const feathered = [0, 0.5, 1, 1.5, 2, 3, 4, 6, 8, 12, 16].map((sigma) => errors(gaussianBlur({ width, height, channels: 1, data: fractions(bytes) }, sigma).data, truth, where, width, height));
+    const best = feathered.reduce((a, b) => (b.mse < a.mse ? b : a));
+    const own = errors(solved, truth, where, width, height);
+    const unfeathered = feathered[0];
+    for (const measure of ['mse', 'sad', 'gradient'] as const) {
+      printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'the cut alone', unfeathered[measure], '');
+      printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'best feather', best[measure], '');
+    }
+    const known = Uint8Array.from(bytes, (value, i) => (where[i] ? 128 : value));
+    const closed = python('levin', picture, { known });
+    if (!closed) continue;
+    printRow({ name: `fine edge, ${name}`, ours_ms: solveMs, peer: 'closed form (Levin 2008), SciPy', peer_ms: closed.ms });
+    const reference = errors(fractions(closed.out), truth, where, width, height);
+    for (const measure of ['mse', 'sad', 'gradient'] as const) printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'closed form (Levin 2008)', reference[measure], '');
+  }
+}
+
+/** The time from a stroke to its cut on 24 megapixels; the plate is the jar, enlarged. */
+async function speed(): Promise<void> {
+  const { strokes } = await trueCut('jar');
+  const { data, info } = await sharp(await largePlate(6000, 4000, 'jar')).raw().toBuffer({ resolveWithObject: true });
+  const picture: Level = { width: info.width, height: info.height, channels: 3, bytes: data };
+  const factor = info.width / 1800;
+  const marks = strokes.marks.map((mark): Mark => ({ ...mark, radius: mark.radius * factor, points: mark.points.map(([x, y]) => [x * factor, y * factor] as const) }));
+  const start = performance.now();
+  const cutter = new ScribbleCutter(picture);
+  const prepared = performance.now();
+  cutter.cut([marks[0], marks.find(({ side }) => side === 'behind')!]);
+  const first = performance.now();
+  const next: number[] = [];
+  for (let count = 4; count <= marks.length; count++) {
+    const before = performance.now();
+    cutter.cut(marks.slice(0, count));
+    next.push(performance.now() - before);
+  }
+  const small = drawMarks(marks, 1, { x: 0, y: 0, width: info.width, height: info.height });
+  const grabbed = python('grabcut', picture, { marks: small });
+  if (!grabbed) return;
+  printRow({ name: 'scribble cut, 24 MP, looking at the plate (once)', ours_ms: prepared - start, peer: 'OpenCV GrabCut', peer_ms: grabbed.ms });
+  printRow({ name: 'scribble cut, 24 MP, first stroke on a plate that was looked at', ours_ms: first - prepared, peer: 'OpenCV GrabCut', peer_ms: grabbed.ms });
+  printRow({ name: 'scribble cut, 24 MP, each next stroke (median)', ours_ms: median(next), peer: 'OpenCV GrabCut', peer_ms: grabbed.ms });
+}
+
+export async function benchMatte(): Promise<void> {
+  await speed();
+  await quality();
+}

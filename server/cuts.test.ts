@@ -1,0 +1,73 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { readLevel } from '../core/pixels/pyramid';
+import { fractions, overlap, trueCut } from '../core/testing/truth';
+import { blankPiece } from '../core/piece/blank';
+import { application } from './application';
+import { decodePicture } from './codecs/decodePicture';
+import { openPyramid } from './store/pyramidFile';
+import type { StoredAsset } from './store/assets';
+import { Studio } from './studio';
+
+const folder = mkdtempSync(join(tmpdir(), 'inky-cuts-'));
+const config = { root: resolve('.'), data: join(folder, 'data'), host: '127.0.0.1', port: 4680 };
+const studio = new Studio(config);
+afterAll(() => {
+  studio.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+const { app } = application(studio);
+const post = (path: string, json: unknown) => app.request(`http://127.0.0.1:4680/api/cuts${path}`, { method: 'POST', body: JSON.stringify(json), headers: { host: '127.0.0.1:4680', 'content-type': 'application/json' } });
+let plate = '';
+beforeAll(async () => {
+  plate = (await studio.intake.takeIn(await studio.intake.copy('demo/plates/ribbons.jpg'), 'ribbons', 'plate')).sha256;
+});
+
+const pixelsOf = async ({ sha256, width, height, channels }: StoredAsset): Promise<Uint8Array> =>
+  (await readLevel(openPyramid(sha256, studio.files.pyramid(sha256), { width: width!, height: height!, channels: channels! }), 0, { x: 0, y: 0, width: width!, height: height! })).bytes;
+
+test('strokes go in, a matte comes out that is kept as a file like any other', async () => {
+  const { strokes, truth } = await trueCut('ribbons');
+  const response = await post('/scribble', { plate, marks: strokes.marks, box: null });
+  expect(response.status).toBe(200);
+  const { matte } = (await response.json()) as { matte: StoredAsset };
+  const pixels = await pixelsOf(matte);
+  expect(overlap(fractions(pixels), truth)).toBeGreaterThan(0.98);
+  // The file itself holds the same values.
+  expect((await decodePicture(studio.files.asset(matte.sha256), 'matte')).bytes).toEqual(Buffer.from(pixels));
+});
+
+test('what cannot be cut is said', async () => {
+  const behind = await post('/scribble', { plate, marks: [{ side: 'behind', radius: 9, points: [[10, 10], [90, 90]] }], box: null });
+  expect([behind.status, ((await behind.json()) as { code: string }).code]).toEqual([422, 'nothing']);
+  expect((await post('/scribble', { plate: 'f'.repeat(64), marks: [], box: null })).status).toBe(404);
+  expect((await post('/scribble', { plate, marks: [{ side: 'front', radius: -1, points: [] }], box: null })).status).toBe(400);
+  expect((await post('/tone', { plate, samples: [], chroma: 4, lightness: 4, softness: 0.5, connected: false })).status).toBe(422);
+  expect((await post('/softness', { plate, cuts: [{ kind: 'picture', joining: 'add', matte: 'gone' }], mattes: {} })).status).toBe(500);
+});
+
+test('the edge of a cut without a border has no softness', async () => {
+  const { profile } = (await (await post('/softness', { plate, cuts: [], mattes: {} })).json()) as { profile: unknown[] };
+  expect(profile).toEqual([]);
+});
+
+test('a first look at the edge gives a matte and the front’s colours, with the band as alpha', async () => {
+  const box = [[300, 300], [700, 300], [700, 700], [300, 700]].map(([x, y]) => ({ x, y, to: 'straight', via: [] }));
+  const response = await post('/first-look', { plate, cuts: [{ kind: 'trace', joining: 'add', contours: [{ closed: true, points: box }] }], mattes: {}, band: [], reach: 8 });
+  const { matte, front } = (await response.json()) as Record<'matte' | 'front', StoredAsset>;
+  expect([matte.kind, matte.channels, front.kind, front.channels]).toEqual(['matte', 1, 'front', 4]);
+  const colours = await pixelsOf(front);
+  const alpha = (x: number, y: number): number => colours[(Math.floor((y * front.height!) / 1200) * front.width! + Math.floor((x * front.width!) / 1800)) * 4 + 3];
+  expect([alpha(300, 500), alpha(500, 500), alpha(100, 100)]).toEqual([255, 0, 0]);
+});
+
+test('a piece of an older format is brought up to date when the store is opened, and its history begins anew', () => {
+  const id = studio.pieces.create(blankPiece('Old', { width: 300, height: 200, ppi: 300, paint: null }));
+  const body = JSON.stringify({ ...studio.pieces.get(id).piece, version: 2, weave: undefined });
+  studio.database.prepare('update pieces set body = ?, history_at = 1 where id = ?').run(body, id);
+  studio.database.prepare('insert into history (piece_id, place, label, patches, inverse, made_at) values (?, 0, ?, ?, ?, 0)').run(id, 'Older', '[]', '[]');
+  const again = new Studio(config);
+  expect(again.pieces.get(id)).toMatchObject({ history: [], historyAt: 0, piece: { name: 'Old', weave: [] } });
+  again.close();
+});
