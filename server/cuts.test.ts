@@ -40,7 +40,7 @@ test('strokes go in, a matte comes out that is kept as a file like any other', a
 
 test('what cannot be cut is said', async () => {
   const behind = await post('/scribble', { plate, marks: [{ side: 'behind', radius: 9, points: [[10, 10], [90, 90]] }], box: null });
-  expect([behind.status, ((await behind.json()) as { code: string }).code]).toEqual([422, 'nothing']);
+  expect([behind.status, ((await behind.json()) as { matte: unknown }).matte]).toEqual([200, null]);
   expect((await post('/scribble', { plate: 'f'.repeat(64), marks: [], box: null })).status).toBe(404);
   expect((await post('/scribble', { plate, marks: [{ side: 'front', radius: -1, points: [] }], box: null })).status).toBe(400);
   expect((await post('/tone', { plate, samples: [], chroma: 4, lightness: 4, softness: 0.5, connected: false })).status).toBe(422);

@@ -24,9 +24,8 @@ export function cutRoutes(studio: Studio): Hono {
       const { plate, marks, box, quick, turn } = await bodyOf(context, z.object({ plate: sha256, marks: scribble.shape.marks, box: scribble.shape.box, quick: z.boolean().default(false), turn: z.int().optional() }));
       const own = turn ?? studio.cutting.nextTurn();
       const answer = await studio.cutting.ask(plate, {}, { kind: 'scribble', marks, box, quick, turn: own });
-      if (answer.kind === 'outdated') throw new Problem(409, 'A newer stroke is being solved.', 'outdated');
-      if (answer.kind !== 'matte') throw new Problem(422, 'No stroke says what stands in front. Draw one over it, or a box around it.', 'nothing');
-      return context.json({ matte: studio.cutting.keep(answer.matte, 'matte'), turn: own });
+      // Without a matte: nothing says what stands in front, or a newer stroke has come.
+      return context.json({ matte: answer.kind === 'matte' ? studio.cutting.keep(answer.matte, 'matte') : null, turn: own });
     })
     .post('/tone', async (context) => {
       const { plate, samples, chroma, lightness, softness, connected } = await bodyOf(context, z.object({ plate: sha256, ...tone.pick({ samples: true, chroma: true, lightness: true, softness: true, connected: true }).shape }));

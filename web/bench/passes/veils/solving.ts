@@ -30,7 +30,8 @@ export function prepareCutting(piece: Piece, plate: CutPlate): void {
 }
 
 interface Scribbled {
-  matte: StoredAsset;
+  /** Null where nothing says what stands in front, or where a newer stroke has come meanwhile. */
+  matte: StoredAsset | null;
   turn: number;
 }
 
@@ -54,25 +55,20 @@ export function scribble(label: string, plate: CutPlate, change: (before: Pick<S
     const { marks, box } = { ...(found ?? blank), ...change(found ?? blank) };
     const order = { plate: plateHash(piece, plate), marks, box };
     const keep = (matte: StoredAsset | null, coarse = false): void => cutInto(label, plate, blank, (id, index) => setSolvedCut(id, index, { marks, box, coarse }, matte && asMatte(matte)));
-    const quick = await whileSolving('Solving the cut', () =>
-      ask<Scribbled>('/cuts/scribble', { json: { ...order, quick: true } }).catch((error: unknown) => {
-        if (error instanceof ServerProblem && error.code === 'nothing') return null;
-        throw error;
-      }),
-    );
+    const { matte: quick, turn } = await whileSolving('Solving the cut', () => ask<Scribbled>('/cuts/scribble', { json: { ...order, quick: true } }));
     if (!quick) {
       // The strokes are kept; what is missing is said.
       keep(null);
       store.dispatch(looked({ problem: 'Nothing is marked yet that stands in front. Draw one stroke over it, or a box around it.' }));
       return;
     }
-    if (strokes !== own) return keep(quick.matte, true);
+    if (strokes !== own) return keep(quick, true);
     const index = workingCut(veil, 'scribble', hand.joining);
-    if (veil && index >= 0) editing.draft(setSolvedCut(veil.id, index, { marks, box, coarse: true }, asMatte(quick.matte)));
+    if (veil && index >= 0) editing.draft(setSolvedCut(veil.id, index, { marks, box, coarse: true }, asMatte(quick)));
     const newer = new Promise<null>((resolve) => (newerStroke = () => resolve(null)));
-    const full = ask<Scribbled>('/cuts/scribble', { json: { ...order, turn: quick.turn } }).catch(() => null);
-    const better = await Promise.race([full, newer]);
-    keep(better?.matte ?? quick.matte, better === null);
+    const full = ask<Scribbled>('/cuts/scribble', { json: { ...order, turn } }).catch(() => null);
+    const better = (await Promise.race([full, newer]))?.matte;
+    keep(better ?? quick, !better);
   });
 }
 
