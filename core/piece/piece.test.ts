@@ -144,7 +144,7 @@ test('a piece of version 1 is brought up to date: what it does not say comes to 
 
 test('a veil of version 2 becomes one with a list of cuts: its matte and its contours are added up', () => {
   const contour = { closed: true, points: [{ x: 1, y: 2, to: 'straight', via: [] }, { x: 5, y: 2, to: 'edge', via: [[6, 3]] }] };
-  const { weave: _, ...rest } = sample();
+  const rest = { ...sample(), weave: undefined };
   const old = { ...rest, version: 2, assets: { ...rest.assets, cut: { kind: 'matte', name: 'cut', sha256: hash('d') } }, veils: [{ id: 'veil-1', name: 'jar', plate: 'plate-1', contours: [contour], matte: 'cut', feather: 3, strokes: [{ side: 'front', radius: 2, softness: 0, points: [[1, 1]] }] }] };
   const { veils, weave } = readPiece(old);
   expect(veils[0].cuts).toEqual([{ kind: 'picture', joining: 'add', matte: 'cut' }, { kind: 'trace', joining: 'add', contours: [contour] }]);

@@ -15,10 +15,11 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
 import { editing } from '../editing';
+import { Threads } from './Threads';
 
 /** The piece in cross-section: what lies far at the left, the viewer's eye at the right. */
 export function DepthLine() {
-  const { piece, mayChange } = useBench();
+  const { piece, mayChange, line } = useBench();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
   const dropped = ({ active, over }: DragEndEvent): void => {
     if (over && active.id !== over.id) editing.commit('Change the depth', moveInDepth(String(active.id), piece.depth.indexOf(String(over.id))));
@@ -44,7 +45,8 @@ export function DepthLine() {
         near <Eye size={15} aria-hidden />
       </span>
       <span className="grow" />
-      <span className="self-center text-faint">{piece.depth.length > 1 ? 'Drag a card to change what stands in front. Hold the pointer on one to see the sheet without it.' : ''}</span>
+      <Threads />
+      <span className={`self-center text-faint ${line === 3 ? 'hidden' : ''}`}>{piece.depth.length > 1 ? 'Drag a card to change what stands in front. Hold the pointer on one to see the sheet without it.' : ''}</span>
     </section>
   );
 }

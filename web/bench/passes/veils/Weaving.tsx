@@ -24,6 +24,8 @@ export function Weaving() {
   const { toScreen } = useViewport();
   const nameOf = useCrossingName();
   const own = measures?.crossings.filter((crossing) => crossing.veil === veil?.id) ?? [];
+  // Knots of small letters are smaller, so that each can be hit.
+  const size = Math.min(1, Math.max(0.45, closest(own.map(({ place }) => toScreen(place))) / (2 * knotRadius + 2)));
   return (
     <g>
       {own.map((crossing) => {
@@ -32,7 +34,7 @@ export function Weaving() {
           <g
             key={`${crossing.lettering} ${crossing.at}`}
             className="cursor-pointer outline-none"
-            transform={`translate(${x} ${y})`}
+            transform={`translate(${x} ${y}) scale(${size})`}
             role="button"
             tabIndex={0}
             aria-label={`${nameOf(crossing)}. Turn it over`}
@@ -55,6 +57,15 @@ export function Weaving() {
   );
 }
 
+const knotRadius = 13;
+
+/** The least distance of two points; endless for fewer than two. */
+function closest(points: readonly (readonly [number, number])[]): number {
+  let least = Infinity;
+  points.forEach(([x, y], i) => points.slice(i + 1).forEach(([u, v]) => (least = Math.min(least, Math.hypot(x - u, y - v)))));
+  return least;
+}
+
 /** Two strands: the letter's is upright, the veil's slants; the one that lies over runs through. */
 export function Knot({ over }: { over: boolean }) {
   const letter = <path d="M0 -8V8" />;
@@ -62,7 +73,7 @@ export function Knot({ over }: { over: boolean }) {
   const strands = over ? [letter, veil] : [veil, letter];
   return (
     <g fill="none" strokeLinecap="round">
-      <circle r={13} fill="#F6F6F3" stroke="#1F2328" strokeWidth={1} />
+      <circle r={knotRadius} fill="#F6F6F3" stroke="#1F2328" strokeWidth={1} />
       {strands.map((strand, i) => (
         <g key={i}>
           <g stroke="#F6F6F3" strokeWidth={i === 1 ? 9 : 0}>{strand}</g>
