@@ -30,6 +30,12 @@ export function hexOfLinear(red: number, green: number, blue: number): string {
   return formatHex({ mode: 'rgb', r: encodeExact(clamp(red)), g: encodeExact(clamp(green)), b: encodeExact(clamp(blue)) });
 }
 
+/** Oklab (L 0..1, a, b) as a CSS hex colour; what lies beyond sRGB is clamped. */
+export function hexOfOklab(l: number, a: number, b: number): string {
+  const { r, g, b: blue } = toRgb({ mode: 'oklab', l, a, b });
+  return formatHex({ mode: 'rgb', r: clamp(r), g: clamp(g), b: clamp(blue) });
+}
+
 /** CIE L* (0..100, D65) of an encoded sRGB colour. */
 export function lightness(red: number, green: number, blue: number): number {
   return toLab({ mode: 'rgb', r: red, g: green, b: blue }).l;

@@ -2,6 +2,7 @@ import { scenePasses } from '../passes';
 import type { Letters, Materials } from '../passes/pass';
 import { coverNode } from '../passes/ink/render';
 import { aloneNode, hatchNode, matteLookNode, type VeilLook } from '../passes/veils/looks';
+import { colourNode, shadowNode } from '../passes/veils/shadow';
 import { wovenParts } from '../passes/veils/weave';
 import type { Piece } from '../piece/schema';
 import { arrange, paint } from './arrange';
@@ -49,7 +50,8 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     piece.veils.map((veil) => {
       const place = piece.plates.find((plate) => plate.id === veil.plate)!;
       const { matte, front } = scenePasses.veils.layers(veil, materials, { place, plate: plateNodes.get(place.id)!, coverOf });
-      return [veil.id, { matte, front }];
+      const shadow = veil.shadow && { matte: shadowNode(veil.shadow, matte), front: colourNode(veil.shadow.colour) };
+      return [veil.id, { matte, front, shadow }];
     }),
   );
   const mattes = new Map([...veils].map(([id, veil]) => [id, veil.matte]));
@@ -60,13 +62,16 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     const parts = wovenParts(piece, id, found.letters.letters);
     return parts.flatMap(({ letters, over }, part) => {
       const node = parts.length === 1 ? found.node : paint(piece.letterings.find((lettering) => lettering.id === id)!, { ...found.letters, drawn: letters, echoes: part === 0 ? found.letters.echoes : [] });
-      return node ? [{ node, strength, over: over.filter(shown).map((veil) => veils.get(veil)!) }] : [];
+      return node ? [{ node, strength, over: over.filter(shown).flatMap((veil) => layersOver(veils.get(veil)!)) }] : [];
     });
   });
   const scene = look.before ? before : sceneNode(ground, plates, items);
   const looked = look.veil && veils.get(look.veil.id);
   return { picture: looked ? lookAt(scene, looked, look.veil!.show) : scene, before, letterings, mattes };
 }
+
+/** A veil's shadow lies on the letters before the veil itself does. */
+const layersOver = ({ shadow, ...veil }: VeilLayers & { shadow: VeilLayers | null }): VeilLayers[] => (shadow ? [shadow, veil] : [veil]);
 
 function lookAt(scene: Node, veil: VeilLayers, show: VeilLook): Node {
   if (show === 'hatch') return hatchNode(scene, veil.matte);

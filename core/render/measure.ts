@@ -4,9 +4,10 @@ import { measureInk, type InkMeasures } from '../passes/words/gauge';
 import { crossingOf, shareLeft, type LetterLeft, type MeasuredCrossing } from '../passes/veils/gauge';
 import { veilsOver } from '../passes/veils/weave';
 import type { Raster } from '../pixels/raster';
-import { hexOfLinear } from '../pixels/colour';
+import { toOklab } from '../kernels/colour';
+import { hexOfLinear, hexOfOklab } from '../pixels/colour';
 import { decode } from '../pixels/transfer';
-import { outerPixels, scaleRegion } from '../pixels/region';
+import { outerPixels, scaleRegion, type Region } from '../pixels/region';
 import type { Piece } from '../piece/schema';
 import { placedBounds, type Point } from '../shape/affine';
 import type { CompiledPiece } from './compile';
@@ -56,6 +57,25 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
     measures.ink.push({ lettering: id, measures: measureInk(letters) });
   }
   return measures;
+}
+
+/** Part of the px that count as shadow. */
+const darkest = 0.05;
+
+/**
+ * The colour of the photograph's own shadows in a region: the median, in Oklab, of its darkest px.
+ * @param region sheet px
+ * @returns CSS hex colour, or null where there is nothing opaque
+ */
+export async function shadowColour(compiled: CompiledPiece, evaluator: Evaluator, region: Region): Promise<string | null> {
+  const scale = Math.min(1, 400 / Math.max(region.width, region.height));
+  const lab = toOklab(await evaluator.pixels(compiled.before, { region: outerPixels(scaleRegion(region, scale)), scale }));
+  const pixels: [number, number, number][] = [];
+  for (let at = 0; at < lab.data.length; at += 4) if (lab.data[at + 3] > 0.99) pixels.push([lab.data[at], lab.data[at + 1], lab.data[at + 2]]);
+  if (pixels.length === 0) return null;
+  const dark = pixels.sort((a, b) => a[0] - b[0]).slice(0, Math.max(1, Math.ceil(pixels.length * darkest)));
+  const middle = (c: number): number => dark.map((pixel) => pixel[c]).sort((a, b) => a - b)[Math.floor(dark.length / 2)];
+  return hexOfOklab(middle(0), middle(1), middle(2));
 }
 
 /**

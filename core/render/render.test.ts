@@ -13,7 +13,8 @@ import { shippedFace } from '../testing/faces';
 import { ByteCache } from './cache';
 import { compile, type Look } from './compile';
 import { Evaluator } from './evaluate';
-import { averageColour, measurePiece } from './measure';
+import { coverNode } from '../passes/ink/render';
+import { averageColour, measurePiece, shadowColour } from './measure';
 import { contentKey, type Node } from './node';
 import { sheetAt, tilesOver } from './tiles';
 
@@ -242,4 +243,29 @@ describe('weave', () => {
     expect(crossings.map(({ veil, text, over }) => [veil, text, over])).toEqual([['veil', 'H', true], ['veil', 'I', true]]);
     for (const { place: [, y] } of crossings) expect(y > 120 && y < 180).toBe(true);
   });
+});
+
+test('a veil’s shadow darkens the letters behind it and nothing else', async () => {
+  const bare = piece({ veils: [{ ...piece().veils[0], feather: 0, cuts: [traced([[-50, 100], [450, 100], [450, 140], [-50, 140]])] }] });
+  const shadowed: Piece = { ...bare, veils: bare.veils.map((veil) => ({ ...veil, shadow: { lift: 20, height: 45, angle: 90, size: 0, strength: 1, colour: '#000000' } })) };
+  const draw = async (one: Piece) => new Evaluator(1e9).pixels(compile(one, materials).picture, { region: { x: 0, y: 0, width: 400, height: 300 }, scale: 1 });
+  const [before, after] = await Promise.all([draw(bare), draw(shadowed)]);
+  const { letters } = compile(bare, materials).letterings[0];
+  const cover = await new Evaluator(1e9).pixels(coverNode(letters), { region: { x: 0, y: 0, width: 400, height: 300 }, scale: 1 });
+  for (let y = 0; y < 300; y++) {
+    for (let x = 0; x < 400; x++) {
+      const ink = cover.data[y * 400 + x];
+      // Where the shadow falls, 20 px below the veil, solid letters are black; where there is no letter nothing has changed.
+      if (y >= 141 && y < 159 && ink === 1) for (let c = 0; c < 3; c++) expect(pixel(after, x, y)[c]).toBeLessThan(1 / 255);
+      if (ink === 0 || y < 139 || y > 161) expect(pixel(after, x, y)).toEqual(pixel(before, x, y));
+    }
+  }
+});
+
+test('the photograph’s shadow colour is the median of its darkest px', async () => {
+  // One px in ten is dark blue, the rest is light.
+  const photo = paintedPicture(100, 100, (x) => (x % 10 === 0 ? [20, 24, 60] : [220, 210, 190]));
+  const own: Materials = { ...materials, picture: () => photo };
+  const one = piece({ letterings: [], veils: [], depth: [], sheet: { width: 100, height: 100, ppi: 300, paint: null } });
+  expect(await shadowColour(compile(one, own), new Evaluator(1e8), { x: 0, y: 0, width: 100, height: 100 })).toBe('#14183c');
 });

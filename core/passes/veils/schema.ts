@@ -108,6 +108,20 @@ const strokeSchema = z.strictObject({
   fence: z.strictObject({ lettering: z.string(), side: z.enum(['inside', 'outside']) }).nullable().default(null),
 });
 
+/** What a veil throws on the letters behind it. */
+const shadowSchema = z.strictObject({
+  /** How far the veil stands off the letters, sheet px; offset and blur grow with it. */
+  lift: z.number().min(0).max(1000),
+  /** Height of the lamp, degrees: 90 stands above. */
+  height: z.number().min(5).max(90),
+  /** Where the shadow falls, degrees from the right, clockwise. */
+  angle: z.number().min(-360).max(360),
+  /** Size of the lamp, fraction of its distance. */
+  size: z.number().min(0).max(2),
+  strength: z.number().min(0).max(1),
+  colour: z.string().refine(isColour, 'This is not a colour that CSS knows.'),
+});
+
 /** Line 3. A region of a plate that stands in front of lettering. */
 export const veilSchema = z.strictObject({
   id: z.string().min(1).max(64),
@@ -124,6 +138,8 @@ export const veilSchema = z.strictObject({
   feather: z.number().min(0).max(200),
   /** Touch-up, in the order in which it was painted. */
   strokes: z.array(strokeSchema).max(5000),
+  /** Null where it throws none. */
+  shadow: shadowSchema.nullable().default(null),
 });
 
 export type Veil = z.infer<typeof veilSchema>;
@@ -135,10 +151,14 @@ export type FineEdge = z.infer<typeof fineEdgeSchema>;
 export type Softness = z.infer<typeof softnessSchema>;
 export type Contour = z.infer<typeof contourSchema>;
 export type TracePoint = z.infer<typeof tracePointSchema>;
+export type VeilShadow = z.infer<typeof shadowSchema>;
 export type Stroke = z.infer<typeof strokeSchema>;
 
 /** A veil as the format's defaults have it. */
-export const plainVeil = (said: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Veil>): Veil => ({ cuts: [], fine: null, softness: null, feather: 1, strokes: [], ...said });
+export const plainVeil = (said: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Veil>): Veil => ({ cuts: [], fine: null, softness: null, feather: 1, strokes: [], shadow: null, ...said });
+
+/** A shadow to begin with. */
+export const firstShadow: VeilShadow = { lift: 14, height: 45, angle: 50, size: 0.6, strength: 0.55, colour: '#1b1512' };
 
 export const plainStroke = (said: Pick<Stroke, 'side' | 'radius' | 'points'> & Partial<Stroke>): Stroke => ({ softness: 0, flow: 1, fence: null, ...said });
 

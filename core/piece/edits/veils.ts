@@ -1,4 +1,4 @@
-import { plainVeil, type Contour, type Crossing, type Cut, type FineEdge, type Softness, type Stroke, type TraceCut, type TracePoint, type Veil } from '../../passes/veils/schema';
+import { plainVeil, type Contour, type Crossing, type Cut, type FineEdge, type Softness, type Stroke, type TraceCut, type TracePoint, type Veil, type VeilShadow } from '../../passes/veils/schema';
 import type { Asset, Piece } from '../schema';
 import type { Edit } from './edit';
 import { dropUnused, keepAsset, thing } from './things';
@@ -55,6 +55,8 @@ export const removeFineEdge = (id: string): Edit => (piece) => {
   thing(piece.veils, id).fine = null;
   dropUnused(piece);
 };
+
+export const setShadow = (id: string, shadow: VeilShadow | null): Edit => (piece) => void (thing(piece.veils, id).shadow = shadow);
 
 export const setSoftness = (id: string, softness: Softness | null): Edit => (piece) => void (thing(piece.veils, id).softness = softness);
 

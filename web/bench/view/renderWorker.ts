@@ -6,7 +6,7 @@ import type { SharedTileMemory } from '../../../core/pixels/sharedTiles';
 import { compile, type CompiledPiece, type Look } from '../../../core/render/compile';
 import { Evaluator, Outdated } from '../../../core/render/evaluate';
 import { openMaterials, type Library } from '../../../core/render/materials';
-import { averageColour, measurePiece, type Measures } from '../../../core/render/measure';
+import { averageColour, measurePiece, shadowColour, type Measures } from '../../../core/render/measure';
 import { PartReceiver, type Package } from '../../../core/render/parts';
 import type { Materials } from '../../../core/passes/pass';
 import { httpLibrary } from '../../api/library';
@@ -23,7 +23,8 @@ export type RenderOrder =
   | { kind: 'piece'; packed: Package }
   | { kind: 'tile'; frame: number; region: Region; scale: number; have: string | null }
   | { kind: 'measure' }
-  | { kind: 'colour'; centre: [number, number]; radius: number };
+  | { kind: 'colour'; centre: [number, number]; radius: number }
+  | { kind: 'shadow'; region: Region };
 
 /** What it answers. A tile whose key is the one the page has comes without a picture; `outdated`: given up for a newer frame. */
 export type RenderAnswer =
@@ -68,6 +69,7 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
   const { piece } = current;
   const compiled = await current.compiled;
   if (order.kind === 'measure') return { kind: 'measure', measures: await measurePiece(piece, compiled, evaluator) };
+  if (order.kind === 'shadow') return { kind: 'colour', colour: await shadowColour(compiled, evaluator, order.region) };
   if (order.kind === 'colour') return { kind: 'colour', colour: await averageColour(compiled, evaluator, order.centre, order.radius) };
   const { region, scale, frame } = order;
   const request = { region, scale };

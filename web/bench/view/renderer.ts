@@ -111,6 +111,12 @@ export class SheetRenderer {
     return answer.kind === 'colour' ? answer.colour : null;
   }
 
+  /** The colour of the photograph's own shadows in a region, sheet px. */
+  async shadowColour(region: Region): Promise<string | null> {
+    const answer = await this.crew.ask({ kind: 'shadow', region });
+    return answer.kind === 'colour' ? answer.colour : null;
+  }
+
   /** Begins to work for a bench; what an earlier one showed is put away. */
   attach(changed: (state: FrameState) => void, failed: (message: string) => void): void {
     this.detach();

@@ -8,6 +8,7 @@ import { looked } from '../../benchState';
 import { editing } from '../../editing';
 import { CutList } from './CutList';
 import { EdgeSettings } from './EdgeSettings';
+import { ShadowSettings } from './ShadowSettings';
 import { ToneSettings } from './ToneSettings';
 import { TouchUpSettings } from './TouchUpSettings';
 import { WeaveSettings } from './WeaveSettings';
@@ -91,6 +92,7 @@ function VeilOf({ veil }: { veil: Veil }) {
       <EdgeSettings veil={veil} />
       <TouchUpSettings veil={veil} />
       <WeaveSettings veil={veil} />
+      <ShadowSettings veil={veil} />
       <div className="flex gap-2">
         <button className="quiet-button" onClick={() => editing.commit('Remove the veil', removeVeil(veil.id))}>
           Remove the veil
