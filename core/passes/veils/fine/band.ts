@@ -13,8 +13,20 @@ export function bandOf({ band, reach }: Pick<FineEdge, 'band' | 'reach'>, cut: U
   return out;
 }
 
-/** Two passes of a chamfer distance (Borgefors 1986) from the border; weights 3 and 4. */
 function addStrip(band: Uint8Array, cut: Uint8Array, { width, height }: Region, reach: number): void {
+  const distance = borderDistance(cut, width, height);
+  const limit = reach * distanceUnit;
+  for (let i = 0; i < band.length; i++) if (distance[i] <= limit) band[i] = 1;
+}
+
+/** Steps of `borderDistance` in a px. */
+export const distanceUnit = 3;
+
+/**
+ * How far each px lies from the border of a cut, in thirds of a px: two passes of a chamfer distance (Borgefors 1986), weights 3 and 4.
+ * @param cut 0..255; every px between lies on the border
+ */
+export function borderDistance(cut: Uint8Array, width: number, height: number): Uint16Array {
   const far = 60000;
   const distance = new Uint16Array(cut.length).fill(far);
   const isFront = (i: number): boolean => cut[i] >= 128;
@@ -49,6 +61,5 @@ function addStrip(band: Uint8Array, cut: Uint8Array, { width, height }: Region, 
       if (x > 0) nearer(i, i + width - 1, 4);
     }
   }
-  const limit = reach * 3;
-  for (let i = 0; i < band.length; i++) if (distance[i] <= limit) band[i] = 1;
+  return distance;
 }

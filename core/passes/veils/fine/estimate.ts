@@ -15,6 +15,8 @@ const colourSigma = 0.05;
 const leastLight = 0.15;
 /** A tone from elsewhere counts less than the colour of the front near by. */
 const elsewhere = 0.3;
+/** How much it counts that a px looks just like the front near by. */
+const frontItself = 3;
 /** Variance that no estimate falls below: what is decided is decided by the neighbours too. */
 const doubt = 0.02;
 
@@ -79,7 +81,10 @@ export function estimateAlpha(light: LightPlanes, width: number, height: number,
     const [b0, b1, b2] = [ground[0][i], ground[1][i], ground[2][i]];
     const [c0, c1, c2] = [light[0][i] - b0, light[1][i] - b1, light[2][i] - b2];
     const variance = (colourSigma * (leastLight + (light[0][i] + light[1][i] + light[2][i]) / 3)) ** 2;
-    let [weights, sum, squares] = [0, 0, 0];
+    // Where a px looks like the front near by, it may be that itself: where both sides are alike this makes the estimate unsure.
+    const own = (light[0][i] - near[0][i]) ** 2 + (light[1][i] - near[1][i]) ** 2 + (light[2][i] - near[2][i]) ** 2;
+    const itself = frontItself * exp(-0.5 * min(own / variance, 60));
+    let [weights, sum, squares] = [itself, itself, itself];
     for (let k = 0; k < candidates.length; k++) {
       const d0 = candidates[k][0] - b0;
       const d1 = candidates[k][1] - b1;
@@ -87,7 +92,8 @@ export function estimateAlpha(light: LightPlanes, width: number, height: number,
       const length = d0 * d0 + d1 * d1 + d2 * d2 + 1e-9;
       const share = min(1, max(0, (c0 * d0 + c1 * d1 + c2 * d2) / length));
       const off = ((c0 - share * d0) ** 2 + (c1 - share * d1) ** 2 + (c2 - share * d2) ** 2) / variance;
-      const weight = exp(-0.5 * min(off, 60)) * (k === 0 ? 1 : elsewhere) * sqrt(min(1, length * 100));
+      // Where the front near by looks like what lies behind, nothing can be told: that counts in full, and makes the estimate unsure.
+      const weight = exp(-0.5 * min(off, 60)) * (k === 0 ? 1 : elsewhere * sqrt(min(1, length * 100)));
       weights += weight;
       sum += weight * share;
       squares += weight * (share * share + variance / length);

@@ -3,6 +3,7 @@ import { grow, intersect, type Region } from '../../../pixels/region';
 import { decodeByte, encode } from '../../../pixels/transfer';
 import { estimateAlpha, tonesOf, type Tones } from './estimate';
 import { estimateFront } from './frontColour';
+import { borderDistance, distanceUnit } from './band';
 import { mattingEquations, solve, wish } from './laplacian';
 import { lightPlanes } from './spread';
 
@@ -27,6 +28,10 @@ const partMargin = 128;
 /** Epsilon of the windows, squared linear light; how much the colours' estimate counts. */
 const smoothness = 1e-5;
 const estimateStrength = 2e-3;
+/** How much the cut itself counts, far from its border; colours that are alike on both sides leave the word to it. */
+const cutStrength = 4e-3;
+/** px from the border where it counts in full. */
+const cutFull = 16;
 
 /**
  * Solves the edge of a cut in a band: colours give a first estimate, which the matting Laplacian (Levin et al. 2008, in linear
@@ -87,11 +92,16 @@ function solvePart(picture: Level, cut: Uint8Array, band: Uint8Array, part: Regi
   const share = 0.8 / rounds;
   const known = alpha.slice();
   for (let i = 0; i < known.length; i++) if (unknown[i]) known[i] = 0;
+  const away = borderDistance(local.cut, wide.width, wide.height);
   for (let round = 0; round < rounds; round++) {
     const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, tones);
     const equations = mattingEquations(light, wide.width, wide.height, known, unknown, smoothness);
     const values = Float64Array.from(equations.pixels, (pixel) => estimate.alpha[pixel]);
-    equations.pixels.forEach((pixel, k) => wish(equations, k, estimate.alpha[pixel], estimateStrength * estimate.certainty[pixel]));
+    equations.pixels.forEach((pixel, k) => {
+      wish(equations, k, estimate.alpha[pixel], estimateStrength * estimate.certainty[pixel]);
+      const depth = away[pixel] / (cutFull * distanceUnit);
+      wish(equations, k, local.cut[pixel] / 255, cutStrength * (depth < 1 ? depth * depth : 1));
+    });
     solve(equations, values, { tolerance: 1e-3, steps: quick ? 25 : 120, progress: (done) => told((round + done) * share) });
     equations.pixels.forEach((pixel, k) => (alpha[pixel] = settled(values[k])));
   }
@@ -105,6 +115,7 @@ const hem = 0.02;
 const settled = (value: number): number => Math.min(1, Math.max(0, (value - hem) / (1 - 2 * hem)));
 
 interface LocalPart {
+  cut: Uint8Array;
   light: ReturnType<typeof lightPlanes>;
   alpha: Float32Array;
   unknown: Uint8Array;
@@ -115,13 +126,15 @@ function localPart({ width, channels, bytes }: Level, cut: Uint8Array, band: Uin
   const pixels = new Uint8Array(count * channels);
   const alpha = new Float32Array(count);
   const unknown = new Uint8Array(count);
+  const own = new Uint8Array(count);
   for (let y = 0; y < wide.height; y++) {
     const from = (wide.y + y) * width + wide.x;
     pixels.set(bytes.subarray(from * channels, (from + wide.width) * channels), y * wide.width * channels);
     unknown.set(band.subarray(from, from + wide.width), y * wide.width);
+    own.set(cut.subarray(from, from + wide.width), y * wide.width);
     for (let x = 0; x < wide.width; x++) alpha[y * wide.width + x] = cut[from + x] / 255;
   }
-  return { light: lightPlanes(pixels, channels, decodeByte), alpha, unknown };
+  return { cut: own, light: lightPlanes(pixels, channels, decodeByte), alpha, unknown };
 }
 
 function keep({ matte, front }: SolvedEdge, part: Region, wide: Region, { alpha, unknown }: LocalPart, colours: readonly Float32Array[]): void {
