@@ -77,7 +77,7 @@ async function quality(): Promise<void> {
     }
     const where = bandOf({ band: strokes.band, reach: strokes.reach }, bytes, whole);
     const before = performance.now();
-    const solved = fractions(solveFineEdge(picture, bytes, where).matte.bytes);
+    const solved = fractions(solveFineEdge(picture, bytes, where, { said: marks }).matte.bytes);
     const solveMs = performance.now() - before;
     const feathered = [0, 0.5, 1, 1.5, 2, 3, 4, 6, 8, 12, 16].map((sigma) => errors(gaussianBlur({ width, height, channels: 1, data: fractions(bytes) }, sigma).data, truth, where, width, height));
     const best = feathered.reduce((a, b) => (b.mse < a.mse ? b : a));

@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util';
 import sharp, { type Sharp } from 'sharp';
 import { bandOf } from '../../core/passes/veils/fine/band';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
+import { drawMarks } from '../../core/passes/veils/scribble/marks';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { readStrokes } from '../../core/passes/veils/strokesFile';
 import type { Level } from '../../core/pixels/pyramid';
@@ -50,7 +51,8 @@ async function main(): Promise<void> {
   let matte: Level = cut;
   let front: Level = picture;
   if (values.fine) {
-    const solved = await timed('solve the edge', () => solveFineEdge(picture, cut.bytes, bandOf({ band, reach }, cut.bytes, { x: 0, y: 0, width: picture.width, height: picture.height })));
+    const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
+    const solved = await timed('solve the edge', () => solveFineEdge(picture, cut.bytes, bandOf({ band, reach }, cut.bytes, whole), { said: drawMarks(marks, 1, whole) }));
     ({ matte, front } = solved);
   }
   await timed('write', async () => {

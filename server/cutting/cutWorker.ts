@@ -1,5 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { bandOf } from '../../core/passes/veils/fine/band';
+import { bandOf, saidBy } from '../../core/passes/veils/fine/band';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
@@ -55,7 +55,7 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
   const cut = (await cutBytes(opened, order, size.width / opened.picture.width)).subarray(0, size.width * size.height);
   const band = order.fine.band.map(({ radius, points }) => ({ radius: radius / factor, points: points.map(([x, y]): [number, number] => [x / factor, y / factor]) }));
   const reach = order.fine.reach > 0 ? Math.max(1.5, order.fine.reach / factor) : 0;
-  const solved = solveFineEdge(picture, cut, bandOf({ band, reach }, cut, { x: 0, y: 0, ...size }), { quick: true });
+  const solved = solveFineEdge(picture, cut, bandOf({ band, reach }, cut, { x: 0, y: 0, ...size }), { quick: true, said: saidBy(order.cuts, factor, { x: 0, y: 0, ...size }) });
   return { kind: 'edge', matte: storeSolved(order.dataFolder, solved.matte), front: storeSolved(order.dataFolder, solved.front) };
 }
 

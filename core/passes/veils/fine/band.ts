@@ -1,6 +1,12 @@
 import type { Region } from '../../../pixels/region';
 import { drawMarks } from '../scribble/marks';
-import type { FineEdge } from '../schema';
+import type { Cut, FineEdge } from '../schema';
+
+/** What the marks of a veil's scribble cuts say of each px; null where there are none. @param factor plate px for each px */
+export function saidBy(cuts: readonly Cut[], factor: number, lying: Region): Uint8Array | null {
+  const marks = cuts.flatMap((cut) => (cut.kind === 'scribble' && cut.joining === 'add' ? cut.marks : []));
+  return marks.length > 0 ? drawMarks(marks, factor, lying) : null;
+}
 
 /**
  * The px whose matte is to be solved: what was painted, and a strip along the border of the cut.

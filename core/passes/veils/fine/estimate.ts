@@ -1,3 +1,4 @@
+import { markedBehind, markedFront } from '../scribble/marks';
 import type { LightPlanes } from './laplacian';
 import { spread } from './spread';
 
@@ -15,6 +16,8 @@ const colourSigma = 0.05;
 const leastLight = 0.15;
 /** A tone from elsewhere counts less than the colour of the front near by. */
 const elsewhere = 0.3;
+/** How much is learned from a px in the band, beside those outside of it. */
+const inBand = 0.3;
 /** How much it counts that a px looks just like the front near by. */
 const frontItself = 3;
 /** Variance that no estimate falls below: what is decided is decided by the neighbours too. */
@@ -62,13 +65,17 @@ export interface Estimate {
  * Estimates the matte of the unknown px from their colours: each is taken as a mixture of what lies behind near by and of one of the
  * front's colours, the one near by or a tone from elsewhere, in linear light.
  * @param alpha what is thought now; sure px are what both sides are learned from
+ * @param said the marks of a scribble cut; null where there are none
  */
-export function estimateAlpha(light: LightPlanes, width: number, height: number, alpha: Float32Array, unknown: Uint8Array, tones: Tones): Estimate {
+export function estimateAlpha(light: LightPlanes, width: number, height: number, alpha: Float32Array, unknown: Uint8Array, tones: Tones, said: Uint8Array | null): Estimate {
   const front = new Float32Array(alpha.length);
   const behind = new Float32Array(alpha.length);
   for (let i = 0; i < alpha.length; i++) {
-    const trust = unknown[i] ? 0.3 : 1;
-    if (alpha[i] > 0.9) front[i] = trust * (alpha[i] - 0.9) * 10;
+    const trust = unknown[i] ? inBand : 1;
+    // What the hand has marked is sure, whatever is thought of it.
+    if (said && said[i] === markedFront) front[i] = 1;
+    else if (said && said[i] === markedBehind) behind[i] = 1;
+    else if (alpha[i] > 0.9) front[i] = trust * (alpha[i] - 0.9) * 10;
     else if (alpha[i] < 0.1) behind[i] = trust * (0.1 - alpha[i]) * 10;
   }
   const near = spread(light, front, width, height);

@@ -16,6 +16,8 @@ export interface SolvedEdge {
 }
 
 export interface FineEdgeOptions {
+  /** The marks of a scribble cut, of the picture's size: what both sides look like, also in the band. */
+  said?: Uint8Array | null;
   /** One round and few steps, for a first look. */
   quick?: boolean;
   /** 0..1 */
@@ -40,7 +42,7 @@ const cutFull = 16;
  * @param cut the matte as it was cut, of the picture's size, 0..255
  * @param band 1 where the matte is to be solved
  */
-export function solveFineEdge(picture: Level, cut: Uint8Array, band: Uint8Array, { quick = false, progress }: FineEdgeOptions = {}): SolvedEdge {
+export function solveFineEdge(picture: Level, cut: Uint8Array, band: Uint8Array, { said, quick = false, progress }: FineEdgeOptions = {}): SolvedEdge {
   const { width, height } = picture;
   const matte: Level = { width, height, channels: 1, bytes: Uint8Array.from(cut) };
   const front: Level = { width, height, channels: 4, bytes: new Uint8Array(width * height * 4) };
@@ -48,7 +50,7 @@ export function solveFineEdge(picture: Level, cut: Uint8Array, band: Uint8Array,
   const tones = parts.length > 0 ? frontTones(picture, cut, band) : [];
   parts.forEach((part, i) => {
     const told = (done: number): void => progress?.((i + done) / parts.length);
-    solvePart(picture, cut, band, part, tones, quick, { matte, front }, told);
+    solvePart({ picture, cut, band, said }, part, tones, quick, { matte, front }, told);
     told(1);
   });
   return { matte, front };
@@ -84,9 +86,17 @@ function frontTones({ bytes, channels }: Level, cut: Uint8Array, band: Uint8Arra
   return tonesOf(lightPlanes(pixels, channels, decodeByte), new Float32Array(sampled.length).fill(1));
 }
 
-function solvePart(picture: Level, cut: Uint8Array, band: Uint8Array, part: Region, tones: Tones, quick: boolean, out: SolvedEdge, told: (done: number) => void): void {
-  const wide = intersect(grow(part, partMargin), { x: 0, y: 0, width: picture.width, height: picture.height })!;
-  const local = localPart(picture, cut, band, wide);
+/** What is to be solved, of the picture's size. */
+interface Given {
+  picture: Level;
+  cut: Uint8Array;
+  band: Uint8Array;
+  said?: Uint8Array | null;
+}
+
+function solvePart(given: Given, part: Region, tones: Tones, quick: boolean, out: SolvedEdge, told: (done: number) => void): void {
+  const wide = intersect(grow(part, partMargin), { x: 0, y: 0, width: given.picture.width, height: given.picture.height })!;
+  const local = localPart(given, wide);
   const { alpha, unknown, light } = local;
   const rounds = quick ? 1 : 2;
   const share = 0.8 / rounds;
@@ -94,7 +104,7 @@ function solvePart(picture: Level, cut: Uint8Array, band: Uint8Array, part: Regi
   for (let i = 0; i < known.length; i++) if (unknown[i]) known[i] = 0;
   const away = borderDistance(local.cut, wide.width, wide.height);
   for (let round = 0; round < rounds; round++) {
-    const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, tones);
+    const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, tones, local.said);
     const equations = mattingEquations(light, wide.width, wide.height, known, unknown, smoothness);
     const values = Float64Array.from(equations.pixels, (pixel) => estimate.alpha[pixel]);
     equations.pixels.forEach((pixel, k) => {
@@ -116,25 +126,28 @@ const settled = (value: number): number => Math.min(1, Math.max(0, (value - hem)
 
 interface LocalPart {
   cut: Uint8Array;
+  said: Uint8Array | null;
   light: ReturnType<typeof lightPlanes>;
   alpha: Float32Array;
   unknown: Uint8Array;
 }
 
-function localPart({ width, channels, bytes }: Level, cut: Uint8Array, band: Uint8Array, wide: Region): LocalPart {
+function localPart({ picture: { width, channels, bytes }, cut, band, said }: Given, wide: Region): LocalPart {
   const count = wide.width * wide.height;
   const pixels = new Uint8Array(count * channels);
   const alpha = new Float32Array(count);
   const unknown = new Uint8Array(count);
   const own = new Uint8Array(count);
+  const marks = said ? new Uint8Array(count) : null;
   for (let y = 0; y < wide.height; y++) {
     const from = (wide.y + y) * width + wide.x;
     pixels.set(bytes.subarray(from * channels, (from + wide.width) * channels), y * wide.width * channels);
     unknown.set(band.subarray(from, from + wide.width), y * wide.width);
+    if (said) marks!.set(said.subarray(from, from + wide.width), y * wide.width);
     own.set(cut.subarray(from, from + wide.width), y * wide.width);
     for (let x = 0; x < wide.width; x++) alpha[y * wide.width + x] = cut[from + x] / 255;
   }
-  return { cut: own, light: lightPlanes(pixels, channels, decodeByte), alpha, unknown };
+  return { cut: own, said: marks, light: lightPlanes(pixels, channels, decodeByte), alpha, unknown };
 }
 
 function keep({ matte, front }: SolvedEdge, part: Region, wide: Region, { alpha, unknown }: LocalPart, colours: readonly Float32Array[]): void {
