@@ -63,7 +63,11 @@ export function HandTools() {
 export function HandOptions(): ReactNode {
   const hand = useAppSelector(({ bench }) => bench.hand);
   const dispatch = useAppDispatch();
-  const joining = <Choice label="How the cut joins" value={hand.joining} options={joiningNames} onChoose={(next) => dispatch(handed({ joining: next }))} />;
+  const joining = (
+    <>
+      This cut <Choice label="How the cut joins" value={hand.joining} options={joiningNames} onChoose={(next) => dispatch(handed({ joining: next }))} />
+    </>
+  );
   const sides = (
     <>
       <button className="plain-button" aria-pressed={hand.side === 'front'} title="Q swaps; Alt held swaps for one stroke" onClick={() => dispatch(handed({ side: 'front' }))}>
