@@ -3,8 +3,11 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { readLevel } from '../core/pixels/pyramid';
 import { fractions, overlap, trueCut } from '../core/testing/truth';
+import { plainVeil, tracedCut } from '../core/passes/veils/schema';
 import { blankPiece } from '../core/piece/blank';
+import { readPiece } from '../core/piece/read';
 import { application } from './application';
+import { takeInBundle, writeBundle, zipBundle } from './bundles';
 import { decodePicture } from './codecs/decodePicture';
 import { openPyramid } from './store/pyramidFile';
 import type { StoredAsset } from './store/assets';
@@ -60,6 +63,34 @@ test('a first look at the edge gives a matte and the front’s colours, with the
   const colours = await pixelsOf(front);
   const alpha = (x: number, y: number): number => colours[(Math.floor((y * front.height!) / 1200) * front.width! + Math.floor((x * front.width!) / 1800)) * 4 + 3];
   expect([alpha(300, 500), alpha(500, 500), alpha(100, 100)]).toEqual([255, 0, 0]);
+});
+
+test('a piece with solved pixels travels as a bundle, colours of its edge with it; what no piece names is dropped', async () => {
+  const box = [[300, 300], [700, 300], [700, 700], [300, 700]].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] }));
+  const cuts = [tracedCut([{ closed: true, points: box }])];
+  const solved = (await (await post('/first-look', { plate, cuts, mattes: {}, band: [], reach: 8 })).json()) as Record<'matte' | 'front', StoredAsset>;
+  const assets = Object.fromEntries(([['p', 'plate', plate], ['m', 'matte', solved.matte.sha256], ['f', 'front', solved.front.sha256]] as const).map(([key, kind, sha256]) => [key, { kind, name: key, sha256 }]));
+  const veil = plainVeil({ id: 'v', name: 'v', plate: 'plate-1', cuts, fine: { band: [], reach: 8, matte: 'm', front: 'f' } });
+  const piece = readPiece({ ...blankPiece('Solved', { width: 300, height: 200, ppi: 300, paint: null }), assets, plates: [{ id: 'plate-1', name: 'p', asset: 'p', scale: 1, x: 0, y: 0 }], veils: [veil], depth: ['v'] });
+  const before = await pixelsOf(solved.front);
+  const id = studio.pieces.create(piece);
+  const zip = writeBundle(piece, studio.files, studio.assets);
+  const elsewhere = new Studio({ ...config, data: join(folder, 'elsewhere') });
+  const taken = await takeInBundle(zipBundle(zip), elsewhere.intake);
+  expect(taken.veils).toEqual(piece.veils);
+  expect(elsewhere.assets.get(solved.front.sha256)).toMatchObject({ kind: 'front', channels: 4 });
+  const front = elsewhere.assets.get(solved.front.sha256);
+  const pyramid = openPyramid(front.sha256, elsewhere.files.pyramid(front.sha256), { width: front.width!, height: front.height!, channels: 4 });
+  expect(Buffer.compare((await readLevel(pyramid, 0, { x: 0, y: 0, width: front.width!, height: front.height! })).bytes, before)).toBe(0);
+  elsewhere.close();
+
+  // The cuts of the tests before this one belong to no piece.
+  expect(studio.dropUnusedSolved()).toBe(0);
+  expect(studio.dropUnusedSolved(-1)).toBeGreaterThan(0);
+  expect(studio.assets.find(solved.front.sha256)).toBeDefined();
+  studio.database.prepare('delete from pieces where id = ?').run(id);
+  expect(studio.dropUnusedSolved(-1)).toBe(2);
+  expect(studio.assets.find(solved.front.sha256)).toBeUndefined();
 });
 
 test('a piece of an older format is brought up to date when the store is opened, and its history begins anew', () => {

@@ -8,6 +8,7 @@ import { Studio } from './studio';
 const config = readConfig(process.env);
 const studio = new Studio(config);
 studio.files.clearWorking();
+studio.dropUnusedSolved();
 await seed(studio, (line) => console.log(line));
 
 const { app, takeSockets } = application(studio);

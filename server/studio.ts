@@ -19,6 +19,7 @@ import { PieceStore, type StoredPiece } from './store/pieces';
 
 /** Longer side of a thumbnail, px. */
 const thumbnailSide = 480;
+const dayMs = 24 * 60 * 60 * 1000;
 
 /** Everything the server works with, over one data folder. */
 export class Studio {
@@ -85,6 +86,20 @@ export class Studio {
     this.files.move(out, path);
     for (let old = version - 1; old > version - 40 && old > 0; old--) rmSync(this.files.thumbnail(id, old), { force: true });
     return path;
+  }
+
+  /**
+   * Removes solved mattes and fronts that no piece names any more: each stroke of the hand leaves some behind.
+   * @param age ms; younger ones stay, because a page may be about to name them
+   */
+  dropUnusedSolved(age = dayMs): number {
+    const named = this.pieces.allNamed();
+    const unused = this.assets.solvedBefore(Date.now() - age).filter(({ sha256 }) => !named.has(sha256));
+    for (const { sha256 } of unused) {
+      this.assets.remove(sha256);
+      for (const path of [this.files.asset(sha256), this.files.pyramid(sha256)]) rmSync(path, { force: true });
+    }
+    return unused.length;
   }
 
   /** What the page needs to know about the pictures and faces of a piece. */

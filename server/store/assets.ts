@@ -35,6 +35,11 @@ export class AssetStore {
     return this.database.prepare<[string], StoredAsset>(`select ${columns} from assets where kind = ? order by shipped desc, created_at, name`).all(kind);
   }
 
+  /** Solved mattes and fronts that came into the store before a time, ms. */
+  solvedBefore(time: number): StoredAsset[] {
+    return this.database.prepare<[number], StoredAsset>(`select ${columns} from assets where kind in ('matte', 'front') and shipped = 0 and created_at < ?`).all(time);
+  }
+
   remove(sha256: string): void {
     this.database.prepare('delete from assets where sha256 = ?').run(sha256);
   }

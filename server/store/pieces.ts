@@ -82,6 +82,14 @@ export class PieceStore {
       .map(({ name }) => name);
   }
 
+  /** SHA-256 of every file that a piece names, now, before an undo, or in the bin. */
+  allNamed(): Set<string> {
+    const named = new Set<string>();
+    const texts = this.database.prepare<[], { text: string }>('select body as text from pieces union all select inverse || patches from history').iterate();
+    for (const { text } of texts) for (const [sha256] of text.matchAll(/[0-9a-f]{64}/g)) named.add(sha256);
+    return named;
+  }
+
   create(piece: Piece, id: string = randomUUID()): string {
     const now = Date.now();
     this.database
