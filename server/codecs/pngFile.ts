@@ -4,7 +4,7 @@ import { writeWhole } from '../store/writeWhole';
 import { joinedAdler32, type PackedRows } from './packRows';
 import type { PictureFile, PictureForm } from './pictureFile';
 
-const signature = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
+export const pngSignature = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
 /** Colour types with and without alpha. */
 const colourType = { 3: 2, 4: 6 };
 /** Chromaticities of white, red, green and blue of sRGB, in 1/100,000, and its approximate exponent: for readers that do not know the sRGB chunk. */
@@ -31,7 +31,7 @@ export class PngFile implements PictureFile {
    */
   constructor(path: string, form: PictureForm, ppi: number, private readonly pack: (rows: Uint8Array) => Promise<PackedRows>) {
     this.file = openSync(path, 'w');
-    this.write(Uint8Array.from(signature));
+    this.write(Uint8Array.from(pngSignature));
     this.chunk('IHDR', Buffer.concat([words(form.width, form.height), Uint8Array.of(form.bits, colourType[form.channels], 0, 0, 0)]));
     this.chunk('sRGB', Uint8Array.of(0));
     this.chunk('gAMA', words(gamma));
@@ -58,8 +58,7 @@ export class PngFile implements PictureFile {
   }
 
   private chunk(kind: string, content: Uint8Array): void {
-    const named = Buffer.concat([Buffer.from(kind, 'latin1'), content]);
-    this.write(Buffer.concat([words(content.length), named, words(crc32(named))]));
+    this.write(pngChunk(kind, content));
   }
 
   private write(bytes: Uint8Array): void {
@@ -68,8 +67,14 @@ export class PngFile implements PictureFile {
   }
 }
 
+/** A chunk of a PNG with its length and checksum. */
+export function pngChunk(kind: string, content: Uint8Array): Buffer {
+  const named = Buffer.concat([Buffer.from(kind, 'latin1'), content]);
+  return Buffer.concat([words(content.length), named, words(crc32(named))]);
+}
+
 /** Numbers of 32 bits, the highest byte first. */
-function words(...values: number[]): Buffer {
+export function words(...values: number[]): Buffer {
   const out = Buffer.alloc(values.length * 4);
   values.forEach((value, i) => out.writeUInt32BE(value, i * 4));
   return out;

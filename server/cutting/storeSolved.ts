@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { randomUUID } from 'node:crypto';
-import { crc32, deflateSync } from 'node:zlib';
+import { deflateSync } from 'node:zlib';
 import type { Level } from '../../core/pixels/pyramid';
+import { pngChunk, pngSignature, words } from '../codecs/pngFile';
 import { writePyramid } from '../store/pyramidFile';
 
 /** Solved pixels that lie in the data folder, ready to be put into the store's list. */
@@ -20,23 +20,11 @@ const colourTypes = { 1: 0, 4: 6 } as const;
 
 /** A PNG of solved pixels, packed for speed: they are mostly of one value, so that no filter helps. */
 export function packSolved({ width, height, channels, bytes }: Level): Buffer {
-  const type = channels === 4 ? colourTypes[4] : colourTypes[1];
   const stride = width * channels;
   const rows = Buffer.alloc(height * (stride + 1));
   for (let y = 0; y < height; y++) rows.set(bytes.subarray(y * stride, (y + 1) * stride), y * (stride + 1) + 1);
-  const head = Buffer.alloc(13);
-  head.writeUInt32BE(width, 0);
-  head.writeUInt32BE(height, 4);
-  head.set([8, type, 0, 0, 0], 8);
-  return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk('IHDR', head), chunk('IDAT', deflateSync(rows, { level: 1, memLevel: 9 })), chunk('IEND', Buffer.alloc(0))]);
-}
-
-function chunk(kind: string, content: Buffer): Buffer {
-  const named = Buffer.concat([Buffer.from(kind, 'latin1'), content]);
-  const ends = Buffer.alloc(8);
-  ends.writeUInt32BE(content.length, 0);
-  ends.writeUInt32BE(crc32(named), 4);
-  return Buffer.concat([ends.subarray(0, 4), named, ends.subarray(4)]);
+  const head = Buffer.concat([words(width, height), Uint8Array.of(8, channels === 4 ? colourTypes[4] : colourTypes[1], 0, 0, 0)]);
+  return Buffer.concat([Uint8Array.from(pngSignature), pngChunk('IHDR', head), pngChunk('IDAT', deflateSync(rows, { level: 1, memLevel: 9 })), pngChunk('IEND', new Uint8Array(0))]);
 }
 
 /** Writes solved pixels, the file and its pyramid, under the hash of the file's bytes. */

@@ -3,6 +3,7 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import { samplePicture } from '../../pixels/resample';
 import type { Picture } from '../../pixels/pyramid';
+import { remembering } from '../../render/remember';
 import { apply, type Affine, type Point } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
 import { polygonsOf } from './contour';
@@ -36,14 +37,12 @@ async function drawCut(cut: Cut, ground: CutGround, region: Region): Promise<Ras
 }
 
 /** Contours in output px as they were last wanted: all tiles of a frame want the same. */
-const lastDrawn = new WeakMap<object, { key: string; polygons: Point[][] }>();
+const lastDrawn = remembering<object, Point[][]>();
 
 function drawTrace(contours: Extract<Cut, { kind: 'trace' }>['contours'], toOutput: Affine, region: Region): Raster | null {
   if (!contours.some(({ closed }) => closed)) return null;
-  const key = `${toOutput.a} ${toOutput.e} ${toOutput.f}`;
-  let drawn = lastDrawn.get(contours);
-  if (drawn?.key !== key) lastDrawn.set(contours, (drawn = { key, polygons: polygonsOf(contours).map((polygon) => polygon.map((point) => apply(toOutput, point))) }));
-  return coverage(drawn.polygons, region);
+  const polygons = lastDrawn(contours, `${toOutput.a} ${toOutput.e} ${toOutput.f}`, () => polygonsOf(contours).map((polygon) => polygon.map((point) => apply(toOutput, point))));
+  return coverage(polygons, region);
 }
 
 /** A matte of another size than the plate is drawn as wide as the plate. */

@@ -1,4 +1,5 @@
 import { Evaluator } from '../../render/evaluate';
+import { phi } from '../../testing/gaussian';
 import { paintedPicture } from '../../testing/pictures';
 import type { Materials } from '../pass';
 import { plateNode } from '../plate/render';
@@ -43,12 +44,6 @@ test('contours add up whichever way round they were traced; open ones cut nothin
 test('a feathered straight edge is one half on the line and follows the error function', async () => {
   const feather = 8;
   const matte = await matteOf(veil({ cuts: [tracedCut([box(50, -200, 400, 300)])], feather }));
-  const phi = (x: number): number => {
-    // Abramowitz and Stegun 7.1.26
-    const t = 1 / (1 + 0.3275911 * Math.abs(x / Math.SQRT2));
-    const e = 1 - t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) * Math.exp(-(x * x) / 2);
-    return 0.5 * (1 + Math.sign(x) * e);
-  };
   for (let x = 36; x < 64; x++) expect(Math.abs(at(matte, x, 40) - phi((x + 0.5 - 50) / (feather / 2)))).toBeLessThan(0.01);
 });
 

@@ -1,7 +1,6 @@
 import type { MeasuredCrossing } from '../../../core/passes/veils/gauge';
-import { setCrossings } from '../../../core/piece/edits/veils';
 import { useBench } from '../benchContext';
-import { editing } from '../editing';
+import { crossingName, turning, useCrossings } from '../crossings';
 
 /** px of one letter's card, and of the way from one to the next. */
 const card = { width: 18, height: 26 };
@@ -11,10 +10,9 @@ const most = 18;
 
 /** The chosen veil as a thread that runs over and under the letters it crosses; a click on a letter turns it over. */
 export function Threads() {
-  const { measures, veil, mayChange, line } = useBench();
-  const crossings = measures?.crossings.filter((crossing) => crossing.veil === veil?.id) ?? [];
-  if (!veil || crossings.length === 0 || line !== 3) return null;
-  const ordered = [...crossings].sort((a, b) => a.place[0] - b.place[0]).slice(0, most);
+  const { veil, mayChange, line } = useBench();
+  const ordered = useCrossings().slice(0, most);
+  if (!veil || ordered.length === 0 || line !== 3) return null;
   const width = ordered.length * step + 10;
   const middle = 17;
   const left = (i: number): number => 8 + i * step;
@@ -51,28 +49,14 @@ interface LetterCardProps {
   children: React.ReactNode;
 }
 
-function LetterCard({ crossing: { veil, lettering, at, text, over }, x, y, name, mayChange, children }: LetterCardProps) {
-  const turn = (): void => {
-    if (mayChange) editing.commit(over ? 'Bring the letter over the veil' : 'Bring the veil over the letter', setCrossings([{ veil, lettering, at, over: !over }]));
-  };
+function LetterCard({ crossing, x, y, name, mayChange, children }: LetterCardProps) {
+  const said = crossingName(name, crossing);
   return (
-    <g
-      role="button"
-      tabIndex={0}
-      className="cursor-pointer"
-      aria-label={over ? `${name} lies over ${text}. Turn it over` : `${text} lies over ${name}. Turn it over`}
-      onClick={turn}
-      onKeyDown={(event) => {
-        if (event.key !== 'Enter' && event.key !== ' ') return;
-        event.preventDefault();
-        event.stopPropagation();
-        turn();
-      }}
-    >
-      <title>{over ? `${name} lies over ${text}` : `${text} lies over ${name}`}</title>
+    <g className="cursor-pointer" aria-label={`${said}. Turn it over`} {...turning(crossing, mayChange)}>
+      <title>{said}</title>
       <rect x={x} y={y - card.height / 2} width={card.width} height={card.height} fill="#fff" stroke="#C8C8C2" />
       <text x={x + card.width / 2} y={y - 2} textAnchor="middle" fontSize={11} fill="#1F2328">
-        {text}
+        {crossing.text}
       </text>
       {children}
     </g>

@@ -1,5 +1,5 @@
 import { random } from '../../../kernels/testing';
-import { decodeExact, encodeExact } from '../../../pixels/transfer';
+import { encodeExact } from '../../../pixels/transfer';
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
 import type { Level } from '../../../pixels/pyramid';
 import { fractions, meanSquaredError, trueCut } from '../../../testing/truth';
@@ -116,6 +116,6 @@ test('jar and grasses: at most half the error of the best feather', async () => 
 });
 
 test('light is decoded as the standard says', () => {
-  const [red] = lightPlanes(Uint8Array.of(188, 0, 0), 3, Float32Array.from({ length: 256 }, (_, i) => decodeExact(i / 255)));
+  const [red] = lightPlanes(Uint8Array.of(188, 0, 0), 3);
   expect(red[0]).toBeCloseTo(0.5029, 3);
 });

@@ -1,6 +1,6 @@
 import type { Level } from '../../../pixels/pyramid';
 import { grow, intersect, type Region } from '../../../pixels/region';
-import { decodeByte, encode } from '../../../pixels/transfer';
+import { encode } from '../../../pixels/transfer';
 import { estimateAlpha, tonesOf, type Tones } from './estimate';
 import { estimateFront } from './frontColour';
 import { borderDistance, distanceUnit } from './band';
@@ -83,7 +83,7 @@ function frontTones({ bytes, channels }: Level, cut: Uint8Array, band: Uint8Arra
   const sampled = chosen.filter((_, k) => k % step === 0);
   const pixels = new Uint8Array(sampled.length * channels);
   sampled.forEach((i, k) => pixels.set(bytes.subarray(i * channels, (i + 1) * channels), k * channels));
-  return tonesOf(lightPlanes(pixels, channels, decodeByte), new Float32Array(sampled.length).fill(1));
+  return tonesOf(lightPlanes(pixels, channels), new Float32Array(sampled.length).fill(1));
 }
 
 /** What is to be solved, of the picture's size. */
@@ -147,7 +147,7 @@ function localPart({ picture: { width, channels, bytes }, cut, band, said }: Giv
     own.set(cut.subarray(from, from + wide.width), y * wide.width);
     for (let x = 0; x < wide.width; x++) alpha[y * wide.width + x] = cut[from + x] / 255;
   }
-  return { cut: own, said: marks, light: lightPlanes(pixels, channels, decodeByte), alpha, unknown };
+  return { cut: own, said: marks, light: lightPlanes(pixels, channels), alpha, unknown };
 }
 
 function keep({ matte, front }: SolvedEdge, part: Region, wide: Region, { alpha, unknown }: LocalPart, colours: readonly Float32Array[]): void {

@@ -1,3 +1,4 @@
+import { decodeByte } from '../../../pixels/transfer';
 import type { LightPlanes } from './laplacian';
 
 /** Looked up once: these loops are hot. */
@@ -71,12 +72,12 @@ function fillFrom(coarse: Grid, { width, height, planes, weight }: Grid): void {
 }
 
 /** Stored encoded sRGB as planes of linear light. */
-export function lightPlanes(bytes: Uint8Array, channels: 1 | 3 | 4, decode: ArrayLike<number>): LightPlanes {
+export function lightPlanes(bytes: Uint8Array, channels: 1 | 3 | 4): LightPlanes {
   const count = bytes.length / channels;
   return [0, 1, 2].map((c) => {
     const plane = new Float32Array(count);
     const offset = channels === 1 ? 0 : c;
-    for (let i = 0; i < count; i++) plane[i] = decode[bytes[i * channels + offset]];
+    for (let i = 0; i < count; i++) plane[i] = decodeByte[bytes[i * channels + offset]];
     return plane;
   }) as unknown as LightPlanes;
 }

@@ -1,5 +1,6 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
 import type { Region } from '../../../pixels/region';
+import { remember } from '../../../render/remember';
 import { learnColours, likelihood, type ColourModel } from './colourModel';
 import { markedBehind, markedFront, unmarked } from './marks';
 import { CutGraph } from './minimumCut';
@@ -158,13 +159,8 @@ interface Links {
   edges: Int32Array;
 }
 
-const knownLinks = new WeakMap<Patches, Links>();
-
 /** The pairs that each patch is part of. */
-function linksOf(patches: Patches): Links {
-  const known = knownLinks.get(patches);
-  if (known) return known;
-  const { count, ties: { from, to } } = patches;
+const linksOf = remember(({ count, ties: { from, to } }: Patches): Links => {
   const start = new Int32Array(count + 1);
   for (let k = 0; k < from.length; k++) {
     start[from[k] + 1]++;
@@ -177,10 +173,8 @@ function linksOf(patches: Patches): Links {
     edges[fill[from[k]]++] = k;
     edges[fill[to[k]]++] = k;
   }
-  const links = { start, edges };
-  knownLinks.set(patches, links);
-  return links;
-}
+  return { start, edges };
+});
 
 /** Only what hangs together with a mark is kept: the same colours elsewhere are not meant. */
 function reached(patches: Patches, front: Uint8Array, said: ArrayLike<number>): Uint8Array {

@@ -17,8 +17,6 @@ export interface Patches {
   means: OklabPlanes;
   /** Neighbours, and for each pair the sum of `likeness` over the px pairs along their border. */
   ties: Pairs;
-  /** Sharpness of `likeness` that fits this picture. */
-  beta: number;
 }
 
 /** Divides a picture: water runs down the strength of its edges, and what runs to one place is a patch (Vincent and Soille 1991, in the form of falling rain). */
@@ -37,7 +35,7 @@ export function findPatches(planes: OklabPlanes, width: number, height: number):
     count = merged.count;
   }
   const means = sums.colours.map((plane) => plane.map((sum, i) => sum / sums.sizes[i])) as OklabPlanes;
-  return { width, height, count, labels, sizes: sums.sizes, means, beta, ties };
+  return { width, height, count, labels, sizes: sums.sizes, means, ties };
 }
 
 /** Patches that are left when merging has gone far enough, and rounds of it at most. */

@@ -1,15 +1,9 @@
 import { random } from '../../../kernels/testing';
 import { encodeExact } from '../../../pixels/transfer';
+import { phi } from '../../../testing/gaussian';
 import { paintedPicture } from '../../../testing/pictures';
 import { edgeSigma } from './measureEdge';
 import { softenMargin, soften } from './soften';
-
-/** The error function by Abramowitz and Stegun 7.1.26, as the share of a Gaussian below x. */
-function phi(x: number): number {
-  const t = 1 / (1 + 0.3275911 * Math.abs(x / Math.SQRT2));
-  const e = 1 - t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) * Math.exp(-(x * x) / 2);
-  return 0.5 * (1 + Math.sign(x) * e);
-}
 
 /** A photo with one edge through its middle, blurred in linear light by a known sigma, with grain. */
 function edgePicture(sigma: number, angle: number, grain: number) {

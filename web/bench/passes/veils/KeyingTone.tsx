@@ -2,7 +2,6 @@ import type { ToneCut } from '../../../../core/passes/veils/schema';
 import type { Point } from '../../../../core/shape/affine';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import { useNudge } from '../../nudge';
 import { Ring } from '../../view/Ring';
 import { useDrag } from '../../view/drag';
 import { useViewport } from '../../view/viewport';
@@ -18,7 +17,6 @@ export function KeyingTone({ plate }: { plate: CutPlate }) {
   const { veil, renderer } = useBench();
   const { size, toSheet, toScreen } = useViewport();
   const found = veil?.cuts[workingCut(veil, 'tone', joining)] as ToneCut | undefined;
-  useNudge(() => undefined);
   const take = (at: Point): void =>
     inTurn(async () => {
       const colour = await renderer.colour([at[0], at[1]], sampled * plate.scale);

@@ -2,6 +2,7 @@ import { firstShadow, type Veil, type VeilShadow } from '../../../../core/passes
 import { setShadow } from '../../../../core/piece/edits/veils';
 import { grow, intersect, regionOfPoints } from '../../../../core/pixels/region';
 import { useBench } from '../../benchContext';
+import { useCrossings } from '../../crossings';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { inTurn } from './cutting';
@@ -11,13 +12,14 @@ const lookedAround = 0.12;
 
 /** The shadow that a veil throws on the letters behind it. */
 export function ShadowSettings({ veil }: { veil: Veil }) {
-  const { piece, measures, mayChange, renderer } = useBench();
+  const { piece, mayChange, renderer } = useBench();
+  const crossings = useCrossings();
   const { shadow } = veil;
   const { width, height } = piece.sheet;
   /** The photo's own shadow colour near where the veil crosses letters. */
   const ownColour = async (): Promise<string | null> => {
     const sheet = { x: 0, y: 0, width, height };
-    const places = regionOfPoints((measures?.crossings ?? []).filter((crossing) => crossing.veil === veil.id).map(({ place }) => place));
+    const places = regionOfPoints(crossings.map(({ place }) => place));
     return renderer.shadowColour((places && intersect(sheet, grow(places, lookedAround * Math.max(width, height)))) ?? sheet);
   };
   const begin = (): void =>

@@ -1,15 +1,15 @@
 import type { Veil } from '../../../../core/passes/veils/schema';
 import { setCrossings } from '../../../../core/piece/edits/veils';
 import { useBench } from '../../benchContext';
+import { useCrossings } from '../../crossings';
 import { editing } from '../../editing';
 
 /** All crossings of a veil at once. */
 export function WeaveSettings({ veil }: { veil: Veil }) {
-  const { measures, mayChange } = useBench();
-  const crossings = measures?.crossings.filter((crossing) => crossing.veil === veil.id) ?? [];
+  const { mayChange } = useBench();
+  const crossings = useCrossings();
   if (crossings.length === 0) return null;
-  const ordered = [...crossings].sort((a, b) => a.place[0] - b.place[0]);
-  const set = (label: string, overAt: (place: number) => boolean): void => void editing.commit(label, setCrossings(ordered.map(({ lettering, at }, i) => ({ veil: veil.id, lettering, at, over: overAt(i) }))));
+  const set = (label: string, overAt: (place: number) => boolean): void => void editing.commit(label, setCrossings(crossings.map(({ lettering, at }, i) => ({ veil: veil.id, lettering, at, over: overAt(i) }))));
   return (
     <div>
       <span className="label">Weave</span>

@@ -1,29 +1,12 @@
-import type { MeasuredCrossing } from '../../../../core/passes/veils/gauge';
-import { setCrossings } from '../../../../core/piece/edits/veils';
 import { useBench } from '../../benchContext';
-import { editing } from '../../editing';
+import { crossingName, turning, useCrossings } from '../../crossings';
 import { useViewport } from '../../view/viewport';
-
-/** Turns one crossing over. */
-export function flip({ veil, lettering, at, over }: MeasuredCrossing): void {
-  editing.commit(over ? 'Bring the letter over the veil' : 'Bring the veil over the letter', setCrossings([{ veil, lettering, at, over: !over }]));
-}
-
-/** What a crossing says, for people. */
-export function useCrossingName(): (crossing: MeasuredCrossing) => string {
-  const { piece } = useBench();
-  return ({ veil, text, over }) => {
-    const name = piece.veils.find(({ id }) => id === veil)?.name ?? 'the veil';
-    return over ? `${name} lies over ${text}` : `${text} lies over ${name}`;
-  };
-}
 
 /** Every crossing of the chosen veil and a letter carries a knot; a click turns it over. */
 export function Weaving() {
-  const { measures, veil } = useBench();
+  const { veil, mayChange } = useBench();
   const { toScreen } = useViewport();
-  const nameOf = useCrossingName();
-  const own = measures?.crossings.filter((crossing) => crossing.veil === veil?.id) ?? [];
+  const own = useCrossings();
   // Knots of small letters are smaller, so that each can be hit.
   const size = Math.min(1, Math.max(0.45, closest(own.map(({ place }) => toScreen(place))) / (2 * knotRadius + 2)));
   return (
@@ -35,20 +18,12 @@ export function Weaving() {
             key={`${crossing.lettering} ${crossing.at}`}
             className="cursor-pointer outline-none"
             transform={`translate(${x} ${y}) scale(${size})`}
-            role="button"
-            tabIndex={0}
-            aria-label={`${nameOf(crossing)}. Turn it over`}
+            aria-label={`${crossingName(veil?.name ?? '', crossing)}. Turn it over`}
             data-crossing={`${crossing.text} ${crossing.over ? 'under' : 'over'}`}
             onPointerDown={(event) => event.stopPropagation()}
-            onClick={() => flip(crossing)}
-            onKeyDown={(event) => {
-              if (event.key !== 'Enter' && event.key !== ' ') return;
-              event.preventDefault();
-              event.stopPropagation();
-              flip(crossing);
-            }}
+            {...turning(crossing, mayChange)}
           >
-            <title>{nameOf(crossing)}. Click to turn it over</title>
+            <title>{crossingName(veil?.name ?? '', crossing)}. Click to turn it over</title>
             <Knot over={crossing.over} />
           </g>
         );
