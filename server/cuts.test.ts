@@ -70,7 +70,7 @@ test('a piece with solved pixels travels as a bundle, colours of its edge with i
   const cuts = [tracedCut([{ closed: true, points: box }])];
   const solved = (await (await post('/first-look', { plate, cuts, mattes: {}, band: [], reach: 8 })).json()) as Record<'matte' | 'front', StoredAsset>;
   const assets = Object.fromEntries(([['p', 'plate', plate], ['m', 'matte', solved.matte.sha256], ['f', 'front', solved.front.sha256]] as const).map(([key, kind, sha256]) => [key, { kind, name: key, sha256 }]));
-  const veil = plainVeil({ id: 'v', name: 'v', plate: 'plate-1', cuts, fine: { band: [], reach: 8, matte: 'm', front: 'f' } });
+  const veil = plainVeil({ id: 'v', name: 'v', plate: 'plate-1', cuts, fine: { band: [], reach: 8, matte: 'm', front: 'f', solvedFor: null } });
   const piece = readPiece({ ...blankPiece('Solved', { width: 300, height: 200, ppi: 300, paint: null }), assets, plates: [{ id: 'plate-1', name: 'p', asset: 'p', scale: 1, x: 0, y: 0 }], veils: [veil], depth: ['v'] });
   const before = await pixelsOf(solved.front);
   const id = studio.pieces.create(piece);

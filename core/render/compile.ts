@@ -2,12 +2,15 @@ import { scenePasses } from '../passes';
 import type { Letters, Materials } from '../passes/pass';
 import { coverNode } from '../passes/ink/render';
 import { aloneNode, hatchNode, matteLookNode, type VeilLook } from '../passes/veils/looks';
+import { veilOnSheet } from '../passes/veils/graft';
+import { platePlacement } from '../passes/veils/render';
+import type { VeilShadow } from '../passes/veils/schema';
 import { colourNode, shadowNode } from '../passes/veils/shadow';
 import { wovenParts } from '../passes/veils/weave';
 import type { Piece } from '../piece/schema';
 import { arrange, paint } from './arrange';
 import type { Node } from './node';
-import { sceneNode, type SceneItem, type VeilLayers } from './scene';
+import { sceneNode, type GraftItem, type SceneItem, type VeilLayers } from './scene';
 
 /** How to look at a piece while working on it. Exports use none of this. */
 export interface Look {
@@ -26,6 +29,7 @@ export interface CompiledPiece {
   before: Node;
   letterings: { id: string; letters: Letters; node: Node | null }[];
   mattes: Map<string, Node>;
+  materials: Materials;
 }
 
 /**
@@ -50,8 +54,8 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     piece.veils.map((veil) => {
       const place = piece.plates.find((plate) => plate.id === veil.plate)!;
       const { matte, front } = scenePasses.veils.layers(veil, materials, { place, plate: plateNodes.get(place.id)!, coverOf });
-      const shadow = veil.shadow && { matte: shadowNode(veil.shadow, matte), front: colourNode(veil.shadow.colour) };
-      return [veil.id, { matte, front, shadow }];
+      const thrown = (shadow: VeilShadow | null | undefined): VeilLayers | null => shadow ? { matte: shadowNode(shadow, matte, veilOnSheet(veil, place), platePlacement(place, 1)), front: colourNode(shadow.colour) } : null;
+      return [veil.id, { matte, front, shadow: thrown(veil.shadow), onPlate: thrown(veil.graft?.shadow) }];
     }),
   );
   const mattes = new Map([...veils].map(([id, veil]) => [id, veil.matte]));
@@ -65,13 +69,19 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
       return node ? [{ node, strength, over: over.filter(shown).flatMap((veil) => layersOver(veils.get(veil)!)) }] : [];
     });
   });
-  const scene = look.before ? before : sceneNode(ground, plates, items);
+  const isGraft = new Set(piece.veils.flatMap(({ id, graft }) => (graft && shown(id) ? [id] : [])));
+  const grafts = piece.depth.flatMap((id, place): GraftItem[] => {
+    const found = isGraft.has(id) && veils.get(id);
+    const nearer = piece.depth.slice(place + 1).filter((other) => shown(other) && !isGraft.has(other)).flatMap((other) => veils.get(other) ?? []);
+    return found ? [{ matte: found.matte, front: found.front, shadow: found.onPlate, over: nearer }] : [];
+  });
+  const scene = look.before ? before : sceneNode(ground, plates, items, grafts);
   const looked = look.veil && veils.get(look.veil.id);
-  return { picture: looked ? lookAt(scene, looked, look.veil!.show) : scene, before, letterings, mattes };
+  return { picture: looked ? lookAt(scene, looked, look.veil!.show) : scene, before, letterings, mattes, materials };
 }
 
 /** A veil's shadow lies on the letters before the veil itself does. */
-const layersOver = ({ shadow, ...veil }: VeilLayers & { shadow: VeilLayers | null }): VeilLayers[] => (shadow ? [shadow, veil] : [veil]);
+const layersOver = ({ shadow, matte, front }: VeilLayers & { shadow: VeilLayers | null }): VeilLayers[] => [...(shadow ? [shadow] : []), { matte, front }];
 
 function lookAt(scene: Node, veil: VeilLayers, show: VeilLook): Node {
   if (show === 'hatch') return hatchNode(scene, veil.matte);

@@ -52,7 +52,7 @@ export class Evaluator {
 
   private async compute(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> {
     const inputs: Raster[] = [];
-    for (const need of node.needs(request)) inputs.push(await this.pixels(need.node, { region: need.region, scale: request.scale }, isOutdated));
+    for (const need of node.needs(request)) inputs.push(await this.pixels(need.node, { region: need.region, scale: need.scale ?? request.scale }, isOutdated));
     if (isOutdated?.()) throw new Outdated();
     return node.compute(request, inputs);
   }

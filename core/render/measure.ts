@@ -1,7 +1,9 @@
 import { edgeContrast } from '../passes/ink/gauge';
 import { letterCoverage, mixCoats } from '../passes/ink/render';
 import { measureInk, type InkMeasures } from '../passes/words/gauge';
-import { crossingOf, shareLeft, type LetterLeft, type MeasuredCrossing } from '../passes/veils/gauge';
+import { boxOf, crossingOf, seenPart, shareLeft, type LetterLeft, type MeasuredCrossing } from '../passes/veils/gauge';
+import { rootlessParts, type MeasuredLetter, type Rootless } from '../passes/veils/growth';
+import { nearestMisreading, type Draw, type Misreading } from '../passes/veils/misread';
 import { veilsOver } from '../passes/veils/weave';
 import type { Raster } from '../pixels/raster';
 import { toOklab } from '../kernels/colour';
@@ -17,11 +19,21 @@ import { sheetAt } from './tiles';
 /** Longer side of the picture that gauges are measured on, px. */
 const measuredSide = 700;
 
+/** A letter of which more than this is left is read as it is; and not more than so many are compared with others. */
+const unveiled = 0.985;
+const mostCompared = 60;
+
 /** What gauges show that is measured on px. */
 export interface Measures {
   left: LetterLeft[];
   /** Where letters and veils cross. */
   crossings: MeasuredCrossing[];
+  /** What letters behind veils could be taken for. */
+  misread: Misreading[];
+  /** Parts of veils that begin inside a letter. */
+  rootless: Rootless[];
+  /** The box of each veil on the sheet, sheet px; null where it covers nothing. */
+  veils: { veil: string; box: Region | null }[];
   contrast: { lettering: string; difference: number | null }[];
   ink: { lettering: string; measures: InkMeasures | null }[];
 }
@@ -31,8 +43,12 @@ const measuringScale = (piece: Piece): number => Math.min(1, measuredSide / Math
 /** What is left of each letter behind its veils, and how each lettering stands off the photo beside it. */
 export async function measurePiece(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator): Promise<Measures> {
   const scale = measuringScale(piece);
-  const measures: Measures = { left: [], crossings: [], contrast: [], ink: [] };
+  const measures: Measures = { left: [], crossings: [], misread: [], rootless: [], veils: [], contrast: [], ink: [] };
+  const measured: MeasuredLetter[] = [];
   for (const { id, letters, node } of compiled.letterings) {
+    const { words } = piece.letterings.find((lettering) => lettering.id === id)!;
+    const face = words.shape || letters.warp ? null : compiled.materials.face(words.face).varied(words.axes);
+    const draw: Draw = (letter, request) => letterCoverage(letter, letters.place, request, placedBounds(letters.place, letter.bounds!));
     for (const letter of letters.letters) {
       const bounds = letter.bounds && placedBounds(letters.place, letter.bounds);
       if (!bounds) continue;
@@ -42,19 +58,32 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
       const request = { region: part.region, scale };
       const over = veilsOver(piece, id, letter.start);
       const mattes: Raster[] = [];
+      measured.push({ lettering: id, start: letter.start, text: letter.text, region: part.region, cover: part.cover });
       for (const [veil, matte] of compiled.mattes) {
         const raster = await evaluator.pixels(matte, request);
         if (over.includes(veil)) mattes.push(raster);
         const crossing = crossingOf(part.cover, raster, part.region, scale);
         if (crossing) measures.crossings.push({ veil, lettering: id, at: letter.start, text: letter.text, over: over.includes(veil), ...crossing });
       }
-      measures.left.push({ lettering: id, start: letter.start, text: letter.text, left: shareLeft(part.cover, mattes) });
+      const seen = seenPart(part.cover.data.length, mattes);
+      const left = shareLeft(part.cover, seen);
+      measures.left.push({ lettering: id, start: letter.start, text: letter.text, left });
+      const shown = { ...letter, text: words.upperCase ? letter.text.toUpperCase() : letter.text };
+      const nearest = face && left < unveiled && measures.misread.length < mostCompared ? nearestMisreading(shown, draw, face, part.cover, seen, { region: part.region, scale }) : null;
+      if (nearest) measures.misread.push({ lettering: id, start: letter.start, text: shown.text, ...nearest });
     }
     const ink = piece.letterings.find((lettering) => lettering.id === id)!.ink;
     const request = { region: sheetAt(piece.sheet, scale), scale };
     const difference = node ? edgeContrast(await evaluator.pixels(node, request), await evaluator.pixels(compiled.before, request), mixCoats(ink)) : null;
     measures.contrast.push({ lettering: id, difference });
     measures.ink.push({ lettering: id, measures: measureInk(letters) });
+  }
+  const whole = { region: sheetAt(piece.sheet, scale), scale };
+  for (const [veil, node] of compiled.mattes) {
+    const matte = await evaluator.pixels(node, whole);
+    const isOver = ({ lettering, start }: MeasuredLetter): boolean => veilsOver(piece, lettering, start).includes(veil);
+    measures.veils.push({ veil, box: boxOf(matte, whole.region, scale) });
+    measures.rootless.push(...rootlessParts(veil, matte, whole.region, scale, { over: measured.filter(isOver), under: measured.filter((letter) => !isOver(letter)) }));
   }
   return measures;
 }

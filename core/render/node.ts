@@ -14,6 +14,8 @@ export interface Request {
 export interface Need {
   node: Node;
   region: Region;
+  /** Where that is not the scale of the request itself. */
+  scale?: number;
 }
 
 /**

@@ -1,4 +1,4 @@
-import { plainVeil, tracedCut } from '../passes/veils/schema';
+import { firstShadow, plainVeil, tracedCut } from '../passes/veils/schema';
 import fc from 'fast-check';
 import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
@@ -247,7 +247,7 @@ describe('weave', () => {
 
 test('a veil’s shadow darkens the letters behind it and nothing else', async () => {
   const bare = piece({ veils: [{ ...piece().veils[0], feather: 0, cuts: [traced([[-50, 100], [450, 100], [450, 140], [-50, 140]])] }] });
-  const shadowed: Piece = { ...bare, veils: bare.veils.map((veil) => ({ ...veil, shadow: { lift: 20, height: 45, angle: 90, size: 0, strength: 1, colour: '#000000' } })) };
+  const shadowed: Piece = { ...bare, veils: bare.veils.map((veil) => ({ ...veil, shadow: { ...firstShadow, lift: 20, height: 45, angle: 90, size: 0, strength: 1, colour: '#000000' } })) };
   const draw = async (one: Piece) => new Evaluator(1e9).pixels(compile(one, materials).picture, { region: { x: 0, y: 0, width: 400, height: 300 }, scale: 1 });
   const [before, after] = await Promise.all([draw(bare), draw(shadowed)]);
   const { letters } = compile(bare, materials).letterings[0];

@@ -2,6 +2,7 @@ import { blend } from '../kernels/blend';
 import { atopInLight } from '../kernels/coverage';
 import { readColour } from '../pixels/colour';
 import { emptyRaster, type Raster } from '../pixels/raster';
+import { decode, encode } from '../pixels/transfer';
 import { contentKey, touches, type Need, type Node, type Request } from './node';
 
 /** What a veil is made of. */
@@ -17,30 +18,40 @@ export interface SceneItem {
   over: readonly VeilLayers[];
 }
 
+/** A graft lies on the photograph too, not on letters alone. */
+export interface GraftItem extends VeilLayers {
+  shadow: VeilLayers | null;
+  /** Veils that stand nearer than the graft, from far to near. */
+  over: readonly VeilLayers[];
+}
+
 /**
  * The whole composite: sheet, plates, then letters from far to near. Letters are gathered on a layer of their own, the veils over
  * them are laid on that layer, and the layer on the photograph; so a veil with nothing behind it leaves the photograph as it
- * is, to the bit, and what shows through hair is the letter and not the old background.
+ * is, to the bit, and what shows through hair is the letter and not the old background. Grafts are laid on the photograph first; over
+ * letters they are veils like the others.
  */
-export function sceneNode(paint: string | null, plates: readonly Node[], items: readonly SceneItem[]): Node {
+export function sceneNode(paint: string | null, plates: readonly Node[], items: readonly SceneItem[], grafts: readonly GraftItem[] = []): Node {
   const ground = paint === null ? null : readColour(paint);
   /** What is seen in a request, of each thing the veils that reach it. */
   const itemsAt = (request: Request): SceneItem[] =>
     items.filter(({ node }) => touches(node.bounds, request)).map((item) => ({ ...item, over: item.over.filter(({ matte }) => touches(matte.bounds, request)) }));
-  const keyOf = (list: readonly SceneItem[]): string =>
-    contentKey('scene', paint, plates.map((plate) => plate.key), list.map(({ node, strength, over }) => [node.key, strength, over.map(({ front, matte }) => [front.key, matte.key])]));
+  const graftsAt = (request: Request): VeilLayers[] => grafts.flatMap((graft) => partsOf(graft)).filter(({ matte }) => touches(matte.bounds, request));
+  const keyOf = (list: readonly SceneItem[], grafted: readonly VeilLayers[]): string =>
+    contentKey('scene', paint, plates.map((plate) => plate.key), keysOf(grafted), list.map(({ node, strength, over }) => [node.key, strength, keysOf(over)]));
   return {
-    key: keyOf(items),
+    key: keyOf(items, grafts.flatMap(partsOf)),
     channels: 4,
     bounds: null,
-    keyAt: (request) => keyOf(itemsAt(request)),
+    keyAt: (request) => keyOf(itemsAt(request), graftsAt(request)),
     async asStored(request) {
       const nearest = plates.at(-1);
-      return nearest?.isSolid?.(request) && itemsAt(request).length === 0 ? ((await nearest.asStored?.(request)) ?? null) : null;
+      return nearest?.isSolid?.(request) && itemsAt(request).length === 0 && graftsAt(request).length === 0 ? ((await nearest.asStored?.(request)) ?? null) : null;
     },
     needs(request) {
       const { region } = request;
       const needs: Need[] = plates.map((node) => ({ node, region }));
+      for (const { front, matte } of graftsAt(request)) needs.push({ node: front, region }, { node: matte, region });
       for (const { node, over } of itemsAt(request)) {
         needs.push({ node, region });
         for (const { front, matte } of over) needs.push({ node: front, region }, { node: matte, region });
@@ -50,19 +61,68 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
     compute(request, inputs) {
       const { region } = request;
       const near = itemsAt(request);
+      const grafted = graftsAt(request);
       const nearest = inputs[plates.length - 1];
       // A plate without a gap hides all that lies further off.
       const solid = plates.at(-1)?.isSolid?.(request) === true;
-      if (solid && near.length === 0) return nearest;
+      if (solid && near.length === 0 && grafted.length === 0) return nearest;
       const out = solid ? copyOf(nearest) : emptyRaster(region.width, region.height, 4);
       if (!solid) {
         if (ground) fillGround(out, ground);
         plates.forEach((_, i) => blend(out, inputs[i]));
       }
-      if (near.length > 0) blend(out, letterLayer(near, inputs.slice(plates.length), region.width, region.height));
+      const above = inputs.slice(plates.length);
+      layGrafts(out, grafts, grafted, above.splice(0, 2 * grafted.length), solid);
+      if (near.length > 0) blend(out, letterLayer(near, above, region.width, region.height));
       return out;
     },
   };
+}
+
+/** A graft's shadow, the graft, and the veils that stand before both, as they are asked for. */
+const partsOf = ({ shadow, front, matte, over }: GraftItem): VeilLayers[] => [...(shadow ? [shadow] : []), { front, matte }, ...over];
+const keysOf = (layers: readonly VeilLayers[]): string[][] => layers.map(({ front, matte }) => [front.key, matte.key]);
+
+/**
+ * Lays grafts and their shadows on the ground, from far to near.
+ * @param parts what was asked for, and @param inputs its colours and mattes; a layer that reaches nothing here is in neither
+ * @param solid the ground is opaque everywhere
+ */
+function layGrafts(out: Raster, grafts: readonly GraftItem[], parts: readonly VeilLayers[], inputs: readonly Raster[], solid: boolean): void {
+  let next = 0;
+  /** The pixels of a layer, where it is the next of those asked for. */
+  const take = (layer: VeilLayers): { front: Raster; matte: Raster } | null => {
+    if (parts[next]?.matte.key !== layer.matte.key || parts[next].front.key !== layer.front.key) return null;
+    next++;
+    return { front: inputs[2 * next - 2], matte: inputs[2 * next - 1] };
+  };
+  for (const { shadow, front, matte, over } of grafts) {
+    const laid = [shadow && take(shadow), take({ front, matte })];
+    const before = over.flatMap((veil) => take(veil) ?? []);
+    for (const layer of laid) {
+      if (!layer) continue;
+      const colour = copyOf(layer.front);
+      // What stands nearer is in the photograph already: there the graft takes on its colour.
+      for (const veil of before) atopInLight(colour, veil.front, veil.matte);
+      if (solid) atopInLight(out, colour, layer.matte);
+      else overInLight(out, colour, layer.matte);
+    }
+  }
+}
+
+/** Source-over in linear light on a ground that may be clear. @param colour opaque, @param matte its coverage */
+function overInLight({ data }: Raster, colour: Raster, { data: shares }: Raster): void {
+  for (let i = 0, at = 0; i < shares.length; i++, at += 4) {
+    const share = shares[i];
+    if (share <= 0) continue;
+    const below = data[at + 3] * (1 - share);
+    const alpha = share + below;
+    for (let c = 0; c < 3; c++) {
+      const light = decode(colour.data[at + c]) * share + (below > 0 ? decode(data[at + c] / data[at + 3]) * below : 0);
+      data[at + c] = encode(light / alpha) * alpha;
+    }
+    data[at + 3] = alpha;
+  }
 }
 
 const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });

@@ -22,7 +22,8 @@ export interface Decoded extends Level {
 
 /**
  * Reads a picture: turned upright, converted from its colour profile to sRGB, 8 bits. Of an animation the first picture.
- * @param kind a plate or front comes out with 3 or 4 channels, a matte with one (its grey values as they are stored, linear)
+ * @param kind a plate or front comes out with 3 or 4 channels, a matte with one: what is clear where the picture has clear parts, otherwise
+ * its grey values as they are stored, linear
  * @throws Problem 415 for what is no picture, 422 for a broken one, 413 for more than 100 megapixels
  */
 export async function decodePicture(path: string, kind: 'plate' | 'matte' | 'front'): Promise<Decoded> {
@@ -34,9 +35,14 @@ export async function decodePicture(path: string, kind: 'plate' | 'matte' | 'fro
     throw new Problem(413, `This picture has ${Math.round((width * height) / 1e6)} megapixels; the limit is ${largestPicture / 1e6}.`);
   }
   const upright = picture.autoOrient();
-  const prepared = kind === 'matte' ? upright.removeAlpha().toColourspace('b-w') : upright.toColourspace('srgb');
+  const prepared = kind !== 'matte' ? upright.toColourspace('srgb') : (await hasClearParts(path)) ? upright.extractChannel('alpha') : upright.removeAlpha().toColourspace('b-w');
   const { data, info } = await readable(() => prepared.raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true }), signature.name);
   return { mime: signature.mime, ...asLevel(data, info, kind) };
+}
+
+async function hasClearParts(path: string): Promise<boolean> {
+  const picture = sharp(path, { failOn: 'error', limitInputPixels: false, pages: 1, unlimited: true });
+  return (await picture.metadata()).hasAlpha && !(await picture.stats()).isOpaque;
 }
 
 function firstBytes(path: string): Buffer {

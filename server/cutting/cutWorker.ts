@@ -7,6 +7,9 @@ import { keyByTone } from '../../core/passes/veils/tone/toneKey';
 import { Outdated } from '../../core/render/evaluate';
 import { levelSize, readLevel } from '../../core/pixels/pyramid';
 import type { CutAnswer, CutOrder, CutPlace } from './orders';
+import { decodePicture } from '../codecs/decodePicture';
+import { Problem } from '../problem';
+import { pictureDifference } from './pictureDifference';
 import { storeSolved } from './storeSolved';
 import { cutBytes, cutsAt, openPlate, wholePicture } from './wholeCut';
 
@@ -43,6 +46,14 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
     const { picture } = await openPlate(order);
     return { kind: 'matte', matte: storeSolved(order.dataFolder, keyByTone(await wholePicture(picture), order.rule, order.connected)) };
   }
+  if (order.kind === 'own-matte') {
+    const { picture } = await openPlate(order);
+    if (picture.channels !== 4) return { kind: 'nothing' };
+    const { width, height, bytes } = await wholePicture(picture);
+    return { kind: 'matte', matte: storeSolved(order.dataFolder, { width, height, channels: 1, bytes: Uint8Array.from({ length: width * height }, (_, i) => bytes[i * 4 + 3]) }) };
+  }
+  if (order.kind === 'picture') return takeMatte(order);
+  if (order.kind === 'compare') return { kind: 'compared', difference: await pictureDifference((await openPlate(order)).picture, (await openPlate({ ...order, plate: order.other })).picture) };
   const opened = await openPlate(order, order.mattes);
   if (order.kind === 'softness') {
     const scale = scaleFor(opened.picture, borderPixels);
@@ -57,6 +68,23 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
   const reach = order.fine.reach > 0 ? Math.max(1.5, order.fine.reach / factor) : 0;
   const solved = solveFineEdge(picture, cut, bandOf({ band, reach }, cut, { x: 0, y: 0, ...size }), { quick: true, said: saidBy(order.cuts, factor, { x: 0, y: 0, ...size }) });
   return { kind: 'edge', matte: storeSolved(order.dataFolder, solved.matte), front: storeSolved(order.dataFolder, solved.front) };
+}
+
+/** How much the shape of a matte may differ from the plate's, as a fraction. */
+const shapeTolerance = 0.01;
+
+/** A matte from a file: it must have the plate's shape, whatever its size. */
+async function takeMatte(order: CutPlace & { file: string }): Promise<CutAnswer> {
+  const { width, height } = order.shapes[order.plate];
+  try {
+    const matte = await decodePicture(order.file, 'matte');
+    const isShaped = Math.abs(matte.width / matte.height / (width / height) - 1) <= shapeTolerance;
+    if (!isShaped) return { kind: 'refused', message: `This picture has ${matte.width} × ${matte.height} px, another shape than the photograph with its ${width} × ${height}; so it cannot be its matte.` };
+    return { kind: 'matte', matte: storeSolved(order.dataFolder, matte) };
+  } catch (error) {
+    if (error instanceof Problem) return { kind: 'refused', message: error.message };
+    throw error;
+  }
 }
 
 parentPort!.on('message', (order: CutOrder) => {

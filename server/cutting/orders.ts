@@ -25,6 +25,12 @@ export type CutOrder = CutPlace &
     | { kind: 'prepare' }
     /** `turn`: given up when a newer one has begun. */
     | { kind: 'scribble'; marks: Mark[]; box: Region | null; quick: boolean; turn: number }
+    /** The plate's own clear parts. */
+    | { kind: 'own-matte' }
+    /** A file with a matte for the plate. */
+    | { kind: 'picture'; file: string }
+    /** How far another picture is from the plate. */
+    | { kind: 'compare'; other: string }
     | { kind: 'tone'; rule: ToneRule; connected: [number, number][] | null }
     | ({ kind: 'softness' } & CutsGiven)
     | ({ kind: 'first-look'; fine: Pick<FineEdge, 'band' | 'reach'> } & CutsGiven)
@@ -37,6 +43,8 @@ export type CutAnswer =
   | { kind: 'nothing' }
   /** Something newer was asked for. */
   | { kind: 'outdated' }
+  | { kind: 'compared'; difference: number }
+  | { kind: 'refused'; message: string }
   | { kind: 'softness'; profile: Softness['profile'] }
   | { kind: 'edge'; matte: SolvedFile; front: SolvedFile }
   | { kind: 'failed'; message: string };

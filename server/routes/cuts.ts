@@ -1,9 +1,10 @@
+import { rmSync } from 'node:fs';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { cutSchema, veilSchema } from '../../core/passes/veils/schema';
 import { Problem } from '../problem';
 import type { Studio } from '../studio';
-import { bodyOf } from './input';
+import { bodyOf, queryOf } from './input';
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 is 64 small hexadecimal digits.');
 const scribble = cutSchema.options[1];
@@ -26,6 +27,28 @@ export function cutRoutes(studio: Studio): Hono {
       const answer = await studio.cutting.ask(plate, {}, { kind: 'scribble', marks, box, quick, turn: own });
       // Without a matte: nothing says what stands in front, or a newer stroke has come.
       return context.json({ matte: answer.kind === 'matte' ? studio.cutting.keep(answer.matte, 'matte') : null, turn: own });
+    })
+    .post('/own-matte', async (context) => {
+      const { plate } = await bodyOf(context, z.object({ plate: sha256 }));
+      const answer = await studio.cutting.ask(plate, {}, { kind: 'own-matte' });
+      return context.json({ matte: answer.kind === 'matte' ? studio.cutting.keep(answer.matte, 'matte') : null });
+    })
+    .post('/picture', async (context) => {
+      const { plate } = queryOf(context, z.object({ plate: sha256 }));
+      const { path } = await studio.intake.receive(context.req.raw.body as never);
+      try {
+        const answer = await studio.cutting.ask(plate, {}, { kind: 'picture', file: path });
+        if (answer.kind === 'refused') throw new Problem(422, answer.message);
+        if (answer.kind !== 'matte') throw new Problem(500, 'The matte could not be read.');
+        return context.json(studio.cutting.keep(answer.matte, 'matte'));
+      } finally {
+        rmSync(path, { force: true });
+      }
+    })
+    .post('/compare', async (context) => {
+      const { plate, other } = await bodyOf(context, z.object({ plate: sha256, other: sha256 }));
+      const answer = await studio.cutting.ask(plate, { other }, { kind: 'compare', other });
+      return context.json({ difference: answer.kind === 'compared' ? answer.difference : 1 });
     })
     .post('/tone', async (context) => {
       const { plate, samples, chroma, lightness, softness, connected } = await bodyOf(context, z.object({ plate: sha256, ...tone.pick({ samples: true, chroma: true, lightness: true, softness: true, connected: true }).shape }));

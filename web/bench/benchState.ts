@@ -8,7 +8,7 @@ import type { LengthUnit } from '../../core/piece/lengths';
 export type Saving = { state: 'saved'; at: number } | { state: 'saving' } | { state: 'waiting'; message: string } | { state: 'refused'; message: string };
 
 /** What the hand holds: the settings of the tools on the sheet. */
-export type VeilTool = 'trace' | 'scribble' | 'tone' | 'edge' | 'touch-up' | 'weave';
+export type VeilTool = 'trace' | 'scribble' | 'tone' | 'edge' | 'touch-up' | 'weave' | 'shadow' | 'graft';
 
 export interface Hand {
   veilTool: VeilTool;
@@ -16,12 +16,24 @@ export interface Hand {
   joining: Joining;
   /** The next drag of the scribble cut draws its box. */
   boxing: boolean;
+  /** What a stroke along the edge does: says where it is solved, or makes it softer or crisper than it was measured. */
+  edgeBrush: 'band' | 'softer' | 'crisper';
+  /** What a stroke does to a shadow: to the shadow itself, or to how far off the veil stands there. */
+  shadowBrush: 'deepen' | 'clear' | 'far' | 'near';
+  /** Which shadow of a graft is meant. */
+  shadowOn: 'letters' | 'plate';
+  /** The point of a trace that was last touched. */
+  tracePoint: { veil: string; cut: number; contour: number; index: number } | null;
+  /** Colour that a veil is looked at on. */
+  lookGround: string;
   /** Strength of one touch-up stroke, fraction. */
   flow: number;
   /** Which side of the chosen lettering's letters a touch-up keeps to. */
   fence: 'inside' | 'outside' | 'none';
   /** The next stretch of a trace runs straight. */
   straight: boolean;
+  /** The next stretch of a trace is a smooth curve. */
+  smooth: boolean;
   side: 'front' | 'behind';
   /** Brush radius, sheet px. */
   radius: number;
@@ -63,6 +75,7 @@ export interface BenchState {
   /** The selected stretch of the chosen lettering's text, UTF-16 units; an empty one is a caret. */
   selection: [number, number] | null;
   veil: string | null;
+  plate: string | null;
   before: boolean;
   halfStrength: boolean;
   without: string | null;
@@ -73,8 +86,8 @@ export interface BenchState {
 }
 
 const start: BenchState = {
-  hand: { veilTool: 'trace', joining: 'add', boxing: false, flow: 1, fence: 'none', straight: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
-  id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null,
+  hand: { veilTool: 'trace', joining: 'add', boxing: false, edgeBrush: 'band', shadowBrush: 'deepen', shadowOn: 'letters', tracePoint: null, lookGround: '#7a2048', flow: 1, fence: 'none', straight: false, smooth: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
+  id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null, plate: null,
   before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null, solving: null,
 };
 
@@ -91,6 +104,7 @@ function keepChoice(state: BenchState): void {
   const { piece } = state;
   if (!piece) return;
   if (!piece.letterings.some(({ id }) => id === state.lettering)) state.lettering = piece.letterings[0]?.id ?? null;
+  if (!piece.plates.some(({ id }) => id === state.plate)) state.plate = piece.plates[0]?.id ?? null;
   if (!piece.veils.some(({ id }) => id === state.veil)) state.veil = piece.veils[piece.veils.length - 1]?.id ?? null;
 }
 
@@ -128,7 +142,7 @@ const bench = createSlice({
       Object.assign(state.hand, payload);
     },
     /** Changes how the bench looks, not the piece. */
-    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'selection' | 'veil' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'problem' | 'solving'>>>) {
+    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'selection' | 'veil' | 'plate' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'problem' | 'solving'>>>) {
       if (payload.lettering !== undefined && payload.lettering !== state.lettering) {
         state.selection = null;
         state.hand.drawingPath = false;

@@ -46,6 +46,7 @@ function pressed(event: KeyboardEvent, bench: Bench, openKeys: () => void): bool
   if (line) bench.openLine(line.line);
   else if (key === 'Escape') {
     if (hand.picking) store.dispatch(handed({ picking: false }));
+    else if (hand.tracePoint) store.dispatch(handed({ tracePoint: null }));
     else bench.openLine(null);
   } else if (key === ';') store.dispatch(looked({ before: true }));
   else if (key === "'") store.dispatch(looked({ halfStrength: !halfStrength }));

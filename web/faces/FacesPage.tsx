@@ -1,6 +1,7 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { importFace, listFaces, removeFace, type StoredFace } from '../api/faces';
+import { FileButton } from '../ui/FileButton';
 import { Problem } from '../ui/Problem';
 import { FaceEntry } from './FaceEntry';
 import { FacesChart } from './FacesChart';
@@ -17,7 +18,6 @@ export function FacesPage() {
   const [problems, setProblems] = useState<string[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
   const [over, setOver] = useState(false);
-  const file = useRef<HTMLInputElement>(null);
   const failed = useCallback((error: unknown): void => setProblems((before) => [...before, error instanceof Error ? error.message : 'This did not work.']), []);
   const load = useCallback(() => listFaces().then(setFaces, failed), [failed]);
   useEffect(() => {
@@ -78,21 +78,9 @@ export function FacesPage() {
                 ))}
               </select>
             </label>
-            <button className="strong-button" disabled={busy !== null} onClick={() => file.current?.click()}>
+            <FileButton className="strong-button" label="Face files" accept=".ttf,.otf,.woff,.woff2" multiple disabled={busy !== null} onFiles={(files) => void take(files)}>
               {busy === null ? 'Bring in a face' : 'Reading'}
-            </button>
-            <input
-              ref={file}
-              type="file"
-              multiple
-              accept=".ttf,.otf,.woff,.woff2"
-              className="hidden"
-              aria-label="Face files"
-              onChange={(event) => {
-                void take([...(event.target.files ?? [])]);
-                event.target.value = '';
-              }}
-            />
+            </FileButton>
           </div>
           {problems.map((problem, i) => (
             <Problem key={i} onDismiss={() => setProblems(problems.filter((_, k) => k !== i))}>

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { importPlate, listAssets, type Arriving, type StoredAsset } from '../api/files';
+import { FileButton } from '../ui/FileButton';
 import { Problem } from '../ui/Problem';
 import { Progress } from '../ui/Progress';
 import { Sheet } from '../ui/Sheet';
@@ -73,7 +74,6 @@ export function useArrival(done: (asset: StoredAsset) => void): Arrival {
 
 /** Where files are dropped or chosen. */
 export function FileDrop({ arrival }: { arrival: Arrival }) {
-  const field = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const { arriving, problem } = arrival;
   return (
@@ -100,23 +100,11 @@ export function FileDrop({ arrival }: { arrival: Arrival }) {
         ) : (
           <>
             <span className="text-faint">Drop a photograph here, or</span>
-            <button className="plain-button" onClick={() => field.current?.click()}>
+            <FileButton label="Photograph file" accept="image/jpeg,image/png,image/webp,image/tiff,image/avif" onFiles={([file]) => arrival.take(file)}>
               Choose a file
-            </button>
+            </FileButton>
           </>
         )}
-        <input
-          ref={field}
-          type="file"
-          className="hidden"
-          aria-label="Photograph file"
-          accept="image/jpeg,image/png,image/webp,image/tiff,image/avif"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) arrival.take(file);
-          }}
-        />
       </div>
       {problem && <Problem onDismiss={arrival.dismiss}>{problem}</Problem>}
     </div>

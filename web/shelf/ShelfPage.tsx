@@ -1,10 +1,11 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { PieceSummary } from '../../server/store/pieces';
 import { ask, send } from '../api/client';
 import type { StoredAsset } from '../api/files';
 import { FileDrop, useArrival } from '../plates/PlateChooser';
 import { workers } from '../bench/view/workers';
+import { FileButton } from '../ui/FileButton';
 import { Problem } from '../ui/Problem';
 import { NewPiece } from './NewPiece';
 import { PieceCard } from './PieceCard';
@@ -15,7 +16,6 @@ export function ShelfPage() {
   const [creating, setCreating] = useState(false);
   const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const bundle = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const failed = useCallback((error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.'), []);
   const load = useCallback(() => ask<PieceSummary[]>('/pieces').then(setPieces, failed), [failed]);
@@ -54,24 +54,12 @@ export function ShelfPage() {
         <div className="mb-4 flex items-center gap-2">
           <h1 className="mr-4 font-title text-2xl">Shelf</h1>
           <span className="grow" />
-          <button className="plain-button" onClick={() => bundle.current?.click()}>
+          <FileButton label="Bundle file" accept=".zip,application/zip" onFiles={([file]) => takeBundle(file)}>
             Open a bundle
-          </button>
+          </FileButton>
           <button className="strong-button" onClick={() => setCreating(true)}>
             New piece
           </button>
-          <input
-            ref={bundle}
-            type="file"
-            accept=".zip,application/zip"
-            className="hidden"
-            aria-label="Bundle file"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) takeBundle(file);
-            }}
-          />
         </div>
         {problem && (
           <div className="mb-4">

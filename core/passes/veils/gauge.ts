@@ -1,5 +1,5 @@
 import type { Raster } from '../../pixels/raster';
-import type { Region } from '../../pixels/region';
+import { regionOfPoints, scaleRegion, type Region } from '../../pixels/region';
 import type { Point } from '../../shape/affine';
 
 /** How much of one letter is still seen. */
@@ -15,15 +15,22 @@ export interface LetterLeft {
 /** Below this share a letter is hard to read. */
 export const leftLimit = 0.35;
 
-/** The share of a coverage that is left when veils lie over it. All rasters show the same region. */
-export function shareLeft(cover: Raster, mattes: readonly Raster[]): number {
+/** What veils leave of each px, 1 where they hide nothing. All rasters show the same region. */
+export function seenPart(length: number, mattes: readonly Raster[]): Float32Array {
+  const seen = new Float32Array(length).fill(1);
+  for (const { data } of mattes) for (let i = 0; i < length; i++) seen[i] *= 1 - data[i];
+  return seen;
+}
+
+/** The share of a coverage that is left when veils lie over it. @param left see `seenPart` */
+export function shareLeft(cover: Raster, left: Float32Array): number {
   let whole = 0;
   let seen = 0;
   for (let i = 0; i < cover.data.length; i++) {
     const ink = cover.data[i];
     if (ink === 0) continue;
     whole += ink;
-    seen += mattes.reduce((rest, matte) => rest * (1 - matte.data[i]), ink);
+    seen += ink * left[i];
   }
   return whole === 0 ? 1 : seen / whole;
 }
@@ -42,6 +49,9 @@ export interface MeasuredCrossing {
   /** Fraction of the letter's ink that they share. */
   share: number;
 }
+
+/** A crossing of less than this share of the letter's ink is a sliver: too small to look meant. */
+export const sliverLimit = 0.02;
 
 /** Less than this share of a letter is no crossing. */
 const leastShare = 0.002;
@@ -64,6 +74,16 @@ export function crossingOf(cover: Raster, matte: Raster, region: Region, scale: 
   if (ink === 0 || both < ink * leastShare || both < 0.5) return null;
   const [column, row] = nearestShared(cover, matte, region, x / both, y / both);
   return { place: [(region.x + column + 0.5) / scale, (region.y + row + 0.5) / scale], share: both / ink };
+}
+
+/** The box of what a matte covers at least by half. @param region where it lies; @returns sheet px, null where it covers nothing */
+export function boxOf(matte: Raster, region: Region, scale: number): Region | null {
+  const found: Point[] = [];
+  for (let y = 0, i = 0; y < region.height; y++) {
+    for (let x = 0; x < region.width; x++, i++) if (matte.data[i] >= 0.5) found.push([region.x + x, region.y + y], [region.x + x + 1, region.y + y + 1]);
+  }
+  const box = regionOfPoints(found);
+  return box && scaleRegion(box, 1 / scale);
 }
 
 /** The px nearest to a place in which both are. */

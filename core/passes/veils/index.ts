@@ -1,6 +1,8 @@
 import type { Node } from '../../render/node';
+import { inverse } from '../../shape/affine';
 import type { ScenePass } from '../pass';
 import { frontNode } from './front';
+import { graftOnSheet, movedNode } from './graft';
 import { matteNode, type CoverOf, type PlatePlace } from './render';
 import { veilSchema, type Veil } from './schema';
 
@@ -18,7 +20,14 @@ export const veilsPass: ScenePass<Veil, VeilContext> = {
   title: 'Veils',
   schema: veilSchema,
   layers(veil, materials, { place, plate, coverOf }) {
-    const matte = matteNode(veil, place, materials, coverOf);
-    return { matte, front: frontNode(veil, place, materials, plate, matte) };
+    const map = veil.graft && graftOnSheet(veil.graft, place);
+    // A graft is cut where it comes from; the letters that fence its strokes are brought there.
+    const fences: CoverOf = (lettering) => {
+      const cover = coverOf(lettering);
+      return cover && map ? movedNode(cover, inverse(map)) : cover;
+    };
+    const matte = matteNode(veil, place, materials, fences);
+    const front = frontNode(veil, place, materials, plate, matte);
+    return map ? { matte: movedNode(matte, map), front: movedNode(front, map) } : { matte, front };
   },
 };

@@ -4,8 +4,8 @@ import { isColour } from '../../pixels/colour';
 const coordinate = z.number().min(-1e6).max(1e6);
 const pointSchema = z.tuple([coordinate, coordinate]);
 
-/** How a stretch runs from one point to the next: along the photo's edge, straight, or around outside the sheet. */
-export const stretches = ['edge', 'straight', 'border'] as const;
+/** How a stretch runs from one point to the next: along the photo's edge, straight, as a smooth curve, or around outside the sheet. */
+export const stretches = ['edge', 'straight', 'smooth', 'border'] as const;
 
 const tracePointSchema = z.strictObject({
   /** Plate px. */
@@ -13,8 +13,10 @@ const tracePointSchema = z.strictObject({
   y: coordinate,
   /** The stretch from here to the next point. */
   to: z.enum(stretches),
-  /** What lies between, plate px; neither end is repeated. */
+  /** What lies between, plate px; neither end is repeated. A smooth stretch has none: its curve follows from the points. */
   via: z.array(pointSchema).max(20000),
+  /** Smooth stretches meet here at an angle. */
+  corner: z.boolean().optional(),
 });
 
 const contourSchema = z.strictObject({
@@ -86,6 +88,8 @@ const fineEdgeSchema = z.strictObject({
   /** The solved matte, and the front's own colours; their alpha is the band. Null until solved. */
   matte: matteKey.nullable(),
   front: matteKey.nullable(),
+  /** Content key of the cuts that it was solved for; where they have changed since, it is old. */
+  solvedFor: z.string().max(100).nullable().default(null),
 });
 
 /** How soft the photo's edge is along the border: places and the sigma measured there, plate px. */
@@ -108,9 +112,8 @@ const strokeSchema = z.strictObject({
   fence: z.strictObject({ lettering: z.string(), side: z.enum(['inside', 'outside']) }).nullable().default(null),
 });
 
-/** What a veil throws on the letters behind it. */
-const shadowSchema = z.strictObject({
-  /** How far the veil stands off the letters, sheet px; offset and blur grow with it. */
+const shadowFields = {
+  /** How far the veil stands off what lies behind it, sheet px; offset and blur grow with it. */
   lift: z.number().min(0).max(1000),
   /** Height of the lamp, degrees: 90 stands above. */
   height: z.number().min(5).max(90),
@@ -120,6 +123,40 @@ const shadowSchema = z.strictObject({
   size: z.number().min(0).max(2),
   strength: z.number().min(0).max(1),
   colour: z.string().refine(isColour, 'This is not a colour that CSS knows.'),
+  /** Lift where the veil is painted as near to what lies behind it, and as far off, sheet px. */
+  nearLift: z.number().min(0).max(1000).default(0),
+  farLift: z.number().min(0).max(1000).default(40),
+  /** Where it is painted so: front stands for far, behind for near. */
+  lifts: z.array(strokeSchema).max(2000).default([]),
+  /** Touch-up of the shadow itself: front deepens it, behind takes it away. */
+  touches: z.array(strokeSchema).max(2000).default([]),
+};
+
+/** What a veil throws on the letters behind it, or a graft on the photograph. */
+const shadowSchema = z.strictObject(shadowFields);
+
+/** Where a graft stands. Plate px, so that it keeps its place on the photograph when that is moved or scaled. */
+const graftSchema = z.strictObject({
+  /** The point of the cut piece that it is turned and scaled about, and where that point comes to lie. */
+  pivot: pointSchema,
+  at: pointSchema,
+  scale: z.number().min(0.01).max(100),
+  /** Degrees, clockwise. */
+  turn: z.number().min(-360).max(360),
+  /** Left and right changed over, before it is turned. */
+  flipped: z.boolean(),
+  /** What it throws on the photograph; null where it throws nothing. */
+  shadow: shadowSchema.nullable(),
+});
+
+/** A cast of colour that is left on a veil's edge, and what is done to it. */
+const castSchema = z.strictObject({
+  /** Its hue in Oklch, degrees, and how far a hue may differ and still belong to it. */
+  hue: z.number().min(0).max(360),
+  reach: z.number().min(1).max(180),
+  /** How far its hue is turned, degrees; and what is left of its chroma, fraction. */
+  turn: z.number().min(-180).max(180),
+  chroma: z.number().min(0).max(2),
 });
 
 /** Line 3. A region of a plate that stands in front of lettering. */
@@ -140,6 +177,10 @@ export const veilSchema = z.strictObject({
   strokes: z.array(strokeSchema).max(5000),
   /** Null where it throws none. */
   shadow: shadowSchema.nullable().default(null),
+  /** Where the piece of the plate has been copied to; null for a veil that stays in its place. */
+  graft: graftSchema.nullable().default(null),
+  /** Null where no cast is left on its edge. */
+  cast: castSchema.nullable().default(null),
 });
 
 export type Veil = z.infer<typeof veilSchema>;
@@ -153,12 +194,14 @@ export type Contour = z.infer<typeof contourSchema>;
 export type TracePoint = z.infer<typeof tracePointSchema>;
 export type VeilShadow = z.infer<typeof shadowSchema>;
 export type Stroke = z.infer<typeof strokeSchema>;
+export type Graft = z.infer<typeof graftSchema>;
+export type Cast = z.infer<typeof castSchema>;
 
 /** A veil as the format's defaults have it. */
-export const plainVeil = (said: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Veil>): Veil => ({ cuts: [], fine: null, softness: null, feather: 1, strokes: [], shadow: null, ...said });
+export const plainVeil = (said: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Veil>): Veil => ({ cuts: [], fine: null, softness: null, feather: 1, strokes: [], shadow: null, graft: null, cast: null, ...said });
 
 /** A shadow to begin with. */
-export const firstShadow: VeilShadow = { lift: 14, height: 45, angle: 50, size: 0.6, strength: 0.55, colour: '#1b1512' };
+export const firstShadow: VeilShadow = { lift: 14, height: 45, angle: 50, size: 0.6, strength: 0.55, colour: '#1b1512', nearLift: 0, farLift: 42, lifts: [], touches: [] };
 
 export const plainStroke = (said: Pick<Stroke, 'side' | 'radius' | 'points'> & Partial<Stroke>): Stroke => ({ softness: 0, flow: 1, fence: null, ...said });
 

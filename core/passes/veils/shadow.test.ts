@@ -1,10 +1,10 @@
 import { emptyRaster } from '../../pixels/raster';
 import { Evaluator } from '../../render/evaluate';
 import type { Node } from '../../render/node';
-import type { VeilShadow } from './schema';
+import { firstShadow, type VeilShadow } from './schema';
 import { colourNode, shadowNode, shadowOffset, shadowSigma } from './shadow';
 
-const plain: VeilShadow = { lift: 40, height: 45, angle: 0, size: 0, strength: 0.5, colour: '#102030' };
+const plain: VeilShadow = { ...firstShadow, lift: 40, angle: 0, size: 0, strength: 0.5, colour: '#102030' };
 
 test('the offset is the lift over the tangent of the lamp’s height, the penumbra the lift times the lamp’s size', () => {
   expect(shadowOffset(plain).x).toBeCloseTo(40, 9);

@@ -1,42 +1,99 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
 import { readColour } from '../../pixels/colour';
-import { emptyRaster } from '../../pixels/raster';
-import { grow, type Region } from '../../pixels/region';
-import { contentKey, type Node } from '../../render/node';
+import { crop, emptyRaster, type Raster } from '../../pixels/raster';
+import { grow, regionOfPoints, unionOf, type Region } from '../../pixels/region';
+import { contentKey, keyOf, type Node, type Request } from '../../render/node';
+import { identity, placedBounds, type Affine } from '../../shape/affine';
 import type { VeilShadow } from './schema';
+import { paintStroke } from './stroke';
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 /** How far a shadow falls from what casts it, sheet px: lift / tan(height of the lamp). */
-export function shadowOffset({ lift, height, angle }: VeilShadow): { x: number; y: number } {
+export function shadowOffset({ lift, height, angle }: Pick<VeilShadow, 'lift' | 'height' | 'angle'>): { x: number; y: number } {
   const far = lift / Math.tan(radians(height));
   return { x: far * Math.cos(radians(angle)), y: far * Math.sin(radians(angle)) };
 }
 
 /** Sigma of its penumbra, sheet px: lift times the size of the lamp is the width from full to none, four sigmas of a Gaussian. */
-export const shadowSigma = ({ lift, size }: VeilShadow): number => (lift * size) / 4;
+export const shadowSigma = ({ lift, size }: Pick<VeilShadow, 'lift' | 'size'>): number => (lift * size) / 4;
 
-/** A veil's shadow as far as it reaches, as a matte: the veil's own, moved and blurred. */
-export function shadowNode(shadow: VeilShadow, matte: Node): Node {
-  const offset = shadowOffset(shadow);
-  const sigma = shadowSigma(shadow);
+/** Steps of lift between near and far that a painted shadow is made of. */
+const liftSteps = 5;
+
+/** One part of the veil that is lifted alike: from where its shadow comes, and with which weight a px belongs to it. */
+interface LiftPart {
+  offset: { x: number; y: number };
+  /** Sheet px. */
+  sigma: number;
+  /** 0 near, 0.5 as the veil is lifted, 1 far; null for all of the veil. */
+  at: number | null;
+}
+
+function liftParts(shadow: VeilShadow): LiftPart[] {
+  const part = (lift: number, at: number | null): LiftPart => ({ offset: shadowOffset({ ...shadow, lift }), sigma: shadowSigma({ ...shadow, lift }), at });
+  if (shadow.lifts.length === 0) return [part(shadow.lift, null)];
+  return Array.from({ length: liftSteps }, (_, i) => part(liftAt(shadow, i / (liftSteps - 1)), i / (liftSteps - 1)));
+}
+
+/** @param at 0 near, 0.5 as the veil is lifted, 1 far */
+export function liftAt({ lift, nearLift, farLift }: Pick<VeilShadow, 'lift' | 'nearLift' | 'farLift'>, at: number): number {
+  return at < 0.5 ? nearLift + (lift - nearLift) * at * 2 : lift + (farLift - lift) * (at - 0.5) * 2;
+}
+
+/**
+ * A veil's shadow as far as it reaches, as a matte: the veil's own, moved and blurred. Where lift has been painted, the veil is parted
+ * by it, and each part throws its own.
+ * @param liftPlace px of the veil's strokes to sheet px, and @param touchPlace px of the touch-up to sheet px
+ */
+export function shadowNode(shadow: VeilShadow, matte: Node, liftPlace: Affine = identity, touchPlace: Affine = identity): Node {
+  const parts = liftParts(shadow);
+  const farthest = Math.max(...parts.map(({ offset, sigma }) => Math.hypot(offset.x, offset.y) + sigma * 8 + 2));
   /** What the shadow of a region is cast by, and the margin of its blur. */
-  const cast = ({ region, scale }: { region: Region; scale: number }): { from: Region; wide: Region } => {
+  const cast = ({ offset, sigma }: LiftPart, { region, scale }: Request): { from: Region; wide: Region } => {
     const from = { ...region, x: region.x - Math.round(offset.x * scale), y: region.y - Math.round(offset.y * scale) };
     return { from, wide: grow(from, blurMargin(sigma * scale)) };
   };
+  const allOf = (request: Request): Region => unionOf(parts.map((part) => cast(part, request).wide))!;
   return {
-    key: contentKey('veil shadow', matte.key, offset, sigma, shadow.strength),
+    key: contentKey('veil shadow', matte.key, parts, shadow.strength, keyOf(shadow.lifts), keyOf(shadow.touches), liftPlace, touchPlace),
     channels: 1,
-    bounds: matte.bounds && grow({ ...matte.bounds, x: matte.bounds.x + offset.x, y: matte.bounds.y + offset.y }, sigma * 8 + 2),
-    needs: (request) => [{ node: matte, region: cast(request).wide }],
+    bounds: matte.bounds && unionOf([grow(matte.bounds, farthest), ...shadow.touches.map(({ points, radius }) => placedBounds(touchPlace, grow(regionOfPoints(points)!, radius)))]),
+    needs: (request) => [{ node: matte, region: allOf(request) }],
     compute(request, [cover]) {
-      const { from, wide } = cast(request);
-      const blurred = blurRegion(cover, wide, from, sigma * request.scale);
-      return { ...blurred, data: blurred.data.map((value) => value * shadow.strength) };
+      const { region, scale } = request;
+      const all = allOf(request);
+      const lifted = shadow.lifts.length > 0 ? liftMap(shadow, all, scaled(liftPlace, scale)) : null;
+      const out = emptyRaster(region.width, region.height, 1);
+      for (const part of parts) {
+        const { from, wide } = cast(part, request);
+        const whole = crop(cover, all, wide);
+        const own = lifted ? weighed(whole, crop(lifted, all, wide), part.at!) : whole;
+        const blurred = blurRegion(own, wide, from, part.sigma * scale);
+        for (let i = 0; i < out.data.length; i++) out.data[i] = Math.min(1, out.data[i] + blurred.data[i]);
+      }
+      for (const touch of shadow.touches) paintStroke(out, region, touch, scaled(touchPlace, scale));
+      for (let i = 0; i < out.data.length; i++) out.data[i] *= shadow.strength;
+      return out;
     },
   };
 }
+
+/** How far off the veil has been painted: 0 near, 0.5 where nothing is painted, 1 far. */
+function liftMap({ lifts }: VeilShadow, region: Region, toOutput: Affine): Raster {
+  const out = emptyRaster(region.width, region.height, 1);
+  out.data.fill(0.5);
+  for (const stroke of lifts) paintStroke(out, region, stroke, toOutput);
+  return out;
+}
+
+/** What of a veil belongs to one step of lift; all steps together are the whole veil. */
+function weighed(cover: Raster, lifted: Raster, at: number): Raster {
+  const { max, abs } = Math;
+  return { ...cover, data: cover.data.map((value, i) => value * max(0, 1 - abs(lifted.data[i] - at) * (liftSteps - 1))) };
+}
+
+const scaled = (map: Affine, scale: number): Affine => ({ a: map.a * scale, b: map.b * scale, c: map.c * scale, d: map.d * scale, e: map.e * scale, f: map.f * scale });
 
 /** One colour everywhere: opaque encoded RGB. */
 export function colourNode(css: string): Node {

@@ -19,7 +19,7 @@ export function paintStroke(matte: Raster, region: Region, stroke: Stroke, toOut
   const all = regionOfPoints(points);
   const box = all && intersect(region, outerPixels(grow(all, outer + 1)));
   if (!box) return;
-  const nearest = nearestSquares(points, outer, box);
+  const { squares: nearest, pressures } = nearestOn(points, outer, box, stroke.pressures);
   for (let y = 0; y < box.height; y++) {
     const row = (box.y - region.y + y) * matte.width + box.x - region.x;
     for (let x = 0; x < box.width; x++) {
@@ -28,14 +28,15 @@ export function paintStroke(matte: Raster, region: Region, stroke: Stroke, toOut
       const t = Math.min(1, (outer - Math.sqrt(square)) / rim);
       const at = row + x;
       const allowed = fence === null ? 1 : stroke.fence?.side === 'outside' ? 1 - Math.min(1, fence.data[at]) : Math.min(1, fence.data[at]);
-      const strength = t * t * (3 - 2 * t) * stroke.flow * allowed;
+      const strength = t * t * (3 - 2 * t) * stroke.flow * allowed * (pressures ? pressures[y * box.width + x] : 1);
       matte.data[at] = stroke.side === 'front' ? matte.data[at] + (1 - matte.data[at]) * strength : matte.data[at] * (1 - strength);
     }
   }
 }
 
-/** Squared distance of each pixel's centre to a line of points, where below `reach` squared. */
-function nearestSquares(points: readonly [number, number][], reach: number, box: Region): Float32Array {
+/** Squared distance of each pixel's centre to a line of points, where below `reach` squared, and the pressure at the nearest place of the line. */
+function nearestOn(points: readonly [number, number][], reach: number, box: Region, pressureAt: readonly number[] | undefined): { squares: Float32Array; pressures: Float32Array | null } {
+  const pressures = pressureAt ? new Float32Array(box.width * box.height) : null;
   const squares = new Float32Array(box.width * box.height).fill(Infinity);
   for (let i = 0; i < points.length; i++) {
     const [ax, ay] = points[i];
@@ -51,9 +52,11 @@ function nearestSquares(points: readonly [number, number][], reach: number, box:
         const px = x + 0.5 - ax;
         const t = Math.min(1, Math.max(0, (px * dx + py * dy) / length2));
         const square = (px - t * dx) ** 2 + (py - t * dy) ** 2;
-        if (square < squares[row + x]) squares[row + x] = square;
+        if (square >= squares[row + x]) continue;
+        squares[row + x] = square;
+        if (pressures) pressures[row + x] = (pressureAt![i] ?? 1) * (1 - t) + (pressureAt![Math.min(i + 1, points.length - 1)] ?? 1) * t;
       }
     }
   }
-  return squares;
+  return { squares, pressures };
 }

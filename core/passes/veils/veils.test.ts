@@ -5,7 +5,7 @@ import type { Materials } from '../pass';
 import { plateNode } from '../plate/render';
 import { polygonsOf, signedArea } from './contour';
 import { frontNode } from './front';
-import { shareLeft } from './gauge';
+import { seenPart, shareLeft } from './gauge';
 import { matteNode } from './render';
 import { plainStroke, plainVeil, tracedCut, type Contour, type Veil } from './schema';
 import { paintStroke } from './stroke';
@@ -83,8 +83,8 @@ test('the front colour at a soft edge is that of the veil inside, not of what wa
 test('what is left of a letter', () => {
   const cover = { width: 4, height: 1, channels: 1 as const, data: Float32Array.of(1, 1, 0.5, 0) };
   const matte = { ...cover, data: Float32Array.of(1, 0, 0.5, 1) };
-  expect(shareLeft(cover, [])).toBe(1);
-  expect(shareLeft(cover, [matte])).toBeCloseTo((1 + 0.25) / 2.5, 6);
+  expect(shareLeft(cover, seenPart(3, []))).toBe(1);
+  expect(shareLeft(cover, seenPart(3, [matte]))).toBeCloseTo((1 + 0.25) / 2.5, 6);
 });
 
 describe('closing along the border', () => {

@@ -1,3 +1,4 @@
+import { resizedVeil } from '../../passes/veils/resize';
 import { solvedOf } from '../../passes/veils/schema';
 import type { Asset, Lettering, Piece, Sheet } from '../schema';
 import type { Plate } from '../../passes/plate/schema';
@@ -44,13 +45,32 @@ export const addPlate = (asset: Asset & { sha256: string }, place: Pick<Plate, '
 
 export const placePlate = (id: string, place: Partial<Pick<Plate, 'scale' | 'x' | 'y'>>): Edit => (piece) => void Object.assign(thing(piece.plates, id), place);
 
-/** Removes a plate, and with it the veils that were cut from it. */
-export const removePlate = (id: string): Edit => (piece) => {
-  const gone = new Set(piece.veils.filter((veil) => veil.plate === id).map((veil) => veil.id));
-  piece.plates = piece.plates.filter((plate) => plate.id !== id);
+/**
+ * Puts another photograph in a plate's place, as large on the sheet as the one before.
+ * @param width of the photograph before and after, px
+ * @param carry keeps the veils: it is the same picture at another size; otherwise they go
+ */
+export const exchangePlate = (id: string, asset: Asset & { sha256: string }, width: { before: number; after: number }, carry: boolean): Edit => (piece) => {
+  const plate = thing(piece.plates, id);
+  const factor = width.after / width.before;
+  if (carry) piece.veils = piece.veils.map((veil) => (veil.plate === id ? resizedVeil(veil, factor) : veil));
+  else dropVeils(piece, id);
+  Object.assign(plate, { name: asset.name, asset: keepAsset(piece, asset), scale: plate.scale / factor });
+  dropUnused(piece);
+};
+
+/** Takes away the veils that were cut from a plate. */
+function dropVeils(piece: Piece, plate: string): void {
+  const gone = new Set(piece.veils.filter((veil) => veil.plate === plate).map((veil) => veil.id));
   piece.veils = piece.veils.filter((veil) => !gone.has(veil.id));
   piece.weave = piece.weave.filter(({ veil }) => !gone.has(veil));
   piece.depth = piece.depth.filter((other) => !gone.has(other));
+}
+
+/** Removes a plate, and with it the veils that were cut from it. */
+export const removePlate = (id: string): Edit => (piece) => {
+  dropVeils(piece, id);
+  piece.plates = piece.plates.filter((plate) => plate.id !== id);
   dropUnused(piece);
 };
 
@@ -82,6 +102,13 @@ export const removeLettering = (id: string): Edit => (piece) => {
   piece.weave = piece.weave.filter(({ lettering }) => lettering !== id);
   piece.depth = piece.depth.filter((other) => other !== id);
   dropUnused(piece);
+};
+
+/** Moves a plate nearer (1) or further off (-1) among the plates. */
+export const movePlate = (id: string, by: 1 | -1): Edit => (piece) => {
+  const from = piece.plates.findIndex((plate) => plate.id === id);
+  const to = Math.max(0, Math.min(piece.plates.length - 1, from + by));
+  piece.plates.splice(to, 0, ...piece.plates.splice(from, 1));
 };
 
 /** Moves a thing of the depth line to a place counted from far (0) to near. */

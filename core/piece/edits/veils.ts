@@ -1,4 +1,5 @@
-import { plainVeil, type Contour, type Crossing, type Cut, type FineEdge, type Softness, type Stroke, type TraceCut, type TracePoint, type Veil, type VeilShadow } from '../../passes/veils/schema';
+import { current } from 'immer';
+import { plainVeil, type Cast, type Contour, type Crossing, type Cut, type FineEdge, type Graft, type Softness, type Stroke, type TraceCut, type TracePoint, type Veil, type VeilShadow } from '../../passes/veils/schema';
 import type { Asset, Piece } from '../schema';
 import type { Edit } from './edit';
 import { dropUnused, keepAsset, thing } from './things';
@@ -43,11 +44,10 @@ export const setSolvedCut = (id: string, index: number, change: Partial<Cut>, ma
 };
 
 /** Sets the fine edge; `solved` null leaves what was solved before. */
-export const setFineEdge = (id: string, change: Partial<Pick<FineEdge, 'band' | 'reach'>>, solved: { matte: StoredMatte; front: StoredMatte } | null): Edit => (piece) => {
+export const setFineEdge = (id: string, change: Partial<Pick<FineEdge, 'band' | 'reach'>>, solved: { matte: StoredMatte; front: StoredMatte; solvedFor: string } | null): Edit => (piece) => {
   const veil = thing(piece.veils, id);
-  veil.fine ??= { band: [], reach: 0, matte: null, front: null };
-  Object.assign(veil.fine, change);
-  if (solved) Object.assign(veil.fine, { matte: keepAsset(piece, solved.matte), front: keepAsset(piece, solved.front) });
+  veil.fine = { ...(veil.fine ?? { band: [], reach: 0, matte: null, front: null, solvedFor: null }), ...change };
+  if (solved) Object.assign(veil.fine, { matte: keepAsset(piece, solved.matte), front: keepAsset(piece, solved.front), solvedFor: solved.solvedFor });
   dropUnused(piece);
 };
 
@@ -116,6 +116,17 @@ export const movePoint = (
   if (before && previous >= 0) points[previous].via = before;
 };
 
+/** Puts a point into a stretch. @param before and @param after: the ways to it and on from it, where they are not the stretch's own kind */
+export const insertPoint = (id: string, cut: number, contour: number, index: number, point: Pick<TracePoint, 'x' | 'y'>, before: TracePoint['via'], after: TracePoint['via']): Edit => (piece) => {
+  const { points } = traceAt(piece, id, cut).contours[contour];
+  const { to } = points[index];
+  points[index].via = before;
+  points.splice(index + 1, 0, { ...point, to, via: after });
+};
+
+/** Makes a point a corner, or a smooth one. */
+export const setCorner = (id: string, cut: number, contour: number, index: number, corner: boolean): Edit => (piece) => void (traceAt(piece, id, cut).contours[contour].points[index].corner = corner);
+
 /** Removes one point; the stretch before it then runs straight to the next. */
 export const removePoint = (id: string, cut: number, contour: number, index: number): Edit => (piece) => {
   const { contours } = traceAt(piece, id, cut);
@@ -135,6 +146,21 @@ export const replaceStretch = (id: string, cut: number, contour: number, index: 
 export const removeContour = (id: string, cut: number, contour: number): Edit => (piece) => void traceAt(piece, id, cut).contours.splice(contour, 1);
 
 export const addStroke = (id: string, stroke: Stroke): Edit => (piece) => void thing(piece.veils, id).strokes.push(stroke);
+
+/** Copies what a veil cuts out to another place. @param graft the new veil's id and name, and where it stands */
+export const addGraft = (from: string, graft: Pick<Veil, 'id' | 'name'> & { graft: Graft }): Edit => (piece) => {
+  const source = thing(piece.veils, from);
+  piece.veils.push({ ...structuredClone(current(source)), ...graft, shadow: null });
+  piece.depth.splice(piece.depth.indexOf(from) + 1, 0, graft.id);
+};
+
+export const setGraft = (id: string, change: Partial<Graft>): Edit => (piece) => {
+  const veil = thing(piece.veils, id);
+  if (!veil.graft) throw new Error('This veil is not a graft.');
+  Object.assign(veil.graft, change);
+};
+
+export const setCast = (id: string, cast: Cast | null): Edit => (piece) => void (thing(piece.veils, id).cast = cast);
 
 export const clearStrokes = (id: string): Edit => (piece) => void (thing(piece.veils, id).strokes = []);
 

@@ -12,16 +12,21 @@ export interface DragMove<Start> {
   moved: boolean;
   shift: boolean;
   alt: boolean;
+  /** How hard a pen presses, fraction; null for devices that do not tell. */
+  pressure: number | null;
 }
 
 interface DragWork<Start> {
   /** Remembers how things were when the drag began, so that every move is reckoned from there. */
-  begin(at: Point): Start;
+  begin(at: Point, pressure: number | null): Start;
   move(drag: DragMove<Start>): void;
   /** When it is let go. */
   end(drag: DragMove<Start>): void;
   cancel?(): void;
 }
+
+/** A mouse says 0.5 whatever is done with it, and a finger often nothing. */
+const pressureOf = ({ pointerType, pressure }: PointerEvent): number | null => (pointerType === 'pen' ? pressure : null);
 
 /** Pointer handlers for something that is dragged on the sheet. */
 export function useDrag<Start>({ begin, move, end, cancel }: DragWork<Start>) {
@@ -29,7 +34,7 @@ export function useDrag<Start>({ begin, move, end, cancel }: DragWork<Start>) {
   const state = useRef<{ start: Start; from: Point; client: [number, number]; moved: boolean } | null>(null);
   const dragOf = (event: PointerEvent): DragMove<Start> => {
     const { start, from, moved } = state.current!;
-    return { start, from, to: toSheet(event), moved, shift: event.shiftKey, alt: event.altKey };
+    return { start, from, to: toSheet(event), moved, shift: event.shiftKey, alt: event.altKey, pressure: pressureOf(event) };
   };
   return {
     onPointerDown(event: PointerEvent<Element>): void {
@@ -37,7 +42,7 @@ export function useDrag<Start>({ begin, move, end, cancel }: DragWork<Start>) {
       event.stopPropagation();
       event.currentTarget.setPointerCapture(event.pointerId);
       const from = toSheet(event);
-      state.current = { start: begin(from), from, client: [event.clientX, event.clientY], moved: false };
+      state.current = { start: begin(from, pressureOf(event)), from, client: [event.clientX, event.clientY], moved: false };
     },
     onPointerMove(event: PointerEvent<Element>): void {
       const current = state.current;

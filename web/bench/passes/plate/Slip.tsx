@@ -1,39 +1,70 @@
 import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { paperToPx } from '../../../../core/piece/lengths';
-import { addPlate, placePlate, removePlate, setSheet } from '../../../../core/piece/edits/things';
-import type { StoredAsset } from '../../../api/files';
+import { movePlate, placePlate, removePlate, setSheet } from '../../../../core/piece/edits/things';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
+import { handed, looked } from '../../benchState';
 import { editing } from '../../editing';
 import { PlateChooser } from '../../../plates/PlateChooser';
+import { ExchangePlate } from './ExchangePlate';
+import { placePhotograph } from './photographs';
 import { usePlate } from './placing';
 
 export function Slip() {
   const found = usePlate();
   return (
     <div className="flex flex-col gap-3">
-      {found ? <PlatePlace /> : <AddPlate />}
+      {found && <PlateList />}
+      {found && <PlatePlace key={found.plate.id} />}
+      <AddPlate />
       <SheetSize />
     </div>
   );
 }
 
+/** Choosing among several photographs, and which lies nearer. */
+function PlateList() {
+  const { piece, mayChange } = useBench();
+  const { plate: chosen } = usePlate()!;
+  const dispatch = useAppDispatch();
+  if (piece.plates.length < 2) return null;
+  return (
+    <ul className="flex flex-col" aria-label="Photographs, from far to near">
+      {piece.plates.map((plate, i) => (
+        <li key={plate.id} className={`flex items-center gap-2 border-b border-rule ${plate.id === chosen.id ? 'border-l-2 border-l-iron pl-2' : 'pl-2.5'}`}>
+          <button className="min-h-7 min-w-0 grow truncate text-left" aria-pressed={plate.id === chosen.id} onClick={() => dispatch(looked({ plate: plate.id }))}>
+            {plate.name}
+          </button>
+          {i > 0 && (
+            <button className="quiet-button" disabled={!mayChange} title="Farther off" onClick={() => editing.commit('Move a photograph farther off', movePlate(plate.id, -1))}>
+              Farther
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function AddPlate() {
-  const { piece } = useBench();
+  const { piece, mayChange } = useBench();
   const [choosing, setChoosing] = useState(false);
-  const add = (asset: StoredAsset): void => {
-    setChoosing(false);
-    editing.commit('Add a photograph', addPlate({ kind: 'plate', name: asset.name, sha256: asset.sha256 }, coverSheet({ width: asset.width!, height: asset.height! }, piece.sheet)));
-  };
+  const first = piece.plates.length === 0;
   return (
     <>
-      <button className="strong-button" onClick={() => setChoosing(true)}>
-        Choose a photograph
+      <button className={first ? 'strong-button' : 'plain-button self-start'} disabled={!mayChange} onClick={() => setChoosing(true)}>
+        {first ? 'Choose a photograph' : 'Add another photograph'}
       </button>
-      <PlateChooser open={choosing} onClose={() => setChoosing(false)} onChoose={add} />
+      <PlateChooser
+        open={choosing}
+        onClose={() => setChoosing(false)}
+        onChoose={(asset) => {
+          setChoosing(false);
+          placePhotograph(asset);
+        }}
+      />
     </>
   );
 }
@@ -67,6 +98,7 @@ function PlatePlace() {
         <button className="plain-button" onClick={() => editing.commit('Take the photograph at its own size', placePlate(plate.id, { scale: 1, x: Math.round((piece.sheet.width - picture.width) / 2), y: Math.round((piece.sheet.height - picture.height) / 2) }))}>
           Own size
         </button>
+        <ExchangePlate />
         <button className="quiet-button" onClick={() => editing.commit('Take the photograph off the sheet', removePlate(plate.id))}>
           Take off
         </button>

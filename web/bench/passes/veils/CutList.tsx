@@ -5,17 +5,20 @@ import { aroundBorder } from '../../../../core/passes/veils/trace/close';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { CutFiles } from './CutFiles';
+import { cutPlate, sheetOnPlate } from './cutting';
 import { scribbleInFull } from './solving';
-import { joiningNames } from './summary';
+import { joiningNames } from './tools';
 
 const kindNames: Record<Cut['kind'], string> = { trace: 'Trace', scribble: 'Scribble cut', tone: 'Tone key', picture: 'Matte' };
 
 /** The cuts of a veil in the order in which they are joined. */
 export function CutList({ veil }: { veil: Veil }) {
   const { mayChange, piece } = useBench();
-  const plate = piece.plates.find(({ id }) => id === veil.plate)!;
-  if (veil.cuts.length === 0) return <p className="text-faint">Nothing is cut yet. Trace along an edge, scribble over it, or key its colour.</p>;
+  const plate = cutPlate(piece, veil)!;
   return (
+    <div className="flex flex-col gap-1">
+    {veil.cuts.length === 0 && <p className="text-faint">Nothing is cut yet. Trace along an edge, scribble over it, key its colour, or take a matte from a file.</p>}
     <ol className="flex flex-col" aria-label="Cuts">
       {veil.cuts.map((cut, i) => (
         <li key={i} className="border-b border-rule py-1">
@@ -45,6 +48,8 @@ export function CutList({ veil }: { veil: Veil }) {
         </li>
       ))}
     </ol>
+      <CutFiles veil={veil} />
+    </div>
   );
 }
 
@@ -58,8 +63,7 @@ function contents(cut: Cut): string {
 
 function Contours({ veil, cut, contours }: { veil: Veil; cut: number; contours: Extract<Cut, { kind: 'trace' }>['contours'] }) {
   const { piece } = useBench();
-  const plate = piece.plates.find(({ id }) => id === veil.plate)!;
-  const sheet = { x: -plate.x / plate.scale, y: -plate.y / plate.scale, width: piece.sheet.width / plate.scale, height: piece.sheet.height / plate.scale };
+  const sheet = sheetOnPlate(piece, cutPlate(piece, veil)!);
   return (
     <ul className="pl-3">
       {contours.map((contour, i) => {

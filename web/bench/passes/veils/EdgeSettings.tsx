@@ -1,10 +1,13 @@
 import type { Veil } from '../../../../core/passes/veils/schema';
+import { keyOf } from '../../../../core/render/node';
 import { removeFineEdge, setSoftness } from '../../../../core/piece/edits/veils';
 import { useAppSelector } from '../../../store';
 import { Progress } from '../../../ui/Progress';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { cutPlate } from './cutting';
+import { SoftnessKey } from './SoftnessDots';
 import { cancelSolving, solveFine, takeSoftness } from './solving';
 
 /** Width of the strip along the border that is offered first, plate px. */
@@ -14,8 +17,9 @@ const firstReach = 5;
 export function EdgeSettings({ veil }: { veil: Veil }) {
   const { piece, mayChange } = useBench();
   const solving = useAppSelector(({ bench }) => bench.solving);
-  const plate = piece.plates.find(({ id }) => id === veil.plate)!;
+  const plate = cutPlate(piece, veil)!;
   const { fine, softness } = veil;
+  const isOld = fine?.matte && fine.solvedFor !== null && fine.solvedFor !== keyOf(veil.cuts);
   return (
     <div className="flex flex-col gap-1">
       <span className="label">Edge</span>
@@ -51,6 +55,8 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
           </>
         )}
       </div>
+      {isOld && <p className="text-ochre">The cuts have changed since this edge was solved: solve it again.</p>}
+      {softness && <SoftnessKey />}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import type { ToneCut } from '../../../../core/passes/veils/schema';
-import type { Point } from '../../../../core/shape/affine';
+import { apply, type Point } from '../../../../core/shape/affine';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { Ring } from '../../view/Ring';
@@ -19,7 +19,7 @@ export function KeyingTone({ plate }: { plate: CutPlate }) {
   const found = veil?.cuts[workingCut(veil, 'tone', joining)] as ToneCut | undefined;
   const take = (at: Point): void =>
     inTurn(async () => {
-      const colour = await renderer.colour([at[0], at[1]], sampled * plate.scale);
+      const colour = await renderer.colour(apply(plate.home, toPlate(plate, at)), sampled * plate.scale);
       const [x, y] = toPlate(plate, at);
       if (colour) keyTone('Sample a colour', plate, ({ samples }) => ({ samples: [...samples, { x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10, colour }] }));
     });

@@ -1,18 +1,39 @@
 import { useBench } from '../../benchContext';
+import { setSoftness } from '../../../../core/piece/edits/veils';
+import { brushedSoftness } from '../../../../core/passes/veils/softness/brush';
+import { useAppSelector } from '../../../store';
+import { editing } from '../../editing';
 import { BrushArea } from './Brush';
-import type { CutPlate } from './cutting';
+import { inTurn, currentVeil, type CutPlate } from './cutting';
 import { useDrawnLine } from './drawnLine';
 import { LineShape } from './LineShape';
+import { SoftnessDots } from './SoftnessDots';
 import { solveFine } from './solving';
 
-/** Painting the band in which the edge is solved. */
+/** How much one stroke softens or sharpens the edge. */
+const softer = 1.4;
+
+/** Brushing along the edge: where it is solved, or where it is softer or crisper than it was measured. */
 export function PaintingEdge({ plate }: { plate: CutPlate }) {
   const { veil } = useBench();
+  const { edgeBrush, softness } = useAppSelector(({ bench }) => bench.hand);
   const band = veil?.fine?.band ?? [];
-  const { drag, drawing } = useDrawnLine(plate, { end: (line) => veil && solveFine(plate, { band: [...band, line] }) });
+  const { drag, drawing } = useDrawnLine(plate, {
+    end: ({ radius, points }) => {
+      if (!veil) return;
+      if (edgeBrush === 'band') return solveFine(plate, { band: [...band, { radius, points }] });
+      inTurn(async () => {
+        const now = currentVeil();
+        if (!now?.softness) throw new Error('The edge has no softness of its own yet: take it from the photo first.');
+        const profile = brushedSoftness(now.softness.profile, { radius, points }, edgeBrush === 'softer' ? softer : 1 / softer, softness);
+        editing.commit(edgeBrush === 'softer' ? 'Soften the edge' : 'Sharpen the edge', setSoftness(now.id, { ...now.softness, profile }));
+      });
+    },
+  });
   return (
     <g>
-      <BrushArea drag={drag} soft={false} />
+      {veil?.softness && <SoftnessDots softness={veil.softness} plate={plate} />}
+      <BrushArea drag={drag} soft={edgeBrush !== 'band'} />
       {drawing && <LineShape line={drawing.line} plate={plate} active />}
     </g>
   );

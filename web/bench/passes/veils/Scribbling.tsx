@@ -22,7 +22,7 @@ export function Scribbling({ plate }: { plate: CutPlate }) {
   useEffect(() => prepareCutting(piece, plate), [asset]); // eslint-disable-line react-hooks/exhaustive-deps
   const swapped = (alt: boolean): 'front' | 'behind' => (alt === (side === 'front') ? 'behind' : 'front');
   const { drag, drawing } = useDrawnLine(plate, {
-    end: (line, alt) => scribble(swapped(alt) === 'front' ? 'Mark what stands in front' : 'Mark what lies behind', plate, ({ marks }) => ({ marks: [...marks, { side: swapped(alt), ...line }] })),
+    end: (line, alt) => scribble(swapped(alt) === 'front' ? 'Mark what stands in front' : 'Mark what lies behind', plate, ({ marks }) => ({ marks: [...marks, { side: swapped(alt), radius: line.radius, points: line.points }] })),
   });
   return (
     <g>

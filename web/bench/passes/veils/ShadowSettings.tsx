@@ -1,73 +1,91 @@
 import { firstShadow, type Veil, type VeilShadow } from '../../../../core/passes/veils/schema';
-import { setShadow } from '../../../../core/piece/edits/veils';
-import { grow, intersect, regionOfPoints } from '../../../../core/pixels/region';
+import { grow, intersect, regionOfPoints, type Region } from '../../../../core/pixels/region';
+import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
+import { handed } from '../../benchState';
 import { useCrossings } from '../../crossings';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { inTurn } from './cutting';
+import { shadowEdit, type ThrownShadow } from './shadows';
 
 /** How far around the crossings the photograph's shadows are looked for, as a part of the sheet's longer side. */
 const lookedAround = 0.12;
 
-/** The shadow that a veil throws on the letters behind it. */
+/** The shadows that a veil throws: on the letters behind it and, where it is a graft, on the photograph. */
 export function ShadowSettings({ veil }: { veil: Veil }) {
-  const { piece, mayChange, renderer } = useBench();
+  return (
+    <>
+      <OneShadow veil={veil} on="letters" title="Shadow on the letters" shadow={veil.shadow} />
+      {veil.graft && <OneShadow veil={veil} on="plate" title="Shadow on the photograph" shadow={veil.graft.shadow} />}
+    </>
+  );
+}
+
+function OneShadow({ veil, on, title, shadow }: { veil: Veil; on: ThrownShadow['on']; title: string; shadow: VeilShadow | null }) {
+  const { piece, mayChange, renderer, measures } = useBench();
   const crossings = useCrossings();
-  const { shadow } = veil;
+  const dispatch = useAppDispatch();
+  const { veilTool, shadowOn } = useAppSelector(({ bench }) => bench.hand);
   const { width, height } = piece.sheet;
-  /** The photo's own shadow colour near where the veil crosses letters. */
+  const set = shadowEdit(veil, on);
+  /** The photo's own shadow colour next to where the shadow falls. */
   const ownColour = async (): Promise<string | null> => {
     const sheet = { x: 0, y: 0, width, height };
-    const places = regionOfPoints(crossings.map(({ place }) => place));
-    return renderer.shadowColour((places && intersect(sheet, grow(places, lookedAround * Math.max(width, height)))) ?? sheet);
+    const box = measures?.veils.find((one) => one.veil === veil.id)?.box ?? null;
+    const fallen: Region | null = on === 'letters' ? regionOfPoints(crossings.map(({ place }) => place)) : box;
+    return renderer.shadowColour((fallen && intersect(sheet, grow(fallen, lookedAround * Math.max(width, height)))) ?? sheet);
   };
   const begin = (): void =>
     inTurn(async () => {
       const larger = Math.max(1, Math.max(width, height) / 1800);
-      editing.commit('Throw a shadow on the letters', setShadow(veil.id, { ...firstShadow, lift: Math.round(firstShadow.lift * larger), colour: (await ownColour()) ?? firstShadow.colour }));
+      const other = on === 'letters' ? veil.graft?.shadow : veil.shadow;
+      const lift = Math.round(firstShadow.lift * larger);
+      editing.commit(on === 'letters' ? 'Throw a shadow on the letters' : 'Throw a shadow on the photograph', set({ ...firstShadow, lift, farLift: 3 * lift, ...(other && { height: other.height, angle: other.angle, size: other.size }), colour: (await ownColour()) ?? firstShadow.colour }));
     });
-  const tint = (was: VeilShadow): void => inTurn(async () => void editing.commit('Tint the shadow like the photo’s', setShadow(veil.id, { ...was, colour: (await ownColour()) ?? was.colour })));
-  return (
-    <div>
-      <span className="label">Shadow on the letters</span>
-      {shadow ? (
-        <>
-          <p>
-            Lifted off by <Value veil={veil} shadow={shadow} label="Lift" field="lift" unit="px" max={1000} />, the lamp <Value veil={veil} shadow={shadow} label="Lamp height" field="height" unit="°" min={5} max={90} /> high and{' '}
-            <Value veil={veil} shadow={shadow} label="Lamp size" field="size" unit="%" factor={100} max={200} /> large, falling towards <Value veil={veil} shadow={shadow} label="Shadow direction" field="angle" unit="°" min={-360} max={360} />, at{' '}
-            <Value veil={veil} shadow={shadow} label="Shadow strength" field="strength" unit="%" factor={100} max={100} /> of{' '}
-            <span className="inline-block h-3.5 w-6 translate-y-0.5 border border-rule" style={{ background: shadow.colour }} /> <b>{shadow.colour}</b>.
-          </p>
-          <div className="mt-1 flex gap-1">
-            <button className="plain-button" disabled={!mayChange} onClick={() => tint(shadow)}>
-              Tint like the photo’s
-            </button>
-            <button className="quiet-button" onClick={() => editing.commit('Take the shadow off', setShadow(veil.id, null))}>
-              Take it off
-            </button>
-          </div>
-        </>
-      ) : (
-        <button className="plain-button mt-1" disabled={!mayChange} onClick={begin}>
+  if (!shadow) {
+    return (
+      <div>
+        <span className="label">{title}</span>
+        <button className="plain-button mt-1 block" disabled={!mayChange} aria-label={`Throw a shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`} onClick={begin}>
           Throw a shadow
         </button>
+      </div>
+    );
+  }
+  const value = (label: string, field: 'lift' | 'height' | 'size' | 'angle' | 'strength' | 'nearLift' | 'farLift', unit: string, max: number, { min = 0, factor = 1 } = {}) => (
+    <EditedValue label={on === 'letters' ? label : `${label} on the photograph`} value={shadow[field]} unit={unit} factor={factor} min={min} max={max} edit={(next) => set({ ...shadow, [field]: next })} />
+  );
+  const isPainted = veilTool === 'shadow' && shadowOn === on;
+  return (
+    <div>
+      <span className="label">{title}</span>
+      <p>
+        Lifted off by {value('Lift', 'lift', 'px', 1000)}, the lamp {value('Lamp height', 'height', '°', 90, { min: 5 })} high and {value('Lamp size', 'size', '%', 200, { factor: 100 })} large, falling towards {value('Shadow direction', 'angle', '°', 360, { min: -360 })}, at{' '}
+        {value('Shadow strength', 'strength', '%', 100, { factor: 100 })} of{' '}
+        <input type="color" aria-label={`Colour of the shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`} className="h-4 w-7 translate-y-0.5" value={shadow.colour} disabled={!mayChange} onChange={(event) => editing.soon('Colour the shadow', `${veil.id}-${on}`, 'colour', set({ ...shadow, colour: event.target.value }))} />.
+      </p>
+      {(isPainted || shadow.lifts.length > 0) && (
+        <p>
+          Painted near: {value('Lift where near', 'nearLift', 'px', 1000)}; painted far: {value('Lift where far', 'farLift', 'px', 1000)}.
+        </p>
       )}
+      <div className="mt-1 flex flex-wrap gap-1">
+        <button className="plain-button" disabled={!mayChange} onClick={() => inTurn(async () => void editing.commit('Tint the shadow like the photo’s', set({ ...shadow, colour: (await ownColour()) ?? shadow.colour })))}>
+          Tint like the photo’s
+        </button>
+        <button className="plain-button" disabled={!mayChange} aria-pressed={isPainted} onClick={() => dispatch(handed({ veilTool: 'shadow', shadowOn: on }))}>
+          Brush it
+        </button>
+        {shadow.lifts.length + shadow.touches.length > 0 && (
+          <button className="quiet-button" onClick={() => editing.commit('Clear the brushing of the shadow', set({ ...shadow, lifts: [], touches: [] }))}>
+            Clear brushing ({shadow.lifts.length + shadow.touches.length})
+          </button>
+        )}
+        <button className="quiet-button" onClick={() => editing.commit('Take the shadow off', set(null))}>
+          Take it off
+        </button>
+      </div>
     </div>
   );
-}
-
-interface ValueProps {
-  veil: Veil;
-  shadow: VeilShadow;
-  label: string;
-  field: Exclude<keyof VeilShadow, 'colour'>;
-  unit: string;
-  factor?: number;
-  min?: number;
-  max: number;
-}
-
-function Value({ veil, shadow, label, field, unit, factor = 1, min = 0, max }: ValueProps) {
-  return <EditedValue label={label} value={shadow[field]} unit={unit} factor={factor} min={min} max={max} edit={(value) => setShadow(veil.id, { ...shadow, [field]: value })} />;
 }

@@ -3,11 +3,13 @@ import type { VeilLook } from '../../../../core/passes/veils/looks';
 import { freeId } from '../../../../core/piece/edits/things';
 import { addVeil, changeVeil, removeVeil } from '../../../../core/piece/edits/veils';
 import { useAppDispatch, useAppSelector } from '../../../store';
+import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
 import { CutList } from './CutList';
 import { EdgeSettings } from './EdgeSettings';
+import { GraftSettings } from './GraftSettings';
 import { ShadowSettings } from './ShadowSettings';
 import { ToneSettings } from './ToneSettings';
 import { TouchUpSettings } from './TouchUpSettings';
@@ -22,9 +24,10 @@ const looks: { show: VeilLook; name: string }[] = [
 ];
 
 export function Slip() {
-  const { piece, veil } = useBench();
+  const { piece, veil, mayChange } = useBench();
   const dispatch = useAppDispatch();
-  const plate = piece.plates[0];
+  const chosen = useAppSelector(({ bench }) => bench.plate);
+  const plate = piece.plates.find(({ id }) => id === chosen) ?? piece.plates[0];
   if (!plate) return <p className="text-faint">Choose a photograph first (line 0).</p>;
   const add = (): void => {
     const id = freeId(piece, 'veil');
@@ -42,9 +45,16 @@ export function Slip() {
         ))}
       </ul>
       {veil && <VeilOf key={veil.id} veil={veil} />}
-      <button className="plain-button self-start" onClick={add}>
-        Add a veil
-      </button>
+      <div className="flex flex-wrap items-center gap-2">
+        <button className="plain-button" disabled={!mayChange} onClick={add}>
+          Add a veil
+        </button>
+        {piece.plates.length > 1 && (
+          <>
+            from <Choice label="The photograph that it is cut from" value={plate.id} options={Object.fromEntries(piece.plates.map(({ id, name }) => [id, name]))} onChoose={(id) => dispatch(looked({ plate: id }))} />
+          </>
+        )}
+      </div>
     </div>
   );
 }
@@ -93,6 +103,7 @@ function VeilOf({ veil }: { veil: Veil }) {
       <TouchUpSettings veil={veil} />
       <WeaveSettings veil={veil} />
       <ShadowSettings veil={veil} />
+      <GraftSettings veil={veil} />
       <div className="flex gap-2">
         <button className="quiet-button" onClick={() => editing.commit('Remove the veil', removeVeil(veil.id))}>
           Remove the veil

@@ -4,7 +4,7 @@ import { useAppSelector } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
-import { workingCut } from './cutting';
+import { cutPlate, workingCut } from './cutting';
 import { keyTone } from './solving';
 
 /** The tolerances of the tone key that the hand works on. */
@@ -14,7 +14,7 @@ export function ToneSettings({ veil }: { veil: Veil }) {
   const index = workingCut(veil, 'tone', joining);
   if (veilTool !== 'tone' || index < 0) return null;
   const key = veil.cuts[index] as ToneCut;
-  const plate = piece.plates.find(({ id }) => id === veil.plate)!;
+  const plate = cutPlate(piece, veil)!;
   // While it is scrubbed the key is worked out from what is on show; then from the whole plate.
   const value = (label: string, field: 'chroma' | 'lightness' | 'softness', factor: number, unit: string, max: number) => (
     <Quantity

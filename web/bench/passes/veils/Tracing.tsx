@@ -1,32 +1,35 @@
 import { useEffect, useRef, useState } from 'react';
 import { aroundBorder, endsAtBorder } from '../../../../core/passes/veils/trace/close';
 import { contourPoints } from '../../../../core/passes/veils/contour';
-import { tracedCut, type Contour, type TraceCut, type TracePoint, type Veil } from '../../../../core/passes/veils/schema';
-import { addTracePoint, closeContour, dropLastPoint, movePoint, openContour, removePoint } from '../../../../core/piece/edits/veils';
+import { tracedCut, type TraceCut, type TracePoint, type Veil } from '../../../../core/passes/veils/schema';
+import { addTracePoint, closeContour, dropLastPoint, openContour } from '../../../../core/piece/edits/veils';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Point } from '../../../../core/shape/affine';
-import { useAppSelector } from '../../../store';
+import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
+import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { isTyping, useNudge } from '../../nudge';
-import { useDrag, type DragMove } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
-import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
-import { currentVeil, cutInto, fromPlate, inTurn, toPlate, workingCut, type CutPlate } from './cutting';
+import { currentVeil, cutInto, fromPlate, inTurn, sheetOnPlate, toPlate, workingCut, type CutPlate } from './cutting';
+import { InsertLine } from './InsertLine';
+import { at, chosenPoint, curveOn, nudgeChosen, removeChosen, rounded, wayBetween, type Drawn } from './traceEditing';
+import { TraceRing } from './TraceRing';
 
 /** How near, in screen px, a click closes a contour at its first point, or ends it at the sheet's border. */
 const closeReach = 9;
 const borderReach = 12;
 
-const rounded = ([x, y]: Point): [number, number] => [Math.round(x * 100) / 100, Math.round(y * 100) / 100];
-const at = (point: Pick<TracePoint, 'x' | 'y'>): [number, number] => [point.x, point.y];
+/** How near, in screen px, a click on a closed line puts a point into it. */
+const insertReach = 5;
 
 /** Cutting along an edge: click, and the line follows the photo's edge to the pointer. */
 export function Tracing({ plate }: { plate: CutPlate }) {
   const { veil, piece, materials, tracer } = useBench();
   const { toScreen, toSheet, view, size } = useViewport();
-  const { straight: straightHeld, joining } = useAppSelector(({ bench }) => bench.hand);
+  const { straight: straightHeld, smooth, joining } = useAppSelector(({ bench }) => bench.hand);
+  const dispatch = useAppDispatch();
   const [preview, setPreview] = useState<Point[]>([]);
   const [keyPoint, setKeyPoint] = useState<[number, number] | null>(null);
   const asking = useRef<{ wanted: Point | null; busy: boolean }>({ wanted: null, busy: false });
@@ -38,13 +41,16 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   const open = trace && openContour(trace);
   const traced = (label: string, change: (id: string, index: number) => Edit): void => cutInto(label, plate, tracedCut([], joining), change);
   const lastPoint = open?.points[open.points.length - 1];
+  const chosen = chosenPoint(veil, useAppSelector(({ bench }) => bench.hand.tracePoint));
+  const kindOf = (shift: boolean): Drawn => (shift || straightHeld ? 'straight' : smooth ? 'smooth' : 'edge');
   const screenOf = (point: Point): [number, number] => toScreen(fromPlate(plate, point));
-  const sheetOnPlate = { x: -plate.x / plate.scale, y: -plate.y / plate.scale, width: piece.sheet.width / plate.scale, height: piece.sheet.height / plate.scale };
+  const sheet = sheetOnPlate(piece, plate);
 
   // The preview follows the newest place of the pointer; places in between are left out.
-  const follow = (to: Point, straight: boolean): void => {
+  const follow = (to: Point, kind: Drawn): void => {
     if (!lastPoint) return setPreview([]);
-    if (straight) return setPreview([at(lastPoint), to]);
+    if (kind === 'straight') return setPreview([at(lastPoint), to]);
+    if (kind === 'smooth') return setPreview(curveOn(open!, to));
     asking.current.wanted = to;
     if (asking.current.busy) return;
     asking.current.busy = true;
@@ -58,45 +64,46 @@ export function Tracing({ plate }: { plate: CutPlate }) {
     })();
   };
 
-  const click = (sheetPoint: Point, straight: boolean): void => {
+  const click = (sheetPoint: Point, kind: Drawn): void => {
     const clicked = toPlate(plate, sheetPoint);
     setPreview([]);
+    dispatch(handed({ tracePoint: null }));
     inTurn(async () => {
       const now = traceOf(currentVeil());
       const points = (now && openContour(now)?.points) ?? [];
-      if (points.length > 2 && distance(screenOf(at(points[0])), screenOf(clicked)) <= closeReach) return closeAtStart(points, straight);
-      const place = straight ? clicked : (await tracer.ask({ kind: 'place', sha256, at: clicked, zoom }))[0];
+      if (points.length > 2 && distance(screenOf(at(points[0])), screenOf(clicked)) <= closeReach) return closeAtStart(points, kind);
+      const place = kind !== 'edge' ? clicked : (await tracer.ask({ kind: 'place', sha256, at: clicked, zoom }))[0];
       const [x, y] = rounded(place);
       const from = points[points.length - 1];
-      const via = from && !straight ? (await tracer.ask({ kind: 'finish', sha256, from: at(from), to: [x, y], zoom })).slice(1, -1).map(rounded) : [];
-      traced(points.length === 0 ? 'Begin a trace' : 'Trace on', (id, cut) => addTracePoint(id, cut, { x, y }, { to: straight ? 'straight' : 'edge', via }));
+      const via = from ? await wayBetween(tracer, kind, at(from), [x, y], { sha256, zoom }) : [];
+      traced(points.length === 0 ? 'Begin a trace' : 'Trace on', (id, cut) => addTracePoint(id, cut, { x, y }, { to: kind, via }));
       const reach = borderReach / zoom;
-      if (points.length > 0 && endsAtBorder(at(points[0]), [x, y], sheetOnPlate, reach)) closeAtBorder(at(points[0]), [x, y], false);
+      if (points.length > 0 && endsAtBorder(at(points[0]), [x, y], sheet, reach)) closeAtBorder(at(points[0]), [x, y], false);
     });
   };
   // Clicks before this one may still be on their way: what is open is looked up when its turn has come.
-  const closeOpen = (straight: boolean): void =>
+  const closeOpen = (kind: Drawn): void =>
     inTurn(async () => {
       const now = traceOf(currentVeil());
       const points = (now && openContour(now)?.points) ?? [];
-      if (points.length > 2) await closeAtStart(points, straight || straightHeld);
+      if (points.length > 2) await closeAtStart(points, kind);
     });
-  const closeAtStart = async (points: readonly TracePoint[], straight: boolean): Promise<void> => {
-    const [from, to] = [at(points[points.length - 1]), at(points[0])];
-    const via = straight ? [] : (await tracer.ask({ kind: 'finish', sha256, from, to, zoom })).slice(1, -1).map(rounded);
-    traced('Close the trace', (id, cut) => closeContour(id, cut, { to: straight ? 'straight' : 'edge', via }));
+  const closeAtStart = async (points: readonly TracePoint[], kind: Drawn): Promise<void> => {
+    const via = await wayBetween(tracer, kind, at(points[points.length - 1]), at(points[0]), { sha256, zoom });
+    traced('Close the trace', (id, cut) => closeContour(id, cut, { to: kind, via }));
   };
   const closeAtBorder = (first: Point, end: Point, otherWay: boolean): void =>
-    traced('Close the trace along the sheet’s border', (id, cut) => closeContour(id, cut, { to: 'border', via: aroundBorder(first, end, sheetOnPlate, otherWay).map(rounded) }));
+    traced('Close the trace along the sheet’s border', (id, cut) => closeContour(id, cut, { to: 'border', via: aroundBorder(first, end, sheet, otherWay).map(rounded) }));
 
   const keys = useRef<(event: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
     keys.current = (event) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey) return;
       const onButton = event.target instanceof HTMLButtonElement;
-      if (event.key === 'Enter' && keyPoint && !onButton) click(keyPoint, event.shiftKey || straightHeld);
+      if (chosen && (event.key === 'Delete' || event.key === 'Backspace')) removeChosen(chosen);
+      else if (event.key === 'Enter' && keyPoint && !onButton) click(keyPoint, kindOf(event.shiftKey));
       else if (event.key === 'Backspace' && veil && open) editing.commit('Take back a point', dropLastPoint(veil.id, index));
-      else if (event.key === 'End') closeOpen(event.shiftKey);
+      else if (event.key === 'End') closeOpen(kindOf(event.shiftKey));
       else return;
       event.preventDefault();
     };
@@ -107,10 +114,11 @@ export function Tracing({ plate }: { plate: CutPlate }) {
     return () => window.removeEventListener('keydown', key);
   }, []);
   useNudge((dx, dy) => {
+    if (chosen) return nudgeChosen(chosen, toPlate(plate, [dx, dy]), toPlate(plate, [0, 0]));
     const [x, y] = keyPoint ?? [piece.sheet.width / 2, piece.sheet.height / 2];
     const next: [number, number] = [x + dx, y + dy];
     setKeyPoint(next);
-    follow(toPlate(plate, next), straightHeld);
+    follow(toPlate(plate, next), kindOf(false));
   });
 
   return (
@@ -120,15 +128,16 @@ export function Tracing({ plate }: { plate: CutPlate }) {
         height={size.height}
         fill="transparent"
         className="cursor-crosshair"
-        onPointerMove={(event) => follow(toPlate(plate, toSheet(event)), event.shiftKey || straightHeld)}
+        onPointerMove={(event) => follow(toPlate(plate, toSheet(event)), kindOf(event.shiftKey))}
         onPointerLeave={() => setPreview([])}
-        onPointerDown={(event) => event.button === 0 && click(toSheet(event), event.shiftKey || straightHeld)}
+        onPointerDown={(event) => event.button === 0 && click(toSheet(event), kindOf(event.shiftKey))}
       />
       {veil?.cuts.map((cut, k) => cut.kind === 'trace' && cut !== trace && cut.contours.map((contour, i) => <Hairline key={`${k}-${i}`} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} dashed />))}
       {trace?.contours.map((contour, i) => <Hairline key={i} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} active={!contour.closed} />)}
+      {!open && trace && <InsertLine veil={veil!.id} cut={index} contours={trace.contours} plate={plate} reach={insertReach} />}
       {open && preview.length > 1 && <Hairline d={lineThrough(preview.map(screenOf))} dashed />}
       {trace?.contours.map((contour, i) =>
-        contour.points.map((_, k) => <TraceRing key={`${i}-${k}`} veil={veil!.id} cut={index} contour={contour} contourIndex={i} index={k} plate={plate} sha256={sha256} zoom={zoom} onClose={(straight) => i === trace.contours.length - 1 && k === 0 && closeOpen(straight)} />),
+        contour.points.map((_, k) => <TraceRing key={`${i}-${k}`} veil={veil!.id} cut={index} contour={contour} contourIndex={i} index={k} plate={plate} sha256={sha256} zoom={zoom} onClose={contour === open && k === 0 && contour.points.length > 2 ? (shift) => closeOpen(kindOf(shift)) : null} />),
       )}
       {keyPoint && <KeyCross at={toScreen(keyPoint)} />}
     </g>
@@ -139,53 +148,4 @@ const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - 
 
 function KeyCross({ at: [x, y] }: { at: Point }) {
   return <Hairline d={`M${x - 9} ${y}H${x - 2}M${x + 2} ${y}H${x + 9}M${x} ${y - 9}V${y - 2}M${x} ${y + 2}V${y + 9}`} active />;
-}
-
-interface TraceRingProps {
-  veil: string;
-  cut: number;
-  contour: Contour;
-  contourIndex: number;
-  index: number;
-  plate: CutPlate;
-  sha256: string;
-  zoom: number;
-  onClose(straight: boolean): void;
-}
-
-/** A clicked point: drag to move it, and the stretches on both sides run anew; Alt-click removes it. */
-function TraceRing({ veil, cut, contour, contourIndex, index, plate, sha256, zoom, onClose }: TraceRingProps) {
-  const { tracer } = useBench();
-  const { toScreen } = useViewport();
-  const point = contour.points[index];
-  const previous = contour.points[index - 1] ?? (contour.closed ? contour.points[contour.points.length - 1] : undefined);
-  const next = contour.points[index + 1] ?? (contour.closed ? contour.points[0] : undefined);
-  const moved = ({ start, from, to }: DragMove<Point>): [number, number] => rounded([start[0] + (to[0] - from[0]) / plate.scale, start[1] + (to[1] - from[1]) / plate.scale]);
-  const stretch = async (kind: TracePoint['to'], from: Point, to: Point): Promise<[number, number][] | null> => {
-    if (kind === 'border') return null;
-    if (kind === 'straight') return [];
-    return (await tracer.ask({ kind: 'finish', sha256, from, to, zoom })).slice(1, -1).map(rounded);
-  };
-  const drag = useDrag<Point>({
-    begin: () => at(point),
-    move: (move) => {
-      const [x, y] = moved(move);
-      editing.draft(movePoint(veil, cut, contourIndex, index, { x, y }, previous?.to === 'edge' ? [] : null, point.to === 'edge' ? [] : null));
-    },
-    end: (move) => {
-      if (!move.moved) {
-        if (move.alt) editing.commit('Remove a point', removePoint(veil, cut, contourIndex, index));
-        else onClose(move.shift);
-        return;
-      }
-      const [x, y] = moved(move);
-      inTurn(async () => {
-        const before = previous ? await stretch(previous.to, at(previous), [x, y]) : null;
-        const after = next ? await stretch(point.to, [x, y], at(next)) : null;
-        editing.commit('Move a point', movePoint(veil, cut, contourIndex, index, { x, y }, before, after));
-      });
-    },
-    cancel: () => editing.cancelDraft(),
-  });
-  return <Ring at={toScreen(fromPlate(plate, at(point)))} label="Drag to move this point, Alt-click to remove it" drag={drag} active={!contour.closed && index === contour.points.length - 1} cursor="grab" />;
 }

@@ -1,18 +1,40 @@
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { freeId } from '../../../../core/piece/edits/things';
 import { addCut, addVeil } from '../../../../core/piece/edits/veils';
-import type { PlatePlace } from '../../../../core/passes/veils/render';
+import { veilOnSheet } from '../../../../core/passes/veils/graft';
 import type { Cut, Joining, Veil } from '../../../../core/passes/veils/schema';
-import type { Point } from '../../../../core/shape/affine';
+import type { Piece } from '../../../../core/piece/schema';
+import type { Region } from '../../../../core/pixels/region';
+import { apply, inverse, placedBounds, type Affine, type Point } from '../../../../core/shape/affine';
 import { store } from '../../../store';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
 
-/** The plate that is cut: where it stands, and its picture. */
-export type CutPlate = PlatePlace & { id: string };
+/** The plate that is cut: its picture, and where a veil's part of it comes to lie. */
+export interface CutPlate {
+  id: string;
+  /** Key into the piece's assets. */
+  asset: string;
+  /** Sheet px per plate px. */
+  scale: number;
+  /** Plate px to sheet px: for a graft where it stands, and where it was copied from. */
+  place: Affine;
+  home: Affine;
+}
 
-export const toPlate = (plate: CutPlate, [x, y]: Point): [number, number] => [(x - plate.x) / plate.scale, (y - plate.y) / plate.scale];
-export const fromPlate = (plate: CutPlate, [x, y]: Point): [number, number] => [x * plate.scale + plate.x, y * plate.scale + plate.y];
+/** The plate of a veil; for the first veil of all, the nearest plate. Null where there is none. */
+export function cutPlate(piece: Piece, veil: Pick<Veil, 'plate' | 'graft'> | null): CutPlate | null {
+  const plate = piece.plates.find(({ id }) => id === veil?.plate) ?? piece.plates.at(-1);
+  if (!plate) return null;
+  const { id, asset, scale } = plate;
+  return { id, asset, scale: scale * (veil?.graft?.scale ?? 1), place: veilOnSheet({ graft: veil?.graft ?? null }, plate), home: veilOnSheet({ graft: null }, plate) };
+}
+
+export const toPlate = (plate: Pick<CutPlate, 'place'>, point: Point): [number, number] => apply(inverse(plate.place), point);
+export const fromPlate = (plate: Pick<CutPlate, 'place'>, point: Point): [number, number] => apply(plate.place, point);
+
+/** The sheet as it lies on the plate, plate px. */
+export const sheetOnPlate = ({ sheet }: Piece, plate: CutPlate): Region => placedBounds(inverse(plate.place), { x: 0, y: 0, width: sheet.width, height: sheet.height });
 
 /** The veil that is being cut, as it is now; null before the first. */
 export function currentVeil(): Veil | null {

@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import { simplify } from '../../../../core/shape/simplify';
+import type { Point } from '../../../../core/shape/affine';
 import { useAppSelector } from '../../../store';
 import { useDrag, type DragHandlers } from '../../view/drag';
 import { useViewport } from '../../view/viewport';
@@ -9,6 +10,8 @@ import { toPlate, type CutPlate } from './cutting';
 export interface DrawnLine {
   radius: number;
   points: [number, number][];
+  /** What a pen told at each point, fraction; other devices tell none. */
+  pressures?: number[];
 }
 
 /** A drawn line is kept as a polyline; points that lie this near to it are left out, screen px. */
@@ -26,19 +29,32 @@ export function useDrawnLine(plate: CutPlate, { draft, end, cancel }: DrawnWork)
   const { radius } = useAppSelector(({ bench }) => bench.hand);
   const { view } = useViewport();
   const points = useRef<[number, number][]>([]);
+  const pressures = useRef(new Map<[number, number], number>());
   const lastEnd = useRef<[number, number] | null>(null);
   const [drawing, setDrawing] = useState<{ line: DrawnLine; alt: boolean } | null>(null);
-  const lineNow = (): DrawnLine => ({
-    radius: radius / plate.scale,
-    points: simplify(points.current, tolerance / (view.zoom * plate.scale)).map(([x, y]) => [Math.round(x * 100) / 100, Math.round(y * 100) / 100]),
-  });
+  const lineNow = (): DrawnLine => {
+    const kept = simplify(points.current, tolerance / (view.zoom * plate.scale));
+    const told = kept.map((point) => pressures.current.get(point as [number, number]));
+    return {
+      radius: radius / plate.scale,
+      points: kept.map(([x, y]) => [Math.round(x * 100) / 100, Math.round(y * 100) / 100]),
+      ...(told.every((one) => one !== undefined) && { pressures: told.map((one) => Math.round(one! * 1000) / 1000) }),
+    };
+  };
+  const take = (at: Point, pressure: number | null): void => {
+    const point = toPlate(plate, at);
+    points.current.push(point);
+    if (pressure !== null) pressures.current.set(point, pressure);
+  };
   const drag = useDrag<null>({
-    begin: (at) => {
-      points.current = [toPlate(plate, at)];
+    begin: (at, pressure) => {
+      points.current = [];
+      pressures.current.clear();
+      take(at, pressure);
       return null;
     },
-    move: ({ to, alt }) => {
-      points.current.push(toPlate(plate, to));
+    move: ({ to, alt, pressure }) => {
+      take(to, pressure);
       const line = lineNow();
       setDrawing({ line, alt });
       draft?.(line, alt);

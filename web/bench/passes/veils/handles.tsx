@@ -2,20 +2,22 @@ import type { ComponentType } from 'react';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import type { VeilTool } from '../../benchState';
-import type { CutPlate } from './cutting';
+import { cutPlate, type CutPlate } from './cutting';
+import { Grafting } from './Grafting';
 import { KeyingTone } from './KeyingTone';
 import { PaintingEdge } from './PaintingEdge';
 import { Scribbling } from './Scribbling';
+import { ShadowPainting } from './ShadowPainting';
 import { TouchingUp } from './TouchingUp';
 import { Tracing } from './Tracing';
 import { Weaving } from './Weaving';
 
-const hands: Record<VeilTool, ComponentType<{ plate: CutPlate }>> = { trace: Tracing, scribble: Scribbling, tone: KeyingTone, edge: PaintingEdge, 'touch-up': TouchingUp, weave: Weaving };
+const hands: Record<VeilTool, ComponentType<{ plate: CutPlate }>> = { trace: Tracing, scribble: Scribbling, tone: KeyingTone, edge: PaintingEdge, 'touch-up': TouchingUp, weave: Weaving, shadow: ShadowPainting, graft: Grafting };
 
 export function Handles() {
   const { piece, materials, veil, mayChange } = useBench();
   const tool = useAppSelector(({ bench }) => bench.hand.veilTool);
-  const plate = piece.plates.find(({ id }) => id === veil?.plate) ?? piece.plates[0];
+  const plate = cutPlate(piece, veil);
   if (!plate || !materials || !mayChange) return null;
   const Hand = hands[tool];
   return <Hand plate={plate} />;

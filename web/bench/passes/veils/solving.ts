@@ -1,4 +1,5 @@
 import type { Piece } from '../../../../core/piece/schema';
+import { keyOf } from '../../../../core/render/node';
 import { setFineEdge, setSoftness, setSolvedCut, type StoredMatte } from '../../../../core/piece/edits/veils';
 import { solvedOf, type Cut, type FineEdge, type ScribbleCut, type Softness, type ToneCut, type Veil } from '../../../../core/passes/veils/schema';
 import type { StoredAsset } from '../../../../server/store/assets';
@@ -12,7 +13,7 @@ import { currentVeil, cutInto, inTurn, workingCut, type CutPlate } from './cutti
 const told = (solving: Solving | null): void => void store.dispatch(looked({ solving }));
 
 /** Shows that something is being solved while it is. */
-async function whileSolving<Value>(stage: string, work: () => Promise<Value>): Promise<Value> {
+export async function whileSolving<Value>(stage: string, work: () => Promise<Value>): Promise<Value> {
   told({ stage, done: null, startedAt: Date.now(), job: null });
   try {
     return await work();
@@ -21,7 +22,7 @@ async function whileSolving<Value>(stage: string, work: () => Promise<Value>): P
   }
 }
 
-const plateHash = (piece: Piece, plate: CutPlate): string => piece.assets[plate.asset].sha256!;
+export const plateHash = (piece: Piece, plate: CutPlate): string => piece.assets[plate.asset].sha256!;
 const asMatte = ({ sha256, name, kind }: StoredAsset): StoredMatte => ({ sha256, name, kind });
 
 /** Begins to look at a plate, so that its first cut comes at once. */
@@ -118,15 +119,16 @@ export function solveFine(plate: CutPlate, change: Partial<Pick<FineEdge, 'band'
     if (!piece || !veil || !id) return;
     const { band, reach } = { band: veil.fine?.band ?? [], reach: veil.fine?.reach ?? 0, ...change };
     const json = { ...givenOf(piece, plate, veil), band, reach, about: id };
+    const solvedFor = keyOf(veil.cuts);
     const startedAt = Date.now();
     told({ stage: 'A first look at the edge', done: 0, startedAt, job: null });
     try {
       const first = await ask<Record<'matte' | 'front', StoredAsset>>('/cuts/first-look', { json });
-      editing.draft(setFineEdge(veil.id, { band, reach }, { matte: asMatte(first.matte), front: asMatte(first.front) }));
+      editing.draft(setFineEdge(veil.id, { band, reach }, { matte: asMatte(first.matte), front: asMatte(first.front), solvedFor }));
       const { job } = await ask<{ job: JobState }>('/cuts/fine', { json });
       const { result } = await followJob(job.id, ({ done, stage, state }) => told(state === 'running' ? { stage, done, startedAt, job: job.id } : null));
       const { matte, front } = result as Record<'matte' | 'front', StoredAsset>;
-      editing.commit('Solve the fine edge', setFineEdge(veil.id, { band, reach }, { matte: asMatte(matte), front: asMatte(front) }));
+      editing.commit('Solve the fine edge', setFineEdge(veil.id, { band, reach }, { matte: asMatte(matte), front: asMatte(front), solvedFor }));
     } catch (error) {
       editing.cancelDraft();
       if (!(error instanceof ServerProblem && error.code === 'cancelled')) throw error;

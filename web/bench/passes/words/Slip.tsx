@@ -1,10 +1,11 @@
 import { AlignCenter, AlignLeft, AlignRight, CaseUpper } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { alignments } from '../../../../core/passes/words/alignment';
 import type { Words } from '../../../../core/passes/words/schema';
 import { setLeading } from '../../../../core/piece/edits/letterings';
 import { removeLettering, setWords } from '../../../../core/piece/edits/things';
 import { familyOf, loadFace } from '../../../api/faces';
+import { FileButton } from '../../../ui/FileButton';
 import { Tip } from '../../../ui/Tip';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -16,7 +17,7 @@ import { LetterSettings } from './LetterSettings';
 import { LockupSettings } from './LockupSettings';
 import { firstShape, ShapeSettings } from './ShapeSettings';
 import { SpacingButtons } from './SpacingButtons';
-import { saveOutlines } from './svgFile';
+import { saveOutlines } from './saveOutlines';
 import { changedWords } from './wordsEdit';
 
 const icons = { left: AlignLeft, centre: AlignCenter, right: AlignRight };
@@ -133,7 +134,6 @@ function LineLeadings({ count }: { count: number }) {
 function Adding() {
   const bench = useBench();
   const { lettering, letters } = bench;
-  const file = useRef<HTMLInputElement>(null);
   return (
     <div className="flex flex-wrap gap-1 border-t border-rule pt-2">
       <button className={lettering ? 'plain-button' : 'strong-button'} onClick={() => addWords(bench, lettering ? 'KITE' : 'KILN')}>
@@ -142,20 +142,9 @@ function Adding() {
       <button className="plain-button" onClick={() => addShape(bench, firstShape, 'Shape')}>
         Add a shape
       </button>
-      <button className="plain-button" onClick={() => file.current?.click()}>
+      <FileButton label="Drawing to take an outline from" accept=".svg,image/svg+xml" onFiles={([file]) => void addOutline(bench, file)}>
         Outline from a file
-      </button>
-      <input
-        ref={file}
-        type="file"
-        accept=".svg,image/svg+xml"
-        className="hidden"
-        aria-label="Drawing to take an outline from"
-        onChange={(event) => {
-          if (event.target.files?.[0]) void addOutline(bench, event.target.files[0]);
-          event.target.value = '';
-        }}
-      />
+      </FileButton>
       {lettering && (
         <>
           <button className="quiet-button" disabled={!letters?.ink} onClick={() => saveOutlines(bench)}>

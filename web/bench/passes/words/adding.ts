@@ -8,7 +8,7 @@ import { store } from '../../../store';
 import type { Bench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
-import { outlineOf } from './svgFile';
+import { outlineOf } from '../../svgFile';
 
 function add(lettering: Lettering, face: StoredFace | null, says: string): void {
   const kept = editing.commit(says, addLettering(lettering, face && { kind: 'face', name: face.name, sha256: face.sha256 }));
@@ -32,7 +32,7 @@ export function addShape({ piece }: Bench, shape: Shape, name: string): void {
 /** Adds the outline of an SVG drawing as a shape; what is wrong with the file is told. */
 export async function addOutline(bench: Bench, file: File): Promise<void> {
   try {
-    addShape(bench, { kind: 'path', data: await outlineOf(file) }, file.name.replace(/\.svg$/i, ''));
+    addShape(bench, { kind: 'path', data: (await outlineOf(file)).data }, file.name.replace(/\.svg$/i, ''));
   } catch (error) {
     store.dispatch(looked({ problem: error instanceof Error ? error.message : 'This file cannot be read.' }));
   }

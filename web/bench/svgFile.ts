@@ -1,17 +1,16 @@
 import { SVGPathData } from 'svg-pathdata';
-import { lettersToSvg } from '../../../../core/passes/words/outlines';
-import { longestPathData } from '../../../../core/passes/words/shapes/shapes';
-import { parseSvgPath } from '../../../../core/shape/svgPath';
-import type { Bench } from '../../benchContext';
+import { longestPathData } from '../../core/passes/words/shapes/shapes';
+import { parseSvgPath } from '../../core/shape/svgPath';
 
 /** Largest drawing that is read, bytes. */
 const largestDrawing = 8 * 1024 * 1024;
 
 /**
  * All outlines of a drawing as one path: paths, polygons, boxes, circles and ellipses, each where the drawing has it.
+ * @returns path data in units of the drawing, and how many of them it is wide, where it says so
  * @throws Error with the reason, for a person
  */
-export async function outlineOf(file: File): Promise<string> {
+export async function outlineOf(file: File): Promise<{ data: string; width: number | null }> {
   if (file.size > largestDrawing) throw new Error(`"${file.name}" is larger than ${largestDrawing / 1048576} MB, which is the limit for an outline.`);
   const drawing = new DOMParser().parseFromString(await file.text(), 'image/svg+xml');
   if (drawing.querySelector('parsererror') || drawing.documentElement.localName !== 'svg') throw new Error(`"${file.name}" is not an SVG drawing.`);
@@ -19,7 +18,9 @@ export async function outlineOf(file: File): Promise<string> {
   const data = shapes.map((element) => placed(element, dataOf(element))).filter((one) => parseSvgPath(one) !== null).join(' ');
   if (data === '') throw new Error(`"${file.name}" holds no outline that fills anything. Text and lines must be turned into outlines first.`);
   if (data.length > longestPathData) throw new Error(`The outlines in "${file.name}" are too fine: ${data.length} characters of path data, where ${longestPathData} are the limit. Simplify the drawing.`);
-  return data;
+  const root = drawing.documentElement as Element as SVGSVGElement;
+  const width = root.getAttribute('viewBox')?.trim().split(/[\s,]+/).map(Number)[2] ?? Number.parseFloat(root.getAttribute('width') ?? '');
+  return { data, width: width > 0 ? width : null };
 }
 
 function dataOf(element: Element): string {
@@ -51,14 +52,4 @@ function placed(element: Element, data: string): string {
   } catch {
     return '';
   }
-}
-
-/** Saves the letters of a lettering as they stand on the sheet. */
-export function saveOutlines({ letters, lettering, piece }: Bench): void {
-  if (!letters || !lettering) return;
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([lettersToSvg(letters, piece.sheet, lettering.ink.coats.at(-1)?.colour ?? '#000000')], { type: 'image/svg+xml' }));
-  link.download = `${lettering.words.text.split('\n')[0].slice(0, 40).replace(/[^\p{L}\p{N} _-]+/gu, '') || 'letters'}.svg`;
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

@@ -1,0 +1,75 @@
+import { useState } from 'react';
+import { exchangePlate } from '../../../../core/piece/edits/things';
+import { ask } from '../../../api/client';
+import type { StoredAsset } from '../../../api/files';
+import { PlateChooser } from '../../../plates/PlateChooser';
+import { useAppDispatch } from '../../../store';
+import { Sheet } from '../../../ui/Sheet';
+import { useBench } from '../../benchContext';
+import { looked } from '../../benchState';
+import { editing } from '../../editing';
+import { usePlate } from './placing';
+
+/** Below this difference two pictures are the same photograph; and shapes may differ by this much. */
+const samePicture = 0.03;
+const sameShape = 0.01;
+
+/** Putting another photograph in the place of the chosen one; its veils are carried over where it is the same picture at another size. */
+export function ExchangePlate() {
+  const { piece, mayChange } = useBench();
+  const { plate, picture } = usePlate()!;
+  const dispatch = useAppDispatch();
+  const [choosing, setChoosing] = useState(false);
+  const [asked, setAsked] = useState<{ asset: StoredAsset; isSame: boolean; isShaped: boolean } | null>(null);
+  const veils = piece.veils.filter((veil) => veil.plate === plate.id);
+  const exchange = (asset: StoredAsset, carry: boolean): void => {
+    setAsked(null);
+    editing.commit('Exchange the photograph', exchangePlate(plate.id, { kind: 'plate', name: asset.name, sha256: asset.sha256 }, { before: picture.width, after: asset.width! }, carry));
+  };
+  const chosen = async (asset: StoredAsset): Promise<void> => {
+    setChoosing(false);
+    if (veils.length === 0) return exchange(asset, false);
+    const isShaped = Math.abs(asset.width! / asset.height! / (picture.width / picture.height) - 1) <= sameShape;
+    try {
+      const { difference } = await ask<{ difference: number }>('/cuts/compare', { json: { plate: piece.assets[plate.asset].sha256!, other: asset.sha256 } });
+      setAsked({ asset, isShaped, isSame: isShaped && difference <= samePicture });
+    } catch (error) {
+      dispatch(looked({ problem: error instanceof Error ? error.message : 'The photographs could not be compared.' }));
+    }
+  };
+  const names = veils.map(({ name }) => name).join(', ');
+  return (
+    <>
+      <button className="plain-button" disabled={!mayChange} onClick={() => setChoosing(true)}>
+        Exchange
+      </button>
+      <PlateChooser open={choosing} onClose={() => setChoosing(false)} onChoose={(asset) => void chosen(asset)} />
+      <Sheet title="What becomes of the veils?" open={asked !== null} onClose={() => setAsked(null)}>
+        {asked && (
+          <div className="flex flex-col gap-3">
+            <p>
+              {asked.isSame
+                ? `“${asked.asset.name}” is the same photograph with ${asked.asset.width} × ${asked.asset.height} instead of ${picture.width} × ${picture.height} px. What has been cut from it (${names}) can be carried over.`
+                : asked.isShaped
+                  ? `“${asked.asset.name}” looks different from “${plate.name}”, but has its shape. What has been cut (${names}) will hardly fit.`
+                  : `“${asked.asset.name}” is another photograph. What has been cut from “${plate.name}” (${names}) goes with it; undo brings it back.`}
+            </p>
+            <div className="flex flex-wrap gap-2">
+              {asked.isShaped && (
+                <button className={asked.isSame ? 'strong-button' : 'plain-button'} onClick={() => exchange(asked.asset, true)}>
+                  Carry the veils over
+                </button>
+              )}
+              <button className={asked.isSame ? 'plain-button' : 'strong-button'} onClick={() => exchange(asked.asset, false)}>
+                Exchange without them
+              </button>
+              <button className="quiet-button" onClick={() => setAsked(null)}>
+                Leave it as it is
+              </button>
+            </div>
+          </div>
+        )}
+      </Sheet>
+    </>
+  );
+}

@@ -1,0 +1,31 @@
+import { plainStroke, type Stroke, type VeilShadow } from '../../../../core/passes/veils/schema';
+import { useAppSelector } from '../../../store';
+import { useBench } from '../../benchContext';
+import { editing } from '../../editing';
+import { BrushArea } from './Brush';
+import type { CutPlate } from './cutting';
+import { useDrawnLine, type DrawnLine } from './drawnLine';
+import { chosenShadow } from './shadows';
+
+const says = { deepen: 'Deepen the shadow', clear: 'Take the shadow away there', far: 'Lift the veil off there', near: 'Bring the veil near there' };
+
+/** Brushing a shadow: deeper or away in places; or how far off the veil stands. */
+export function ShadowPainting({ plate }: { plate: CutPlate }) {
+  const { veil } = useBench();
+  const { shadowBrush, shadowOn, softness, flow } = useAppSelector(({ bench }) => bench.hand);
+  const found = veil && chosenShadow(veil, shadowOn);
+  const isLift = shadowBrush === 'far' || shadowBrush === 'near';
+  // The shadow lies on the sheet; how far off the veil stands belongs to the veil, wherever it was copied to.
+  const ground = isLift ? plate : { ...plate, place: plate.home, scale: Math.hypot(plate.home.a, plate.home.b) };
+  const painted = (shadow: VeilShadow, line: DrawnLine, alt: boolean): VeilShadow => {
+    const isFront = (shadowBrush === 'deepen' || shadowBrush === 'far') !== alt;
+    const stroke: Stroke = plainStroke({ ...line, side: isFront ? 'front' : 'behind', softness, flow });
+    return isLift ? { ...shadow, lifts: [...shadow.lifts, stroke] } : { ...shadow, touches: [...shadow.touches, stroke] };
+  };
+  const { drag } = useDrawnLine(ground, {
+    draft: (line, alt) => found && editing.draft(found.set(painted(found.shadow, line, alt))),
+    end: (line, alt) => found && editing.commit(says[shadowBrush], found.set(painted(found.shadow, line, alt))),
+    cancel: () => editing.cancelDraft(),
+  });
+  return found ? <BrushArea drag={drag} soft /> : null;
+}

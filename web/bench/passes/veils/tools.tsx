@@ -1,0 +1,207 @@
+import type { ReactNode } from 'react';
+import type { Joining } from '../../../../core/passes/veils/schema';
+import { useAppDispatch, useAppSelector } from '../../../store';
+import { Choice } from '../../../ui/Choice';
+import { Quantity } from '../../../ui/Quantity';
+import { useBench } from '../../benchContext';
+import { handed, type Hand, type VeilTool } from '../../benchState';
+import { TracePointOptions } from './TracePointOptions';
+
+const tools: { tool: VeilTool; name: string; tip: string }[] = [
+  { tool: 'trace', name: 'Trace', tip: 'Cut along an edge, click by click' },
+  { tool: 'scribble', name: 'Scribble', tip: 'Cut by rough strokes: in front, behind' },
+  { tool: 'tone', name: 'Tone key', tip: 'Cut by colour and brightness' },
+  { tool: 'edge', name: 'Fine edge', tip: 'Paint where hair, grass or blur is; the edge is solved there' },
+  { tool: 'touch-up', name: 'Touch-up', tip: 'Brush parts to the front or behind' },
+  { tool: 'weave', name: 'Weave', tip: 'Turn over single crossings of veil and letter' },
+  { tool: 'shadow', name: 'Shadow', tip: 'Brush the shadow that the veil throws' },
+  { tool: 'graft', name: 'Graft', tip: 'Move, turn and scale a copied piece of the photograph' },
+];
+
+export const joiningNames: Record<Joining, string> = { add: 'adds', 'take-away': 'takes away', intersect: 'intersects' };
+
+export function HandTools() {
+  const hand = useAppSelector(({ bench }) => bench.hand);
+  const { piece } = useBench();
+  const dispatch = useAppDispatch();
+  if (piece.plates.length === 0) return <span className="text-faint">A veil is cut from a photograph. Choose one on line 0.</span>;
+  return tools.map(({ tool, name, tip }) => (
+    <button key={tool} className="plain-button" title={tip} aria-pressed={hand.veilTool === tool} onClick={() => dispatch(handed({ veilTool: tool }))}>
+      {name}
+    </button>
+  ));
+}
+
+/** The settings of the tool in the hand. */
+export function HandOptions(): ReactNode {
+  const { veilTool } = useAppSelector(({ bench }) => bench.hand);
+  const Options = options[veilTool];
+  return <Options />;
+}
+
+const options: Record<VeilTool, () => ReactNode> = {
+  trace: TraceOptions,
+  scribble: ScribbleOptions,
+  tone: () => (
+    <>
+      <JoiningChoice />
+      <Hint>Click colours that stand in front.</Hint>
+    </>
+  ),
+  edge: EdgeOptions,
+  'touch-up': () => (
+    <>
+      <SideChoice front="Bring front" behind="Send behind" />
+      <Size />, soft <Softness />
+    </>
+  ),
+  weave: () => <Hint>Click a knot to turn the crossing over.</Hint>,
+  shadow: ShadowOptions,
+  graft: GraftOptions,
+};
+
+const Hint = ({ children, more }: { children: ReactNode; more?: string }) => (
+  <span className="truncate text-faint" title={more}>
+    {children}
+  </span>
+);
+
+function JoiningChoice() {
+  const { joining } = useAppSelector(({ bench }) => bench.hand);
+  const dispatch = useAppDispatch();
+  return (
+    <>
+      This cut <Choice label="How the cut joins" value={joining} options={joiningNames} onChoose={(next) => dispatch(handed({ joining: next }))} />
+    </>
+  );
+}
+
+function Toggle<Key extends keyof Hand>({ field, value, title, children }: { field: Key; value: Hand[Key]; title?: string; children: ReactNode }) {
+  const now = useAppSelector(({ bench }) => bench.hand[field]);
+  const dispatch = useAppDispatch();
+  return (
+    <button className="plain-button" aria-pressed={now === value} title={title} onClick={() => dispatch(handed({ [field]: value }))}>
+      {children}
+    </button>
+  );
+}
+
+const swapTip = 'Q swaps; Alt held swaps for one stroke';
+
+const SideChoice = ({ front, behind }: { front: string; behind: string }) => (
+  <>
+    <Toggle field="side" value="front" title={swapTip}>
+      {front}
+    </Toggle>
+    <Toggle field="side" value="behind" title={swapTip}>
+      {behind}
+    </Toggle>
+  </>
+);
+
+function Size() {
+  const { radius } = useAppSelector(({ bench }) => bench.hand);
+  const dispatch = useAppDispatch();
+  const set = (value: number) => dispatch(handed({ radius: value / 2 }));
+  return <Quantity label="Brush size" value={radius * 2} unit="px" min={1} max={4000} onDraft={set} onCommit={set} />;
+}
+
+function Softness() {
+  const { softness } = useAppSelector(({ bench }) => bench.hand);
+  const dispatch = useAppDispatch();
+  const set = (value: number) => dispatch(handed({ softness: value / 100 }));
+  return <Quantity label="Brush softness" value={softness * 100} unit="%" min={0} max={100} onDraft={set} onCommit={set} />;
+}
+
+function TraceOptions() {
+  const { straight, smooth, tracePoint } = useAppSelector(({ bench }) => bench.hand);
+  const dispatch = useAppDispatch();
+  if (tracePoint) return <TracePointOptions chosen={tracePoint} />;
+  return (
+    <>
+      <JoiningChoice />
+      <button className="plain-button" title="Shift held does the same for one click" aria-pressed={straight} onClick={() => dispatch(handed({ straight: !straight, smooth: false }))}>
+        Straight
+      </button>
+      <button className="plain-button" title="A smooth curve through the clicked points, where there is no edge to follow" aria-pressed={smooth} onClick={() => dispatch(handed({ smooth: !smooth, straight: false }))}>
+        Smooth
+      </button>
+      <Hint more="Click along the edge. Click the first point to close; at the sheet’s border it closes by itself. Backspace takes back. A click on a closed line puts a point in; a click on a point chooses it. By keyboard: arrows, Enter, End to close.">Click along the edge; the first point closes it.</Hint>
+    </>
+  );
+}
+
+function ScribbleOptions() {
+  const { boxing } = useAppSelector(({ bench }) => bench.hand);
+  const dispatch = useAppDispatch();
+  return (
+    <>
+      <JoiningChoice />
+      <SideChoice front="Front" behind="Behind" />
+      <button className="plain-button" title="Draw a box around what stands in front: the cut is solved only there" aria-pressed={boxing} onClick={() => dispatch(handed({ boxing: !boxing }))}>
+        Box
+      </button>
+      <Size />
+      <Hint>Draw roughly over it; it is solved after each stroke. Q swaps.</Hint>
+    </>
+  );
+}
+
+function EdgeOptions() {
+  const { edgeBrush } = useAppSelector(({ bench }) => bench.hand);
+  const { veil } = useBench();
+  return (
+    <>
+      <Toggle field="edgeBrush" value="band" title="Where the edge is solved">
+        Solve
+      </Toggle>
+      {veil?.softness && (
+        <>
+          <Toggle field="edgeBrush" value="softer">
+            Softer
+          </Toggle>
+          <Toggle field="edgeBrush" value="crisper">
+            Crisper
+          </Toggle>
+        </>
+      )}
+      <Size />
+      {edgeBrush !== 'band' && (
+        <>
+          , soft <Softness />
+        </>
+      )}
+      <Hint>{edgeBrush === 'band' ? 'Paint over hair, grass or blur; it is solved there.' : 'Brush along the dots.'}</Hint>
+    </>
+  );
+}
+
+function ShadowOptions() {
+  const { veil } = useBench();
+  const { shadowOn } = useAppSelector(({ bench }) => bench.hand);
+  const dispatch = useAppDispatch();
+  if (!veil?.shadow && !veil?.graft?.shadow) return <Hint>This veil throws no shadow yet: unfold line 3 and throw one.</Hint>;
+  return (
+    <>
+      <Toggle field="shadowBrush" value="deepen" title="Alt held takes away">
+        Deepen
+      </Toggle>
+      <Toggle field="shadowBrush" value="clear" title="Alt held deepens">
+        Take away
+      </Toggle>
+      <Toggle field="shadowBrush" value="far" title="The veil stands far off here: the shadow falls wider and softer">
+        Far off
+      </Toggle>
+      <Toggle field="shadowBrush" value="near" title="The veil touches here: the shadow clings">
+        Near
+      </Toggle>
+      <Size />, soft <Softness />
+      {veil.shadow && veil.graft?.shadow && <Choice label="Which shadow" value={shadowOn} options={{ letters: 'on the letters', plate: 'on the photograph' }} onChoose={(next) => dispatch(handed({ shadowOn: next }))} />}
+    </>
+  );
+}
+
+function GraftOptions() {
+  const { veil } = useBench();
+  return <Hint>{veil?.graft ? 'Drag to move; the rings turn and scale. Arrow keys move by 1 px.' : 'Unfold line 3 and copy this veil as a graft; then it can be moved here.'}</Hint>;
+}
