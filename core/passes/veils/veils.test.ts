@@ -152,3 +152,11 @@ test('a fence keeps a stroke inside or outside of the letters, exactly along the
   expect(painted('outside')).toEqual([0, 0.75, 1]);
   expect(painted('outside', 0.5)).toEqual([0, 0.375, 0.5]);
 });
+
+test('a stroke of a pen is as strong as it was pressed', () => {
+  const matte = { width: 100, height: 20, channels: 1 as const, data: new Float32Array(2000) };
+  paintStroke(matte, { x: 0, y: 0, width: 100, height: 20 }, plainStroke({ side: 'front', radius: 8, points: [[10, 10], [90, 10]], pressures: [0.2, 1] }), { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 });
+  expect(matte.data[10 * 100 + 10]).toBeCloseTo(0.2 + 0.8 * (0.5 / 80), 3);
+  expect(matte.data[10 * 100 + 50]).toBeCloseTo(0.2 + 0.8 * (40.5 / 80), 3);
+  expect(matte.data[10 * 100 + 89]).toBeCloseTo(0.2 + 0.8 * (79.5 / 80), 3);
+});

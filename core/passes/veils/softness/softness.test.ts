@@ -2,6 +2,7 @@ import { random } from '../../../kernels/testing';
 import { encodeExact } from '../../../pixels/transfer';
 import { phi } from '../../../testing/gaussian';
 import { paintedPicture } from '../../../testing/pictures';
+import { brushedSoftness } from './brush';
 import { edgeSigma } from './measureEdge';
 import { softenMargin, soften } from './soften';
 
@@ -44,4 +45,14 @@ test('a cut is softened by what the profile says at each place', () => {
     expect(Math.abs(sharp[x + 20] - phi(-(x + 0.5) / 1))).toBeLessThan(0.05);
     expect(Math.abs(soft[x + 20] - phi(-(x + 0.5) / 6))).toBeLessThan(0.03);
   }
+});
+
+test('the brush softens and sharpens a profile under its stroke, fading over its rim', () => {
+  const profile: [number, number, number][] = [[0, 0, 2], [0, 50, 2], [0, 100, 0]];
+  const soft = brushedSoftness(profile, { radius: 20, points: [[0, -10], [0, 10]] }, 1.5, 0.5);
+  expect(soft).toEqual([[0, 0, 3], [0, 50, 2], [0, 100, 0]]);
+  // Half way through the rim (15 px off, rim from 10 to 20): the factor's square root.
+  expect(brushedSoftness([[15, 0, 2]], { radius: 20, points: [[0, 0]] }, 1.5, 0.5)[0][2]).toBeCloseTo(2 * Math.sqrt(1.5), 2);
+  expect(brushedSoftness(profile, { radius: 5, points: [[0, 100]] }, 2, 0)[2][2]).toBeCloseTo(0.8, 6);
+  expect(brushedSoftness(profile, { radius: 5, points: [[0, 0]] }, 0.5, 0)[0][2]).toBe(1);
 });
