@@ -1,5 +1,5 @@
 import { converter, formatHex, parse } from 'culori';
-import { encodeExact } from './transfer';
+import { encode, encodeExact } from './transfer';
 
 const toRgb = converter('rgb');
 const toLab = converter('lab65');
@@ -34,6 +34,18 @@ export function hexOfLinear(red: number, green: number, blue: number): string {
 export function hexOfOklab(l: number, a: number, b: number): string {
   const { r, g, b: blue } = toRgb({ mode: 'oklab', l, a, b });
   return formatHex({ mode: 'rgb', r: clamp(r), g: clamp(g), b: clamp(blue) });
+}
+
+/** Oklab as encoded sRGB, 0..1 (Ottosson 2020); what lies beyond sRGB is clamped. */
+export function oklabToEncoded(l: number, a: number, b: number): [number, number, number] {
+  const long = (l + 0.3963377774 * a + 0.2158037573 * b) ** 3;
+  const middle = (l - 0.1055613458 * a - 0.0638541728 * b) ** 3;
+  const short = (l - 0.0894841775 * a - 1.291485548 * b) ** 3;
+  return [
+    encode(clamp(4.0767416621 * long - 3.3077115913 * middle + 0.2309699292 * short)),
+    encode(clamp(-1.2684380046 * long + 2.6097574011 * middle - 0.3413193965 * short)),
+    encode(clamp(-0.0041960863 * long - 0.7034186147 * middle + 1.707614701 * short)),
+  ];
 }
 
 /** CIE L* (0..100, D65) of an encoded sRGB colour. */

@@ -1,12 +1,13 @@
 import { scenePasses } from '../passes';
 import type { Letters, Materials } from '../passes/pass';
 import { coverNode } from '../passes/ink/render';
-import { aloneNode, hatchNode, matteLookNode, type VeilLook } from '../passes/veils/looks';
+import { aloneNode, hatchNode, matteLookNode, wipeNode, type VeilLook } from '../passes/veils/looks';
 import { veilOnSheet } from '../passes/veils/graft';
 import { platePlacement } from '../passes/veils/render';
 import type { VeilShadow } from '../passes/veils/schema';
 import { colourNode, shadowNode } from '../passes/veils/shadow';
 import { wovenParts } from '../passes/veils/weave';
+import { readColour } from '../pixels/colour';
 import type { Piece } from '../piece/schema';
 import { arrange, paint } from './arrange';
 import type { Node } from './node';
@@ -20,7 +21,8 @@ export interface Look {
   without?: string;
   /** Letters at this strength, 0..1. */
   lettersStrength?: number;
-  veil?: { id: string; show: VeilLook };
+  /** `ground`: CSS colour; `wipe`: sheet px from the left, where the cut as it was changes to the edge as it is. */
+  veil?: { id: string; show: VeilLook; ground?: string; wipe?: number };
 }
 
 /** The render graph of a piece, with the parts that gauges read. */
@@ -77,15 +79,21 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   });
   const scene = look.before ? before : sceneNode(ground, plates, items, grafts);
   const looked = look.veil && veils.get(look.veil.id);
-  return { picture: looked ? lookAt(scene, looked, look.veil!.show) : scene, before, letterings, mattes, materials };
+  const roughly = (): Node => compile({ ...piece, veils: piece.veils.map((veil) => (veil.id === look.veil!.id ? { ...veil, fine: null, softness: null, strokes: [], cast: null } : veil)) }, materials, { ...look, veil: undefined }).picture;
+  return { picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene, before, letterings, mattes, materials };
 }
 
 /** A veil's shadow lies on the letters before the veil itself does. */
 const layersOver = ({ shadow, matte, front }: VeilLayers & { shadow: VeilLayers | null }): VeilLayers[] => [...(shadow ? [shadow] : []), { matte, front }];
 
-function lookAt(scene: Node, veil: VeilLayers, show: VeilLook): Node {
+/** @param roughly the piece with the veil as it was cut, before its edge was worked on */
+function lookAt(scene: Node, veil: VeilLayers, { show, ground, wipe }: NonNullable<Look['veil']>, roughly: () => Node): Node {
   if (show === 'hatch') return hatchNode(scene, veil.matte);
   if (show === 'matte') return matteLookNode(veil.matte);
-  if (show === 'black' || show === 'white') return aloneNode(veil.front, veil.matte, show === 'white' ? 1 : 0);
+  if (show === 'wipe') return wipeNode(roughly(), scene, wipe ?? 0);
+  if (show === 'black' || show === 'white' || show === 'colour') {
+    const [red, green, blue] = readColour(show === 'colour' ? (ground ?? 'white') : show);
+    return aloneNode(veil.front, veil.matte, [red, green, blue]);
+  }
   return scene;
 }

@@ -57,7 +57,7 @@ const nodes: Record<string, Node> = {
   matte,
   'the veil alone': front,
   'the veil hatched': hatchNode(compiled.before, matte),
-  'the veil on white': aloneNode(compiled.before, matte, 1),
+  'the veil on white': aloneNode(compiled.before, matte, [1, 1, 1]),
   'the matte to look at': matteLookNode(matte),
 };
 

@@ -1,10 +1,14 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { bandOf, saidBy } from '../../core/passes/veils/fine/band';
+import { proposeBand } from '../../core/passes/veils/fine/propose';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
 import { keyByTone } from '../../core/passes/veils/tone/toneKey';
-import { Outdated } from '../../core/render/evaluate';
+import { matteNode } from '../../core/passes/veils/render';
+import type { Veil } from '../../core/passes/veils/schema';
+import { alongBorder, compareEdge, type EdgePlace } from '../../core/passes/veils/softness/compareEdge';
+import { Evaluator, Outdated } from '../../core/render/evaluate';
 import { levelSize, readLevel } from '../../core/pixels/pyramid';
 import type { CutAnswer, CutOrder, CutPlace } from './orders';
 import { decodePicture } from '../codecs/decodePicture';
@@ -55,9 +59,12 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
   if (order.kind === 'picture') return takeMatte(order);
   if (order.kind === 'compare') return { kind: 'compared', difference: await pictureDifference((await openPlate(order)).picture, (await openPlate({ ...order, plate: order.other })).picture) };
   const opened = await openPlate(order, order.mattes);
-  if (order.kind === 'softness') {
+  if (order.kind === 'edge') return { kind: 'compared-edge', places: await edgeOf(opened, order.veil) };
+  if (order.kind === 'softness' || order.kind === 'propose') {
     const scale = scaleFor(opened.picture, borderPixels);
-    return { kind: 'softness', profile: await measureProfile(opened.picture, borderOf(await cutsAt(opened, order, scale), 1 / scale)) };
+    const border = borderOf(await cutsAt(opened, order, scale), 1 / scale);
+    if (order.kind === 'propose') return { kind: 'proposed', band: await proposeBand(opened.picture, border) };
+    return { kind: 'softness', profile: await measureProfile(opened.picture, border) };
   }
   const level = Math.max(0, Math.ceil(Math.log2(1 / scaleFor(opened.picture, firstLookPixels)) - 0.2));
   const size = levelSize(opened.picture.width, opened.picture.height, level);
@@ -68,6 +75,20 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
   const reach = order.fine.reach > 0 ? Math.max(1.5, order.fine.reach / factor) : 0;
   const solved = solveFineEdge(picture, cut, bandOf({ band, reach }, cut, { x: 0, y: 0, ...size }), { quick: true, said: saidBy(order.cuts, factor, { x: 0, y: 0, ...size }) });
   return { kind: 'edge', matte: storeSolved(order.dataFolder, solved.matte), front: storeSolved(order.dataFolder, solved.front) };
+}
+
+/** Places along the border at which the photo's edge is measured against the matte's, at most. */
+const comparedPlaces = 160;
+
+async function edgeOf({ picture, matte }: Awaited<ReturnType<typeof openPlate>>, veil: Veil): Promise<EdgePlace[]> {
+  const materials = { picture: (key: string) => (key === 'plate' ? picture : matte(key)), face: () => { throw new Error('A matte needs no face.'); } };
+  const node = matteNode({ ...veil, graft: null }, { scale: 1, x: 0, y: 0, asset: 'plate' }, materials);
+  const evaluator = new Evaluator(6e7);
+  const scale = scaleFor(picture, borderPixels);
+  const whole = await evaluator.pixels(node, { region: { x: 0, y: 0, width: Math.ceil(picture.width * scale), height: Math.ceil(picture.height * scale) }, scale });
+  const border = borderOf(whole, 1 / scale);
+  const step = Math.max(1, Math.ceil(border.length / comparedPlaces));
+  return alongBorder(await compareEdge(picture, async (region) => evaluator.pixels(node, { region, scale: 1 }), border.filter((_, i) => i % step === 0)));
 }
 
 /** How much the shape of a matte may differ from the plate's, as a fraction. */

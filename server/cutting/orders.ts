@@ -1,4 +1,5 @@
-import type { Cut, FineEdge, Softness } from '../../core/passes/veils/schema';
+import type { EdgePlace } from '../../core/passes/veils/softness/compareEdge';
+import type { Cut, FineEdge, Softness, Veil } from '../../core/passes/veils/schema';
 import type { ToneRule } from '../../core/passes/veils/tone/toneKey';
 import type { Mark } from '../../core/passes/veils/scribble/marks';
 import type { Region } from '../../core/pixels/region';
@@ -33,6 +34,10 @@ export type CutOrder = CutPlace &
     | { kind: 'compare'; other: string }
     | { kind: 'tone'; rule: ToneRule; connected: [number, number][] | null }
     | ({ kind: 'softness' } & CutsGiven)
+    /** Where the edge is hairy or blurred. */
+    | ({ kind: 'propose' } & CutsGiven)
+    /** The whole veil, as it is before any graft. */
+    | { kind: 'edge'; veil: Veil; mattes: Record<string, string> }
     | ({ kind: 'first-look'; fine: Pick<FineEdge, 'band' | 'reach'> } & CutsGiven)
   );
 
@@ -43,7 +48,9 @@ export type CutAnswer =
   | { kind: 'nothing' }
   /** Something newer was asked for. */
   | { kind: 'outdated' }
+  | { kind: 'proposed'; band: FineEdge['band'] }
   | { kind: 'compared'; difference: number }
+  | { kind: 'compared-edge'; places: EdgePlace[] }
   | { kind: 'refused'; message: string }
   | { kind: 'softness'; profile: Softness['profile'] }
   | { kind: 'edge'; matte: SolvedFile; front: SolvedFile }

@@ -62,6 +62,16 @@ export function cutRoutes(studio: Studio): Hono {
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'softness', cuts, mattes });
       return context.json({ profile: answer.kind === 'softness' ? answer.profile : [] });
     })
+    .post('/propose', async (context) => {
+      const { plate, cuts, mattes } = await bodyOf(context, z.object(given));
+      const answer = await studio.cutting.ask(plate, mattes, { kind: 'propose', cuts, mattes });
+      return context.json({ band: answer.kind === 'proposed' ? answer.band : [] });
+    })
+    .post('/edge', async (context) => {
+      const { plate, veil, mattes } = await bodyOf(context, z.object({ plate: sha256, veil: veilSchema, mattes: given.mattes }));
+      const answer = await studio.cutting.ask(plate, mattes, { kind: 'edge', veil, mattes });
+      return context.json({ places: answer.kind === 'compared-edge' ? answer.places : [] });
+    })
     .post('/first-look', async (context) => {
       const { plate, cuts, mattes, band, reach } = await bodyOf(context, z.object({ ...given, ...fine.pick({ band: true, reach: true }).shape }));
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'first-look', cuts, mattes, fine: { band, reach } });

@@ -100,14 +100,15 @@ function OpenBench({ id }: { id: string }) {
   }, [piece.name]);
 
   const showVeil = line === 3 && state.veil && state.veilLook !== 'picture' ? state.veil : null;
+  const sheetWidth = piece.sheet.width;
   const look = useMemo<Look>(
     () => ({
       before: state.before || undefined,
       without: state.without ?? undefined,
       lettersStrength: state.halfStrength ? 0.5 : undefined,
-      veil: showVeil && !state.before ? { id: showVeil, show: state.veilLook } : undefined,
+      veil: showVeil && !state.before ? { id: showVeil, show: state.veilLook, ground: state.hand.lookGround, ...(state.veilLook === 'wipe' && { wipe: Math.round(state.hand.wipe * sheetWidth) }) } : undefined,
     }),
-    [state.before, state.without, state.halfStrength, showVeil, state.veilLook],
+    [state.before, state.without, state.halfStrength, showVeil, state.veilLook, state.hand.lookGround, state.hand.wipe, sheetWidth],
   );
   useEffect(() => {
     if (materials) renderer.setPiece(piece, look, state.dragging);

@@ -16,8 +16,8 @@ export interface Hand {
   joining: Joining;
   /** The next drag of the scribble cut draws its box. */
   boxing: boolean;
-  /** What a stroke along the edge does: says where it is solved, or makes it softer or crisper than it was measured. */
-  edgeBrush: 'band' | 'softer' | 'crisper';
+  /** What a stroke along the edge does: says where it is solved, or makes it softer or crisper than it was measured; or a click points at a cast of colour. */
+  edgeBrush: 'band' | 'softer' | 'crisper' | 'cast';
   /** What a stroke does to a shadow: to the shadow itself, or to how far off the veil stands there. */
   shadowBrush: 'deepen' | 'clear' | 'far' | 'near';
   /** Which shadow of a graft is meant. */
@@ -26,6 +26,8 @@ export interface Hand {
   tracePoint: { veil: string; cut: number; contour: number; index: number } | null;
   /** Colour that a veil is looked at on. */
   lookGround: string;
+  /** Where the wipe between before and after stands, fraction of the sheet's width. */
+  wipe: number;
   /** Strength of one touch-up stroke, fraction. */
   flow: number;
   /** Which side of the chosen lettering's letters a touch-up keeps to. */
@@ -82,13 +84,15 @@ export interface BenchState {
   veilLook: VeilLook;
   gaugesFolded: boolean;
   problem: string | null;
+  /** A place of the sheet that is to be shown at 1:1, sheet px; told once. */
+  goTo: { place: [number, number] } | null;
   solving: Solving | null;
 }
 
 const start: BenchState = {
-  hand: { veilTool: 'trace', joining: 'add', boxing: false, edgeBrush: 'band', shadowBrush: 'deepen', shadowOn: 'letters', tracePoint: null, lookGround: '#7a2048', flow: 1, fence: 'none', straight: false, smooth: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
+  hand: { veilTool: 'trace', joining: 'add', boxing: false, edgeBrush: 'band', shadowBrush: 'deepen', shadowOn: 'letters', tracePoint: null, lookGround: '#7a2048', wipe: 0.5, flow: 1, fence: 'none', straight: false, smooth: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
   id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null, plate: null,
-  before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null, solving: null,
+  before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null, goTo: null, solving: null,
 };
 
 interface Opened {
@@ -142,7 +146,7 @@ const bench = createSlice({
       Object.assign(state.hand, payload);
     },
     /** Changes how the bench looks, not the piece. */
-    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'selection' | 'veil' | 'plate' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'problem' | 'solving'>>>) {
+    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'selection' | 'veil' | 'plate' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'goTo' | 'problem' | 'solving'>>>) {
       if (payload.lettering !== undefined && payload.lettering !== state.lettering) {
         state.selection = null;
         state.hand.drawingPath = false;

@@ -3,6 +3,7 @@ import { crop, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
 import { contentKey, type Node } from '../../render/node';
 import type { Materials } from '../pass';
+import { withoutCast } from './cast';
 import { drawMatte } from './cutRaster';
 import { featherSigma, platePlacement, type PlatePlace } from './render';
 import type { Veil } from './schema';
@@ -21,7 +22,7 @@ export function frontNode(veil: Veil, place: PlatePlace, materials: Materials, p
   const sigmaAt = (scale: number): number => Math.max(0.6, (colourReach + softening) * scale);
   const solved = veil.fine?.front ? materials.picture(veil.fine.front) : null;
   return {
-    key: contentKey('front', plate.key, matte.key, softening, solved?.key),
+    key: contentKey('front', plate.key, matte.key, softening, solved?.key, veil.cast),
     channels: 4,
     bounds: matte.bounds,
     needs({ region, scale }) {
@@ -30,11 +31,22 @@ export function frontNode(veil: Veil, place: PlatePlace, materials: Materials, p
     },
     async compute({ region, scale }, [colour, cover]) {
       const near = nearColours(colour, cover, region, sigmaAt(scale));
-      if (!solved) return near;
-      return over(near, await drawMatte(solved, { picture: materials.picture(place.asset), toOutput: platePlacement(place, scale) }, region));
+      const clean = solved ? over(near, await drawMatte(solved, { picture: materials.picture(place.asset), toOutput: platePlacement(place, scale) }, region)) : near;
+      return veil.cast ? withoutCast(clean, edgeNear(cover, region, sigmaAt(scale)), veil.cast) : clean;
     },
   };
 }
+
+/** How near each px is to where the matte is fractional: 1 there, fading within the reach of a blur. */
+function edgeNear(cover: Raster, region: Region, sigma: number): Float32Array {
+  const wide = grow(region, blurMargin(sigma));
+  const { data } = blurRegion(cover, wide, region, sigma);
+  return data.map((share) => Math.min(1, Math.max(0, (edgeEnds - share) / edgeFades)));
+}
+
+/** From this much of the veil all around on, a px lies inside; and over how much that fades. */
+const edgeEnds = 0.995;
+const edgeFades = 0.12;
 
 /** Puts the colours that were solved for over the others, as far as their band goes. */
 function over(below: Raster, solved: Raster): Raster {

@@ -1,8 +1,9 @@
 import { emptyRaster } from '../../pixels/raster';
-import { contentKey, type Node } from '../../render/node';
+import { decode, encode } from '../../pixels/transfer';
+import { contentKey, type Node, type Request } from '../../render/node';
 
 /** Ways to look at a veil while cutting; none of them prints. */
-export const veilLooks = ['picture', 'hatch', 'black', 'white', 'matte'] as const;
+export const veilLooks = ['picture', 'hatch', 'black', 'white', 'colour', 'matte', 'wipe'] as const;
 export type VeilLook = (typeof veilLooks)[number];
 
 /** Distance between two stripes of the hatch, output px. */
@@ -31,8 +32,9 @@ export function hatchNode(scene: Node, matte: Node): Node {
   };
 }
 
-/** The veil by itself on a plain ground: 0 black, 1 white. */
-export function aloneNode(front: Node, matte: Node, ground: 0 | 1): Node {
+/** The veil by itself on a plain ground, encoded RGB; mixed in linear light, as a lens does. */
+export function aloneNode(front: Node, matte: Node, ground: readonly [number, number, number]): Node {
+  const behind = ground.map(decode);
   return {
     key: contentKey('alone', front.key, matte.key, ground),
     channels: 4,
@@ -42,9 +44,33 @@ export function aloneNode(front: Node, matte: Node, ground: 0 | 1): Node {
       const out = emptyRaster(region.width, region.height, 4);
       for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
         const share = cover.data[i];
-        for (let c = 0; c < 3; c++) out.data[at + c] = colour.data[at + c] * share + ground * (1 - share);
+        for (let c = 0; c < 3; c++) out.data[at + c] = share >= 1 ? colour.data[at + c] : encode(decode(colour.data[at + c]) * share + behind[c] * (1 - share));
         out.data[at + 3] = 1;
       }
+      return out;
+    },
+  };
+}
+
+/** Two pictures side by side: one left of an upright line, the other right of it. @param at sheet px */
+export function wipeNode(left: Node, right: Node, at: number): Node {
+  const sides = ({ region, scale }: Request): { left: boolean; right: boolean } => ({ left: region.x < at * scale, right: region.x + region.width > at * scale });
+  return {
+    key: contentKey('wipe', left.key, right.key, at),
+    channels: 4,
+    bounds: null,
+    needs(request) {
+      const { region } = request;
+      const on = sides(request);
+      return [...(on.left ? [{ node: left, region }] : []), ...(on.right ? [{ node: right, region }] : [])];
+    },
+    compute(request, inputs) {
+      if (inputs.length < 2) return inputs[0];
+      const { region, scale } = request;
+      const [first, second] = inputs;
+      const out = { ...second, data: second.data.slice() };
+      const columns = Math.min(region.width, Math.max(0, Math.round(at * scale) - region.x));
+      for (let y = 0; y < region.height; y++) out.data.set(first.data.subarray(y * region.width * 4, (y * region.width + columns) * 4), y * region.width * 4);
       return out;
     },
   };

@@ -2,7 +2,9 @@ import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } fro
 import { intersect } from '../../../core/pixels/region';
 import type { Letters } from '../../../core/passes/pass';
 import { standingBox } from '../../../core/passes/stance/gauge';
+import { useAppDispatch, useAppSelector } from '../../store';
 import { useBench } from '../benchContext';
+import { looked } from '../benchState';
 import { isTyping } from '../nudge';
 import { drawSheet } from './drawSheet';
 import type { ShownTile } from './renderer';
@@ -79,6 +81,7 @@ export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
     };
   }, [shown, size]);
 
+  useGoTo(shown, size, setView);
   useWheel(mat, shown, setView);
   useViewKeys({ shown, size, whole, setView, setPanning, ink: letters?.ink ? letters : null });
   return (
@@ -95,6 +98,18 @@ export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
       )}
     </div>
   );
+}
+
+/** Shows a place that something outside of the sheet points at, in the middle and 1:1 or nearer. */
+function useGoTo(shown: View | null, size: { width: number; height: number }, setView: (view: View) => void): void {
+  const goTo = useAppSelector(({ bench }) => bench.goTo);
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    if (!goTo || !shown) return;
+    const zoom = Math.max(shown.zoom, 2 / (window.devicePixelRatio || 1));
+    setView({ zoom, x: Math.round(size.width / 2 - goTo.place[0] * zoom), y: Math.round(size.height / 2 - goTo.place[1] * zoom) });
+    dispatch(looked({ goTo: null }));
+  }, [goTo, shown, size, setView, dispatch]);
 }
 
 function useWheel(mat: React.RefObject<HTMLDivElement | null>, shown: View | null, setView: (view: View) => void): void {

@@ -5,6 +5,10 @@ import type { Level } from '../../../pixels/pyramid';
 import { fractions, meanSquaredError, trueCut } from '../../../testing/truth';
 import { gaussianBlur } from '../../../kernels/blur';
 import { ScribbleCutter } from '../scribble/scribbleCut';
+import { drawMarks } from '../scribble/marks';
+import { borderOf } from '../softness/profile';
+import { pictureOf } from '../../../testing/pictures';
+import { proposeBand } from './propose';
 import { bandOf } from './band';
 import { solveFineEdge } from './fineEdge';
 import { estimateFront } from './frontColour';
@@ -118,4 +122,19 @@ test('jar and grasses: at most half the error of the best feather', async () => 
 test('light is decoded as the standard says', () => {
   const [red] = lightPlanes(Uint8Array.of(188, 0, 0), 3);
   expect(red[0]).toBeCloseTo(0.5029, 3);
+});
+
+test('a band is proposed over the hairy hat of the figure, and hardly along its smooth arms', async () => {
+  const { picture: plate, truth: matteOfFigure } = await trueCut('figure');
+  const sides = { width: plate.width, height: plate.height };
+  const border = borderOf({ ...sides, channels: 1, data: matteOfFigure.map((value) => (value > 0.5 ? 1 : 0)) }, 1);
+  const lines = await proposeBand(pictureOf('figure', plate), border);
+  const proposed = drawMarks(lines.map((line) => ({ ...line, side: 'front' as const })), 1, { x: 0, y: 0, ...sides });
+  const covered = (from: number, to: number): number => {
+    const places = border.filter(({ place: [, y] }) => y >= from && y < to);
+    return places.filter(({ place: [x, y] }) => proposed[Math.floor(y) * plate.width + Math.floor(x)] > 0).length / places.length;
+  };
+  // The hat lies above 560; between 760 and 950 there are only arms, neck and shoulders.
+  expect(covered(0, 560)).toBeGreaterThan(0.85);
+  expect(covered(760, 950)).toBeLessThan(0.1);
 });

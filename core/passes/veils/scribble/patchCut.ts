@@ -17,13 +17,16 @@ export interface SideColours {
 
 /** What a px may say at most, and what two px that are alike are tied with. */
 export const loudest = 5;
-export const tieStrength = 9;
+export const tieStrength = 5;
 /** How much more a nearer mark counts than one that is further off along the picture, each px. */
 const nearness = 1.2;
 /** The pull of a marked patch: stronger than all others together. */
 const certain = 1e9;
 /** Colours are learned anew from what was found. */
 const rounds = 2;
+/** How much the px under the strokes count then, beside all that was found: a fraction of all. */
+const strokeShare = 0.7;
+const mostStroked = 3000;
 
 export interface PatchCut {
   /** 1 for each patch in front. */
@@ -57,7 +60,7 @@ export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under
   let behind = first.behind;
   for (let round = 0; round < rounds; round++) {
     // The first time the px under the strokes tell the colours, then all that was found.
-    const learn = (side: 'front' | 'behind', found: Uint8Array): ColourModel | null => (round === 0 && stroked[side]) || learnColours(patches.means, weights(patches, found));
+    const learn = (side: 'front' | 'behind', found: Uint8Array): ColourModel | null => (round === 0 && stroked[side]) || withStrokes(patches, found, planes, under[side]);
     const learned = { front: learn('front', front), behind: learn('behind', behind) };
     if (!learned.front || !learned.behind) break;
     colours = learned as SideColours;
@@ -81,6 +84,25 @@ function firstSides(said: Uint8Array, box: Region | null): { front: Uint8Array; 
 function coloursAt(planes: OklabPlanes, pixels: Int32Array): ColourModel | null {
   const samples = planes.map((plane) => Float32Array.from(pixels, (i) => plane[i])) as OklabPlanes;
   return learnColours(samples, new Uint8Array(pixels.length).fill(1));
+}
+
+/** Colours learned from what was found and from the px under the strokes, which count as `strokeShare` of all. */
+function withStrokes(patches: Patches, found: Uint8Array, planes: OklabPlanes, under: Int32Array): ColourModel | null {
+  const all = weights(patches, found);
+  const some = under.length > mostStroked ? under.filter((_, i) => i % Math.ceil(under.length / mostStroked) === 0) : under;
+  const sum = all.reduce((a, b) => a + b, 0);
+  const share = strokeShare;
+  const own = some.length > 0 ? (sum * share) / (1 - share) / some.length : 0;
+  const count = all.length + some.length;
+  const samples = planes.map((plane, c) => {
+    const out = new Float32Array(count);
+    out.set(patches.means[c]);
+    some.forEach((i, k) => (out[all.length + k] = plane[i]));
+    return out;
+  }) as OklabPlanes;
+  const weight = new Float32Array(count).fill(own);
+  weight.set(all);
+  return learnColours(samples, weight);
 }
 
 /** What the marks say of each patch: where both sides touch it, the one that covers more of it. */

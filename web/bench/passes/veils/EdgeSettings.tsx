@@ -6,9 +6,10 @@ import { Progress } from '../../../ui/Progress';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { CastSettings } from './CastSettings';
 import { cutPlate } from './cutting';
 import { SoftnessKey } from './SoftnessDots';
-import { cancelSolving, solveFine, takeSoftness } from './solving';
+import { cancelSolving, proposeFine, solveFine, takeSoftness } from './solving';
 
 /** Width of the strip along the border that is offered first, plate px. */
 const firstReach = 5;
@@ -38,6 +39,9 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
         <button className="plain-button" disabled={!mayChange || solving !== null || veil.cuts.length === 0} onClick={() => solveFine(plate, fine ? {} : { reach: firstReach })}>
           {fine?.matte ? 'Solve the edge again' : 'Solve the fine edge'}
         </button>
+        <button className="plain-button" disabled={!mayChange || solving !== null || veil.cuts.length === 0} title="Looks for hair and blur along the border, and solves the edge there" onClick={() => proposeFine(plate)}>
+          Where hairy or blurred
+        </button>
         {fine && (
           <>
             <span>
@@ -57,6 +61,7 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
       </div>
       {isOld && <p className="text-ochre">The cuts have changed since this edge was solved: solve it again.</p>}
       {softness && <SoftnessKey />}
+      {veil.cast && <CastSettings veil={veil} cast={veil.cast} />}
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { brushedSoftness } from '../../../../core/passes/veils/softness/brush';
 import { useAppSelector } from '../../../store';
 import { editing } from '../../editing';
 import { BrushArea } from './Brush';
+import { PointingAtCast } from './PointingAtCast';
 import { inTurn, currentVeil, type CutPlate } from './cutting';
 import { useDrawnLine } from './drawnLine';
 import { LineShape } from './LineShape';
@@ -30,6 +31,7 @@ export function PaintingEdge({ plate }: { plate: CutPlate }) {
       });
     },
   });
+  if (edgeBrush === 'cast') return <PointingAtCast plate={plate} />;
   return (
     <g>
       {veil?.softness && <SoftnessDots softness={veil.softness} plate={plate} />}

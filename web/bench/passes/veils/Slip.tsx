@@ -5,7 +5,7 @@ import { addVeil, changeVeil, removeVeil } from '../../../../core/piece/edits/ve
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
-import { looked } from '../../benchState';
+import { handed, looked } from '../../benchState';
 import { editing } from '../../editing';
 import { CutList } from './CutList';
 import { EdgeSettings } from './EdgeSettings';
@@ -20,7 +20,9 @@ const looks: { show: VeilLook; name: string }[] = [
   { show: 'hatch', name: 'hatched' },
   { show: 'black', name: 'on black' },
   { show: 'white', name: 'on white' },
+  { show: 'colour', name: 'on a colour' },
   { show: 'matte', name: 'matte' },
+  { show: 'wipe', name: 'edge before / after' },
 ];
 
 export function Slip() {
@@ -73,6 +75,7 @@ function contents({ cuts, fine, strokes }: Veil): string {
 function VeilOf({ veil }: { veil: Veil }) {
   const dispatch = useAppDispatch();
   const look = useAppSelector(({ bench }) => bench.veilLook);
+  const { lookGround } = useAppSelector(({ bench }) => bench.hand);
   return (
     <div className="flex flex-col gap-3">
       <label className="flex items-center gap-2">
@@ -95,7 +98,9 @@ function VeilOf({ veil }: { veil: Veil }) {
               {name}
             </button>
           ))}
+          {look === 'colour' && <input type="color" aria-label="Colour to look at the veil on" className="h-7 w-9" value={lookGround} onChange={(event) => dispatch(handed({ lookGround: event.target.value }))} />}
         </div>
+        {look === 'wipe' && <p className="mt-1 text-faint">Drag the line: left as it was cut, right with its edge worked on.</p>}
       </div>
       <CutList veil={veil} />
       <ToneSettings veil={veil} />

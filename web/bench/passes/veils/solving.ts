@@ -1,6 +1,6 @@
 import type { Piece } from '../../../../core/piece/schema';
 import { keyOf } from '../../../../core/render/node';
-import { setFineEdge, setSoftness, setSolvedCut, type StoredMatte } from '../../../../core/piece/edits/veils';
+import { changeVeil, setFineEdge, setSoftness, setSolvedCut, type StoredMatte } from '../../../../core/piece/edits/veils';
 import { solvedOf, type Cut, type FineEdge, type ScribbleCut, type Softness, type ToneCut, type Veil } from '../../../../core/passes/veils/schema';
 import type { StoredAsset } from '../../../../server/store/assets';
 import { ask, ServerProblem } from '../../../api/client';
@@ -107,7 +107,11 @@ export function takeSoftness(plate: CutPlate): void {
     if (!piece || !veil) return;
     const { profile } = await whileSolving('Measuring the edge', () => ask<{ profile: Softness['profile'] }>('/cuts/softness', { json: givenOf(piece, plate, veil) }));
     if (profile.length === 0) throw new Error('There is no edge to measure: cut the veil first, along something that stands out.');
-    editing.commit('Take the softness from the photo', setSoftness(veil.id, { profile, factor: veil.softness?.factor ?? 1 }));
+    editing.commit('Take the softness from the photo', (draft) => {
+      setSoftness(veil.id, { profile, factor: veil.softness?.factor ?? 1 })(draft);
+      // What was softened by hand until now would be added to it.
+      if (!veil.softness) changeVeil(veil.id, { feather: 0 })(draft);
+    });
   });
 }
 
@@ -137,6 +141,18 @@ export function solveFine(plate: CutPlate, change: Partial<Pick<FineEdge, 'band'
     } finally {
       told(null);
     }
+  });
+}
+
+/** Looks for the stretches where the photo is hairy or blurred, and solves the edge there. */
+export function proposeFine(plate: CutPlate): void {
+  inTurn(async () => {
+    const { piece } = store.getState().bench;
+    const veil = currentVeil();
+    if (!piece || !veil) return;
+    const { band } = await whileSolving('Looking for hair and blur', () => ask<{ band: FineEdge['band'] }>('/cuts/propose', { json: givenOf(piece, plate, veil) }));
+    if (band.length === 0) throw new Error('The photo is neither hairy nor blurred along this edge. Its softness is enough here; or paint the band by hand.');
+    solveFine(plate, { band: [...(veil.fine?.band ?? []), ...band] });
   });
 }
 

@@ -147,6 +147,13 @@ function ScribbleOptions() {
   );
 }
 
+const edgeHints: Record<Hand['edgeBrush'], string> = {
+  band: 'Paint over hair, grass or blur; it is solved there.',
+  softer: 'Brush along the dots.',
+  crisper: 'Brush along the dots.',
+  cast: 'Click where the old background’s colour is left on the edge.',
+};
+
 function EdgeOptions() {
   const { edgeBrush } = useAppSelector(({ bench }) => bench.hand);
   const { veil } = useBench();
@@ -165,13 +172,16 @@ function EdgeOptions() {
           </Toggle>
         </>
       )}
-      <Size />
-      {edgeBrush !== 'band' && (
+      <Toggle field="edgeBrush" value="cast" title="A colour of the old background that is left on the edge">
+        Cast
+      </Toggle>
+      {edgeBrush !== 'cast' && <Size />}
+      {(edgeBrush === 'softer' || edgeBrush === 'crisper') && (
         <>
           , soft <Softness />
         </>
       )}
-      <Hint>{edgeBrush === 'band' ? 'Paint over hair, grass or blur; it is solved there.' : 'Brush along the dots.'}</Hint>
+      <Hint>{edgeHints[edgeBrush]}</Hint>
     </>
   );
 }
