@@ -6,7 +6,7 @@ import { veilOnSheet } from '../passes/veils/graft';
 import { platePlacement } from '../passes/veils/render';
 import type { VeilShadow } from '../passes/veils/schema';
 import { colourNode, shadowNode } from '../passes/veils/shadow';
-import { wovenParts } from '../passes/veils/weave';
+import { layingRuns, wovenParts } from '../passes/veils/weave';
 import { readColour } from '../pixels/colour';
 import type { Piece } from '../piece/schema';
 import { arrange, paint } from './arrange';
@@ -60,6 +60,13 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
       return [veil.id, { matte, front, shadow: thrown(veil.shadow), onPlate: thrown(veil.graft?.shadow) }];
     }),
   );
+  const veilOf = new Map(piece.veils.map((veil) => [veil.id, veil]));
+  /** Shadows lie on the letters before the veils themselves do. @param ids from far to near */
+  const layersOver = (ids: readonly string[], withShadows = true): VeilLayers[] =>
+    layingRuns(ids.map((id) => veilOf.get(id)!)).flatMap((run) => {
+      const found = run.map(({ id }) => veils.get(id)!);
+      return [...(withShadows ? found.flatMap(({ shadow }) => shadow ?? []) : []), ...found.map(({ matte, front }) => ({ matte, front }))];
+    });
   const mattes = new Map([...veils].map(([id, veil]) => [id, veil.matte]));
   const strength = look.lettersStrength ?? 1;
   const items = piece.depth.filter(shown).flatMap((id): SceneItem[] => {
@@ -68,13 +75,13 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     const parts = wovenParts(piece, id, found.letters.letters);
     return parts.flatMap(({ letters, over }, part) => {
       const node = parts.length === 1 ? found.node : paint(piece.letterings.find((lettering) => lettering.id === id)!, { ...found.letters, drawn: letters, echoes: part === 0 ? found.letters.echoes : [] });
-      return node ? [{ node, strength, over: over.filter(shown).flatMap((veil) => layersOver(veils.get(veil)!)) }] : [];
+      return node ? [{ node, strength, over: layersOver(over.filter(shown)) }] : [];
     });
   });
   const isGraft = new Set(piece.veils.flatMap(({ id, graft }) => (graft && shown(id) ? [id] : [])));
   const grafts = piece.depth.flatMap((id, place): GraftItem[] => {
     const found = isGraft.has(id) && veils.get(id);
-    const nearer = piece.depth.slice(place + 1).filter((other) => shown(other) && !isGraft.has(other)).flatMap((other) => veils.get(other) ?? []);
+    const nearer = layersOver(piece.depth.slice(place + 1).filter((other) => shown(other) && !isGraft.has(other) && veils.has(other)), false);
     return found ? [{ matte: found.matte, front: found.front, shadow: found.onPlate, over: nearer }] : [];
   });
   const scene = look.before ? before : sceneNode(ground, plates, items, grafts);
@@ -83,8 +90,6 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   return { picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene, before, letterings, mattes, materials };
 }
 
-/** A veil's shadow lies on the letters before the veil itself does. */
-const layersOver = ({ shadow, matte, front }: VeilLayers & { shadow: VeilLayers | null }): VeilLayers[] => [...(shadow ? [shadow] : []), { matte, front }];
 
 /** @param roughly the piece with the veil as it was cut, before its edge was worked on */
 function lookAt(scene: Node, veil: VeilLayers, { show, ground, wipe }: NonNullable<Look['veil']>, roughly: () => Node): Node {

@@ -1,4 +1,4 @@
-import { plainStroke } from '../passes/veils/schema';
+import { firstShadow, plainStroke } from '../passes/veils/schema';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { toBytes } from '../kernels/colour';
@@ -23,7 +23,9 @@ const wave = (x: number, y: number): number => Math.round(128 + 60 * Math.sin(x 
 const picture = paintedPicture(1800, 1200, (x, y) => [wave(x, y), wave(y, x), 90 + ((x + y) >> 5)]);
 const face = shippedFace('bowlby-one');
 const materials: Materials = { picture: () => picture, face: () => face };
-const demo = readPiece(JSON.parse(readFileSync('demo/pieces/woven.json', 'utf8')));
+const read = readPiece(JSON.parse(readFileSync('demo/pieces/woven.json', 'utf8')));
+/** The word behind the jar alone: what was solved for the grasses belongs to the photograph. */
+const demo = { ...read, letterings: read.letterings.slice(0, 1), veils: read.veils.filter(({ id }) => id === 'veil-1'), weave: [], depth: ['lettering-1', 'veil-1'] };
 /** Feathered widely enough that the blur is taken on a smaller grid, and touched up; the plate a little enlarged. */
 const piece = {
   ...demo,
@@ -49,7 +51,12 @@ const dressed: Lettering = {
   }),
 };
 
+/** The jar copied to another place, turned, enlarged and mirrored, with a shadow on the plate whose lift is painted. */
+const painted = { ...firstShadow, lift: 20, lifts: [plainStroke({ side: 'front', radius: 90, softness: 0.8, points: [[900, 800]] })], touches: [plainStroke({ side: 'behind', radius: 60, softness: 0.8, points: [[700, 700]] })] };
+const grafted = compile({ ...piece, veils: [...piece.veils, { ...veil, id: 'graft', graft: { pivot: [945, 830], at: [640, 620], scale: 1.3, turn: 23, flipped: true, shadow: painted } }], depth: [...piece.depth, 'graft'] }, materials);
+
 const nodes: Record<string, Node> = {
+  'a picture with a graft': grafted.picture,
   'letters bent, coloured and echoed': compile({ ...piece, letterings: [dressed] }, materials).letterings[0].node!,
   'the picture': compiled.picture,
   'the bare plate': compiled.before,

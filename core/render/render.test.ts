@@ -269,3 +269,10 @@ test('the photograph’s shadow colour is the median of its darkest px', async (
   const one = piece({ letterings: [], veils: [], depth: [], sheet: { width: 100, height: 100, ppi: 300, paint: null } });
   expect(await shadowColour(compile(one, own), new Evaluator(1e8), { x: 0, y: 0, width: 100, height: 100 })).toBe('#14183c');
 });
+
+test('where two veils of one photograph overlap, nothing of the nearer is laid on twice: all veil is the photograph', async () => {
+  const far = plainVeil({ id: 'far', name: 'far', plate: 'plate', cuts: [traced([[-50, -50], [450, -50], [450, 350], [-50, 350]])], feather: 0 });
+  const near = plainVeil({ id: 'near', name: 'near', plate: 'plate', cuts: [traced([[100, 0], [200, 0], [200, 300], [100, 300]])], feather: 60, shadow: { ...firstShadow, lift: 30 } });
+  const both = await picturesOf(piece({ veils: [far, near], depth: ['word', 'far', 'near'] }));
+  for (let y = 0; y < 300; y += 7) for (let x = 0; x < 400; x += 3) pixel(both, x, y).forEach((value, c) => expect(Math.abs(value - colourOf(x, y)[c])).toBeLessThan(1e-5));
+});

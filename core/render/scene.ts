@@ -11,7 +11,7 @@ export interface VeilLayers {
   matte: Node;
 }
 
-/** Letters, and the veils that lie over them, from far to near. */
+/** Letters, and what is laid over them, in that order. */
 export interface SceneItem {
   node: Node;
   strength: number;
@@ -21,7 +21,7 @@ export interface SceneItem {
 /** A graft lies on the photograph too, not on letters alone. */
 export interface GraftItem extends VeilLayers {
   shadow: VeilLayers | null;
-  /** Veils that stand nearer than the graft, from far to near. */
+  /** Veils that stand nearer than the graft, in the order in which they are laid. */
   over: readonly VeilLayers[];
 }
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { veilsOver, wovenParts, type Weaving } from './weave';
+import { layingRuns, veilsOver, wovenParts, type Weaving } from './weave';
 
 const weaving = (weave: Weaving['weave'] = []): Weaving => ({ depth: ['far', 'word', 'jar', 'kite'], veils: [{ id: 'far' }, { id: 'jar' }, { id: 'kite' }], weave });
 const letters = [0, 1, 2, 3].map((start) => ({ start }));
@@ -25,4 +25,10 @@ test('the parts hold every letter once, each with the veils that lie over it', (
       for (const { letters: some, over } of parts) for (const { start } of some) expect(over).toEqual(veilsOver(woven, 'word', start));
     }),
   );
+});
+
+test('veils of one plate are laid on a letter with the nearest first; a graft keeps its place between them', () => {
+  const veil = (id: string, plate: string, graft: boolean) => ({ id, plate, graft: graft ? ({} as never) : null });
+  const runs = layingRuns([veil('far', 'p', false), veil('near', 'p', false), veil('graft', 'p', true), veil('front', 'p', false), veil('other', 'q', false)]);
+  expect(runs.map((run) => run.map(({ id }) => id))).toEqual([['near', 'far'], ['graft'], ['front'], ['other']]);
 });

@@ -1,4 +1,4 @@
-import type { Crossing } from './schema';
+import type { Crossing, Veil } from './schema';
 
 /** What decides which veils lie over a letter. */
 export interface Weaving {
@@ -17,6 +17,21 @@ export function veilsOver({ depth, veils, weave }: Weaving, lettering: string, a
   const isVeil = new Set(veils.map(({ id }) => id));
   const turned = new Map(weave.flatMap((crossing) => (crossing.lettering === lettering && crossing.at === at ? [[crossing.veil, crossing.over] as const] : [])));
   return depth.filter((id, place) => isVeil.has(id) && (turned.get(id) ?? place > own));
+}
+
+/**
+ * Veils over a letter in the runs in which they are laid on it, from far to near. Within a run, veils that stay in their place on one
+ * plate, the nearest is laid first: what the photograph shows of a farther one has the nearer already before it, and would get it twice.
+ * @param over from far to near
+ */
+export function layingRuns<One extends Pick<Veil, 'plate' | 'graft'>>(over: readonly One[]): One[][] {
+  const runs: One[][] = [];
+  for (const veil of over) {
+    const last = runs.at(-1);
+    if (last && !veil.graft && !last[0].graft && last[0].plate === veil.plate) last.unshift(veil);
+    else runs.push([veil]);
+  }
+  return runs;
 }
 
 /** Letters that the same veils lie over. */

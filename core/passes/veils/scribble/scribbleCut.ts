@@ -30,7 +30,7 @@ export class ScribbleCutter {
 
   /**
    * @param box plate px: nothing outside of it stands in front; null where no box was drawn
-   * @param quick stops at the grid of the patches: as fine as a screen that shows the whole plate, and many times faster
+   * @param quick stops at the patches: as fine as a screen that shows the whole plate, and many times faster
    * @returns a matte of the picture's size (a quick one is smaller), 255 in front and 0 behind; null where no stroke and no box
    *   says what stands in front
    * @throws Outdated when `isOutdated` says so
@@ -44,9 +44,11 @@ export class ScribbleCutter {
     if (!coarse) return null;
     const sides = new ColourSides(coarse.colours);
     let mask = new Uint8Array(this.patches.labels.length);
-    this.patches.labels.forEach((label, i) => (mask[i] = coarse.front[label]));
+    const { labels } = this.patches;
+    for (let i = 0; i < mask.length; i++) mask[i] = coarse.front[labels[i]];
     const finest = quick ? top : 0;
-    for (let number = top; number >= finest; number--) {
+    // The patches' own borders are as fine as a screen that shows the whole plate.
+    for (let number = quick ? -1 : top; number >= finest; number--) {
       if (isOutdated?.()) throw new Outdated();
       const level = this.levels[number];
       if (number < top) mask = doubled(mask, this.levels[number + 1].width, level);

@@ -7,7 +7,7 @@ import type { Softness } from '../schema';
 /** The sigmas that are worked out; what lies between them is mixed. */
 const ratio = 1.5;
 const leastSigma = 0.35;
-/** Distance of the places at which sigma is looked up, output px. */
+/** Distance of the places at which sigma is looked up, output px; they lie at the same places of the sheet for every region. */
 const grid = 8;
 
 /** The largest sigma of a profile, plate px. */
@@ -48,13 +48,14 @@ export function soften(cut: Raster, region: Region, softness: Softness, toOutput
 
 /** Sigma at each px, output px: that of the places of the profile that are near, weighted by their distance. */
 function sigmaMap(region: Region, { profile, factor }: Softness, toOutput: Affine): Raster {
-  const columns = Math.ceil(region.width / grid) + 2;
-  const rows = Math.ceil(region.height / grid) + 2;
+  const [left, top] = [Math.floor(region.x / grid), Math.floor(region.y / grid)];
+  const columns = Math.floor((region.x + region.width) / grid) - left + 2;
+  const rows = Math.floor((region.y + region.height) / grid) - top + 2;
   const coarse = new Float32Array(columns * rows);
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
-      const x = (region.x + column * grid - toOutput.e) / toOutput.a;
-      const y = (region.y + row * grid - toOutput.f) / toOutput.d;
+      const x = ((left + column) * grid - toOutput.e) / toOutput.a;
+      const y = ((top + row) * grid - toOutput.f) / toOutput.d;
       let sum = 0;
       let weights = 0;
       for (const [px, py, sigma] of profile) {
@@ -68,11 +69,13 @@ function sigmaMap(region: Region, { profile, factor }: Softness, toOutput: Affin
   }
   const out = emptyRaster(region.width, region.height, 1);
   for (let y = 0, i = 0; y < region.height; y++) {
-    const row = Math.floor(y / grid);
-    const t = y / grid - row;
+    const down = (region.y + y) / grid - top;
+    const row = Math.floor(down);
+    const t = down - row;
     for (let x = 0; x < region.width; x++, i++) {
-      const column = Math.floor(x / grid);
-      const s = x / grid - column;
+      const across = (region.x + x) / grid - left;
+      const column = Math.floor(across);
+      const s = across - column;
       const at = row * columns + column;
       const above = coarse[at] + (coarse[at + 1] - coarse[at]) * s;
       const below = coarse[at + columns] + (coarse[at + columns + 1] - coarse[at + columns]) * s;

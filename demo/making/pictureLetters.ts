@@ -1,0 +1,23 @@
+import { plainStance } from '../../core/passes/stance/schema';
+import { plainWords } from '../../core/passes/words/schema';
+import { blankPiece } from '../../core/piece/blank';
+import { readPiece } from '../../core/piece/read';
+import type { Lettering, Piece } from '../../core/piece/schema';
+import { face } from './common';
+
+/** A stacked lockup at one width, on coloured stock, for a sheet of 13 x 19 in. */
+export function pictureLetters(): Piece {
+  const lettering: Lettering = {
+    id: 'lettering-1',
+    name: 'Lockup',
+    words: plainWords({ text: 'Kiln\n& Kite\nRaku\nAmbershaw\nfired aloft\nin one week', upperCase: true, face: 'bowlby-one', size: 800, leading: 0.9, tracking: 0, alignment: 'centre', lockup: { kind: 'one-width', width: 3300, gap: 0.025 } }),
+    stance: plainStance({ x: 1950, y: 2850, rotation: 0, scale: 1 }),
+    ink: { coats: [{ kind: 'solid', colour: '#8c3f2b', opacity: 1 }] },
+  };
+  return readPiece({
+    ...blankPiece('Picture letters', { width: 3900, height: 5700, ppi: 300, paint: '#e3d3ad' }),
+    assets: { 'bowlby-one': face('bowlby-one') },
+    letterings: [lettering],
+    depth: ['lettering-1'],
+  });
+}
