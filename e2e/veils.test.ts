@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import sharpPicture from 'sharp';
+import { colourAt, drawOver, whenSolved } from './sheet';
 import { onScreen, saved, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
@@ -9,30 +9,9 @@ let page: Page;
 
 const problems = visit((made) => ({ studio, page } = made));
 
-/** Draws a line over the sheet with the pointer. */
-async function draw(...points: [number, number][]): Promise<void> {
-  const [start, ...rest] = await Promise.all(points.map(([x, y]) => onScreen(page, x, y)));
-  await page.mouse.move(start.x, start.y);
-  await page.mouse.down();
-  for (const { x, y } of rest) await page.mouse.move(x, y, { steps: 6 });
-  await page.mouse.up();
-}
-
-/** Waits until what is being solved has been kept. */
-async function solved(): Promise<void> {
-  await page.waitForTimeout(150);
-  await page.waitForFunction(() => !document.querySelector('[role=progressbar]'), null, { timeout: 60000 });
-  await saved(page);
-  await sharp(page);
-}
-
-/** The colour that the screen shows at a point of the sheet. */
-async function shownAt(x: number, y: number): Promise<[number, number, number]> {
-  const at = await onScreen(page, x, y);
-  const shot = await page.screenshot({ clip: { x: Math.round(at.x), y: Math.round(at.y), width: 1, height: 1 } });
-  const { data } = await sharpPicture(shot).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-  return [data[0], data[1], data[2]];
-}
+const draw = (...points: [number, number][]): Promise<void> => drawOver(page, ...points);
+const solved = (): Promise<void> => whenSolved(page);
+const shownAt = (x: number, y: number): Promise<[number, number, number]> => colourAt(page, x, y);
 
 /** The words of *Woven* are red-brown, as nothing in the photograph is. */
 const isInk = ([red, green, blue]: readonly number[]): boolean => Math.abs(red - 0x7a) < 20 && Math.abs(green - 0x3b) < 20 && Math.abs(blue - 0x22) < 20;
@@ -48,6 +27,7 @@ test('rough strokes cut the jar out of the photograph, and the words stand behin
   await sharp(page);
   await page.keyboard.press('3');
   await page.getByRole('button', { name: 'Remove the veil' }).click();
+  await page.getByRole('button', { name: 'Add a veil' }).click();
   await saved(page);
   await sharp(page);
   expect(isInk(await shownAt(...onA))).toBe(true);

@@ -1,9 +1,11 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import sharp from 'sharp';
 import { readLevel } from '../core/pixels/pyramid';
 import { fractions, overlap, trueCut } from '../core/testing/truth';
 import { plainVeil, tracedCut } from '../core/passes/veils/schema';
+import { mismatch, type EdgePlace } from '../core/passes/veils/softness/compareEdge';
 import { blankPiece } from '../core/piece/blank';
 import { readPiece } from '../core/piece/read';
 import { application } from './application';
@@ -101,4 +103,60 @@ test('a piece of an older format is brought up to date when the store is opened,
   const again = new Studio(config);
   expect(again.pieces.get(id)).toMatchObject({ history: [], historyAt: 0, piece: { name: 'Old', weave: [] } });
   again.close();
+});
+
+const send = (path: string, body: Uint8Array) => app.request(`http://127.0.0.1:4680/api/cuts${path}`, { method: 'POST', body: body as Uint8Array<ArrayBuffer>, headers: { host: '127.0.0.1:4680' } });
+/** A picture that is clear right of a column, or grey there. */
+const halved = (width: number, height: number, clear: boolean): Promise<Buffer> => {
+  const bytes = Buffer.alloc(width * height * 4);
+  for (let i = 0; i < width * height; i++) bytes.set(i % width < width / 2 || !clear ? [i % width < width / 2 ? 255 : 40, i % width < width / 2 ? 255 : 40, i % width < width / 2 ? 255 : 40, 255] : [0, 0, 0, 0], i * 4);
+  return sharp(bytes, { raw: { width, height, channels: 4 } }).png().toBuffer();
+};
+
+test('a matte is taken from what is clear in a picture, or from its grey values; another shape is refused', async () => {
+  const clear = (await (await send(`/picture?plate=${plate}`, await halved(450, 300, true))).json()) as StoredAsset;
+  expect([clear.kind, clear.width, clear.height, clear.channels]).toEqual(['matte', 450, 300, 1]);
+  const pixels = await pixelsOf(clear);
+  expect([pixels[150 * 450 + 100], pixels[150 * 450 + 400]]).toEqual([255, 0]);
+  const grey = await pixelsOf((await (await send(`/picture?plate=${plate}`, await halved(900, 600, false))).json()) as StoredAsset);
+  expect([grey[300 * 900 + 100], grey[300 * 900 + 800]]).toEqual([255, 40]);
+  const wrong = await send(`/picture?plate=${plate}`, await halved(300, 300, true));
+  expect([wrong.status, await wrong.text()]).toEqual([422, expect.stringContaining('300 × 300 px, another shape')]);
+  expect((await send(`/picture?plate=${plate}`, new TextEncoder().encode('no picture'))).status).toBe(422);
+});
+
+test('a plate with clear parts has a matte of its own; an opaque one has none', async () => {
+  expect(await (await post('/own-matte', { plate })).json()).toEqual({ matte: null });
+  const cutOut = await studio.intake.takeIn(studio.intake.write(await halved(200, 100, true)), 'cut-out', 'plate');
+  const { matte } = (await (await post('/own-matte', { plate: cutOut.sha256 })).json()) as { matte: StoredAsset };
+  const pixels = await pixelsOf(matte);
+  expect([pixels[50 * 200 + 20], pixels[50 * 200 + 180]]).toEqual([255, 0]);
+});
+
+test('the same photograph at another size is told from a different one', async () => {
+  const other = await studio.intake.takeIn(studio.intake.write(await sharp('demo/plates/ribbons.jpg').resize(700).jpeg({ quality: 80 }).toBuffer()), 'small', 'plate');
+  const different = await studio.intake.takeIn(await studio.intake.copy('demo/plates/dune.jpg'), 'dune', 'plate');
+  const differenceTo = async (sha256: string): Promise<number> => ((await (await post('/compare', { plate, other: sha256 })).json()) as { difference: number }).difference;
+  expect(await differenceTo(other.sha256)).toBeLessThan(0.02);
+  expect(await differenceTo(different.sha256)).toBeGreaterThan(0.1);
+});
+
+test('along the border the photo’s edge is measured against the matte’s', async () => {
+  const { strokes } = await trueCut('ribbons');
+  const { matte } = (await (await post('/scribble', { plate, marks: strokes.marks, box: null })).json()) as { matte: StoredAsset };
+  const cuts = [{ kind: 'picture', joining: 'add', matte: 'm' }] as const;
+  const edgeWith = async (feather: number): Promise<EdgePlace[]> =>
+    ((await (await post('/edge', { plate, veil: plainVeil({ id: 'v', name: 'v', plate: 'p', cuts: [...cuts], feather }), mattes: { m: matte.sha256 } })).json()) as { places: EdgePlace[] }).places;
+  const middle = (values: number[]): number => values.sort((a, b) => a - b)[Math.floor(values.length / 2)];
+  // A feather is two sigmas wide: what was put in is what is measured.
+  for (const feather of [4, 10]) {
+    const places = await edgeWith(feather);
+    expect(places.length).toBeGreaterThan(60);
+    expect(Math.abs(middle(places.map((place) => place.matte)) - feather / 2)).toBeLessThan(0.15 * feather);
+  }
+  const worst = (await edgeWith(12)).filter(({ photo }) => photo !== null).map(mismatch);
+  expect(middle(worst)).toBeGreaterThan(1);
+  const { band } = (await (await post('/propose', { plate, cuts, mattes: { m: matte.sha256 } })).json()) as { band: { points: unknown[] }[] };
+  // The ribbon is neither hairy nor blurred, but for a stretch or two.
+  expect(band.reduce((count, line) => count + line.points.length, 0)).toBeLessThan(40);
 });

@@ -6,7 +6,6 @@ import { Eye } from 'lucide-react';
 import { memo, useDeferredValue, useEffect, useRef } from 'react';
 import type { Letters } from '../../../core/passes/pass';
 import { moveInDepth } from '../../../core/piece/edits/things';
-import { solvedOf } from '../../../core/passes/veils/schema';
 import { standingBox } from '../../../core/passes/stance/gauge';
 import { nameOf } from '../../../core/piece/names';
 import type { Lettering, Piece } from '../../../core/piece/schema';
@@ -16,6 +15,7 @@ import { useBench } from '../benchContext';
 import { looked } from '../benchState';
 import { editing } from '../editing';
 import { Threads } from './Threads';
+import { VeilCard } from './VeilCard';
 
 /** The piece in cross-section: what lies far at the left, the viewer's eye at the right. */
 export function DepthLine() {
@@ -92,8 +92,6 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
   const lettering = piece.letterings.find((one) => one.id === id);
   const veil = piece.veils.find((one) => one.id === id);
   const name = lettering ? nameOf(lettering) : (veil?.name ?? '');
-  const solved = veil && solvedOf(veil).find(({ kind }) => kind === 'matte');
-  const matte = solved && piece.assets[solved.key]?.sha256;
   return (
     <div
       ref={setNodeRef}
@@ -114,18 +112,8 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
       <div className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}>
         {lettering ? (
           <LetteringCard lettering={lettering} />
-        ) : matte ? (
-          <img src={`/api/assets/${matte}/thumbnail`} alt="" className="h-full w-full object-contain" />
         ) : (
-          <svg viewBox="0 0 74 52" className="h-full w-full" aria-hidden>
-            <path d={veilOutline(piece, id)} fill="url(#veil-hatch)" stroke="#1F2328" strokeWidth={0.8} />
-            <defs>
-              <pattern id="veil-hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-                <rect width="5" height="5" fill="#F6F6F3" />
-                <rect width="1.2" height="5" fill="#1F2328" />
-              </pattern>
-            </defs>
-          </svg>
+          <VeilCard piece={piece} id={id} />
         )}
       </div>
       <span className="h-5 max-w-[74px] truncate">{name}</span>
@@ -156,16 +144,4 @@ const CardDrawing = memo(function CardDrawing({ lettering, letters }: { letterin
 
 function sameDrawing(before: { lettering: Lettering; letters: Letters | null }, now: { lettering: Lettering; letters: Letters | null }): boolean {
   return before.letters === now.letters && before.lettering.ink === now.lettering.ink;
-}
-
-/** The veil's contours in the small: its clicked points, fitted to the card. */
-function veilOutline(piece: Piece, id: string): string {
-  const veil = piece.veils.find((one) => one.id === id);
-  const plate = piece.plates.find((one) => one.id === veil?.plate);
-  if (!veil || !plate) return '';
-  const scale = Math.min(70 / piece.sheet.width, 48 / piece.sheet.height);
-  const [left, top] = [(74 - piece.sheet.width * scale) / 2, (52 - piece.sheet.height * scale) / 2];
-  const at = (x: number, y: number): string => `${((x * plate.scale + plate.x) * scale + left).toFixed(1)} ${((y * plate.scale + plate.y) * scale + top).toFixed(1)}`;
-  const closed = veil.cuts.flatMap((cut) => (cut.kind === 'trace' && cut.joining === 'add' ? cut.contours.filter((contour) => contour.closed) : []));
-  return closed.map((contour) => `M${contour.points.flatMap((point) => [at(point.x, point.y), ...(point.to === 'border' ? point.via.map(([x, y]) => at(x, y)) : [])]).join('L')}Z`).join('');
 }

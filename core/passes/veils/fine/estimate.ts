@@ -20,6 +20,9 @@ const elsewhere = 0.3;
 const inBand = 0.3;
 /** How much it counts that a px looks just like the front near by. */
 const frontItself = 3;
+/** A colour this near to the line between two others, in its own sigmas, may be a mixture of them; with these shares of the first. */
+const mixtureSigma = 0.5;
+const [leastShare, mostShare] = [0.15, 0.93];
 /** Variance that no estimate falls below: what is decided is decided by the neighbours too. */
 const doubt = 0.02;
 
@@ -54,6 +57,45 @@ export function tonesOf(light: LightPlanes, alpha: Float32Array): Tones {
   return tones;
 }
 
+/** The tones that are no mixture of another one and of what lies behind. */
+export function pureTones(tones: Tones, ground: Tones): Tones {
+  return tones.filter((tone) => !tones.some((other) => other !== tone && ground.some((behind) => isMixture(tone, other, behind))));
+}
+
+function isMixture(tone: Tones[number], front: Tones[number], behind: Tones[number]): boolean {
+  const d = [0, 1, 2].map((c) => front[c] - behind[c]);
+  const length = d[0] ** 2 + d[1] ** 2 + d[2] ** 2;
+  if (length < 1e-4) return false;
+  const share = [0, 1, 2].reduce((sum, c) => sum + (tone[c] - behind[c]) * d[c], 0) / length;
+  if (share < leastShare || share > mostShare) return false;
+  const off = [0, 1, 2].reduce((sum, c) => sum + (tone[c] - behind[c] - share * d[c]) ** 2, 0);
+  return off < (mixtureSigma * colourSigma * (leastLight + (tone[0] + tone[1] + tone[2]) / 3)) ** 2;
+}
+
+/** The light of the front's px in the band; what may be a mixture of a tone and of what lies behind is taken to be that tone. */
+function purified(light: LightPlanes, ground: readonly Float32Array[], front: Float32Array, unknown: Uint8Array, tones: Tones): LightPlanes {
+  const out = light.map((plane) => plane.slice()) as unknown as LightPlanes;
+  for (let i = 0; i < front.length; i++) {
+    if (front[i] === 0 || !unknown[i]) continue;
+    let best = -1;
+    let least = Infinity;
+    for (let k = 0; k < tones.length; k++) {
+      const d0 = tones[k][0] - ground[0][i];
+      const d1 = tones[k][1] - ground[1][i];
+      const d2 = tones[k][2] - ground[2][i];
+      const length = d0 * d0 + d1 * d1 + d2 * d2 + 1e-9;
+      const [c0, c1, c2] = [light[0][i] - ground[0][i], light[1][i] - ground[1][i], light[2][i] - ground[2][i]];
+      const share = (c0 * d0 + c1 * d1 + c2 * d2) / length;
+      if (share < 0.1 || share > 1.05) continue;
+      const off = (c0 - share * d0) ** 2 + (c1 - share * d1) ** 2 + (c2 - share * d2) ** 2;
+      if (off < least) [least, best] = [off, k];
+    }
+    const sigma = mixtureSigma * colourSigma * (leastLight + (light[0][i] + light[1][i] + light[2][i]) / 3);
+    if (best >= 0 && least < sigma * sigma) for (let c = 0; c < 3; c++) out[c][i] = tones[best][c];
+  }
+  return out;
+}
+
 /** What the colours alone say of each unknown px. */
 export interface Estimate {
   alpha: Float32Array;
@@ -65,9 +107,11 @@ export interface Estimate {
  * Estimates the matte of the unknown px from their colours: each is taken as a mixture of what lies behind near by and of one of the
  * front's colours, the one near by or a tone from elsewhere, in linear light.
  * @param alpha what is thought now; sure px are what both sides are learned from
+ * @param learned tones of the front, and whether its px in the band may be mixtures of them
  * @param said the marks of a scribble cut; null where there are none
  */
-export function estimateAlpha(light: LightPlanes, width: number, height: number, alpha: Float32Array, unknown: Uint8Array, tones: Tones, said: Uint8Array | null): Estimate {
+export function estimateAlpha(light: LightPlanes, width: number, height: number, alpha: Float32Array, unknown: Uint8Array, learned: { tones: Tones; isMixed: boolean }, said: Uint8Array | null): Estimate {
+  const { tones, isMixed } = learned;
   const front = new Float32Array(alpha.length);
   const behind = new Float32Array(alpha.length);
   for (let i = 0; i < alpha.length; i++) {
@@ -78,8 +122,8 @@ export function estimateAlpha(light: LightPlanes, width: number, height: number,
     else if (alpha[i] > 0.9) front[i] = trust * (alpha[i] - 0.9) * 10;
     else if (alpha[i] < 0.1) behind[i] = trust * (0.1 - alpha[i]) * 10;
   }
-  const near = spread(light, front, width, height);
   const ground = spread(light, behind, width, height);
+  const near = spread(isMixed ? purified(light, ground, front, unknown, tones) : light, front, width, height);
   const out: Estimate = { alpha: new Float32Array(alpha.length), certainty: new Float32Array(alpha.length) };
   const candidates: [number, number, number][] = [[0, 0, 0], ...tones.map(([r, g, b]): [number, number, number] => [r, g, b])];
   for (let i = 0; i < alpha.length; i++) {
@@ -89,8 +133,8 @@ export function estimateAlpha(light: LightPlanes, width: number, height: number,
     const [c0, c1, c2] = [light[0][i] - b0, light[1][i] - b1, light[2][i] - b2];
     const variance = (colourSigma * (leastLight + (light[0][i] + light[1][i] + light[2][i]) / 3)) ** 2;
     // Where a px looks like the front near by, it may be that itself: where both sides are alike this makes the estimate unsure.
-    const own = (light[0][i] - near[0][i]) ** 2 + (light[1][i] - near[1][i]) ** 2 + (light[2][i] - near[2][i]) ** 2;
-    const itself = frontItself * exp(-0.5 * min(own / variance, 60));
+    const same = (light[0][i] - near[0][i]) ** 2 + (light[1][i] - near[1][i]) ** 2 + (light[2][i] - near[2][i]) ** 2;
+    const itself = frontItself * exp(-0.5 * min(same / variance, 60));
     let [weights, sum, squares] = [itself, itself, itself];
     for (let k = 0; k < candidates.length; k++) {
       const d0 = candidates[k][0] - b0;

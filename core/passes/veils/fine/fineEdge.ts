@@ -1,7 +1,7 @@
 import type { Level } from '../../../pixels/pyramid';
 import { grow, intersect, type Region } from '../../../pixels/region';
 import { encode } from '../../../pixels/transfer';
-import { estimateAlpha, tonesOf, type Tones } from './estimate';
+import { estimateAlpha, pureTones, tonesOf, type Tones } from './estimate';
 import { estimateFront } from './frontColour';
 import { borderDistance, distanceUnit } from './band';
 import { mattingEquations, solve, wish } from './laplacian';
@@ -47,10 +47,10 @@ export function solveFineEdge(picture: Level, cut: Uint8Array, band: Uint8Array,
   const matte: Level = { width, height, channels: 1, bytes: Uint8Array.from(cut) };
   const front: Level = { width, height, channels: 4, bytes: new Uint8Array(width * height * 4) };
   const parts = partsOf(width, height, band);
-  const tones = parts.length > 0 ? frontTones(picture, cut, band) : [];
+  const learned = parts.length > 0 ? frontTones(picture, { cut, band, said }) : { tones: [], isMixed: false };
   parts.forEach((part, i) => {
     const told = (done: number): void => progress?.((i + done) / parts.length);
-    solvePart({ picture, cut, band, said }, part, tones, quick, { matte, front }, told);
+    solvePart({ picture, cut, band, said }, part, learned, quick, { matte, front }, told);
     told(1);
   });
   return { matte, front };
@@ -74,12 +74,35 @@ function holdsBand(part: Region, width: number, band: Uint8Array): boolean {
   return false;
 }
 
-/** Tones of the whole front, from a sample of its px. */
-function frontTones({ bytes, channels }: Level, cut: Uint8Array, band: Uint8Array): Tones {
-  const chosen: number[] = [];
-  let seen = 0;
-  for (let i = 0; i < cut.length; i++) if (cut[i] === 255 && (!band[i] || i % 3 === 0) && seen++ % 5 === 0) chosen.push(i);
-  const step = Math.max(1, Math.floor(chosen.length / 60000));
+/** What the whole front is made of. */
+interface FrontTones {
+  tones: Tones;
+  /** Nearly all of the front lies in the band: its px there may be mixtures, and are taken to be what they are mixed of. */
+  isMixed: boolean;
+}
+
+/** So many times more of the front lies in the band than outside of it where nothing sure is known of it. */
+const mixedFrom = 3;
+
+/** Tones of the whole front, from a sample of its px: those outside of the band, and those in it that are no mixture. */
+function frontTones(picture: Level, { cut, band, said }: Pick<Given, 'cut' | 'band' | 'said'>): FrontTones {
+  const inside: number[] = [];
+  const sure: number[] = [];
+  const ground: number[] = [];
+  for (let i = 0; i < cut.length; i++) {
+    if (cut[i] === 255) (band[i] ? inside : sure).push(i);
+    else if (cut[i] === 0 && (!band[i] || said?.[i])) ground.push(i);
+  }
+  const isMixed = inside.length > mixedFrom * sure.length;
+  const own = tonesAt(picture, inside);
+  return { tones: [...tonesAt(picture, sure), ...(isMixed ? pureTones(own, tonesAt(picture, ground)) : own)], isMixed };
+}
+
+/** px that tones are learned from, at most. */
+const mostSampled = 60000;
+
+function tonesAt({ bytes, channels }: Level, chosen: readonly number[]): Tones {
+  const step = Math.max(1, Math.floor(chosen.length / mostSampled));
   const sampled = chosen.filter((_, k) => k % step === 0);
   const pixels = new Uint8Array(sampled.length * channels);
   sampled.forEach((i, k) => pixels.set(bytes.subarray(i * channels, (i + 1) * channels), k * channels));
@@ -94,7 +117,7 @@ interface Given {
   said?: Uint8Array | null;
 }
 
-function solvePart(given: Given, part: Region, tones: Tones, quick: boolean, out: SolvedEdge, told: (done: number) => void): void {
+function solvePart(given: Given, part: Region, learned: FrontTones, quick: boolean, out: SolvedEdge, told: (done: number) => void): void {
   const wide = intersect(grow(part, partMargin), { x: 0, y: 0, width: given.picture.width, height: given.picture.height })!;
   const local = localPart(given, wide);
   const { alpha, unknown, light } = local;
@@ -104,7 +127,7 @@ function solvePart(given: Given, part: Region, tones: Tones, quick: boolean, out
   for (let i = 0; i < known.length; i++) if (unknown[i]) known[i] = 0;
   const away = borderDistance(local.cut, wide.width, wide.height);
   for (let round = 0; round < rounds; round++) {
-    const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, tones, local.said);
+    const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, learned, local.said);
     const equations = mattingEquations(light, wide.width, wide.height, known, unknown, smoothness);
     const values = Float64Array.from(equations.pixels, (pixel) => estimate.alpha[pixel]);
     equations.pixels.forEach((pixel, k) => {

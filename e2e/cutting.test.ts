@@ -1,0 +1,177 @@
+import { expect, test } from '@jest/globals';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'playwright-core';
+import sharpPicture from 'sharp';
+import type { TraceCut } from '../core/passes/veils/schema';
+import type { Piece } from '../core/piece/schema';
+import { clickOn, colourAt, drawOver, whenSolved } from './sheet';
+import { onScreen, sharp, type RunningStudio } from './studio';
+import { visit } from './visit';
+
+let studio: RunningStudio;
+let page: Page;
+
+const problems = visit((made) => ({ studio, page } = made));
+const folder = mkdtempSync(join(tmpdir(), 'inky-veil-cuts-'));
+const pieceNow = async (): Promise<Piece> => ((await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Piece }).piece;
+const jar = async () => (await pieceNow()).veils.find(({ id }) => id === 'veil-1')!;
+const trace = async (): Promise<TraceCut> => (await jar()).cuts[0] as TraceCut;
+const settled = async (): Promise<void> => {
+  await page.waitForTimeout(250);
+  await whenSolved(page);
+};
+
+test('a click on a traced line puts a point in; it can be moved, made a corner, run otherwise and removed', async () => {
+  await page.goto(`${studio.url}/piece/demo-woven/3`);
+  await sharp(page);
+  const before = (await trace()).contours[0].points;
+  // On the straight line of the jar's foot, between two of its points.
+  const [a, b] = [before[9], before[10]];
+  const way = a.via[Math.floor(a.via.length / 2)] ?? [(a.x + b.x) / 2, (a.y + b.y) / 2];
+  await clickOn(page, way[0], way[1]);
+  await settled();
+  const after = (await trace()).contours[0].points;
+  expect(after).toHaveLength(before.length + 1);
+  expect(Math.hypot(after[10].x - way[0], after[10].y - way[1])).toBeLessThan(6);
+  await page.getByText(`Point 11 of ${after.length}`).waitFor();
+  await page.getByRole('button', { name: 'Corner', exact: true }).click();
+  await page.getByLabel('How the line runs on').selectOption('smooth');
+  await settled();
+  expect((await trace()).contours[0].points[10]).toMatchObject({ corner: true, to: 'smooth', via: [] });
+  await page.getByLabel('How the line runs on').selectOption('edge');
+  await settled();
+  await page.getByRole('button', { name: 'Run again' }).click();
+  await settled();
+  await page.keyboard.press('ArrowDown');
+  await settled();
+  expect((await trace()).contours[0].points[10].y).toBeCloseTo(after[10].y + 1, 5);
+  await page.keyboard.press('Delete');
+  await settled();
+  expect((await trace()).contours[0].points).toHaveLength(before.length);
+});
+
+test('contours are saved as SVG and taken in again', async () => {
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save contours' }).click()]);
+  const file = join(folder, 'jar.svg');
+  await download.saveAs(file);
+  expect(readFileSync(file, 'utf8')).toContain('viewBox="0 0 1800 1200"');
+  await page.getByLabel('How the cut joins').selectOption('take-away');
+  await page.getByLabel('Drawing to take contours from').setInputFiles(file);
+  await page.getByText('Trace', { exact: true }).nth(1).waitFor({ timeout: 10000 }).catch(() => undefined);
+  await settled();
+  const { cuts } = await jar();
+  expect(cuts.map(({ kind, joining }) => `${kind} ${joining}`)).toEqual(['trace add', 'trace take-away']);
+  // The jar takes itself away: nothing stands before the letters any more.
+  const [red, green, blue] = await colourAt(page, 800, 830);
+  expect(Math.hypot(red - 0x7a, green - 0x3b, blue - 0x22)).toBeLessThan(30);
+  await page.keyboard.press('Control+z');
+  await settled();
+});
+
+test('a hole inside a contour lets the letters through', async () => {
+  await page.getByLabel('How the cut joins').selectOption('add');
+  await page.getByRole('button', { name: 'Straight', exact: true }).click();
+  for (const [x, y] of [[990, 780], [1080, 780], [1080, 860], [990, 860]]) {
+    await clickOn(page, x, y);
+    await page.waitForTimeout(120);
+  }
+  await page.keyboard.press('End');
+  await settled();
+  expect((await trace()).contours).toHaveLength(2);
+  const [red, green, blue] = await colourAt(page, 1030, 820);
+  expect(Math.hypot(red - 0x7a, green - 0x3b, blue - 0x22)).toBeLessThan(40);
+  await page.keyboard.press('Control+z');
+  await settled();
+});
+
+test('a matte comes from the clear parts of a picture; one of another shape is refused with its size', async () => {
+  const wrong = join(folder, 'wrong.png');
+  await sharpPicture({ create: { width: 300, height: 300, channels: 3, background: '#fff' } }).png().toFile(wrong);
+  await page.getByLabel('Picture to take a matte from').setInputFiles(wrong);
+  await page.getByText('300 × 300 px, another shape').waitFor({ timeout: 20000 });
+  await page.getByRole('button', { name: 'Dismiss' }).click();
+  const cutOut = join(folder, 'cut-out.png');
+  // At half the plate's size, opaque in the left third.
+  const bytes = Buffer.alloc(900 * 600 * 4);
+  for (let i = 0; i < 900 * 600; i++) bytes.set([120, 90, 60, i % 900 < 300 ? 255 : 0], i * 4);
+  await sharpPicture(bytes, { raw: { width: 900, height: 600, channels: 4 } }).png().toFile(cutOut);
+  await page.getByLabel('Picture to take a matte from').setInputFiles(cutOut);
+  await page.getByText('Matte', { exact: true }).waitFor({ timeout: 20000 });
+  await settled();
+  // The R of the word stands in the left third: it is behind the veil now.
+  const [red, green, blue] = await colourAt(page, 300, 800);
+  expect(Math.hypot(red - 0x7a, green - 0x3b, blue - 0x22)).toBeGreaterThan(60);
+  await page.keyboard.press('Control+z');
+  await settled();
+});
+
+test('the veil can be looked at on a colour, and its edge before and after', async () => {
+  await page.getByRole('button', { name: 'on a colour' }).click();
+  await page.getByLabel('Colour to look at the veil on').fill('#00ff00');
+  await sharp(page);
+  expect(await colourAt(page, 300, 300)).toEqual([0, 255, 0]);
+  await page.getByRole('button', { name: 'edge before / after' }).click();
+  await sharp(page);
+  const handle = page.locator('[aria-label="Drag to wipe between before and after"]');
+  const [from, to] = [await handle.boundingBox(), await onScreen(page, 1500, 600)];
+  await page.mouse.move(from!.x + from!.width / 2, from!.y + from!.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x, to.y, { steps: 4 });
+  await page.mouse.up();
+  await sharp(page);
+  expect(Math.abs((await handle.boundingBox())!.x + from!.width / 2 - to.x)).toBeLessThan(3);
+  await page.getByRole('button', { name: 'as it will be' }).click();
+  await sharp(page);
+});
+
+test('the edge is measured against the photo, and the worst place is gone to', async () => {
+  await page.getByRole('button', { name: 'Measure the edge' }).click();
+  await page.getByRole('img', { name: /Softness of the photo/ }).waitFor({ timeout: 30000 });
+  await page.getByRole('button', { name: 'Worst edge' }).click();
+  await page.waitForFunction(() => document.querySelector('[data-view]')?.getAttribute('data-view')?.startsWith('2 '), null, { timeout: 10000 });
+  await page.keyboard.press(',');
+  await sharp(page);
+});
+
+test('the same photograph at another size takes over what was cut, at the same place', async () => {
+  const larger = join(folder, 'jar-large.jpg');
+  writeFileSync(larger, await sharpPicture('demo/plates/jar.jpg').resize(2700, 1800).jpeg({ quality: 92 }).toBuffer());
+  const behind = await colourAt(page, 800, 830);
+  await page.keyboard.press('0');
+  await page.getByRole('button', { name: 'Exchange', exact: true }).click();
+  await page.getByLabel('Photograph file').setInputFiles(larger);
+  await page.getByRole('button', { name: 'Carry the veils over' }).click({ timeout: 60000 });
+  await settled();
+  const { plates, veils } = await pieceNow();
+  expect(plates[0].scale).toBeCloseTo(2 / 3, 5);
+  expect(veils).toHaveLength(2);
+  (await colourAt(page, 800, 830)).forEach((value, c) => expect(Math.abs(value - behind[c])).toBeLessThan(12));
+});
+
+test('a cut-out photograph brings its own veil, and stands before the letters', async () => {
+  const kite = join(folder, 'cut-kite.png');
+  const matte = await sharpPicture('demo/plates/truth/dune.kite.png').extractChannel(0).raw().toBuffer();
+  const { data } = await sharpPicture('demo/plates/dune.jpg').raw().toBuffer({ resolveWithObject: true });
+  const bytes = Buffer.alloc(1800 * 1200 * 4);
+  for (let i = 0; i < matte.length; i++) bytes.set([data[i * 3], data[i * 3 + 1], data[i * 3 + 2], matte[i]], i * 4);
+  await sharpPicture(bytes, { raw: { width: 1800, height: 1200, channels: 4 } }).extract({ left: 1130, top: 170, width: 280, height: 400 }).png().toFile(kite);
+  await page.getByRole('button', { name: 'Add another photograph' }).click();
+  await page.getByLabel('Photograph file').setInputFiles(kite);
+  await page.getByText('cut-kite', { exact: false }).first().waitFor({ timeout: 60000 });
+  await settled();
+  const { plates, veils } = await pieceNow();
+  expect(plates).toHaveLength(2);
+  const own = veils.find(({ plate }) => plate === plates[1].id)!;
+  expect(own.cuts).toMatchObject([{ kind: 'picture', joining: 'add' }]);
+  // Moved over the U, it hides the letter there and nothing beside its own shape.
+  await page.getByRole('button', { name: 'cut-kite.png', exact: true }).click();
+  const middle = [plates[1].x + 140 * plates[1].scale, plates[1].y + 200 * plates[1].scale] as [number, number];
+  await drawOver(page, middle, [1360, 800]);
+  await settled();
+  const [red, green, blue] = await colourAt(page, 1360, 790);
+  expect(Math.hypot(red - 0x7a, green - 0x3b, blue - 0x22)).toBeGreaterThan(40);
+});
+
+test('the page has raised no errors', () => expect(problems).toEqual([]));
