@@ -21,6 +21,7 @@ test('a cut piece is copied beside the veil that it was cut by, and lies on lett
   await sharp(page);
   expect(isGlaze(await shownAt(560, 1000))).toBe(false);
   await page.getByRole('button', { name: 'Copy as a graft' }).click();
+  await page.getByText('graft of jar').first().waitFor({ timeout: 20000 });
   await saved(page);
   await sharp(page);
   const { graft, name } = await graftNow();
@@ -44,7 +45,7 @@ test('it is dragged, turned and flipped; each is one step of undo', async () => 
   await page.getByRole('button', { name: 'Flip', exact: true }).click();
   await saved(page);
   const ring = await onScreen(page, moved.at[0], moved.at[1] - 11);
-  const knob = page.locator('[aria-label^="Turn the graft"]');
+  const knob = page.locator('g', { has: page.locator('title', { hasText: 'Turn the graft' }) }).last();
   const box = (await knob.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();

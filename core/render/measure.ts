@@ -93,18 +93,29 @@ const darkest = 0.05;
 
 /**
  * The colour of the photograph's own shadows in a region: the median, in Oklab, of its darkest px.
- * @param region sheet px
+ * @param region sheet px; where it holds no shadow worth the name, the whole sheet is looked at
  * @returns CSS hex colour, or null where there is nothing opaque
  */
-export async function shadowColour(compiled: CompiledPiece, evaluator: Evaluator, region: Region): Promise<string | null> {
+export async function shadowColour(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator, region: Region): Promise<string | null> {
+  const near = await darkestOf(compiled, evaluator, region);
+  const isShadow = near !== null && near.dark[0] < shadowDepth * near.lightness;
+  const found = isShadow ? near : ((await darkestOf(compiled, evaluator, { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height })) ?? near);
+  return found && hexOfOklab(...found.dark);
+}
+
+/** A shadow is darker than this part of the lightness around it (Oklab, medians). */
+const shadowDepth = 0.62;
+
+async function darkestOf(compiled: CompiledPiece, evaluator: Evaluator, region: Region): Promise<{ dark: [number, number, number]; lightness: number } | null> {
   const scale = Math.min(1, 400 / Math.max(region.width, region.height));
   const lab = toOklab(await evaluator.pixels(compiled.before, { region: outerPixels(scaleRegion(region, scale)), scale }));
   const pixels: [number, number, number][] = [];
   for (let at = 0; at < lab.data.length; at += 4) if (lab.data[at + 3] > 0.99) pixels.push([lab.data[at], lab.data[at + 1], lab.data[at + 2]]);
   if (pixels.length === 0) return null;
-  const dark = pixels.sort((a, b) => a[0] - b[0]).slice(0, Math.max(1, Math.ceil(pixels.length * darkest)));
+  const sorted = pixels.sort((a, b) => a[0] - b[0]);
+  const dark = sorted.slice(0, Math.max(1, Math.ceil(pixels.length * darkest)));
   const middle = (c: number): number => dark.map((pixel) => pixel[c]).sort((a, b) => a - b)[Math.floor(dark.length / 2)];
-  return hexOfOklab(middle(0), middle(1), middle(2));
+  return { dark: [middle(0), middle(1), middle(2)], lightness: sorted[Math.floor(sorted.length / 2)][0] };
 }
 
 /**

@@ -267,7 +267,9 @@ test('the photograph’s shadow colour is the median of its darkest px', async (
   const photo = paintedPicture(100, 100, (x) => (x % 10 === 0 ? [20, 24, 60] : [220, 210, 190]));
   const own: Materials = { ...materials, picture: () => photo };
   const one = piece({ letterings: [], veils: [], depth: [], sheet: { width: 100, height: 100, ppi: 300, paint: null } });
-  expect(await shadowColour(compile(one, own), new Evaluator(1e8), { x: 0, y: 0, width: 100, height: 100 })).toBe('#14183c');
+  expect(await shadowColour(one, compile(one, own), new Evaluator(1e8), { x: 0, y: 0, width: 100, height: 100 })).toBe('#14183c');
+  // Where nothing near is in shadow, the shadows of the whole photograph tell.
+  expect(await shadowColour(one, compile(one, own), new Evaluator(1e8), { x: 41, y: 10, width: 8, height: 30 })).toBe('#14183c');
 });
 
 test('where two veils of one photograph overlap, nothing of the nearer is laid on twice: all veil is the photograph', async () => {

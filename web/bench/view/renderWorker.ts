@@ -69,7 +69,7 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
   const { piece } = current;
   const compiled = await current.compiled;
   if (order.kind === 'measure') return { kind: 'measure', measures: await measurePiece(piece, compiled, evaluator) };
-  if (order.kind === 'shadow') return { kind: 'colour', colour: await shadowColour(compiled, evaluator, order.region) };
+  if (order.kind === 'shadow') return { kind: 'colour', colour: await shadowColour(piece, compiled, evaluator, order.region) };
   if (order.kind === 'colour') return { kind: 'colour', colour: await averageColour(compiled, evaluator, order.centre, order.radius) };
   const { region, scale, frame } = order;
   const request = { region, scale };

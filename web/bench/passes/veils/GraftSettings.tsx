@@ -7,15 +7,16 @@ import { useBench } from '../../benchContext';
 import { handed, looked } from '../../benchState';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
-import { cutPlate, toPlate } from './cutting';
+import { cutPlate, inTurn, toPlate } from './cutting';
 
 /** Copying what a veil cuts out to another place; and where the copy stands. */
 export function GraftSettings({ veil }: { veil: Veil }) {
-  const { piece, measures, mayChange } = useBench();
+  const { piece, measures, mayChange, renderer } = useBench();
   const dispatch = useAppDispatch();
-  const box = measures?.veils.find((one) => one.veil === veil.id)?.box ?? null;
-  const copy = (): void => {
-    if (!box) return void dispatch(looked({ problem: 'This veil covers nothing yet: cut it first, then copy it.' }));
+  const copy = async (): Promise<void> => {
+    const { veils } = measures ?? (await renderer.measure());
+    const box = veils.find((one) => one.veil === veil.id)?.box;
+    if (!box) throw new Error('This veil covers nothing yet: cut it first, then copy it.');
     const id = freeId(piece, 'veil');
     const plate = cutPlate(piece, veil)!;
     const middle = middleOf(box);
@@ -59,7 +60,7 @@ export function GraftSettings({ veil }: { veil: Veil }) {
             </button>
           </>
         )}
-        <button className="plain-button" disabled={!mayChange} onClick={copy}>
+        <button className="plain-button" disabled={!mayChange} onClick={() => inTurn(copy)}>
           {graft ? 'Copy once more' : 'Copy as a graft'}
         </button>
       </div>
