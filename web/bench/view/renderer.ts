@@ -20,6 +20,8 @@ interface Frame {
   number: number;
   revision: number;
   scene: Scene;
+  /** What it was drawn for. */
+  view: { scale: number; visible: string };
   scale: number;
   coarse: boolean;
   startedAt: number;
@@ -165,7 +167,7 @@ export class SheetRenderer {
     const scale = this.frameScale(coarse);
     const regions = this.tilesAt(scale);
     this.dropTiles();
-    const frame: Frame = { number: ++this.frames, revision: this.revision, scene: { piece: this.piece!, look: this.look }, scale, coarse, startedAt: performance.now(), missing: new Set(regions.map(placeOf)), tiles: new Map() };
+    const frame: Frame = { number: ++this.frames, revision: this.revision, scene: { piece: this.piece!, look: this.look }, view: { scale: this.view!.scale, visible: JSON.stringify(this.view!.visible) }, scale, coarse, startedAt: performance.now(), missing: new Set(regions.map(placeOf)), tiles: new Map() };
     this.frame = frame;
     // Workers that are at an older frame give up between two steps.
     if (this.newestFrame) Atomics.store(this.newestFrame, 0, frame.number);
@@ -235,6 +237,8 @@ export class SheetRenderer {
       this.shown = new Map();
     }
     for (const [place, tile] of frame.tiles) this.put(place, tile);
+    // What was shown before is no longer there as a whole: going back to it means drawing it again.
+    this.shownFor = null;
     this.changed({ sharp: null, frameMs: null });
   }
 
@@ -251,8 +255,8 @@ export class SheetRenderer {
     }
     this.dropBeneath();
     this.shown = frame.tiles;
-    const sameView = this.shownFor?.scale === this.view!.scale && this.shownFor.visible === JSON.stringify(this.view!.visible);
-    this.shownFor = { revision: frame.revision, scale: this.view!.scale, coarse: frame.coarse, visible: JSON.stringify(this.view!.visible) };
+    const sameView = this.shownFor?.scale === frame.view.scale && this.shownFor.visible === frame.view.visible;
+    this.shownFor = { revision: frame.revision, coarse: frame.coarse, ...frame.view };
     // The first frame of a view fetches what it shows; those after it tell how long a change takes.
     if (!frame.coarse) this.sharpMs = sameView ? frameMs : 0;
     this.frame = null;
