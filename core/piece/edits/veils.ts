@@ -21,8 +21,8 @@ export const removeVeil = (id: string): Edit => (piece) => {
   dropUnused(piece);
 };
 
-/** Adds a way to cut, nearest to the touch-up. */
-export const addCut = (id: string, cut: Cut): Edit => (piece) => void thing(piece.veils, id).cuts.push(cut);
+/** Adds a way to cut, nearest to the touch-up; a copy of it, since what has come into a piece is never changed. */
+export const addCut = (id: string, cut: Cut): Edit => (piece) => void thing(piece.veils, id).cuts.push(structuredClone(cut));
 
 export const removeCut = (id: string, index: number): Edit => (piece) => {
   thing(piece.veils, id).cuts.splice(index, 1);

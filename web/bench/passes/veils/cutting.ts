@@ -47,32 +47,44 @@ export function workingCut(veil: Pick<Veil, 'cuts'> | null, kind: Cut['kind'], j
   return veil ? veil.cuts.findLastIndex((cut) => cut.kind === kind && cut.joining === joining) : -1;
 }
 
-/** Keeps a change of the chosen veil; where there is none, a veil is made with it, in one step of history. */
-export function cut(label: string, plate: CutPlate, change: (id: string) => Edit): void {
+/** The edit that changes the chosen veil, and its id; where there is none, a veil is made with it. */
+function veilEdit(plate: CutPlate, change: (id: string) => Edit): { id: string; edit: Edit } | null {
   const veil = currentVeil();
   const { piece } = store.getState().bench;
-  if (!piece) return;
-  if (veil) {
-    editing.commit(label, change(veil.id));
-    return;
-  }
+  if (!piece) return null;
+  if (veil) return { id: veil.id, edit: change(veil.id) };
   const id = freeId(piece, 'veil');
-  const both: Edit = (draft) => {
+  const edit: Edit = (draft) => {
     addVeil({ id, name: `veil ${piece.veils.length + 1}`, plate: plate.id })(draft);
     change(id)(draft);
   };
-  if (editing.commit(label, both)) store.dispatch(looked({ veil: id }));
+  return { id, edit };
 }
 
-/** Keeps a change of the cut that the hand works on; where there is none of its kind, one is begun with it. */
-export function cutInto(label: string, plate: CutPlate, blank: Cut, change: (id: string, index: number) => Edit): void {
+/** Keeps a change of the chosen veil; where there is none, a veil is made with it, in one step of history. */
+export function cut(label: string, plate: CutPlate, change: (id: string) => Edit): void {
+  const found = veilEdit(plate, change);
+  if (found && editing.commit(label, found.edit)) store.dispatch(looked({ veil: found.id }));
+}
+
+/** The change of the cut that the hand works on; where there is none of its kind, one is begun with it. */
+function intoCut(blank: Cut, change: (id: string, index: number) => Edit): (id: string) => Edit {
   const veil = currentVeil();
   const found = workingCut(veil, blank.kind, blank.joining);
-  cut(label, plate, (id) => (draft) => {
+  return (id) => (draft) => {
     const index = found >= 0 ? found : (veil?.cuts.length ?? 0);
     if (found < 0) addCut(id, blank)(draft);
     change(id, index)(draft);
-  });
+  };
+}
+
+/** Keeps a change of the cut that the hand works on. */
+export const cutInto = (label: string, plate: CutPlate, blank: Cut, change: (id: string, index: number) => Edit): void => cut(label, plate, intoCut(blank, change));
+
+/** Shows such a change before it is kept. */
+export function draftInto(plate: CutPlate, blank: Cut, change: (id: string, index: number) => Edit): void {
+  const found = veilEdit(plate, intoCut(blank, change));
+  if (found) editing.draft(found.edit);
 }
 
 /** Work on the veil that must wait for a worker, one after the other in the order in which it was asked for. */

@@ -8,7 +8,7 @@ import { followJob, type JobState } from '../../../api/files';
 import { store } from '../../../store';
 import { looked, type Solving } from '../../benchState';
 import { editing } from '../../editing';
-import { currentVeil, cutInto, inTurn, workingCut, type CutPlate } from './cutting';
+import { currentVeil, cutInto, draftInto, inTurn, workingCut, type CutPlate } from './cutting';
 
 const told = (solving: Solving | null): void => void store.dispatch(looked({ solving }));
 
@@ -64,8 +64,7 @@ export function scribble(label: string, plate: CutPlate, change: (before: Pick<S
       return;
     }
     if (strokes !== own) return keep(quick, true);
-    const index = workingCut(veil, 'scribble', hand.joining);
-    if (veil && index >= 0) editing.draft(setSolvedCut(veil.id, index, { marks, box, coarse: true }, asMatte(quick)));
+    draftInto(plate, blank, (id, index) => setSolvedCut(id, index, { marks, box, coarse: true }, asMatte(quick)));
     const newer = new Promise<null>((resolve) => (newerStroke = () => resolve(null)));
     const full = ask<Scribbled>('/cuts/scribble', { json: { ...order, turn } }).catch(() => null);
     const better = (await Promise.race([full, newer]))?.matte;
