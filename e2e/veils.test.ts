@@ -102,4 +102,17 @@ test('it all comes back after a reload', async () => {
   expect(await page.getByText('1 colour', { exact: true }).count()).toBe(1);
 });
 
+test('a stroke is drawn by keyboard alone', async () => {
+  await page.getByRole('button', { name: 'Scribble', exact: true }).click();
+  await page.getByLabel('How the cut joins').selectOption('add');
+  await page.getByRole('button', { name: 'Front', exact: true }).click();
+  await page.locator('[data-sheet]').focus();
+  for (let step = 0; step < 5; step++) await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Enter');
+  for (let step = 0; step < 4; step++) await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('Shift+Enter');
+  await page.getByText('5 strokes').waitFor({ timeout: 20000 });
+  await solved();
+});
+
 test('the page has raised no errors', () => expect(problems).toEqual([]));

@@ -79,6 +79,13 @@ export interface Materials {
   face(asset: string): OpenFace;
 }
 
+/** What letters are painted with besides what is their own. */
+export interface PaintScene {
+  materials: Materials;
+  /** The bare photographs on their sheet. */
+  photo: Node;
+}
+
 /** A pass over one lettering. `arrange` works on outlines, `paint` on pixels; they run in the order of their lines. */
 export interface LetteringPass<Part = never> {
   line: number;
@@ -86,7 +93,7 @@ export interface LetteringPass<Part = never> {
   title: string;
   schema: z.ZodType<Part>;
   arrange?(letters: Letters, part: Part, materials: Materials): Letters;
-  paint?(below: Node | null, letters: Letters, part: Part): Node;
+  paint?(below: Node | null, letters: Letters, part: Part, scene: PaintScene): Node;
 }
 
 /** A pass over the scene: plates and veils. `layers` turns one of its items into nodes by name. */

@@ -1,3 +1,4 @@
+import { solidCoat } from '../passes/ink/coats/schema';
 import { plainStance } from '../passes/stance/schema';
 import { plainWords } from '../passes/words/schema';
 import { pieceVersion, type Lettering, type Piece, type Sheet } from './schema';
@@ -14,6 +15,6 @@ export function blankLettering(id: string, name: string, text: string, sheet: Sh
     name,
     words: plainWords({ text, face: '', size: Math.round(Math.min(sheet.height * 0.36, sheet.width * 0.3)), leading: 0.9, tracking: 0, alignment: 'centre' }),
     stance: plainStance({ x: sheet.width / 2, y: sheet.height / 2, rotation: 0, scale: 1 }),
-    ink: { coats: [{ kind: 'solid', colour: '#f2ead8', opacity: 1 }] },
+    ink: { coats: [solidCoat({ colour: '#f2ead8' })] },
   };
 }

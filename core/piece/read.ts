@@ -10,6 +10,8 @@ const migrations: Record<number, (piece: Record<string, unknown>) => Record<stri
   1: (piece) => ({ ...piece, version: 2 }),
   // Version 3: a veil has a list of cuts; before, it had contours and perhaps a matte, which were added up.
   2: (piece) => ({ ...piece, version: 3, veils: Array.isArray(piece.veils) ? piece.veils.map(withCuts) : piece.veils }),
+  // Version 4 only adds: grafts, painted lifts, smooth stretches, coats of every kind.
+  3: (piece) => ({ ...piece, version: 4 }),
 };
 
 function withCuts(veil: unknown): unknown {

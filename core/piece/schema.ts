@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { isColour } from '../pixels/colour';
 import { letteringPasses, scenePasses } from '../passes';
+import { picturesOf } from '../passes/ink/schema';
 import { crossingSchema, solvedOf } from '../passes/veils/schema';
 
 /** The newest version of the piece format that this program reads and the one that it writes. */
-export const pieceVersion = 3;
+export const pieceVersion = 4;
 
 /** Largest sheet, in megapixels. */
 export const largestSheet = 400;
@@ -93,7 +94,8 @@ function brokenLinks(piece: Links): string[] {
     else if (asset.kind !== kind) problems.push(`${who} needs a ${kind}, but "${key}" is a ${asset.kind}.`);
   };
   for (const plate of piece.plates) expectAsset(plate.asset, 'plate', `The plate "${plate.name}"`);
-  for (const { name, words: { face, fallbacks, shape } } of piece.letterings) {
+  for (const { name, ink, words: { face, fallbacks, shape } } of piece.letterings) {
+    for (const key of picturesOf(ink)) expectAsset(key, 'plate', `The lettering "${name}"`);
     for (const key of shape && face === '' ? fallbacks : [face, ...fallbacks]) expectAsset(key, 'face', `The lettering "${name}"`);
   }
   for (const veil of piece.veils) {

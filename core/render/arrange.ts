@@ -1,5 +1,5 @@
 import { letteringPasses } from '../passes';
-import type { LetteringPass, Letters, Materials } from '../passes/pass';
+import type { LetteringPass, Letters, Materials, PaintScene } from '../passes/pass';
 import type { Lettering } from '../piece/schema';
 import { identity } from '../shape/affine';
 import type { Node } from './node';
@@ -30,6 +30,6 @@ export function arrange(lettering: Lettering, materials: Materials): Letters {
 }
 
 /** The lettering's pixels: every pass that works on pixels, in the order of the ticket. Null when no pass paints. */
-export function paint(lettering: Lettering, letters: Letters): Node | null {
-  return passes.reduce<Node | null>((node, pass) => pass.paint?.(node, letters, partOf(lettering, pass.key)) ?? node, null);
+export function paint(lettering: Lettering, letters: Letters, scene: PaintScene): Node | null {
+  return passes.reduce<Node | null>((node, pass) => pass.paint?.(node, letters, partOf(lettering, pass.key), scene) ?? node, null);
 }

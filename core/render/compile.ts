@@ -44,9 +44,10 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const plates = piece.plates.filter((plate) => shown(plate.id)).map((plate) => plateNodes.get(plate.id)!);
   const ground = shown('sheet') ? piece.sheet.paint : null;
   const before = sceneNode(ground, plates, []);
+  const painting = { materials, photo: before };
   const letterings = piece.letterings.map((lettering) => {
     const letters = arrange(lettering, materials);
-    return { id: lettering.id, letters, node: paint(lettering, letters) };
+    return { id: lettering.id, letters, node: paint(lettering, letters, painting) };
   });
   const coverOf = (id: string): Node | null => {
     const found = letterings.find((lettering) => lettering.id === id);
@@ -74,7 +75,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     if (!found?.node) return [];
     const parts = wovenParts(piece, id, found.letters.letters);
     return parts.flatMap(({ letters, over }, part) => {
-      const node = parts.length === 1 ? found.node : paint(piece.letterings.find((lettering) => lettering.id === id)!, { ...found.letters, drawn: letters, echoes: part === 0 ? found.letters.echoes : [] });
+      const node = parts.length === 1 ? found.node : paint(piece.letterings.find((lettering) => lettering.id === id)!, { ...found.letters, drawn: letters, echoes: part === 0 ? found.letters.echoes : [] }, painting);
       return node ? [{ node, strength, over: layersOver(over.filter(shown)) }] : [];
     });
   });

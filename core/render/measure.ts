@@ -1,5 +1,6 @@
 import { edgeContrast } from '../passes/ink/gauge';
-import { letterCoverage, mixCoats } from '../passes/ink/render';
+import { mixCoats } from '../passes/ink/mainColour';
+import { letterCoverage } from '../passes/ink/render';
 import { measureInk, type InkMeasures } from '../passes/words/gauge';
 import { boxOf, crossingOf, seenPart, shareLeft, type LetterLeft, type MeasuredCrossing } from '../passes/veils/gauge';
 import { rootlessParts, type MeasuredLetter, type Rootless } from '../passes/veils/growth';

@@ -1,3 +1,4 @@
+import { solidCoat } from '../passes/ink/coats/schema';
 import { firstShadow, plainVeil, tracedCut } from '../passes/veils/schema';
 import fc from 'fast-check';
 import { crop, type Raster } from '../pixels/raster';
@@ -27,7 +28,7 @@ function piece(change: Partial<Piece> = {}): Piece {
   return {
     ...blankPiece('test', { width: 400, height: 300, ppi: 300, paint: '#ffffff' }),
     plates: [{ id: 'plate', name: 'p', asset: 'a', scale: 1, x: 0, y: 0 }],
-    letterings: [{ id: 'word', name: 'w', words: plainWords({ text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }), stance: plainStance({ x: 200, y: 150, rotation: 7, scale: 1 }), ink: { coats: [{ kind: 'solid', colour: '#c02020', opacity: 1 }] } }],
+    letterings: [{ id: 'word', name: 'w', words: plainWords({ text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }), stance: plainStance({ x: 200, y: 150, rotation: 7, scale: 1 }), ink: { coats: [solidCoat({ colour: '#c02020' })] } }],
     veils: [plainVeil({ id: 'veil', name: 'v', plate: 'plate', cuts: [traced([[150, 100], [320, 120], [260, 260], [140, 240]])], feather: 5 })],
     depth: ['word', 'veil'],
     ...change,
@@ -61,7 +62,7 @@ test('depth decides: a veil further off than the word does not cover it', async 
 
 test('a soft edge is mixed in linear light from letter and veil', async () => {
   const flat: Materials = { ...materials, picture: () => paintedPicture(400, 300, () => [255, 255, 255]) };
-  const black = piece({ letterings: [{ ...piece().letterings[0], words: { ...piece().letterings[0].words, text: 'I', size: 900 }, stance: plainStance({ x: 200, y: 150, rotation: 0, scale: 1 }), ink: { coats: [{ kind: 'solid', colour: '#000000', opacity: 1 }] } }] });
+  const black = piece({ letterings: [{ ...piece().letterings[0], words: { ...piece().letterings[0].words, text: 'I', size: 900 }, stance: plainStance({ x: 200, y: 150, rotation: 0, scale: 1 }), ink: { coats: [solidCoat({ colour: '#000000' })] } }] });
   const compiled = compile(black, flat);
   const evaluator = new Evaluator(1e9);
   const out = await evaluator.pixels(compiled.picture, { region: whole, scale: 1 });

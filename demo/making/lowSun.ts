@@ -1,3 +1,4 @@
+import { solidCoat } from '../../core/passes/ink/coats/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainStroke, plainVeil, tracedCut, type Stroke, type Veil } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
@@ -24,7 +25,7 @@ export async function lowSun(): Promise<Piece> {
     name: text,
     words: plainWords({ text, face: 'big-shoulders-display-black', size, leading: 0.9, tracking, alignment: 'centre' }),
     stance: plainStance({ x, y, rotation: 0, scale: 1 }),
-    ink: { coats: [{ kind: 'solid', colour: '#8c3f2b', opacity: 1 }] },
+    ink: { coats: [solidCoat({ colour: '#8c3f2b' })] },
   });
   const letterings = [lettering('lettering-1', 'ALOFT', 430, 0.02, 1150, 365), lettering('lettering-2', 'AMBERSHAW', 70, 0.02, 700, 834)];
   const grass = [await solver.scribble('grass', 'grass')];

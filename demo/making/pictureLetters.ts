@@ -1,3 +1,4 @@
+import { solidCoat } from '../../core/passes/ink/coats/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainWords } from '../../core/passes/words/schema';
 import { blankPiece } from '../../core/piece/blank';
@@ -12,7 +13,7 @@ export function pictureLetters(): Piece {
     name: 'Lockup',
     words: plainWords({ text: 'Kiln\n& Kite\nRaku\nAmbershaw\nfired aloft\nin one week', upperCase: true, face: 'bowlby-one', size: 800, leading: 0.9, tracking: 0, alignment: 'centre', lockup: { kind: 'one-width', width: 3300, gap: 0.025 } }),
     stance: plainStance({ x: 1950, y: 2850, rotation: 0, scale: 1 }),
-    ink: { coats: [{ kind: 'solid', colour: '#8c3f2b', opacity: 1 }] },
+    ink: { coats: [solidCoat({ colour: '#8c3f2b' })] },
   };
   return readPiece({
     ...blankPiece('Picture letters', { width: 3900, height: 5700, ppi: 300, paint: '#e3d3ad' }),

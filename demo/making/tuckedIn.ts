@@ -1,3 +1,4 @@
+import { solidCoat } from '../../core/passes/ink/coats/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { firstShadow, plainStroke, plainVeil, type Graft, type Veil, type VeilShadow } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
@@ -24,7 +25,7 @@ export async function tuckedIn(): Promise<Piece> {
     name: 'ALOFT',
     words: plainWords({ text: 'ALOFT', face: 'alfa-slab-one', size: 430, leading: 0.9, tracking: 0, alignment: 'centre' }),
     stance: plainStance({ x: 900, y: 600, rotation: 0, scale: 1 }),
-    ink: { coats: [{ kind: 'solid', colour: '#8c2f1f', opacity: 1 }] },
+    ink: { coats: [solidCoat({ colour: '#8c2f1f' })] },
   };
   // The white ribbon runs under the O; the others lie over all that they cross.
   const weave = [{ veil: 'veil-3', lettering: 'lettering-1', at: 2, over: false }];

@@ -7,5 +7,5 @@ export const inkPass: LetteringPass<Ink> = {
   key: 'ink',
   title: 'Ink',
   schema: inkSchema,
-  paint: (_below, letters, ink) => inkNode(letters, ink),
+  paint: (_below, letters, ink, scene) => inkNode(letters, ink, scene),
 };

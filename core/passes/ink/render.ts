@@ -5,35 +5,67 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, intersect, outerPixels, unionOf, type Region } from '../../pixels/region';
 import { readColour } from '../../pixels/colour';
 import { contentKey, keyOf, touches, type Node, type Request } from '../../render/node';
-import { followedBy, placedBounds, type Affine } from '../../shape/affine';
+import { followedBy, inverse, placedBounds, type Affine } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
 import { flatten, transformPath } from '../../shape/path';
-import type { Letter, Letters } from '../pass';
-import type { Ink } from './schema';
+import type { Letter, Letters, PaintScene } from '../pass';
+import type { PlateCoat } from './coats/schema';
+import { cutFill, fillMargin, isFlat, paintFill, unitOf, type FillUnit } from './fill';
+import { mixCoats } from './mainColour';
+import { picturesOf, type Ink } from './schema';
 
 /**
  * The inked letters, their echoes behind them. Each letter has its own coverage; where letters of one colour touch, coverages
- * add up, so that no seam shows.
+ * add up, so that no seam shows. Where the coats are more than one colour, they are painted for the word, or for each line or letter that
+ * a coat is laid out along, and cut out by its coverage.
  */
-export function inkNode(letters: Letters, ink: Ink): Node {
+export function inkNode(letters: Letters, ink: Ink, scene: PaintScene): Node {
   const colour = mixCoats(ink);
+  const flat = isFlat(ink);
+  const groups = byColour(letters.drawn ?? letters.letters);
   const layers = [
     ...letters.echoes.map((echo) => layerOf(letters.letters, echo.place, faded(echo.colour ? recoloured(colour, echo.colour) : colour, echo.opacity), echo.outline)),
-    ...byColour(letters.drawn ?? letters.letters).map(([own, some]) => layerOf(some, letters.place, own ? recoloured(colour, own) : colour, null)),
+    ...groups.flatMap(([own, some]) => (own !== null || flat ? [layerOf(some, letters.place, own ? recoloured(colour, own) : colour, null)] : [])),
   ];
-  const bounds = unionOf(layers.map((layer) => layer.bounds));
+  const fills = flat ? [] : groups.flatMap(([own, some]) => (own === null ? unitsOf(ink, letters, some) : []));
+  const filled = fills.map((unit) => ({ unit, layer: layerOf(unit.letters, letters.place, colour, null) }));
+  const plates = flat ? [] : ink.coats.filter((coat): coat is PlateCoat => coat.kind === 'plate' && coat.opacity > 0);
+  const own = Math.sqrt(Math.abs(letters.place.a * letters.place.d - letters.place.b * letters.place.c));
+  const wide = ({ region, scale }: Request): Region => grow(region, fillMargin(ink, letters.capHeight, own * scale));
+  const bounds = unionOf([...layers, ...filled.map(({ layer }) => layer)].map((layer) => layer.bounds));
   return {
-    key: contentKey('ink', colour, letters.place, letters.echoes, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn)),
+    key: contentKey('ink', flat ? colour : [keyOf(ink), picturesOf(ink).map((asset) => scene.materials.picture(asset).key), plates.length > 0 && scene.photo.key, letters.ink, letters.capHeight], letters.place, letters.echoes, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn)),
     channels: 4,
     bounds: bounds ?? { x: 0, y: 0, width: 0, height: 0 },
-    needs: () => [],
-    compute(request) {
-      const near = layers.filter((layer) => touches(layer.bounds, request));
-      const out = near.length > 0 ? paintLayer(near[0], request) : emptyRaster(request.region.width, request.region.height, 4);
-      for (const layer of near.slice(1)) blend(out, paintLayer(layer, request));
+    needs: (request) => plates.map((coat) => ({ node: scene.photo, region: slipped(wide(request), coat, request.scale) })),
+    async compute(request, photos) {
+      const out = emptyRaster(request.region.width, request.region.height, 4);
+      for (const layer of layers) if (touches(layer.bounds, request)) blend(out, paintLayer(layer, request));
+      if (filled.length === 0) return out;
+      const region = wide(request);
+      const toLettering = inverse(followedBy(letters.place, { a: request.scale, b: 0, c: 0, d: request.scale, e: 0, f: 0 }));
+      const ground = { region, scale: request.scale, toLettering, unit: own * request.scale, capHeight: letters.capHeight };
+      const photoAt = (x: number, y: number): Raster => photos[plates.findIndex((coat) => coat.x === x && coat.y === y)];
+      for (const { unit, layer } of filled) {
+        if (!touches(layer.bounds, request)) continue;
+        blend(out, cutFill(await paintFill(ink, unit, ground, scene.materials, photoAt), region, coverOf(layer, request), request.region));
+      }
       return out;
     },
   };
+}
+
+/** Where the photograph is read that a coat shows, slipped out of register by whole px. */
+const slipped = (region: Region, { x, y }: PlateCoat, scale: number): Region => ({ ...region, x: region.x - Math.round(x * scale), y: region.y - Math.round(y * scale) });
+
+/** Letters in the units that the coats are laid out along. */
+function unitsOf(ink: Ink, { letters, lines, ink: word }: Letters, some: readonly Letter[]): FillUnit[] {
+  if (!word) return [];
+  const kind = unitOf(ink);
+  const keyOfLetter = (letter: Letter): number => (kind === 'word' ? 0 : kind === 'line' ? letter.line : letters.indexOf(letter));
+  const units = new Map<number, Letter[]>();
+  for (const letter of some) if (letter.bounds) units.set(keyOfLetter(letter), [...(units.get(keyOfLetter(letter)) ?? []), letter]);
+  return [...units.values()].map((own) => ({ letters: own, boxes: { word, line: lines[own[0].line]?.ink ?? word, letter: own[0].bounds! } }));
 }
 
 /** The joined coverage of all letters, without echoes: one channel. */
@@ -142,16 +174,4 @@ function polygonsOf(letter: Letter, place: Affine, scale: number): [number, numb
   const polygons = flatten(transformPath(letter.path, followedBy(place, zoom)));
   places.set(place, { scale, polygons });
   return polygons;
-}
-
-/** All coats over one another: premultiplied encoded RGBA. */
-export function mixCoats(ink: Ink): Colour {
-  const mixed: Colour = [0, 0, 0, 0];
-  for (const coat of ink.coats) {
-    const [red, green, blue, ownAlpha] = readColour(coat.colour);
-    const alpha = ownAlpha * coat.opacity;
-    [red, green, blue].forEach((value, c) => (mixed[c] = value * alpha + mixed[c] * (1 - alpha)));
-    mixed[3] = alpha + mixed[3] * (1 - alpha);
-  }
-  return mixed;
 }

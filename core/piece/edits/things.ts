@@ -1,4 +1,5 @@
 import { resizedVeil } from '../../passes/veils/resize';
+import { picturesOf } from '../../passes/ink/schema';
 import { solvedOf } from '../../passes/veils/schema';
 import type { Asset, Lettering, Piece, Sheet } from '../schema';
 import type { Plate } from '../../passes/plate/schema';
@@ -30,7 +31,7 @@ export function keepAsset(piece: Piece, asset: Asset & { sha256: string }): stri
 
 /** Drops assets that nothing names any more. */
 export function dropUnused(piece: Piece): void {
-  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.flatMap(({ words }) => [words.face, ...words.fallbacks]), ...piece.veils.flatMap((veil) => solvedOf(veil).map(({ key }) => key))]);
+  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.flatMap(({ words, ink }) => [words.face, ...words.fallbacks, ...picturesOf(ink)]), ...piece.veils.flatMap((veil) => solvedOf(veil).map(({ key }) => key))]);
   for (const key of Object.keys(piece.assets)) if (!used.has(key)) delete piece.assets[key];
 }
 
@@ -89,11 +90,6 @@ export const setFace = (id: string, face: Asset & { sha256: string }): Edit => (
 
 export const setStance = (id: string, change: Partial<Lettering['stance']>): Edit => (piece) => void Object.assign(thing(piece.letterings, id).stance, change);
 
-export const setSolid = (id: string, change: Partial<Lettering['ink']['coats'][number]>): Edit => (piece) => {
-  const { coats } = thing(piece.letterings, id).ink;
-  if (coats.length === 0) coats.push({ kind: 'solid', colour: '#1f2328', opacity: 1 });
-  Object.assign(coats[coats.length - 1], change);
-};
 
 export const renameLettering = (id: string, name: string): Edit => (piece) => void (thing(piece.letterings, id).name = name);
 

@@ -4,6 +4,7 @@ import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordin
 import { CSS } from '@dnd-kit/utilities';
 import { Eye } from 'lucide-react';
 import { memo, useDeferredValue, useEffect, useRef } from 'react';
+import { mainColour } from '../../../core/passes/ink/mainColour';
 import type { Letters } from '../../../core/passes/pass';
 import { moveInDepth } from '../../../core/piece/edits/things';
 import { standingBox } from '../../../core/passes/stance/gauge';
@@ -133,7 +134,7 @@ const CardDrawing = memo(function CardDrawing({ lettering, letters }: { letterin
   const edge = Math.max(box.width / 68, box.height / 46) * 0.7;
   return (
     <svg viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`} className="h-[46px] w-[68px]" aria-hidden>
-      <g fill={lettering.ink.coats.at(-1)?.colour ?? 'none'} stroke="#1F2328" strokeWidth={edge} paintOrder="stroke">
+      <g fill={mainColour(lettering.ink) ?? (lettering.ink.coats.length > 0 ? '#9aa0a6' : 'none')} stroke="#1F2328" strokeWidth={edge} paintOrder="stroke">
         {letters.letters.slice(0, 60).map(({ path, colour }, i) => (
           <path key={i} d={toSvgPath(path, letters.place)} fill={colour ?? undefined} />
         ))}

@@ -13,6 +13,8 @@ const keys: [string, string][] = [
   ['G', 'fold the gauges'],
   ['Alt + arrows in words', 'kern the pair at the caret; space or shift the chosen letters'],
   ['Enter, Backspace, End', 'trace: set a point, take it back, close'],
+  ['Delete, arrows', 'trace: remove the chosen point, move it'],
+  ['arrows, Enter, Shift Enter', 'brush: a point of the line, its last point'],
   ['- =', 'brush size; with Shift its softness'],
   ['Q, Alt held', 'brush: swap bring front and send behind, for one stroke'],
   ['W held on a card', 'depth line: the sheet without it'],

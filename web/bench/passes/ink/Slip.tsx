@@ -1,34 +1,35 @@
-import { formatHex } from 'culori';
-import { isColour } from '../../../../core/pixels/colour';
-import { setSolid } from '../../../../core/piece/edits/things';
+import { addCoat } from '../../../../core/piece/edits/ink';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { CoatCard } from './CoatCard';
+import { coatNames, firstCoats, type Offered } from './coats';
+import { PictureButton } from './PictureButton';
 
+/** The coats of the chosen lettering, the nearest at the top, and those that can be laid on. */
 export function Slip() {
-  const { lettering } = useBench();
+  const { lettering, mayChange } = useBench();
   if (!lettering) return <p className="text-faint">Set a word first (line 1).</p>;
-  const colour = lettering.ink.coats[lettering.ink.coats.length - 1]?.colour ?? '#1f2328';
-  const set = (next: string) => setSolid(lettering.id, { colour: next });
+  const { id, ink } = lettering;
+  const offered = Object.keys(firstCoats) as Offered[];
   return (
-    <div className="flex items-center gap-2">
-      <input type="color" aria-label="Colour of the ink" className="h-7 w-12" value={formatHex(colour) ?? '#000000'} onChange={(event) => editing.soon('Set the colour', `ink-${lettering.id}`, 'colour', set(event.target.value))} />
-      <input
-        key={colour}
-        className="field w-32"
-        aria-label="Colour as a CSS value"
-        defaultValue={colour}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          if (event.key === 'Enter') event.currentTarget.blur();
-        }}
-        onBlur={(event) => {
-          const next = event.target.value.trim();
-          if (next === colour) return;
-          if (isColour(next)) editing.commit('Set the colour', set(next));
-          else event.target.value = colour;
-        }}
-      />
-      <span className="text-faint">or pick it above the sheet</span>
+    <div className="flex flex-col gap-3">
+      {ink.coats.length === 0 && <p className="text-faint">No coat of ink: the letters cannot be seen. Lay one on.</p>}
+      <ol className="flex flex-col" aria-label="Coats, from near to far">
+        {ink.coats.map((_, i) => ink.coats.length - 1 - i).map((index) => (
+          <CoatCard key={index} lettering={lettering} index={index} />
+        ))}
+      </ol>
+      <div>
+        <span className="label">Lay on a coat</span>
+        <div className="mt-1 flex flex-wrap gap-1">
+          {offered.map((kind) => (
+            <button key={kind} className="plain-button" disabled={!mayChange || ink.coats.length >= 40} onClick={() => editing.commit(`Lay on a coat: ${coatNames[kind].toLowerCase()}`, addCoat(id, firstCoats[kind]))}>
+              {coatNames[kind]}
+            </button>
+          ))}
+          <PictureButton lettering={id} disabled={!mayChange || ink.coats.length >= 40} />
+        </div>
+      </div>
     </div>
   );
 }

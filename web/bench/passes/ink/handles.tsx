@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { setSolid } from '../../../../core/piece/edits/things';
+import { setSolid } from '../../../../core/piece/edits/ink';
 import type { Point } from '../../../../core/shape/affine';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';

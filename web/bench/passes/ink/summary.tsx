@@ -1,31 +1,32 @@
-import { setSolid } from '../../../../core/piece/edits/things';
+import { mainColour } from '../../../../core/passes/ink/mainColour';
+import { setCoat } from '../../../../core/piece/edits/ink';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { handed } from '../../benchState';
-import { editing } from '../../editing';
+import { EditedValue } from '../../EditedValue';
+import { coatNames } from './coats';
 
 export function Summary() {
-  const { lettering, mayChange } = useBench();
+  const { lettering } = useBench();
   if (!lettering) return <span className="text-faint">Ink comes with the words.</span>;
-  const coat = lettering.ink.coats[lettering.ink.coats.length - 1];
-  if (!coat) return <span className="text-faint">No coat of ink: the letters cannot be seen.</span>;
-  const strength = (value: number) => setSolid(lettering.id, { opacity: value / 100 });
+  const { coats } = lettering.ink;
+  if (coats.length === 0) return <span className="text-faint">No coat of ink: the letters cannot be seen.</span>;
+  const [coat] = coats;
+  const colour = mainColour(lettering.ink);
+  const swatch = colour && <span className="inline-block h-3.5 w-6 translate-y-0.5 border border-rule" style={{ background: colour }} />;
+  if (coats.length > 1 || coat.kind !== 'solid') {
+    return (
+      <span>
+        {coats.length === 1 ? 'One coat: ' : `${coats.length} coats: `}
+        <b>{coats.map(({ kind }) => coatNames[kind].toLowerCase()).join(', ')}</b> {swatch}.
+      </span>
+    );
+  }
+  const set = (change: Partial<typeof coat>) => setCoat(lettering.id, 0, change);
   return (
     <span>
-      One flat coat of <span className="inline-block h-3.5 w-6 translate-y-0.5 border border-rule" style={{ background: coat.colour }} /> <b>{coat.colour}</b> at{' '}
-      <Quantity
-        label="Opacity of the coat"
-        value={coat.opacity * 100}
-        unit="%"
-        min={0}
-        max={100}
-        disabled={!mayChange}
-        onDraft={(value) => editing.draft(strength(value))}
-        onCommit={(value) => editing.commit('Set the opacity', strength(value))}
-        onStep={(value) => editing.soon('Set the opacity', `ink-${lettering.id}`, 'opacity', strength(value))}
-      />
-      .
+      One flat coat of {swatch} <b>{coat.colour}</b> at <EditedValue label="Opacity of the coat" value={coat.opacity} factor={100} unit="%" min={0} max={100} says="Set the opacity" edit={(opacity) => set({ opacity })} />.
     </span>
   );
 }

@@ -4,6 +4,7 @@ import { addEcho, changeEcho, removeEcho } from '../../../../core/piece/edits/le
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
+import { inkColour } from '../../inkColour';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
 
@@ -53,7 +54,7 @@ export function EchoSettings() {
               </label>
               {echo.outline !== null && <EditedValue label={`Outline of echo ${number}`} value={echo.outline} unit="px" digits={1} step={0.5} min={0.1} max={1000} edit={(outline) => set({ outline })} />}
               <label className="flex items-center gap-1">
-                <input type="color" className="h-5 w-7" aria-label={`Colour of echo ${number}`} disabled={!mayChange} value={formatHex(echo.colour ?? ink.coats.at(-1)?.colour ?? '#000000') ?? '#000000'} onChange={(event) => editing.soon('Colour an echo', `echo-${id}-${echo.id}`, 'colour', set({ colour: event.target.value }))} />
+                <input type="color" className="h-5 w-7" aria-label={`Colour of echo ${number}`} disabled={!mayChange} value={formatHex(echo.colour ?? inkColour({ ink })) ?? '#000000'} onChange={(event) => editing.soon('Colour an echo', `echo-${id}-${echo.id}`, 'colour', set({ colour: event.target.value }))} />
                 {echo.colour === null && 'the ink’s'}
               </label>
               <button className="quiet-button" disabled={!mayChange} onClick={() => editing.commit('Remove an echo', removeEcho(id, echo.id))}>

@@ -2,6 +2,7 @@ import type { ToneCut } from '../../../../core/passes/veils/schema';
 import { apply, type Point } from '../../../../core/shape/affine';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
+import { KeyCross, useKeyCross } from '../../view/KeyCross';
 import { Ring } from '../../view/Ring';
 import { useDrag } from '../../view/drag';
 import { useViewport } from '../../view/viewport';
@@ -23,9 +24,11 @@ export function KeyingTone({ plate }: { plate: CutPlate }) {
       const [x, y] = toPlate(plate, at);
       if (colour) keyTone('Sample a colour', plate, ({ samples }) => ({ samples: [...samples, { x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10, colour }] }));
     });
+  const keyPoint = useKeyCross({ enter: take });
   return (
     <g>
       <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" onPointerDown={(event) => event.button === 0 && take(toSheet(event))} />
+      {keyPoint && <KeyCross at={keyPoint} />}
       {found?.samples.map(({ x, y, colour }, i) => (
         <Sample key={i} at={toScreen(fromPlate(plate, [x, y]))} colour={colour} onClick={() => keyTone('Let a sample go', plate, ({ samples }) => ({ samples: samples.filter((_, k) => k !== i) }))} />
       ))}

@@ -19,7 +19,7 @@ export function PaintingEdge({ plate }: { plate: CutPlate }) {
   const { veil } = useBench();
   const { edgeBrush, softness } = useAppSelector(({ bench }) => bench.hand);
   const band = veil?.fine?.band ?? [];
-  const { drag, drawing } = useDrawnLine(plate, {
+  const { drag, drawing, keyed } = useDrawnLine(plate, {
     end: ({ radius, points }) => {
       if (!veil) return;
       if (edgeBrush === 'band') return solveFine(plate, { band: [...band, { radius, points }] });
@@ -35,7 +35,7 @@ export function PaintingEdge({ plate }: { plate: CutPlate }) {
   return (
     <g>
       {veil?.softness && <SoftnessDots softness={veil.softness} plate={plate} />}
-      <BrushArea drag={drag} soft={edgeBrush !== 'band'} />
+      <BrushArea drag={drag} keyed={keyed} soft={edgeBrush !== 'band'} />
       {drawing && <LineShape line={drawing.line} plate={plate} active />}
     </g>
   );

@@ -3,6 +3,7 @@ import { setCast } from '../../../../core/piece/edits/veils';
 import { apply } from '../../../../core/shape/affine';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { KeyCross, useKeyCross } from '../../view/KeyCross';
 import { useViewport } from '../../view/viewport';
 import { currentVeil, inTurn, toPlate, type CutPlate } from './cutting';
 
@@ -26,5 +27,11 @@ export function PointingAtCast({ plate }: { plate: CutPlate }) {
       if (hue === undefined) throw new Error('This colour is grey: it has no hue that could be turned. Click where the cast is stronger.');
       editing.commit('Take out a cast', setCast(veil.id, { ...firstCast, ...veil.cast, hue: Math.round(hue) % 360 }));
     });
-  return <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" onPointerDown={(event) => event.button === 0 && take(toSheet(event))} />;
+  const keyPoint = useKeyCross({ enter: ([x, y]) => take([x, y]) });
+  return (
+    <g>
+      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" onPointerDown={(event) => event.button === 0 && take(toSheet(event))} />
+      {keyPoint && <KeyCross at={keyPoint} />}
+    </g>
+  );
 }

@@ -22,10 +22,10 @@ export function ShadowPainting({ plate }: { plate: CutPlate }) {
     const stroke: Stroke = plainStroke({ ...line, side: isFront ? 'front' : 'behind', softness, flow });
     return isLift ? { ...shadow, lifts: [...shadow.lifts, stroke] } : { ...shadow, touches: [...shadow.touches, stroke] };
   };
-  const { drag } = useDrawnLine(ground, {
+  const { drag, keyed } = useDrawnLine(ground, {
     draft: (line, alt) => found && editing.draft(found.set(painted(found.shadow, line, alt))),
     end: (line, alt) => found && editing.commit(says[shadowBrush], found.set(painted(found.shadow, line, alt))),
     cancel: () => editing.cancelDraft(),
   });
-  return found ? <BrushArea drag={drag} soft /> : null;
+  return found ? <BrushArea drag={drag} keyed={keyed} soft /> : null;
 }

@@ -13,7 +13,7 @@ export function TouchingUp({ plate }: { plate: CutPlate }) {
   const { lettering } = useBench();
   const strokeOf = (line: DrawnLine, alt: boolean): Stroke =>
     plainStroke({ ...line, side: alt === (side === 'front') ? 'behind' : 'front', softness, flow, fence: fence === 'none' || !lettering ? null : { lettering: lettering.id, side: fence } });
-  const { drag } = useDrawnLine(plate, {
+  const { drag, keyed } = useDrawnLine(plate, {
     draft: (line, alt) => {
       const veil = currentVeil();
       if (veil) editing.draft(addStroke(veil.id, strokeOf(line, alt)));
@@ -24,5 +24,5 @@ export function TouchingUp({ plate }: { plate: CutPlate }) {
     },
     cancel: () => editing.cancelDraft(),
   });
-  return <BrushArea drag={drag} soft />;
+  return <BrushArea drag={drag} keyed={keyed} soft />;
 }

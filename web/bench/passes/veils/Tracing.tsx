@@ -9,8 +9,9 @@ import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { handed } from '../../benchState';
 import { editing } from '../../editing';
-import { isTyping, useNudge } from '../../nudge';
+import { isTyping } from '../../nudge';
 import { Hairline, lineThrough } from '../../view/Hairline';
+import { KeyCross, useKeyCross } from '../../view/KeyCross';
 import { useViewport } from '../../view/viewport';
 import { currentVeil, cutInto, fromPlate, inTurn, sheetOnPlate, toPlate, workingCut, type CutPlate } from './cutting';
 import { InsertLine } from './InsertLine';
@@ -31,7 +32,6 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   const { straight: straightHeld, smooth, joining } = useAppSelector(({ bench }) => bench.hand);
   const dispatch = useAppDispatch();
   const [preview, setPreview] = useState<Point[]>([]);
-  const [keyPoint, setKeyPoint] = useState<[number, number] | null>(null);
   const asking = useRef<{ wanted: Point | null; busy: boolean }>({ wanted: null, busy: false });
   const sha256 = materials!.picture(plate.asset).key;
   const zoom = view.zoom * plate.scale;
@@ -99,9 +99,7 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   useEffect(() => {
     keys.current = (event) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey) return;
-      const onButton = event.target instanceof HTMLButtonElement;
       if (chosen && (event.key === 'Delete' || event.key === 'Backspace')) removeChosen(chosen);
-      else if (event.key === 'Enter' && keyPoint && !onButton) click(keyPoint, kindOf(event.shiftKey));
       else if (event.key === 'Backspace' && veil && open) editing.commit('Take back a point', dropLastPoint(veil.id, index));
       else if (event.key === 'End') closeOpen(kindOf(event.shiftKey));
       else return;
@@ -113,12 +111,13 @@ export function Tracing({ plate }: { plate: CutPlate }) {
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
   }, []);
-  useNudge((dx, dy) => {
-    if (chosen) return nudgeChosen(chosen, toPlate(plate, [dx, dy]), toPlate(plate, [0, 0]));
-    const [x, y] = keyPoint ?? [piece.sheet.width / 2, piece.sheet.height / 2];
-    const next: [number, number] = [x + dx, y + dy];
-    setKeyPoint(next);
-    follow(toPlate(plate, next), kindOf(false));
+  const keyPoint = useKeyCross({
+    enter: (place, shift) => click(place, kindOf(shift)),
+    moved: (place) => follow(toPlate(plate, place), kindOf(false)),
+    instead: (dx, dy) => {
+      if (chosen) nudgeChosen(chosen, toPlate(plate, [dx, dy]), toPlate(plate, [0, 0]));
+      return chosen !== null;
+    },
   });
 
   return (
@@ -139,13 +138,9 @@ export function Tracing({ plate }: { plate: CutPlate }) {
       {trace?.contours.map((contour, i) =>
         contour.points.map((_, k) => <TraceRing key={`${i}-${k}`} veil={veil!.id} cut={index} contour={contour} contourIndex={i} index={k} plate={plate} sha256={sha256} zoom={zoom} onClose={contour === open && k === 0 && contour.points.length > 2 ? (shift) => closeOpen(kindOf(shift)) : null} />),
       )}
-      {keyPoint && <KeyCross at={toScreen(keyPoint)} />}
+      {keyPoint && <KeyCross at={keyPoint} />}
     </g>
   );
 }
 
 const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
-
-function KeyCross({ at: [x, y] }: { at: Point }) {
-  return <Hairline d={`M${x - 9} ${y}H${x - 2}M${x + 2} ${y}H${x + 9}M${x} ${y - 9}V${y - 2}M${x} ${y + 2}V${y + 9}`} active />;
-}

@@ -24,8 +24,14 @@ interface DrawnWork {
   cancel?(): void;
 }
 
+/** Drawing a line by keyboard: a point at each press of Enter, until it is ended with Shift. */
+export interface KeyedLine {
+  add(at: Point): void;
+  end(at: Point): void;
+}
+
 /** Drawing a line on the sheet with the brush. A click with Shift held draws straight from where the last one ended. */
-export function useDrawnLine(plate: CutPlate, { draft, end, cancel }: DrawnWork): { drag: DragHandlers; drawing: { line: DrawnLine; alt: boolean } | null } {
+export function useDrawnLine(plate: CutPlate, { draft, end, cancel }: DrawnWork): { drag: DragHandlers; drawing: { line: DrawnLine; alt: boolean } | null; keyed: KeyedLine } {
   const { radius } = useAppSelector(({ bench }) => bench.hand);
   const { view } = useViewport();
   const points = useRef<[number, number][]>([]);
@@ -71,5 +77,21 @@ export function useDrawnLine(plate: CutPlate, { draft, end, cancel }: DrawnWork)
       cancel?.();
     },
   });
-  return { drag, drawing };
+  const keyed: KeyedLine = {
+    add(at) {
+      if (!drawing) points.current = [];
+      take(at, null);
+      const line = lineNow();
+      setDrawing({ line, alt: false });
+      draft?.(line, false);
+    },
+    end(at) {
+      if (!drawing) points.current = [];
+      take(at, null);
+      const line = lineNow();
+      setDrawing(null);
+      end(line, false);
+    },
+  };
+  return { drag, drawing, keyed };
 }

@@ -3,6 +3,7 @@ import { plainLetter, type LetterSetting } from '../../../../core/passes/words/l
 import { clearLetters, setLetters } from '../../../../core/piece/edits/letterings';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
+import { inkColour } from '../../inkColour';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
 import { chosenLetters, pairAt, settingAt } from './letterChoice';
@@ -51,7 +52,7 @@ export function LetterSettings() {
             className="h-6 w-9"
             disabled={!mayChange}
             aria-label="Colour of the letters"
-            value={formatHex(first.colour ?? lettering!.ink.coats.at(-1)?.colour ?? '#000000') ?? '#000000'}
+            value={formatHex(first.colour ?? inkColour(lettering!)) ?? '#000000'}
             onChange={(event) => {
               const colour = event.target.value;
               editing.soon('Colour single letters', `letters-${id}`, 'colour', setLetters(id, chosen, () => ({ colour })));

@@ -1,0 +1,19 @@
+import type { Raster } from '../../../pixels/raster';
+import type { Region } from '../../../pixels/region';
+import type { Affine } from '../../../shape/affine';
+
+/** Where a coat is painted. */
+export interface CoatGround {
+  /** Whole output px. */
+  region: Region;
+  scale: number;
+  /** What it is laid out in: the ink of the word, of its line or of its letter, lettering px. */
+  box: Region;
+  /** Output px to lettering px, and how many output px one lettering px is. */
+  toLettering: Affine;
+  unit: number;
+  /** Lettering px. */
+  capHeight: number;
+  /** The coats below, premultiplied encoded RGBA. */
+  below: Raster;
+}

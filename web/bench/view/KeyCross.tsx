@@ -1,0 +1,49 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Point } from '../../../core/shape/affine';
+import { useBench } from '../benchContext';
+import { isTyping, useNudge } from '../nudge';
+import { Hairline } from './Hairline';
+import { useViewport } from './viewport';
+
+interface KeyCrossWork {
+  /** Enter was pressed with the cross at a place, sheet px. */
+  enter(at: Point, shift: boolean): void;
+  moved?(at: Point): void;
+  /** Takes the arrows for something else. @returns true where it did */
+  instead?(dx: number, dy: number): boolean;
+}
+
+/** Pointing by keyboard: arrow keys move a cross over the sheet, Enter does what a click would do. Null until the first arrow. */
+export function useKeyCross(work: KeyCrossWork): [number, number] | null {
+  const { piece } = useBench();
+  const [at, setAt] = useState<[number, number] | null>(null);
+  const latest = useRef({ at, work });
+  useEffect(() => {
+    latest.current = { at, work };
+  });
+  useEffect(() => {
+    const key = (event: KeyboardEvent): void => {
+      if (event.key !== 'Enter' || isTyping(event.target) || event.ctrlKey || event.metaKey || event.target instanceof HTMLButtonElement) return;
+      const now = latest.current;
+      if (!now.at) return;
+      event.preventDefault();
+      now.work.enter(now.at, event.shiftKey);
+    };
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, []);
+  useNudge((dx, dy) => {
+    if (work.instead?.(dx, dy)) return;
+    const [x, y] = at ?? [piece.sheet.width / 2, piece.sheet.height / 2];
+    setAt([x + dx, y + dy]);
+    work.moved?.([x + dx, y + dy]);
+  });
+  return at;
+}
+
+/** @param at sheet px */
+export function KeyCross({ at }: { at: Point }) {
+  const { toScreen } = useViewport();
+  const [x, y] = toScreen(at);
+  return <Hairline d={`M${x - 9} ${y}H${x - 2}M${x + 2} ${y}H${x + 9}M${x} ${y - 9}V${y - 2}M${x} ${y + 2}V${y + 9}`} active />;
+}
