@@ -1,4 +1,5 @@
 import { edgeContrast } from '../passes/ink/gauge';
+import { isFlat } from '../passes/ink/fill';
 import { mixCoats } from '../passes/ink/mainColour';
 import { letterCoverage } from '../passes/ink/render';
 import { measureInk, type InkMeasures } from '../passes/words/gauge';
@@ -75,7 +76,7 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
     }
     const ink = piece.letterings.find((lettering) => lettering.id === id)!.ink;
     const request = { region: sheetAt(piece.sheet, scale), scale };
-    const difference = node ? edgeContrast(await evaluator.pixels(node, request), await evaluator.pixels(compiled.before, request), mixCoats(ink)) : null;
+    const difference = node ? edgeContrast(await evaluator.pixels(node, request), await evaluator.pixels(compiled.before, request), isFlat(ink) ? mixCoats(ink) : null) : null;
     measures.contrast.push({ lettering: id, difference });
     measures.ink.push({ lettering: id, measures: measureInk(letters) });
   }

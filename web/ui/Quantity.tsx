@@ -21,6 +21,8 @@ interface QuantityProps {
 /** A value in a sentence: click to type it, drag sideways to scrub, arrow keys step (with Shift by ten). */
 export function Quantity({ label, value, unit = '', step = 1, min = -Infinity, max = Infinity, digits = 0, disabled, onDraft, onCommit, onStep }: QuantityProps) {
   const [typing, setTyping] = useState<string | null>(null);
+  /** Typing was begun by the first character itself, to which the next ones are added. */
+  const begun = useRef(false);
   const scrub = useRef<{ x: number; from: number; moved: boolean; at: number } | null>(null);
   const bounded = (number: number): number => Number(Math.min(max, Math.max(min, number)).toFixed(Math.max(digits, 4)));
   const shown = `${value.toFixed(digits)}${unit && `\u00a0${unit}`}`;
@@ -37,7 +39,7 @@ export function Quantity({ label, value, unit = '', step = 1, min = -Infinity, m
         aria-label={label}
         autoFocus
         value={typing}
-        onFocus={(event) => event.target.select()}
+        onFocus={(event) => begun.current || event.target.select()}
         onChange={(event) => setTyping(event.target.value)}
         onBlur={() => finish(true)}
         onKeyDown={(event) => {
@@ -68,7 +70,10 @@ export function Quantity({ label, value, unit = '', step = 1, min = -Infinity, m
     scrub.current = null;
     if (!state) return;
     if (state.moved) onCommit(state.at);
-    else setTyping(value.toFixed(digits));
+    else {
+      begun.current = false;
+      setTyping(value.toFixed(digits));
+    }
   };
   const key = (event: KeyboardEvent): void => {
     if (disabled) return;
@@ -80,6 +85,7 @@ export function Quantity({ label, value, unit = '', step = 1, min = -Infinity, m
     } else if (event.key === 'Enter' || /^[\d.-]$/.test(event.key)) {
       event.preventDefault();
       event.stopPropagation();
+      begun.current = event.key !== 'Enter';
       setTyping(event.key === 'Enter' ? value.toFixed(digits) : event.key);
     }
   };

@@ -23,7 +23,8 @@ function coatColour(coat: Coat): Colour | null {
 export function mixCoats({ coats }: Ink): [number, number, number, number] {
   const mixed: [number, number, number, number] = [0, 0, 0, 0];
   for (const coat of coats) {
-    const found = coatColour(coat);
+    // What a mode makes of the coats below is not known without painting them.
+    const found = coat.mode === 'normal' && coat.reach.kind === 'all' ? coatColour(coat) : null;
     if (!found) continue;
     const [red, green, blue, ownAlpha] = found;
     const alpha = ownAlpha * coat.opacity;

@@ -1,4 +1,4 @@
-import { ChevronDown, ChevronUp } from 'lucide-react';
+import { ChevronDown, ChevronUp, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { Coat, Span } from '../../../../core/passes/ink/coats/schema';
 import { moveCoat, removeCoat, setCoat } from '../../../../core/piece/edits/ink';
@@ -41,8 +41,8 @@ export function CoatCard({ lettering: { id, ink }, index }: { lettering: Letteri
         <button className="quiet-button" aria-label={`${name} farther`} title="Farther" disabled={!mayChange || index === 0} onClick={() => editing.commit('Move a coat farther', moveCoat(id, index, -1))}>
           <ChevronDown size={14} aria-hidden />
         </button>
-        <button className="quiet-button" disabled={!mayChange} onClick={() => editing.commit('Take a coat off', removeCoat(id, index))}>
-          Take off
+        <button className="quiet-button" aria-label={`Take ${name} off`} title="Take it off" disabled={!mayChange} onClick={() => editing.commit('Take a coat off', removeCoat(id, index))}>
+          <X size={14} aria-hidden />
         </button>
       </div>
       <Settings coat={coat} name={name} isOnly={ink.coats.length === 1} set={set} commit={commit} />
