@@ -23,7 +23,9 @@ async function breakRenderWorkers(): Promise<number> {
 const letterColour = (): Promise<number[]> =>
   page.evaluate(() => {
     const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!;
-    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+    // The lower part, where the chosen word stands; the other one keeps its colour.
+    const from = Math.round(canvas.height * 0.45);
+    const { data } = canvas.getContext('2d')!.getImageData(0, from, canvas.width, canvas.height - from);
     const seen = [0, 0];
     for (let i = 0; i < data.length; i += 4) {
       seen[0] += Number(data[i] === 0x7a && data[i + 1] === 0x3b && data[i + 2] === 0x22);

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
-import { colourAt } from './sheet';
+import { colourAt, drawOver } from './sheet';
 import { saved, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
@@ -74,6 +74,24 @@ test('a picture fills the letters, and is kept with the piece', async () => {
   await page.reload();
   await sharp(page);
   await page.getByText('4 coats').waitFor();
+});
+
+test('the picture is slipped inside the letters by dragging, faintly seen beyond them, and by keys', async () => {
+  const beyond: [number, number] = [260, 500];
+  const bare = await shown(...beyond);
+  const inside = await shown(...top);
+  await page.getByRole('button', { name: 'Slip', exact: true }).click();
+  expect(await shown(...beyond)).not.toEqual(bare);
+  await drawOver(page, [900, 800], [1000, 830]);
+  const [slipped] = (await coats()).slice(-1) as { x: number; y: number }[];
+  expect(slipped.x).toBeGreaterThan(0.04);
+  expect(await shown(...top)).not.toEqual(inside);
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.waitForTimeout(700);
+  await saved(page);
+  expect(((await coats()).at(-1) as { x: number }).x).toBeGreaterThan(slipped.x);
+  await page.keyboard.press('Escape');
+  expect(await shown(...beyond)).toEqual(bare);
 });
 
 test('the page has raised no errors', () => expect(problems).toEqual([]));

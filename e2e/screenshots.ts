@@ -12,7 +12,7 @@ try {
   await page.getByRole('button', { name: 'New piece', exact: true }).click();
   await page.waitForTimeout(1200);
   await shoot('new-piece');
-  for (const [name, path] of [['bench-plate', 'demo-woven/0'], ['bench-words', 'demo-low-sun/1'], ['bench-one-width', 'demo-picture-letters/1'], ['bench-stance', 'demo-low-sun/2'], ['bench-corners', 'demo-down-the-wall/2'], ['bench-veils', 'demo-woven/3'], ['bench-ink', 'demo-woven/4']] as const) {
+  for (const [name, path] of [['bench-plate', 'demo-woven/0'], ['bench-words', 'demo-low-sun/1'], ['bench-one-width', 'demo-picture-letters/1'], ['bench-stance', 'demo-low-sun/2'], ['bench-corners', 'demo-down-the-wall/2'], ['bench-veils', 'demo-woven/3'], ['bench-ink', 'demo-woven/4'], ['bench-coats', 'demo-picture-letters/4'], ['bench-graft', 'demo-tucked-in/3']] as const) {
     await page.goto(`${studio.url}/piece/${path}`);
     await sharp(page);
     if (name === 'bench-veils') await page.getByRole('button', { name: 'hatched' }).click();
@@ -27,6 +27,7 @@ try {
       await page.mouse.move(at.x - 3, at.y);
       await page.mouse.move(at.x, at.y);
     }
+    if (name === 'bench-graft') await page.getByRole('button', { name: 'Graft', exact: true }).click();
     await page.waitForTimeout(1200);
     await shoot(name);
   }

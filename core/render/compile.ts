@@ -1,17 +1,19 @@
 import { scenePasses } from '../passes';
 import type { Letters, Materials } from '../passes/pass';
+import { ghostNode } from '../passes/ink/ghost';
 import { coverNode } from '../passes/ink/render';
 import { aloneNode, hatchNode, matteLookNode, wipeNode, type VeilLook } from '../passes/veils/looks';
-import { veilOnSheet } from '../passes/veils/graft';
-import { platePlacement } from '../passes/veils/render';
-import type { VeilShadow } from '../passes/veils/schema';
-import { colourNode, shadowNode } from '../passes/veils/shadow';
-import { layingRuns, wovenParts } from '../passes/veils/weave';
+import type { Veil } from '../passes/veils/schema';
+import { wovenParts } from '../passes/veils/weave';
 import { readColour } from '../pixels/colour';
-import type { Piece } from '../piece/schema';
+import type { Lettering, Piece } from '../piece/schema';
 import { arrange, paint } from './arrange';
 import type { Node } from './node';
-import { sceneNode, type GraftItem, type SceneItem, type VeilLayers } from './scene';
+import { compileVeils, graftsAmong, layersOver } from './compileVeils';
+import { sceneNode, type SceneItem, type VeilLayers } from './scene';
+
+/** How strong a picture is seen beyond its letters while it is slipped. */
+const ghostStrength = 0.3;
 
 /** How to look at a piece while working on it. Exports use none of this. */
 export interface Look {
@@ -19,6 +21,8 @@ export interface Look {
   before?: boolean;
   /** Leave out one thing of the depth line, by id. */
   without?: string;
+  /** The lettering whose picture is being slipped: all of the picture is seen, faintly. */
+  slipping?: string;
   /** Letters at this strength, 0..1. */
   lettersStrength?: number;
   /** `ground`: CSS colour; `wipe`: sheet px from the left, where the cut as it was changes to the edge as it is. */
@@ -29,7 +33,7 @@ export interface Look {
 export interface CompiledPiece {
   picture: Node;
   before: Node;
-  letterings: { id: string; letters: Letters; node: Node | null }[];
+  letterings: { id: string; lettering: Lettering; letters: Letters; node: Node | null }[];
   mattes: Map<string, Node>;
   materials: Materials;
 }
@@ -47,50 +51,36 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const painting = { materials, photo: before };
   const letterings = piece.letterings.map((lettering) => {
     const letters = arrange(lettering, materials);
-    return { id: lettering.id, letters, node: paint(lettering, letters, painting) };
+    return { id: lettering.id, lettering, letters, node: paint(lettering, letters, painting) };
   });
   const coverOf = (id: string): Node | null => {
     const found = letterings.find((lettering) => lettering.id === id);
     return found ? coverNode(found.letters) : null;
   };
-  const veils = new Map(
-    piece.veils.map((veil) => {
-      const place = piece.plates.find((plate) => plate.id === veil.plate)!;
-      const { matte, front } = scenePasses.veils.layers(veil, materials, { place, plate: plateNodes.get(place.id)!, coverOf });
-      const thrown = (shadow: VeilShadow | null | undefined): VeilLayers | null => shadow ? { matte: shadowNode(shadow, matte, veilOnSheet(veil, place), platePlacement(place, 1)), front: colourNode(shadow.colour) } : null;
-      return [veil.id, { matte, front, shadow: thrown(veil.shadow), onPlate: thrown(veil.graft?.shadow) }];
-    }),
-  );
-  const veilOf = new Map(piece.veils.map((veil) => [veil.id, veil]));
-  /** Shadows lie on the letters before the veils themselves do. @param ids from far to near */
-  const layersOver = (ids: readonly string[], withShadows = true): VeilLayers[] =>
-    layingRuns(ids.map((id) => veilOf.get(id)!)).flatMap((run) => {
-      const found = run.map(({ id }) => veils.get(id)!);
-      return [...(withShadows ? found.flatMap(({ shadow }) => shadow ?? []) : []), ...found.map(({ matte, front }) => ({ matte, front }))];
-    });
+  const veils = compileVeils(piece, materials, plateNodes, coverOf);
   const mattes = new Map([...veils].map(([id, veil]) => [id, veil.matte]));
   const strength = look.lettersStrength ?? 1;
   const items = piece.depth.filter(shown).flatMap((id): SceneItem[] => {
-    const found = letterings.find((lettering) => lettering.id === id);
+    const found = letterings.find((one) => one.id === id);
     if (!found?.node) return [];
-    const parts = wovenParts(piece, id, found.letters.letters);
-    return parts.flatMap(({ letters, over }, part) => {
-      const node = parts.length === 1 ? found.node : paint(piece.letterings.find((lettering) => lettering.id === id)!, { ...found.letters, drawn: letters, echoes: part === 0 ? found.letters.echoes : [] }, painting);
-      return node ? [{ node, strength, over: layersOver(over.filter(shown)) }] : [];
+    const { lettering, letters } = found;
+    const parts = wovenParts(piece, id, letters.letters);
+    const painted = parts.flatMap(({ letters: some, over }, part): SceneItem[] => {
+      const node = parts.length === 1 ? found.node : paint(lettering, { ...letters, drawn: some, echoes: part === 0 ? letters.echoes : [] }, painting);
+      return node ? [{ node, strength, over: layersOver(over.filter(shown).map((veil) => veils.get(veil)!)) }] : [];
     });
+    const ghost = look.slipping === id ? ghostNode(letters, lettering.ink, painting) : null;
+    return ghost ? [{ node: ghost, strength: ghostStrength, over: [] }, ...painted] : painted;
   });
-  const isGraft = new Set(piece.veils.flatMap(({ id, graft }) => (graft && shown(id) ? [id] : [])));
-  const grafts = piece.depth.flatMap((id, place): GraftItem[] => {
-    const found = isGraft.has(id) && veils.get(id);
-    const nearer = layersOver(piece.depth.slice(place + 1).filter((other) => shown(other) && !isGraft.has(other) && veils.has(other)), false);
-    return found ? [{ matte: found.matte, front: found.front, shadow: found.onPlate, over: nearer }] : [];
-  });
+  const grafts = graftsAmong(piece.depth.filter(shown).flatMap((id) => veils.get(id) ?? []));
   const scene = look.before ? before : sceneNode(ground, plates, items, grafts);
   const looked = look.veil && veils.get(look.veil.id);
-  const roughly = (): Node => compile({ ...piece, veils: piece.veils.map((veil) => (veil.id === look.veil!.id ? { ...veil, fine: null, softness: null, strokes: [], cast: null } : veil)) }, materials, { ...look, veil: undefined }).picture;
+  const roughly = (): Node => compile({ ...piece, veils: piece.veils.map((veil) => (veil.id === look.veil!.id ? asCut(veil) : veil)) }, materials, { ...look, veil: undefined }).picture;
   return { picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene, before, letterings, mattes, materials };
 }
 
+/** A veil before its edge was worked on. */
+const asCut = (veil: Veil): Veil => ({ ...veil, fine: null, softness: null, strokes: [], cast: null });
 
 /** @param roughly the piece with the veil as it was cut, before its edge was worked on */
 function lookAt(scene: Node, veil: VeilLayers, { show, ground, wipe }: NonNullable<Look['veil']>, roughly: () => Node): Node {

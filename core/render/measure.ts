@@ -47,8 +47,8 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
   const scale = measuringScale(piece);
   const measures: Measures = { left: [], crossings: [], misread: [], rootless: [], veils: [], contrast: [], ink: [] };
   const measured: MeasuredLetter[] = [];
-  for (const { id, letters, node } of compiled.letterings) {
-    const { words } = piece.letterings.find((lettering) => lettering.id === id)!;
+  for (const { id, lettering, letters, node } of compiled.letterings) {
+    const { words, ink } = lettering;
     const face = words.shape || letters.warp ? null : compiled.materials.face(words.face).varied(words.axes);
     const draw: Draw = (letter, request) => letterCoverage(letter, letters.place, request, placedBounds(letters.place, letter.bounds!));
     for (const letter of letters.letters) {
@@ -74,20 +74,25 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
       const nearest = face && left < unveiled && measures.misread.length < mostCompared ? nearestMisreading(shown, draw, face, part.cover, seen, { region: part.region, scale }) : null;
       if (nearest) measures.misread.push({ lettering: id, start: letter.start, text: shown.text, ...nearest });
     }
-    const ink = piece.letterings.find((lettering) => lettering.id === id)!.ink;
     const request = { region: sheetAt(piece.sheet, scale), scale };
     const difference = node ? edgeContrast(await evaluator.pixels(node, request), await evaluator.pixels(compiled.before, request), isFlat(ink) ? mixCoats(ink) : null) : null;
     measures.contrast.push({ lettering: id, difference });
     measures.ink.push({ lettering: id, measures: measureInk(letters) });
   }
+  await measureVeils(piece, compiled, evaluator, measured, measures);
+  return measures;
+}
+
+/** Where each veil lies, and what of it grows from nothing. @param letters as they were measured */
+async function measureVeils(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator, letters: readonly MeasuredLetter[], measures: Measures): Promise<void> {
+  const scale = measuringScale(piece);
   const whole = { region: sheetAt(piece.sheet, scale), scale };
   for (const [veil, node] of compiled.mattes) {
     const matte = await evaluator.pixels(node, whole);
     const isOver = ({ lettering, start }: MeasuredLetter): boolean => veilsOver(piece, lettering, start).includes(veil);
     measures.veils.push({ veil, box: boxOf(matte, whole.region, scale) });
-    measures.rootless.push(...rootlessParts(veil, matte, whole.region, scale, { over: measured.filter(isOver), under: measured.filter((letter) => !isOver(letter)) }));
+    measures.rootless.push(...rootlessParts(veil, matte, whole.region, scale, { over: letters.filter(isOver), under: letters.filter((letter) => !isOver(letter)) }));
   }
-  return measures;
 }
 
 /** Part of the px that count as shadow. */

@@ -100,15 +100,17 @@ function OpenBench({ id }: { id: string }) {
   }, [piece.name]);
 
   const showVeil = line === 3 && state.veil && state.veilLook !== 'picture' ? state.veil : null;
+  const slipping = line === 4 && state.hand.slipping ? state.lettering : null;
   const sheetWidth = piece.sheet.width;
   const look = useMemo<Look>(
     () => ({
       before: state.before || undefined,
       without: state.without ?? undefined,
       lettersStrength: state.halfStrength ? 0.5 : undefined,
+      slipping: slipping ?? undefined,
       veil: showVeil && !state.before ? { id: showVeil, show: state.veilLook, ground: state.hand.lookGround, ...(state.veilLook === 'wipe' && { wipe: Math.round(state.hand.wipe * sheetWidth) }) } : undefined,
     }),
-    [state.before, state.without, state.halfStrength, showVeil, state.veilLook, state.hand.lookGround, state.hand.wipe, sheetWidth],
+    [state.before, state.without, state.halfStrength, slipping, showVeil, state.veilLook, state.hand.lookGround, state.hand.wipe, sheetWidth],
   );
   useEffect(() => {
     if (materials) renderer.setPiece(piece, look, state.dragging);

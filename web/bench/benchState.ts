@@ -43,6 +43,8 @@ export interface Hand {
   /** Radius over which the picker averages, sheet px. */
   lens: number;
   picking: boolean;
+  /** Drags on the sheet slip the picture in the letters. */
+  slipping: boolean;
   keepCovered: boolean;
   /** The next drag draws the line that words stand on. */
   drawingPath: boolean;
@@ -90,7 +92,7 @@ export interface BenchState {
 }
 
 const start: BenchState = {
-  hand: { veilTool: 'trace', joining: 'add', boxing: false, edgeBrush: 'band', shadowBrush: 'deepen', shadowOn: 'letters', tracePoint: null, lookGround: '#7a2048', wipe: 0.5, flow: 1, fence: 'none', straight: false, smooth: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
+  hand: { veilTool: 'trace', joining: 'add', boxing: false, edgeBrush: 'band', shadowBrush: 'deepen', shadowOn: 'letters', tracePoint: null, lookGround: '#7a2048', wipe: 0.5, flow: 1, fence: 'none', straight: false, smooth: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, slipping: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
   id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null, plate: null,
   before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null, goTo: null, solving: null,
 };

@@ -1,5 +1,5 @@
 import type { Raster } from '../../pixels/raster';
-import { regionOfPoints, scaleRegion, type Region } from '../../pixels/region';
+import { scaleRegion, type Region } from '../../pixels/region';
 import type { Point } from '../../shape/affine';
 
 /** How much of one letter is still seen. */
@@ -78,12 +78,17 @@ export function crossingOf(cover: Raster, matte: Raster, region: Region, scale: 
 
 /** The box of what a matte covers at least by half. @param region where it lies; @returns sheet px, null where it covers nothing */
 export function boxOf(matte: Raster, region: Region, scale: number): Region | null {
-  const found: Point[] = [];
+  let [left, right, top, bottom] = [Infinity, -1, Infinity, -1];
   for (let y = 0, i = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++, i++) if (matte.data[i] >= 0.5) found.push([region.x + x, region.y + y], [region.x + x + 1, region.y + y + 1]);
+    for (let x = 0; x < region.width; x++, i++) {
+      if (matte.data[i] < 0.5) continue;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      bottom = y;
+    }
   }
-  const box = regionOfPoints(found);
-  return box && scaleRegion(box, 1 / scale);
+  return right < 0 ? null : scaleRegion({ x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 }, 1 / scale);
 }
 
 /** The px nearest to a place in which both are. */

@@ -91,8 +91,7 @@ function withStrokes(patches: Patches, found: Uint8Array, planes: OklabPlanes, u
   const all = weights(patches, found);
   const some = under.length > mostStroked ? under.filter((_, i) => i % Math.ceil(under.length / mostStroked) === 0) : under;
   const sum = all.reduce((a, b) => a + b, 0);
-  const share = strokeShare;
-  const own = some.length > 0 ? (sum * share) / (1 - share) / some.length : 0;
+  const own = some.length > 0 ? (sum * strokeShare) / (1 - strokeShare) / some.length : 0;
   const count = all.length + some.length;
   const samples = planes.map((plane, c) => {
     const out = new Float32Array(count);

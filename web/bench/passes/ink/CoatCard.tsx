@@ -1,6 +1,6 @@
 import { ChevronDown, ChevronUp, X } from 'lucide-react';
 import type { ReactNode } from 'react';
-import type { Coat, Span } from '../../../../core/passes/ink/coats/schema';
+import type { Coat } from '../../../../core/passes/ink/coats/schema';
 import { moveCoat, removeCoat, setCoat } from '../../../../core/piece/edits/ink';
 import type { Lettering } from '../../../../core/piece/schema';
 import { Choice } from '../../../ui/Choice';
@@ -10,16 +10,7 @@ import { editing } from '../../editing';
 import { coatNames, modeNames, motifNames } from './coats';
 import { GradientSettings } from './GradientSettings';
 import { ColourField } from './ColourField';
-
-/** What the settings of a coat work with. */
-export interface CoatProps<One extends Coat = Coat> {
-  coat: One;
-  /** How the coat is called for those who do not see it, such as `Coat 2`. */
-  name: string;
-  set(change: Partial<One>): ReturnType<typeof setCoat>;
-  /** Keeps a change, under what history calls it. */
-  commit(label: string, change: Partial<One>): void;
-}
+import { SpanChoice, type CoatProps } from './SpanChoice';
 
 /** One coat: what it is, how it is laid on, and its settings. */
 export function CoatCard({ lettering: { id, ink }, index }: { lettering: Lettering; index: number }) {
@@ -48,13 +39,6 @@ export function CoatCard({ lettering: { id, ink }, index }: { lettering: Letteri
       <Settings coat={coat} name={name} isOnly={ink.coats.length === 1} set={set} commit={commit} />
     </li>
   );
-}
-
-const spanNames: Record<Span, string> = { word: 'all letters', line: 'each line', letter: 'each letter' };
-
-export function SpanChoice({ name, span, onChoose }: { name: string; span: Span; onChoose(span: Span): void }) {
-  const { mayChange } = useBench();
-  return <Choice label={`What ${name} is laid out along`} inSentence value={span} options={spanNames} disabled={!mayChange} onChoose={onChoose} />;
 }
 
 function Settings({ coat, name, isOnly, set, commit }: CoatProps & { isOnly: boolean }): ReactNode {

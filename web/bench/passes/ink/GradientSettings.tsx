@@ -3,8 +3,8 @@ import type { GradientCoat } from '../../../../core/passes/ink/coats/schema';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
-import { SpanChoice, type CoatProps } from './CoatCard';
 import { ColourField } from './ColourField';
+import { SpanChoice, type CoatProps } from './SpanChoice';
 
 /** Stops, shape and layout of a gradient. */
 export function GradientSettings({ coat, name, set, commit }: CoatProps<GradientCoat>) {

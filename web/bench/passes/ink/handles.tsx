@@ -6,15 +6,17 @@ import { useBench } from '../../benchContext';
 import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { useViewport } from '../../view/viewport';
+import { Slipping } from './Slipping';
 
 /** The picker: a lens whose rim shows the mean colour beneath it. */
 export function Handles() {
   const { lettering, renderer, mayChange } = useBench();
-  const { picking, lens } = useAppSelector(({ bench }) => bench.hand);
+  const { picking, slipping, lens } = useAppSelector(({ bench }) => bench.hand);
   const { size, toSheet, toScreen, view } = useViewport();
   const dispatch = useAppDispatch();
   const [under, setUnder] = useState<{ at: Point; colour: string | null } | null>(null);
   const busy = useRef(false);
+  if (lettering && slipping && mayChange) return <Slipping key={lettering.id} lettering={lettering} />;
   if (!lettering || !picking || !mayChange) return null;
 
   const look = async (at: [number, number]): Promise<void> => {

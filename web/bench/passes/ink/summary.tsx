@@ -1,3 +1,4 @@
+import { slippedCoat } from '../../../../core/passes/ink/ghost';
 import { mainColour } from '../../../../core/passes/ink/mainColour';
 import { setCoat } from '../../../../core/piece/edits/ink';
 import { useAppDispatch, useAppSelector } from '../../../store';
@@ -32,12 +33,18 @@ export function Summary() {
 }
 
 export function HandTools() {
-  const { picking, lens } = useAppSelector(({ bench }) => bench.hand);
+  const { picking, slipping, lens } = useAppSelector(({ bench }) => bench.hand);
   const { lettering } = useBench();
   const dispatch = useAppDispatch();
+  const hasPicture = lettering !== null && slippedCoat(lettering.ink) >= 0;
   return (
     <>
-      <button className="plain-button" disabled={!lettering} aria-pressed={picking} onClick={() => dispatch(handed({ picking: !picking }))}>
+      {hasPicture && (
+        <button className="plain-button" aria-pressed={slipping} title="Drag the picture inside the letters" onClick={() => dispatch(handed({ slipping: !slipping, picking: false }))}>
+          Slip
+        </button>
+      )}
+      <button className="plain-button" disabled={!lettering} aria-pressed={picking} onClick={() => dispatch(handed({ picking: !picking, slipping: false }))}>
         Pick from the photo
       </button>
       <span>
