@@ -8,12 +8,16 @@ import { solveFineEdge } from '../core/passes/veils/fine/fineEdge';
 import { drawMarks, type Mark } from '../core/passes/veils/scribble/marks';
 import { ScribbleCutter } from '../core/passes/veils/scribble/scribbleCut';
 import type { Level } from '../core/pixels/pyramid';
+import { pictureOf } from '../core/testing/pictures';
 import { fractions, meanSquaredError, overlap, trueCut, type TrueCutName } from '../core/testing/truth';
 import { largePlate } from './material';
+import { tracedByHand } from './outline';
 import { median, printRow } from './rows';
 
 const names: TrueCutName[] = ['ribbons', 'figure', 'jar', 'grass'];
 const folder = join('build', 'bench');
+/** Feathers that are tried, sigma in px. */
+const feathers = [0, 0.5, 1, 1.5, 2, 3, 4, 6, 8, 12, 16];
 
 interface Error4 {
   sad: number;
@@ -79,13 +83,17 @@ async function quality(): Promise<void> {
     const before = performance.now();
     const solved = fractions(solveFineEdge(picture, bytes, where, { said: marks }).matte.bytes);
     const solveMs = performance.now() - before;
-    const feathered = [0, 0.5, 1, 1.5, 2, 3, 4, 6, 8, 12, 16].map((sigma) => errors(gaussianBlur({ width, height, channels: 1, data: fractions(bytes) }, sigma).data, truth, where, width, height));
-    const best = feathered.reduce((a, b) => (b.mse < a.mse ? b : a));
+    const featheredBest = (data: Float32Array): { first: Error4; best: Error4 } => {
+      const all = feathers.map((sigma) => errors(sigma === 0 ? data : gaussianBlur({ width, height, channels: 1, data }, sigma).data, truth, where, width, height));
+      return { first: all[0], best: all.reduce((a, b) => (b.mse < a.mse ? b : a)) };
+    };
+    const { first: unfeathered, best } = featheredBest(fractions(bytes));
+    const traced = featheredBest(await tracedByHand(pictureOf(name, picture), truth)).best;
     const own = errors(solved, truth, where, width, height);
-    const unfeathered = feathered[0];
     for (const measure of ['mse', 'sad', 'gradient'] as const) {
       printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'the cut alone', unfeathered[measure], '');
       printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'best feather', best[measure], '');
+      printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'traced along the true form, best feather', traced[measure], '');
     }
     const known = Uint8Array.from(bytes, (value, i) => (where[i] ? 128 : value));
     const closed = python('levin', picture, { known });
