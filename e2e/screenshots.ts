@@ -28,6 +28,7 @@ try {
       await page.mouse.move(at.x, at.y);
     }
     if (name === 'bench-graft') await page.getByRole('button', { name: 'Graft', exact: true }).click();
+    if (path.endsWith('/3')) await page.getByText('of each letter').waitFor({ timeout: 20000 });
     await page.waitForTimeout(1200);
     await shoot(name);
   }

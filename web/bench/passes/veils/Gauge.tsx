@@ -12,7 +12,7 @@ export function Gauge() {
   return (
     <div>
       {!measures || measures.left.length === 0 ? (
-        <p className="text-faint">Letters are measured once there are words.</p>
+        <p className="text-faint">{piece.letterings.length > 0 && !measures ? 'The letters are being measured.' : 'Letters are measured once there are words.'}</p>
       ) : (
         <>
           <h3 className="mb-1 label">What is left of each letter</h3>
