@@ -17,6 +17,12 @@ export function emptyRaster(width: number, height: number, channels: 1 | 4): Ras
   return { width, height, channels, data: new Float32Array(width * height * channels) };
 }
 
+/** Fills a raster of four channels with one premultiplied colour, in place. */
+export function fillWith({ data }: Raster, colour: readonly [number, number, number, number]): void {
+  data.set(colour);
+  for (let filled = 4; filled < data.length; filled *= 2) data.copyWithin(filled, 0, Math.min(filled, data.length - filled));
+}
+
 /**
  * Copies a part out of a raster.
  * @param inner the part wanted, and @param outer where `raster` lies, both in the same px; `inner` lies within `outer`.

@@ -1,7 +1,7 @@
 import { blend } from '../kernels/blend';
 import { atopInLight } from '../kernels/coverage';
-import { readColour } from '../pixels/colour';
-import { emptyRaster, type Raster } from '../pixels/raster';
+import { readColour, type Colour } from '../pixels/colour';
+import { emptyRaster, fillWith, type Raster } from '../pixels/raster';
 import { decode, encode } from '../pixels/transfer';
 import { contentKey, touches, type Need, type Node, type Request } from './node';
 
@@ -68,7 +68,7 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
       if (solid && near.length === 0 && grafted.length === 0) return nearest;
       const out = solid ? copyOf(nearest) : emptyRaster(region.width, region.height, 4);
       if (!solid) {
-        if (ground) fillGround(out, ground);
+        if (ground) fillWith(out, premultiplied(ground));
         plates.forEach((_, i) => blend(out, inputs[i]));
       }
       const above = inputs.slice(plates.length);
@@ -127,10 +127,7 @@ function overInLight({ data }: Raster, colour: Raster, { data: shares }: Raster)
 
 const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
 
-function fillGround({ data }: Raster, [red, green, blue, alpha]: readonly number[]): void {
-  data.set([red * alpha, green * alpha, blue * alpha, alpha]);
-  for (let filled = 4; filled < data.length; filled *= 2) data.copyWithin(filled, 0, Math.min(filled, data.length - filled));
-}
+const premultiplied = ([red, green, blue, alpha]: Colour): [number, number, number, number] => [red * alpha, green * alpha, blue * alpha, alpha];
 
 /** Letters that have the same veils over them come on one layer, and the veils once over all of them. */
 function letterLayer(items: readonly SceneItem[], inputs: readonly Raster[], width: number, height: number): Raster {

@@ -29,6 +29,9 @@ export function apply(m: Affine, [x, y]: Point): [number, number] {
   return [m.a * x + m.c * y + m.e, m.b * x + m.d * y + m.f];
 }
 
+/** How many times as long lengths become; for a map that stretches unevenly, the root of what it does to areas. */
+export const sizeOf = ({ a, b, c, d }: Affine): number => Math.sqrt(Math.abs(a * d - b * c));
+
 /** First `first`, then `then`. */
 export function followedBy(first: Affine, then: Affine): Affine {
   return {

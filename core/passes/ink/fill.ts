@@ -1,6 +1,6 @@
 import { blend } from '../../kernels/blend';
 import { readColour } from '../../pixels/colour';
-import { crop, emptyRaster, type Raster } from '../../pixels/raster';
+import { crop, emptyRaster, fillWith, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import type { Letter, Materials } from '../pass';
 import { paintGradient } from './coats/gradient';
@@ -71,8 +71,7 @@ function paintCoat(coat: Coat, ground: CoatGround, materials: Materials, photoAt
 function oneColour(css: string, { width, height }: Region): Raster {
   const [red, green, blue, alpha] = readColour(css);
   const out = emptyRaster(width, height, 4);
-  out.data.set([red * alpha, green * alpha, blue * alpha, alpha]);
-  for (let filled = 4; filled < out.data.length; filled *= 2) out.data.copyWithin(filled, 0, Math.min(filled, out.data.length - filled));
+  fillWith(out, [red * alpha, green * alpha, blue * alpha, alpha]);
   return out;
 }
 

@@ -1,7 +1,7 @@
 import { blend } from '../../kernels/blend';
 import { emptyRaster } from '../../pixels/raster';
 import { contentKey, keyOf, type Node } from '../../render/node';
-import { followedBy, inverse } from '../../shape/affine';
+import { followedBy, inverse, moved, sizeOf } from '../../shape/affine';
 import type { Letters, PaintScene } from '../pass';
 import { paintPicture } from './coats/picture';
 import type { PictureCoat } from './coats/schema';
@@ -16,7 +16,7 @@ export function ghostNode(letters: Letters, ink: Ink, { materials }: PaintScene)
   if (coat?.kind !== 'picture' || !letters.ink) return null;
   const picture = materials.picture(coat.asset);
   const boxes = boxesOf(coat, letters);
-  const own = Math.sqrt(Math.abs(letters.place.a * letters.place.d - letters.place.b * letters.place.c));
+  const own = sizeOf(letters.place);
   return {
     key: contentKey('ghost', keyOf(coat), picture.key, letters.place, boxes),
     channels: 4,
@@ -24,7 +24,7 @@ export function ghostNode(letters: Letters, ink: Ink, { materials }: PaintScene)
     needs: () => [],
     async compute({ region, scale }) {
       const out = emptyRaster(region.width, region.height, 4);
-      const toLettering = inverse(followedBy(letters.place, { a: scale, b: 0, c: 0, d: scale, e: 0, f: 0 }));
+      const toLettering = inverse(followedBy(letters.place, moved(0, 0, scale)));
       for (const box of boxes) blend(out, await paintPicture(coat, picture, { region, scale, box, toLettering, unit: own * scale, capHeight: letters.capHeight, below: out }));
       return out;
     },

@@ -5,7 +5,7 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, intersect, outerPixels, unionOf, type Region } from '../../pixels/region';
 import { readColour } from '../../pixels/colour';
 import { contentKey, keyOf, touches, type Node, type Request } from '../../render/node';
-import { followedBy, inverse, placedBounds, type Affine } from '../../shape/affine';
+import { followedBy, inverse, moved, placedBounds, sizeOf, type Affine } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
 import { flatten, transformPath } from '../../shape/path';
 import type { Letter, Letters, PaintScene } from '../pass';
@@ -30,7 +30,7 @@ export function inkNode(letters: Letters, ink: Ink, scene: PaintScene): Node {
   const fills = flat ? [] : groups.flatMap(([own, some]) => (own === null ? unitsOf(ink, letters, some) : []));
   const filled = fills.map((unit) => ({ unit, layer: layerOf(unit.letters, letters.place, colour, null) }));
   const plates = flat ? [] : ink.coats.filter((coat): coat is PlateCoat => coat.kind === 'plate' && coat.opacity > 0);
-  const own = Math.sqrt(Math.abs(letters.place.a * letters.place.d - letters.place.b * letters.place.c));
+  const own = sizeOf(letters.place);
   const wide = ({ region, scale }: Request): Region => grow(region, fillMargin(ink, letters.capHeight, own * scale));
   const bounds = unionOf([...layers, ...filled.map(({ layer }) => layer)].map((layer) => layer.bounds));
   return {
@@ -43,7 +43,7 @@ export function inkNode(letters: Letters, ink: Ink, scene: PaintScene): Node {
       for (const layer of layers) if (touches(layer.bounds, request)) blend(out, paintLayer(layer, request));
       if (filled.length === 0) return out;
       const region = wide(request);
-      const toLettering = inverse(followedBy(letters.place, { a: request.scale, b: 0, c: 0, d: request.scale, e: 0, f: 0 }));
+      const toLettering = inverse(followedBy(letters.place, moved(0, 0, request.scale)));
       const ground = { region, scale: request.scale, toLettering, unit: own * request.scale, capHeight: letters.capHeight };
       const photoAt = (x: number, y: number): Raster => photos[plates.findIndex((coat) => coat.x === x && coat.y === y)];
       for (const { unit, layer } of filled) {
@@ -96,7 +96,7 @@ type Colour = [number, number, number, number];
 
 function layerOf(letters: readonly Letter[], place: Affine, colour: Colour, outline: number | null): Layer {
   const inked = letters.flatMap((letter) => (letter.bounds ? [{ letter, bounds: placedBounds(place, letter.bounds) }] : []));
-  const width = outline === null ? null : outline * Math.sqrt(Math.abs(place.a * place.d - place.b * place.c));
+  const width = outline === null ? null : outline * sizeOf(place);
   const bounds = unionOf(inked.map((one) => one.bounds));
   return { inked, place, colour, outline: width, bounds: bounds && grow(bounds, width === null ? 0 : width / 2) };
 }

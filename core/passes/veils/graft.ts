@@ -1,7 +1,7 @@
 import { warpPlane } from '../../kernels/warp';
-import { outerPixels, type Region } from '../../pixels/region';
+import { grow, outerPixels, type Region } from '../../pixels/region';
 import { contentKey, type Node } from '../../render/node';
-import { followedBy, inverse, moved, placed, placedBounds, type Affine } from '../../shape/affine';
+import { followedBy, inverse, moved, placed, placedBounds, sizeOf, type Affine } from '../../shape/affine';
 import type { Graft, Veil } from './schema';
 
 /** Where a graft's piece of the plate comes to lie: plate px to plate px. */
@@ -25,7 +25,7 @@ const taps = 3;
  * @param map sheet px to sheet px, without shear: turning, one scale, perhaps mirrored
  */
 export function movedNode(node: Node, map: Affine): Node {
-  const factor = Math.sqrt(Math.abs(map.a * map.d - map.b * map.c));
+  const factor = sizeOf(map);
   const back = inverse(map);
   /** Output px to px of the source at its own scale; its determinant is 1 or -1. */
   const toSource = (scale: number): Affine => {
@@ -33,8 +33,7 @@ export function movedNode(node: Node, map: Affine): Node {
     return { a: back.a * factor, b: back.b * factor, c: back.c * factor, d: back.d * factor, e: back.e * own, f: back.f * own };
   };
   const sourceOf = ({ region, scale }: { region: Region; scale: number }): Region => {
-    const box = outerPixels(placedBounds(toSource(scale), region));
-    return { x: box.x - taps, y: box.y - taps, width: box.width + 2 * taps, height: box.height + 2 * taps };
+    return grow(outerPixels(placedBounds(toSource(scale), region)), taps);
   };
   return {
     key: contentKey('moved', node.key, map),

@@ -1,9 +1,9 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
 import { readColour } from '../../pixels/colour';
-import { crop, emptyRaster, type Raster } from '../../pixels/raster';
+import { crop, emptyRaster, fillWith, type Raster } from '../../pixels/raster';
 import { grow, regionOfPoints, unionOf, type Region } from '../../pixels/region';
 import { contentKey, keyOf, type Node, type Request } from '../../render/node';
-import { identity, placedBounds, type Affine } from '../../shape/affine';
+import { followedBy, identity, moved, placedBounds, type Affine } from '../../shape/affine';
 import type { VeilShadow } from './schema';
 import { paintStroke } from './stroke';
 
@@ -93,7 +93,7 @@ function weighed(cover: Raster, lifted: Raster, at: number): Raster {
   return { ...cover, data: cover.data.map((value, i) => value * max(0, 1 - abs(lifted.data[i] - at) * (liftSteps - 1))) };
 }
 
-const scaled = (map: Affine, scale: number): Affine => ({ a: map.a * scale, b: map.b * scale, c: map.c * scale, d: map.d * scale, e: map.e * scale, f: map.f * scale });
+const scaled = (map: Affine, scale: number): Affine => followedBy(map, moved(0, 0, scale));
 
 /** One colour everywhere: opaque encoded RGB. */
 export function colourNode(css: string): Node {
@@ -105,8 +105,7 @@ export function colourNode(css: string): Node {
     needs: () => [],
     compute({ region }) {
       const out = emptyRaster(region.width, region.height, 4);
-      out.data.set([red, green, blue, 1]);
-      for (let filled = 4; filled < out.data.length; filled *= 2) out.data.copyWithin(filled, 0, Math.min(filled, out.data.length - filled));
+      fillWith(out, [red, green, blue, 1]);
       return out;
     },
   };

@@ -27,4 +27,9 @@ export function problemWith(piece: Piece): string | null {
   return result.success ? null : result.error.issues[0].message;
 }
 
+/** Moves one of a list to another place, which is kept within the list; in place. */
+export function moveWithin<Item>(list: Item[], from: number, to: number): void {
+  list.splice(Math.max(0, Math.min(list.length - 1, to)), 0, ...list.splice(from, 1));
+}
+
 export type { Patch };

@@ -1,6 +1,6 @@
 import { solidCoat, type Coat, type SolidCoat } from '../../passes/ink/coats/schema';
 import type { Asset } from '../schema';
-import type { Edit } from './edit';
+import { moveWithin, type Edit } from './edit';
 import { dropUnused, keepAsset, thing } from './things';
 
 /** Changes the nearest coat of one colour; where there is none, one is laid on. */
@@ -27,8 +27,4 @@ export const removeCoat = (id: string, index: number): Edit => (piece) => {
 };
 
 /** Moves a coat nearer (1) or further off (-1) among the coats. */
-export const moveCoat = (id: string, index: number, by: 1 | -1): Edit => (piece) => {
-  const { coats } = thing(piece.letterings, id).ink;
-  const to = Math.max(0, Math.min(coats.length - 1, index + by));
-  coats.splice(to, 0, ...coats.splice(index, 1));
-};
+export const moveCoat = (id: string, index: number, by: 1 | -1): Edit => (piece) => moveWithin(thing(piece.letterings, id).ink.coats, index, index + by);

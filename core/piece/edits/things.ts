@@ -3,7 +3,7 @@ import { picturesOf } from '../../passes/ink/schema';
 import { solvedOf } from '../../passes/veils/schema';
 import type { Asset, Lettering, Piece, Sheet } from '../schema';
 import type { Plate } from '../../passes/plate/schema';
-import type { Edit } from './edit';
+import { moveWithin, type Edit } from './edit';
 
 /** @throws Error when there is no such thing in the list */
 export function thing<Item extends { id: string }>(list: readonly Item[], id: string): Item {
@@ -103,14 +103,11 @@ export const removeLettering = (id: string): Edit => (piece) => {
 /** Moves a plate nearer (1) or further off (-1) among the plates. */
 export const movePlate = (id: string, by: 1 | -1): Edit => (piece) => {
   const from = piece.plates.findIndex((plate) => plate.id === id);
-  const to = Math.max(0, Math.min(piece.plates.length - 1, from + by));
-  piece.plates.splice(to, 0, ...piece.plates.splice(from, 1));
+  moveWithin(piece.plates, from, from + by);
 };
 
 /** Moves a thing of the depth line to a place counted from far (0) to near. */
 export const moveInDepth = (id: string, place: number): Edit => (piece) => {
   const from = piece.depth.indexOf(id);
-  if (from < 0) return;
-  piece.depth.splice(from, 1);
-  piece.depth.splice(Math.max(0, Math.min(piece.depth.length, place)), 0, id);
+  if (from >= 0) moveWithin(piece.depth, from, place);
 };

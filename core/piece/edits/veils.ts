@@ -1,7 +1,7 @@
 import { current } from 'immer';
 import { plainVeil, type Cast, type Contour, type Crossing, type Cut, type FineEdge, type Graft, type Softness, type Stroke, type TraceCut, type TracePoint, type Veil, type VeilShadow } from '../../passes/veils/schema';
 import type { Asset, Piece } from '../schema';
-import type { Edit } from './edit';
+import { moveWithin, type Edit } from './edit';
 import { dropUnused, keepAsset, thing } from './things';
 
 /** Solved pixels as the store has them. */
@@ -29,10 +29,7 @@ export const removeCut = (id: string, index: number): Edit => (piece) => {
   dropUnused(piece);
 };
 
-export const moveCut = (id: string, from: number, to: number): Edit => (piece) => {
-  const { cuts } = thing(piece.veils, id);
-  cuts.splice(to, 0, ...cuts.splice(from, 1));
-};
+export const moveCut = (id: string, from: number, to: number): Edit => (piece) => moveWithin(thing(piece.veils, id).cuts, from, to);
 
 export const setJoining = (id: string, index: number, joining: Cut['joining']): Edit => (piece) => void (thing(piece.veils, id).cuts[index].joining = joining);
 
