@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { BlendMode } from '../kernels/blend/modes';
 import type { Picture } from '../pixels/pyramid';
 import type { Region } from '../pixels/region';
 import type { Node } from '../render/node';
@@ -61,9 +62,12 @@ export interface Letters {
   /** Those that are painted, where not all are; echoes always show all. */
   drawn?: readonly Letter[];
   lines: Line[];
-  /** Cap height in lettering px. */
+  /** One em, and the cap height, in lettering px. */
+  size: number;
   capHeight: number;
   ink: Region | null;
+  /** The ink as the lockup left it, before anything bent the plane. */
+  flatInk: Region | null;
   /** Lettering px to sheet px. */
   place: Affine;
   /** What has bent letters, lines and carets already; null where the plane is as the lockup left it. */
@@ -84,6 +88,26 @@ export interface PaintScene {
   materials: Materials;
   /** The bare photographs on their sheet. */
   photo: Node;
+  /** Sheet px. */
+  sheet: { width: number; height: number };
+}
+
+/**
+ * One layer of a lettering.
+ * - `panel` and `echoes` lie behind all letters, and come once.
+ * - `letters` come in parts where veils lie over some of them only; so do `outline`s that are laid on by themselves.
+ * - `front` stands before the veils that lie over the letters.
+ * - `hole`: where it covers, the sheet is seen, without its photographs.
+ */
+export interface LetteringLayer {
+  kind: 'panel' | 'echoes' | 'letters' | 'outline' | 'front' | 'hole';
+  node: Node;
+  /** How it lies on what is below. */
+  mode: BlendMode;
+  /** Of `letters` that are openings in something: what is seen in them, cut by the letters' coverage, and what surrounds them, not yet cut. `node` is both together. */
+  parts?: { inside: Node; outside: Node };
+  /** Of a `front` layer: it is part of the letters' layer too, so where no veil lies nothing is to be added. */
+  isRepeated?: boolean;
 }
 
 /** A pass over one lettering. `arrange` works on outlines, `paint` on pixels; they run in the order of their lines. */
@@ -93,7 +117,8 @@ export interface LetteringPass<Part = never> {
   title: string;
   schema: z.ZodType<Part>;
   arrange?(letters: Letters, part: Part, materials: Materials): Letters;
-  paint?(below: Node | null, letters: Letters, part: Part, scene: PaintScene): Node;
+  /** @param below what the passes before have painted, from far to near */
+  paint?(below: readonly LetteringLayer[], letters: Letters, part: Part, scene: PaintScene): LetteringLayer[];
 }
 
 /** A pass over the scene: plates and veils. `layers` turns one of its items into nodes by name. */

@@ -1,4 +1,6 @@
 import { solidCoat } from '../passes/ink/coats/schema';
+import { plainInk } from '../passes/ink/schema';
+import { plainOutlines } from '../passes/outlines/schema';
 import { plainStance } from '../passes/stance/schema';
 import { plainWords } from '../passes/words/schema';
 import { pieceVersion, type Lettering, type Piece, type Sheet } from './schema';
@@ -15,6 +17,7 @@ export function blankLettering(id: string, name: string, text: string, sheet: Sh
     name,
     words: plainWords({ text, face: '', size: Math.round(Math.min(sheet.height * 0.36, sheet.width * 0.3)), leading: 0.9, tracking: 0, alignment: 'centre' }),
     stance: plainStance({ x: sheet.width / 2, y: sheet.height / 2, rotation: 0, scale: 1 }),
-    ink: { coats: [solidCoat({ colour: '#f2ead8' })] },
+    ink: plainInk([solidCoat({ colour: '#f2ead8' })]),
+    outlines: plainOutlines(),
   };
 }

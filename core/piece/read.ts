@@ -12,6 +12,8 @@ const migrations: Record<number, (piece: Record<string, unknown>) => Record<stri
   2: (piece) => ({ ...piece, version: 3, veils: Array.isArray(piece.veils) ? piece.veils.map(withCuts) : piece.veils }),
   // Version 4 only adds: grafts, painted lifts, smooth stretches, coats of every kind.
   3: (piece) => ({ ...piece, version: 4 }),
+  // Version 5 only adds: panels, outlines, collages.
+  4: (piece) => ({ ...piece, version: 5 }),
 };
 
 function withCuts(veil: unknown): unknown {

@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { isColour } from '../pixels/colour';
 import { letteringPasses, scenePasses } from '../passes';
-import { picturesOf } from '../passes/ink/schema';
+import { picturesOfCoat, type Coat } from '../passes/ink/coats/schema';
+import { plainOutlines } from '../passes/outlines/schema';
 import { crossingSchema, solvedOf } from '../passes/veils/schema';
 
 /** The newest version of the piece format that this program reads and the one that it writes. */
-export const pieceVersion = 4;
+export const pieceVersion = 5;
 
 /** Largest sheet, in megapixels. */
 export const largestSheet = 400;
@@ -22,7 +23,7 @@ export const assetSchema = z.strictObject({
   path: z.string().max(500).optional(),
 });
 
-const [words, stance, ink] = letteringPasses;
+const [words, stance, ink, outlines] = letteringPasses;
 
 export const letteringSchema = z.strictObject({
   id: z.string().min(1).max(64),
@@ -30,6 +31,7 @@ export const letteringSchema = z.strictObject({
   [words.key as 'words']: words.schema,
   [stance.key as 'stance']: stance.schema,
   [ink.key as 'ink']: ink.schema,
+  [outlines.key as 'outlines']: outlines.schema.default(plainOutlines),
 });
 
 const along = z.number().min(-1e6).max(1e6);
@@ -78,6 +80,10 @@ export const pieceSchema = z
 
 export type Asset = z.infer<typeof assetSchema>;
 export type Lettering = z.infer<typeof letteringSchema>;
+
+/** All coats of a lettering: of its ink, its panel, the openings in it, and its outlines. */
+export const coatsOf = ({ ink, outlines: { list } }: Pick<Lettering, 'ink' | 'outlines'>): Coat[] => [...ink.coats, ...(ink.panel?.coats ?? []), ...(ink.panel?.opening ?? []), ...list.flatMap(({ coats }) => coats)];
+
 export type Guide = z.infer<typeof guideSchema>;
 export type Slope = z.infer<typeof slopeSchema>;
 export type Sheet = z.infer<typeof sheetSchema>;
@@ -94,8 +100,9 @@ function brokenLinks(piece: Links): string[] {
     else if (asset.kind !== kind) problems.push(`${who} needs a ${kind}, but "${key}" is a ${asset.kind}.`);
   };
   for (const plate of piece.plates) expectAsset(plate.asset, 'plate', `The plate "${plate.name}"`);
-  for (const { name, ink, words: { face, fallbacks, shape } } of piece.letterings) {
-    for (const key of picturesOf(ink)) expectAsset(key, 'plate', `The lettering "${name}"`);
+  for (const lettering of piece.letterings) {
+    const { name, words: { face, fallbacks, shape } } = lettering;
+    for (const key of coatsOf(lettering).flatMap(picturesOfCoat)) expectAsset(key, 'plate', `The lettering "${name}"`);
     for (const key of shape && face === '' ? fallbacks : [face, ...fallbacks]) expectAsset(key, 'face', `The lettering "${name}"`);
   }
   for (const veil of piece.veils) {

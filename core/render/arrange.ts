@@ -1,10 +1,13 @@
 import { letteringPasses } from '../passes';
-import type { LetteringPass, Letters, Materials, PaintScene } from '../passes/pass';
+import { blend, type BlendMode } from '../kernels/blend';
+import type { LetteringLayer, LetteringPass, Letters, Materials, PaintScene } from '../passes/pass';
+import { emptyRaster } from '../pixels/raster';
+import { unionOf } from '../pixels/region';
 import type { Lettering } from '../piece/schema';
 import { identity } from '../shape/affine';
-import type { Node } from './node';
+import { contentKey, type Node } from './node';
 
-const nothing: Letters = { letters: [], lines: [], capHeight: 0, ink: null, place: identity, warp: null, echoes: [] };
+const nothing: Letters = { letters: [], lines: [], size: 0, capHeight: 0, ink: null, flatInk: null, place: identity, warp: null, echoes: [] };
 
 /** The passes as one list; each is given its own part of the lettering. */
 const passes = letteringPasses as readonly unknown[] as readonly LetteringPass<unknown>[];
@@ -29,7 +32,27 @@ export function arrange(lettering: Lettering, materials: Materials): Letters {
   return passes.reduce((letters, pass) => arrangeBy(pass, letters, partOf(lettering, pass.key), materials), nothing);
 }
 
-/** The lettering's pixels: every pass that works on pixels, in the order of the ticket. Null when no pass paints. */
-export function paint(lettering: Lettering, letters: Letters, scene: PaintScene): Node | null {
-  return passes.reduce<Node | null>((node, pass) => pass.paint?.(node, letters, partOf(lettering, pass.key), scene) ?? node, null);
+/** The lettering's layers from far to near: every pass that works on pixels, in the order of the ticket. */
+export function paint(lettering: Lettering, letters: Letters, scene: PaintScene): LetteringLayer[] {
+  const layers = passes.reduce<LetteringLayer[]>((below, pass) => pass.paint?.(below, letters, partOf(lettering, pass.key), scene) ?? below, []);
+  return lettering.ink.together === null ? layers : laidTogether(layers, lettering.ink.together);
+}
+
+/** Layers laid on one another, and then as one on what is below. What stands before veils, and holes, stay by themselves. */
+function laidTogether(layers: readonly LetteringLayer[], mode: BlendMode): LetteringLayer[] {
+  const isAlone = ({ kind }: LetteringLayer): boolean => kind === 'front' || kind === 'hole';
+  const own = layers.filter((layer) => !isAlone(layer));
+  if (own.length === 0) return [...layers];
+  const node: Node = {
+    key: contentKey('together', own.map((layer) => [layer.node.key, layer.mode])),
+    channels: 4,
+    bounds: unionOf(own.map((layer) => layer.node.bounds)),
+    needs: ({ region }) => own.map((layer) => ({ node: layer.node, region })),
+    compute({ region }, inputs) {
+      const out = emptyRaster(region.width, region.height, 4);
+      inputs.forEach((layer, i) => blend(out, layer, own[i].mode));
+      return out;
+    },
+  };
+  return [...layers.filter(({ kind }) => kind === 'hole'), { kind: 'letters', node, mode }, ...layers.filter(({ kind }) => kind === 'front')];
 }

@@ -1,7 +1,7 @@
 import { scenePasses } from '../passes';
-import type { Letters, Materials } from '../passes/pass';
+import type { LetteringLayer, Letters, Materials } from '../passes/pass';
 import { ghostNode } from '../passes/ink/ghost';
-import { coverNode } from '../passes/ink/render';
+import { coverNode } from '../passes/ink/cover';
 import { aloneNode, hatchNode, matteLookNode, wipeNode, type VeilLook } from '../passes/veils/looks';
 import type { Veil } from '../passes/veils/schema';
 import { wovenParts } from '../passes/veils/weave';
@@ -33,7 +33,7 @@ export interface Look {
 export interface CompiledPiece {
   picture: Node;
   before: Node;
-  letterings: { id: string; lettering: Lettering; letters: Letters; node: Node | null }[];
+  letterings: { id: string; lettering: Lettering; letters: Letters; layers: LetteringLayer[]; node: Node | null }[];
   mattes: Map<string, Node>;
   materials: Materials;
 }
@@ -48,10 +48,11 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const plates = piece.plates.filter((plate) => shown(plate.id)).map((plate) => plateNodes.get(plate.id)!);
   const ground = shown('sheet') ? piece.sheet.paint : null;
   const before = sceneNode(ground, plates, []);
-  const painting = { materials, photo: before };
+  const painting = { materials, photo: before, sheet: piece.sheet };
   const letterings = piece.letterings.map((lettering) => {
     const letters = arrange(lettering, materials);
-    return { id: lettering.id, lettering, letters, node: paint(lettering, letters, painting) };
+    const layers = paint(lettering, letters, painting);
+    return { id: lettering.id, lettering, letters, layers, node: layers.findLast(({ kind, parts }) => kind === 'letters' || parts)?.node ?? null };
   });
   const coverOf = (id: string): Node | null => {
     const found = letterings.find((lettering) => lettering.id === id);
@@ -62,15 +63,18 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const strength = look.lettersStrength ?? 1;
   const items = piece.depth.filter(shown).flatMap((id): SceneItem[] => {
     const found = letterings.find((one) => one.id === id);
-    if (!found?.node) return [];
+    if (!found || found.layers.length === 0) return [];
     const { lettering, letters } = found;
     const parts = wovenParts(piece, id, letters.letters);
-    const painted = parts.flatMap(({ letters: some, over }, part): SceneItem[] => {
-      const node = parts.length === 1 ? found.node : paint(lettering, { ...letters, drawn: some, echoes: part === 0 ? letters.echoes : [] }, painting);
-      return node ? [{ node, strength, over: layersOver(over.filter(shown).map((veil) => veils.get(veil)!)) }] : [];
+    const painted = parts.map(({ letters: some, over }, part) => {
+      const layers = parts.length === 1 ? found.layers : paint(lettering, { ...letters, drawn: some }, painting).filter(({ kind }) => part === 0 || kind === 'letters' || kind === 'outline' || kind === 'front');
+      const before = layersOver(over.filter(shown).map((veil) => veils.get(veil)!));
+      return layers.map((layer): SceneItem => ({ ...layer, strength, over: before }));
     });
+    // What stands before veils stands before those of all letters.
+    const laid = [...painted.flat().filter(({ kind }) => kind !== 'front'), ...painted.flat().filter(({ kind }) => kind === 'front')];
     const ghost = look.slipping === id ? ghostNode(letters, lettering.ink, painting) : null;
-    return ghost ? [{ node: ghost, strength: ghostStrength, over: [] }, ...painted] : painted;
+    return ghost ? [{ node: ghost, strength: ghostStrength, over: [], kind: 'letters', mode: 'normal' }, ...laid] : laid;
   });
   const grafts = graftsAmong(piece.depth.filter(shown).flatMap((id) => veils.get(id) ?? []));
   const scene = look.before ? before : sceneNode(ground, plates, items, grafts);

@@ -5,6 +5,8 @@ import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
 import type { Materials } from '../passes/pass';
 import { blankPiece } from '../piece/blank';
+import { plainInk } from '../passes/ink/schema';
+import { plainOutlines } from '../passes/outlines/schema';
 import { plainStance } from '../passes/stance/schema';
 import { plainWords } from '../passes/words/schema';
 import type { Piece } from '../piece/schema';
@@ -14,7 +16,7 @@ import { shippedFace } from '../testing/faces';
 import { ByteCache } from './cache';
 import { compile, type Look } from './compile';
 import { Evaluator } from './evaluate';
-import { coverNode } from '../passes/ink/render';
+import { coverNode } from '../passes/ink/cover';
 import { averageColour, measurePiece, shadowColour } from './measure';
 import { contentKey, type Node } from './node';
 import { sheetAt, tilesOver } from './tiles';
@@ -28,7 +30,7 @@ function piece(change: Partial<Piece> = {}): Piece {
   return {
     ...blankPiece('test', { width: 400, height: 300, ppi: 300, paint: '#ffffff' }),
     plates: [{ id: 'plate', name: 'p', asset: 'a', scale: 1, x: 0, y: 0 }],
-    letterings: [{ id: 'word', name: 'w', words: plainWords({ text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }), stance: plainStance({ x: 200, y: 150, rotation: 7, scale: 1 }), ink: { coats: [solidCoat({ colour: '#c02020' })] } }],
+    letterings: [{ id: 'word', name: 'w', words: plainWords({ text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }), stance: plainStance({ x: 200, y: 150, rotation: 7, scale: 1 }), ink: plainInk([solidCoat({ colour: '#c02020' })]), outlines: plainOutlines() }],
     veils: [plainVeil({ id: 'veil', name: 'v', plate: 'plate', cuts: [traced([[150, 100], [320, 120], [260, 260], [140, 240]])], feather: 5 })],
     depth: ['word', 'veil'],
     ...change,
@@ -62,7 +64,7 @@ test('depth decides: a veil further off than the word does not cover it', async 
 
 test('a soft edge is mixed in linear light from letter and veil', async () => {
   const flat: Materials = { ...materials, picture: () => paintedPicture(400, 300, () => [255, 255, 255]) };
-  const black = piece({ letterings: [{ ...piece().letterings[0], words: { ...piece().letterings[0].words, text: 'I', size: 900 }, stance: plainStance({ x: 200, y: 150, rotation: 0, scale: 1 }), ink: { coats: [solidCoat({ colour: '#000000' })] } }] });
+  const black = piece({ letterings: [{ ...piece().letterings[0], words: { ...piece().letterings[0].words, text: 'I', size: 900 }, stance: plainStance({ x: 200, y: 150, rotation: 0, scale: 1 }), ink: plainInk([solidCoat({ colour: '#000000' })]), outlines: plainOutlines() }] });
   const compiled = compile(black, flat);
   const evaluator = new Evaluator(1e9);
   const out = await evaluator.pixels(compiled.picture, { region: whole, scale: 1 });

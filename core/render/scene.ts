@@ -3,6 +3,8 @@ import { atopInLight } from '../kernels/coverage';
 import { readColour, type Colour } from '../pixels/colour';
 import { emptyRaster, fillWith, type Raster } from '../pixels/raster';
 import { decode, encode } from '../pixels/transfer';
+import type { LetteringLayer } from '../passes/pass';
+import { layLetters } from './layLetters';
 import { contentKey, touches, type Need, type Node, type Request } from './node';
 
 /** What a veil is made of. */
@@ -11,9 +13,8 @@ export interface VeilLayers {
   matte: Node;
 }
 
-/** Letters, and what is laid over them, in that order. */
-export interface SceneItem {
-  node: Node;
+/** A layer of a lettering, and what is laid over it, in that order. */
+export interface SceneItem extends Omit<LetteringLayer, 'parts'> {
   strength: number;
   over: readonly VeilLayers[];
 }
@@ -38,7 +39,7 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
     items.filter(({ node }) => touches(node.bounds, request)).map((item) => ({ ...item, over: item.over.filter(({ matte }) => touches(matte.bounds, request)) }));
   const graftsAt = (request: Request): VeilLayers[] => grafts.flatMap((graft) => partsOf(graft)).filter(({ matte }) => touches(matte.bounds, request));
   const keyOf = (list: readonly SceneItem[], grafted: readonly VeilLayers[]): string =>
-    contentKey('scene', paint, plates.map((plate) => plate.key), keysOf(grafted), list.map(({ node, strength, over }) => [node.key, strength, keysOf(over)]));
+    contentKey('scene', paint, plates.map((plate) => plate.key), keysOf(grafted), list.map(({ node, kind, mode, isRepeated, strength, over }) => [node.key, kind, mode, isRepeated, strength, keysOf(over)]));
   return {
     key: keyOf(items, grafts.flatMap(partsOf)),
     channels: 4,
@@ -73,7 +74,7 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
       }
       const above = inputs.slice(plates.length);
       layGrafts(out, grafts, grafted, above.splice(0, 2 * grafted.length), solid);
-      if (near.length > 0) blend(out, letterLayer(near, above, region.width, region.height));
+      layLetters(out, near, above, ground && premultiplied(ground));
       return out;
     },
   };
@@ -128,24 +129,3 @@ function overInLight({ data }: Raster, colour: Raster, { data: shares }: Raster)
 const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
 
 const premultiplied = ([red, green, blue, alpha]: Colour): [number, number, number, number] => [red * alpha, green * alpha, blue * alpha, alpha];
-
-/** Letters that have the same veils over them come on one layer, and the veils once over all of them. */
-function letterLayer(items: readonly SceneItem[], inputs: readonly Raster[], width: number, height: number): Raster {
-  const whole = emptyRaster(width, height, 4);
-  let layer: Raster | null = null;
-  let next = 0;
-  items.forEach(({ strength, over }, i) => {
-    const ink = inputs[next++];
-    const own: Raster = strength === 1 ? ink : { ...ink, data: ink.data.map((value) => value * strength) };
-    if (layer) blend(layer, own);
-    else layer = copyOf(own);
-    const following = items[i + 1]?.over;
-    const isLast = !following || following.length !== over.length || following.some(({ matte }, k) => matte.key !== over[k].matte.key);
-    over.forEach((_, k) => isLast && atopInLight(layer!, inputs[next + 2 * k], inputs[next + 2 * k + 1]));
-    next += 2 * over.length;
-    if (!isLast) return;
-    blend(whole, layer);
-    layer = null;
-  });
-  return whole;
-}

@@ -1,6 +1,10 @@
 import { readColour } from '../pixels/colour';
 import { emptyRaster } from '../pixels/raster';
-import { contentKey, type Node } from '../render/node';
+import { blend } from '../kernels/blend';
+import type { LetteringLayer } from '../passes/pass';
+import type { Raster } from '../pixels/raster';
+import { Evaluator } from '../render/evaluate';
+import { contentKey, type Node, type Request } from '../render/node';
 
 /** A node that paints each px by a function of its place, sheet px. For tests. */
 export function paintedNode(key: string, at: (x: number, y: number) => readonly number[], channels: 1 | 4 = 4): Node {
@@ -19,3 +23,10 @@ export function paintedNode(key: string, at: (x: number, y: number) => readonly 
 
 /** One colour everywhere. For tests. */
 export const colourNode = (css: string): Node => paintedNode(css, () => readColour(css));
+
+/** Layers laid on one another, on nothing. For tests. */
+export async function paintLayers(layers: readonly LetteringLayer[], request: Request): Promise<Raster> {
+  const out = emptyRaster(request.region.width, request.region.height, 4);
+  for (const { node, mode } of layers) blend(out, await new Evaluator(1e8).pixels(node, request), mode);
+  return out;
+}

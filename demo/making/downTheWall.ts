@@ -1,6 +1,8 @@
 import { solidCoat } from '../../core/passes/ink/coats/schema';
 import { setWords } from '../../core/passes/words/render';
 import { plainWords } from '../../core/passes/words/schema';
+import { plainInk } from '../../core/passes/ink/schema';
+import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance, type Perspective } from '../../core/passes/stance/schema';
 import { plainVeil, tracedCut, type Veil } from '../../core/passes/veils/schema';
 import type { Lettering, Piece } from '../../core/piece/schema';
@@ -21,13 +23,13 @@ export async function downTheWall(): Promise<Piece> {
   const words = plainWords({ text: 'AMBERSHAW', face: 'big-shoulders-display-black', size: 250, leading: 0.9, tracking: 0.015, alignment: 'centre' });
   const box = setWords(words, { face: () => shippedFace('big-shoulders-display-black'), picture: () => { throw new Error('No pictures here.'); } }).ink!;
   const moves = cornersOf(box).map(([x, y], i) => rounded([corners[i][0] - stance.x - x, corners[i][1] - stance.y - y])) as Perspective['moves'];
-  const wall: Lettering = { id: 'lettering-1', name: 'AMBERSHAW', words, stance: plainStance({ ...stance, perspective: { box, moves } }), ink: { coats: [solidCoat({ colour: '#efe6d2', opacity: 0.92 })] } };
+  const wall: Lettering = { id: 'lettering-1', name: 'AMBERSHAW', words, stance: plainStance({ ...stance, perspective: { box, moves } }), ink: plainInk([solidCoat({ colour: '#efe6d2', opacity: 0.92 })]), outlines: plainOutlines() };
   const behind: Lettering = {
     id: 'lettering-2',
     name: 'KILN',
     words: plainWords({ text: 'KILN', face: 'bowlby-one', size: 236, leading: 0.9, tracking: 0.01, alignment: 'centre' }),
     stance: plainStance({ x: 392, y: 366, rotation: 0, scale: 1 }),
-    ink: { coats: [solidCoat({ colour: '#7a3b22' })] },
+    ink: plainInk([solidCoat({ colour: '#7a3b22' })]), outlines: plainOutlines(),
   };
   return piece('Down the wall', 'kilnwall', ['big-shoulders-display-black', 'bowlby-one'], [wall, behind], [veil], ['lettering-1', 'lettering-2', 'veil-1']);
 }

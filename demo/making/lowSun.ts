@@ -1,4 +1,6 @@
 import { solidCoat } from '../../core/passes/ink/coats/schema';
+import { plainInk } from '../../core/passes/ink/schema';
+import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainStroke, plainVeil, tracedCut, type Stroke, type Veil } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
@@ -25,7 +27,7 @@ export async function lowSun(): Promise<Piece> {
     name: text,
     words: plainWords({ text, face: 'big-shoulders-display-black', size, leading: 0.9, tracking, alignment: 'centre' }),
     stance: plainStance({ x, y, rotation: 0, scale: 1 }),
-    ink: { coats: [solidCoat({ colour: '#8c3f2b' })] },
+    ink: plainInk([solidCoat({ colour: '#8c3f2b' })]), outlines: plainOutlines(),
   });
   const letterings = [lettering('lettering-1', 'ALOFT', 430, 0.02, 1150, 365), lettering('lettering-2', 'AMBERSHAW', 70, 0.02, 700, 834)];
   const grass = [await solver.scribble('grass', 'grass')];

@@ -1,4 +1,6 @@
-import { solidCoat } from '../../core/passes/ink/coats/schema';
+import { pictureCoat, solidCoat } from '../../core/passes/ink/coats/schema';
+import { plainInk } from '../../core/passes/ink/schema';
+import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainWords } from '../../core/passes/words/schema';
 import { blankPiece } from '../../core/piece/blank';
@@ -13,7 +15,7 @@ export function pictureLetters(): Piece {
     name: 'Lockup',
     words: plainWords({ text: 'Kiln\n& Kite\nRaku\nAmbershaw\nfired aloft\nin one week', upperCase: true, face: 'bowlby-one', size: 800, leading: 0.9, tracking: 0, alignment: 'centre', lockup: { kind: 'one-width', width: 3300, gap: 0.025 } }),
     stance: plainStance({ x: 1950, y: 2850, rotation: 0, scale: 1 }),
-    ink: { coats: [solidCoat({ colour: '#8c3f2b' }), { kind: 'picture', asset: 'dune', span: 'word', fit: 'cover', scale: 1, x: 0, y: 0, opacity: 1, mode: 'normal', reach: { kind: 'all' } }] },
+    ink: plainInk([solidCoat({ colour: '#8c3f2b' }), pictureCoat({ asset: 'dune' })]), outlines: plainOutlines(),
   };
   return readPiece({
     ...blankPiece('Picture letters', { width: 3900, height: 5700, ppi: 300, paint: '#e3d3ad' }),

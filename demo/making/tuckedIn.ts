@@ -1,4 +1,6 @@
 import { solidCoat } from '../../core/passes/ink/coats/schema';
+import { plainInk } from '../../core/passes/ink/schema';
+import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { firstShadow, plainStroke, plainVeil, type Graft, type Veil, type VeilShadow } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
@@ -25,7 +27,7 @@ export async function tuckedIn(): Promise<Piece> {
     name: 'ALOFT',
     words: plainWords({ text: 'ALOFT', face: 'alfa-slab-one', size: 430, leading: 0.9, tracking: 0, alignment: 'centre' }),
     stance: plainStance({ x: 900, y: 600, rotation: 0, scale: 1 }),
-    ink: { coats: [solidCoat({ colour: '#8c2f1f' })] },
+    ink: plainInk([solidCoat({ colour: '#8c2f1f' })]), outlines: plainOutlines(),
   };
   // The white ribbon runs under the O; the others lie over all that they cross.
   const weave = [{ veil: 'veil-3', lettering: 'lettering-1', at: 2, over: false }];

@@ -1,4 +1,6 @@
 import { solidCoat } from '../../core/passes/ink/coats/schema';
+import { plainInk } from '../../core/passes/ink/schema';
+import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { firstShadow, plainVeil, tracedCut, type Veil, type VeilShadow } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
@@ -28,7 +30,7 @@ export async function woven(): Promise<Piece> {
     name: text,
     words: plainWords({ text, face: 'bowlby-one', size, leading: 0.9, tracking: 0.005, alignment: 'centre' }),
     stance: plainStance({ x, y, rotation: 0, scale: 1 }),
-    ink: { coats: [solidCoat({ colour: '#7a3b22' })] },
+    ink: plainInk([solidCoat({ colour: '#7a3b22' })]), outlines: plainOutlines(),
   });
   const letterings = [lettering('lettering-1', 'RAKU', 520, 900, 790), lettering('lettering-2', 'KILN', 300, 945, 330)];
   const weave = [1, 3].map((at) => ({ veil: 'veil-2', lettering: 'lettering-2', at, over: false }));

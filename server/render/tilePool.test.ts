@@ -2,6 +2,8 @@ import { solidCoat } from '../../core/passes/ink/coats/schema';
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { plainInk } from '../../core/passes/ink/schema';
+import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainWords } from '../../core/passes/words/schema';
 import { blankPiece } from '../../core/piece/blank';
@@ -18,7 +20,7 @@ const piece: Piece = {
   ...blankPiece('pool', { width, height, ppi: 300, paint: '#ffffff' }),
   assets: { plate: { kind: 'plate', name: 'plate', sha256: plate }, face: { kind: 'face', name: 'face', sha256: face } },
   plates: [{ id: 'plate-1', name: 'plate', asset: 'plate', scale: 1, x: 0, y: 0 }],
-  letterings: [{ id: 'word', name: 'word', words: plainWords({ text: 'I', face: 'face', size: 150, leading: 1, tracking: 0, alignment: 'centre' }), stance: plainStance({ x: 150, y: 100, rotation: 0, scale: 1 }), ink: { coats: [solidCoat({ colour: '#204060' })] } }],
+  letterings: [{ id: 'word', name: 'word', words: plainWords({ text: 'I', face: 'face', size: 150, leading: 1, tracking: 0, alignment: 'centre' }), stance: plainStance({ x: 150, y: 100, rotation: 0, scale: 1 }), ink: plainInk([solidCoat({ colour: '#204060' })]), outlines: plainOutlines() }],
   depth: ['word'],
 };
 const colourAt = (x: number, y: number): number[] => [x % 256, y, (x + y) % 256];

@@ -10,7 +10,7 @@ import type { Letter, Letters, PaintScene } from '../pass';
 import { picturePlace } from './coats/picture';
 import { coatSchema, solidCoat, type Coat } from './coats/schema';
 import { mainColour } from './mainColour';
-import { inkNode } from './render';
+import { inkNode } from './inkNode';
 
 const coat = (said: Record<string, unknown>): Coat => coatSchema.parse({ opacity: 1, ...said });
 const box = (start: number, line: number, x: number, y: number): Letter => ({ start, text: 'I', line, path: polygonPath([[x, y], [x + 40, y], [x + 40, y + 40], [x, y + 40]]), bounds: { x, y, width: 40, height: 40 }, colour: null });
@@ -18,11 +18,11 @@ const box = (start: number, line: number, x: number, y: number): Letter => ({ st
 const three: Letters = {
   letters: [box(0, 0, 0, 0), box(1, 0, 60, 0), box(3, 1, 0, 60)],
   lines: [{ start: 0, text: 'II', ink: { x: 0, y: 0, width: 100, height: 40 }, carets: [] }, { start: 3, text: 'I', ink: { x: 0, y: 60, width: 40, height: 40 }, carets: [] }],
-  capHeight: 40, ink: { x: 0, y: 0, width: 100, height: 100 }, place: identity, warp: null, echoes: [],
+  size: 60, capHeight: 40, ink: { x: 0, y: 0, width: 100, height: 100 }, flatInk: { x: 0, y: 0, width: 100, height: 100 }, place: identity, warp: null, echoes: [],
 };
 const photo = paintedNode('ramp', (x, y) => [x / 200, y / 200, 0.5, 1]);
 const picture = paintedPicture(64, 32, (x) => (x < 32 ? [255, 0, 0] : [0, 0, 255]));
-const scene: PaintScene = { materials: { picture: () => picture, face: () => { throw new Error('no faces here'); } }, photo };
+const scene: PaintScene = { materials: { picture: () => picture, face: () => { throw new Error('no faces here'); } }, photo, sheet: { width: 120, height: 110 } };
 const draw = (coats: Coat[], letters: Letters = three, scale = 1, where = scene): Promise<Raster> => Promise.resolve(new Evaluator(1e8).pixels(inkNode(letters, { coats }, where), { region: { x: 0, y: 0, width: 120 * scale, height: 110 * scale }, scale }));
 const at = ({ width, data }: Raster, x: number, y: number): number[] => [...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4)];
 const close = (found: number[], wanted: number[], within = 0.01): void => wanted.forEach((value, c) => expect(Math.abs(found[c] - value)).toBeLessThan(within));

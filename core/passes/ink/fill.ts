@@ -1,57 +1,66 @@
 import { blend } from '../../kernels/blend';
 import { readColour } from '../../pixels/colour';
-import { crop, emptyRaster, fillWith, type Raster } from '../../pixels/raster';
+import { emptyRaster, fillWith, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import type { Letter, Materials } from '../pass';
 import { paintGradient } from './coats/gradient';
 import type { CoatGround } from './coats/ground';
 import { halftoneReach, paintHalftone } from './coats/halftone';
 import { paintPattern } from './coats/pattern';
-import { paintPicture } from './coats/picture';
-import type { Coat } from './coats/schema';
-import type { Ink } from './schema';
+import { paintPictures } from './coats/picture';
+import type { Coat, PictureCoat } from './coats/schema';
+
+/** Whatever has coats, the first one lowest. */
+export interface Coated {
+  coats: readonly Coat[];
+}
 
 /** What a fill is made for: some letters that all coats take alike. */
 export interface FillUnit {
   letters: readonly Letter[];
+  /** Index of the first of them among the letters with ink. */
+  number: number;
   /** Ink of all letters, of the unit's line and of its letter, lettering px. */
   boxes: Record<'word' | 'line' | 'letter', Region>;
 }
 
 /** Whether all coats together are one colour: then nothing needs to be painted px by px. */
-export const isFlat = ({ coats }: Ink): boolean => coats.every(({ kind, mode, reach }) => kind === 'solid' && mode === 'normal' && reach.kind === 'all');
+export const isFlat = ({ coats }: Coated): boolean => coats.every(({ kind, mode, reach }) => kind === 'solid' && mode === 'normal' && reach.kind === 'all');
 
 /** How far around a region the fill must be known, output px. */
-export function fillMargin({ coats }: Ink, capHeight: number, unit: number): number {
+export function fillMargin({ coats }: Coated, capHeight: number, unit: number): number {
   return Math.ceil(coats.reduce((most, coat) => (coat.kind === 'halftone' ? Math.max(most, halftoneReach(coat, capHeight) * unit) : most), 0));
 }
 
 const reaches = ({ reach }: Coat, letter: Letter): boolean => (reach.kind === 'all' ? true : reach.kind === 'line' ? reach.line === letter.line : reach.at === letter.start);
 
 /** The finest unit that any coat is laid out along, or reaches. */
-export function unitOf({ coats }: Ink): 'word' | 'line' | 'letter' {
-  const units = coats.flatMap((coat) => [coat.reach.kind === 'all' ? 'word' : coat.reach.kind, 'span' in coat ? coat.span : 'word']);
+export function unitOf({ coats }: Coated): 'word' | 'line' | 'letter' {
+  const units = coats.flatMap((coat) => [coat.reach.kind === 'all' ? 'word' : coat.reach.kind, 'span' in coat ? coat.span : 'word', ...(coat.kind === 'picture' ? pictureUnits(coat) : [])]);
   return units.includes('letter') ? 'letter' : units.includes('line') ? 'line' : 'word';
 }
+
+/** What a picture coat tells apart. */
+const pictureUnits = ({ slips, more, by }: PictureCoat): string[] => [slips.length > 0 ? 'letter' : 'word', more.length > 0 && by !== 'cell' ? by : 'word'];
 
 /**
  * All coats over one another, not yet cut out by the letters: premultiplied encoded RGBA.
  * @param ground where; its region is grown by `fillMargin`
  * @param photoAt the photograph in a region of output px, slipped by so many sheet px
  */
-export async function paintFill(ink: Ink, unit: FillUnit, ground: Omit<CoatGround, 'box' | 'below'>, materials: Materials, photoAt: (x: number, y: number) => Raster): Promise<Raster> {
+export async function paintFill(ink: Coated, unit: FillUnit, ground: Omit<CoatGround, 'box' | 'below'>, materials: Materials, photoAt: (x: number, y: number) => Raster): Promise<Raster> {
   const stack = emptyRaster(ground.region.width, ground.region.height, 4);
   const [any] = unit.letters;
   for (const coat of ink.coats) {
     if (coat.opacity === 0 || !any || !reaches(coat, any)) continue;
     const box = unit.boxes['span' in coat ? coat.span : 'word'];
-    const layer = await paintCoat(coat, { ...ground, box, below: stack }, materials, photoAt);
+    const layer = await paintCoat(coat, { ...ground, box, below: stack }, unit, materials, photoAt);
     blend(stack, coat.opacity === 1 ? layer : { ...layer, data: layer.data.map((value) => value * coat.opacity) }, coat.mode);
   }
   return stack;
 }
 
-function paintCoat(coat: Coat, ground: CoatGround, materials: Materials, photoAt: (x: number, y: number) => Raster): Raster | Promise<Raster> {
+function paintCoat(coat: Coat, ground: CoatGround, { letters: [letter], number }: FillUnit, materials: Materials, photoAt: (x: number, y: number) => Raster): Raster | Promise<Raster> {
   switch (coat.kind) {
     case 'solid':
       return oneColour(coat.colour, ground.region);
@@ -64,7 +73,7 @@ function paintCoat(coat: Coat, ground: CoatGround, materials: Materials, photoAt
     case 'plate':
       return photoAt(coat.x, coat.y);
     case 'picture':
-      return paintPicture(coat, materials.picture(coat.asset), ground);
+      return paintPictures(coat, { start: letter.start, number, line: letter.line }, (asset) => materials.picture(asset), ground);
   }
 }
 
@@ -75,14 +84,13 @@ function oneColour(css: string, { width, height }: Region): Raster {
   return out;
 }
 
-/** A fill cut out by the letters' coverage. Both lie at `region`; the fill has a margin around it. */
-export function cutFill(fill: Raster, lying: Region, cover: Raster, region: Region): Raster {
-  const own = crop(fill, lying, region);
-  const out = emptyRaster(region.width, region.height, 4);
+/** A fill cut out by the coverage of what it fills. */
+export function cutFill(fill: Raster, cover: Raster): Raster {
+  const out = emptyRaster(fill.width, fill.height, 4);
   for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
     const share = cover.data[i];
     if (share <= 0) continue;
-    for (let c = 0; c < 4; c++) out.data[at + c] = own.data[at + c] * share;
+    for (let c = 0; c < 4; c++) out.data[at + c] = fill.data[at + c] * share;
   }
   return out;
 }

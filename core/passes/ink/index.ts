@@ -1,5 +1,5 @@
 import type { LetteringPass } from '../pass';
-import { inkNode } from './render';
+import { inkLayers } from './render';
 import { inkSchema, type Ink } from './schema';
 
 export const inkPass: LetteringPass<Ink> = {
@@ -7,5 +7,5 @@ export const inkPass: LetteringPass<Ink> = {
   key: 'ink',
   title: 'Ink',
   schema: inkSchema,
-  paint: (_below, letters, ink, scene) => inkNode(letters, ink, scene),
+  paint: (below, letters, ink, scene) => [...below, ...inkLayers(letters, ink, scene)],
 };

@@ -1,22 +1,23 @@
 import { solidCoat } from './coats/schema';
-import { Evaluator } from '../../render/evaluate';
 import type { Raster } from '../../pixels/raster';
 import { identity } from '../../shape/affine';
 import { polygonPath } from '../../shape/path';
-import { colourNode } from '../../testing/nodes';
-import type { EchoPlace, Letter, Letters, PaintScene } from '../pass';
-import { inkNode } from './render';
+import { bareScene, drawnLetters } from '../../testing/letters';
+import { paintLayers } from '../../testing/nodes';
+import type { EchoPlace, Letter, Letters } from '../pass';
+import { inkLayers } from './render';
+import { plainInk } from './schema';
 
 const square = (start: number, x: number, colour: string | null = null): Letter => ({ start, text: 'I', line: 0, path: polygonPath([[x, 10], [x + 20, 10], [x + 20, 30], [x, 30]]), bounds: { x, y: 10, width: 20, height: 20 }, colour });
-const letters = (some: Letter[], echoes: EchoPlace[] = []): Letters => ({ letters: some, lines: [], capHeight: 20, ink: { x: 10, y: 10, width: 60, height: 20 }, place: identity, warp: null, echoes });
-const scene: PaintScene = { materials: { picture: () => { throw new Error('no pictures here'); }, face: () => { throw new Error('no faces here'); } }, photo: colourNode('#ffffff') };
-const red = { coats: [solidCoat({ colour: '#ff0000' })] };
-const draw = (some: Letters, ink = red, scale = 1): Promise<Raster> => Promise.resolve(new Evaluator(1e8).pixels(inkNode(some, ink, scene), { region: { x: 0, y: 0, width: 100 * scale, height: 60 * scale }, scale }));
+const letters = (some: Letter[], echoes: EchoPlace[] = []): Letters => drawnLetters(some, { echoes });
+const scene = bareScene();
+const red = plainInk([solidCoat({ colour: '#ff0000' })]);
+const draw = (some: Letters, ink = red, scale = 1): Promise<Raster> => paintLayers(inkLayers(some, ink, scene), { region: { x: 0, y: 0, width: 100 * scale, height: 60 * scale }, scale });
 const pixel = ({ width, data }: Raster, x: number, y: number): number[] => [...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4)];
 const echo = (change: Partial<EchoPlace>): EchoPlace => ({ place: { ...identity, e: 5, f: 20 }, opacity: 1, outline: null, colour: null, ...change });
 
 test('a letter has its own colour at the ink’s strength; the others keep the ink', async () => {
-  const half = { coats: [solidCoat({ colour: '#ff0000', opacity: 0.5 })] };
+  const half = plainInk([solidCoat({ colour: '#ff0000', opacity: 0.5 })]);
   const out = await draw(letters([square(0, 10), square(1, 50, '#00ff00')]), half);
   expect(pixel(out, 15, 20)).toEqual([0.5, 0, 0, 0.5]);
   expect(pixel(out, 55, 20)).toEqual([0, 0.5, 0, 0.5]);
@@ -48,7 +49,7 @@ test('a shrunk echo has a line that shrinks with it', async () => {
 });
 
 test('what lies outside of letters and echoes has no ink, and the node says where it ends', async () => {
-  const node = inkNode(letters([square(0, 10)], [echo({ outline: 6 })]), red, scene);
-  expect(node.bounds).toEqual({ x: 10, y: 10, width: 28, height: 43 });
-  expect(inkNode(letters([]), red, scene).bounds).toEqual({ x: 0, y: 0, width: 0, height: 0 });
+  const bounds = inkLayers(letters([square(0, 10)], [echo({ outline: 6 })]), red, scene).map(({ node }) => node.bounds);
+  expect(bounds).toEqual([{ x: 12, y: 27, width: 26, height: 26 }, { x: 10, y: 10, width: 20, height: 20 }]);
+  expect(inkLayers(letters([]), red, scene)[0].node.bounds).toEqual({ x: 0, y: 0, width: 0, height: 0 });
 });

@@ -1,7 +1,7 @@
 import { formatHex, interpolate } from 'culori';
 import { readColour, type Colour } from '../../pixels/colour';
 import type { Coat } from './coats/schema';
-import type { Ink } from './schema';
+import type { Coated } from './fill';
 
 /** The colour that stands for a coat where only one can be shown; null for a picture. */
 function coatColour(coat: Coat): Colour | null {
@@ -20,7 +20,7 @@ function coatColour(coat: Coat): Colour | null {
 }
 
 /** All coats over one another as one colour, premultiplied encoded RGBA: exact where all are solid, otherwise what stands for them. */
-export function mixCoats({ coats }: Ink): [number, number, number, number] {
+export function mixCoats({ coats }: Coated): [number, number, number, number] {
   const mixed: [number, number, number, number] = [0, 0, 0, 0];
   for (const coat of coats) {
     // What a mode makes of the coats below is not known without painting them.
@@ -35,7 +35,7 @@ export function mixCoats({ coats }: Ink): [number, number, number, number] {
 }
 
 /** The same as a CSS colour, its strength left out; null where no coat has a colour. */
-export function mainColour(ink: Ink): string | null {
+export function mainColour(ink: Coated): string | null {
   const [red, green, blue, alpha] = mixCoats(ink);
   return alpha > 0 ? formatHex({ mode: 'rgb', r: red / alpha, g: green / alpha, b: blue / alpha }) : null;
 }

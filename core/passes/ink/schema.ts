@@ -1,10 +1,21 @@
 import { z } from 'zod';
-import { coatSchema } from './coats/schema';
+import { blendModes } from '../../kernels/blend/modes';
+import { coatSchema, type Coat } from './coats/schema';
+import { panelSchema } from './panel/schema';
 
-/** Line 4. What the letters are filled with: coats, the first one lowest. */
-export const inkSchema = z.strictObject({ coats: z.array(coatSchema).max(40) });
+/** Line 4. What the letters are filled with: coats, the first one lowest; and the panel behind or around them. */
+export const inkSchema = z.strictObject({
+  coats: z.array(coatSchema).max(40),
+  /** How the ink lies on what is below it. */
+  mode: z.enum(blendModes).default('normal'),
+  panel: panelSchema.nullable().default(null),
+  /**
+   * Panel, ink and outlines are laid on one another first, and then as one on what is below, in this mode; null: each by itself.
+   */
+  together: z.enum(blendModes).nullable().default(null),
+});
 
 export type Ink = z.infer<typeof inkSchema>;
 
-/** The assets that an ink names, by key. */
-export const picturesOf = ({ coats }: Ink): string[] => coats.flatMap((coat) => (coat.kind === 'picture' ? [coat.asset] : []));
+/** An ink of coats alone. */
+export const plainInk = (coats: Coat[]): Ink => ({ coats, mode: 'normal', panel: null, together: null });

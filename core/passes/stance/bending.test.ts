@@ -10,7 +10,7 @@ import { perspectiveSchema, plainStance, type Stance } from './schema';
 
 const ink = { x: -100, y: -20, width: 200, height: 40 };
 const path = polygonPath([[-100, -20], [100, -20], [100, 20], [-100, 20]]);
-const letters: Letters = { letters: [{ start: 0, text: '—', line: 0, path, bounds: ink, colour: null }], lines: [], capHeight: 40, ink, place: identity, warp: null, echoes: [] };
+const letters: Letters = { letters: [{ start: 0, text: '—', line: 0, path, bounds: ink, colour: null }], lines: [], size: 60, capHeight: 40, ink, flatInk: ink, place: identity, warp: null, echoes: [] };
 const stance = (change: Partial<Stance>): Stance => ({ ...plainStance({ x: 0, y: 0, rotation: 0, scale: 1 }), ...change });
 const near = (a: Point, b: Point, digits = 6): void => [0, 1].forEach((c) => expect(a[c as 0 | 1]).toBeCloseTo(b[c as 0 | 1], digits));
 

@@ -6,7 +6,7 @@ import type { Letters } from '../pass';
 import { identity } from '../../shape/affine';
 
 const bounds = { x: -50, y: -20, width: 100, height: 40 };
-const letters: Letters = { letters: [{ start: 0, text: 'H', line: 0, path: [], bounds, colour: null }], lines: [], capHeight: 40, ink: bounds, place: identity, warp: null, echoes: [] };
+const letters: Letters = { letters: [{ start: 0, text: 'H', line: 0, path: [], bounds, colour: null }], lines: [], size: 60, capHeight: 40, ink: bounds, flatInk: bounds, place: identity, warp: null, echoes: [] };
 
 test('a lettering stands at its place, turned and scaled about its origin', () => {
   const box = standingBox(stand(letters, plainStance({ x: 300, y: 200, rotation: 90, scale: 2 })))!;

@@ -25,7 +25,7 @@ export function setWords(words: Words, materials: Materials): Letters {
     return set;
   });
   const letters = all.flatMap((one) => one.letters);
-  return { letters, lines: all.map(({ line }) => line), capHeight: measure.capHeight, ink: inkOf(letters), place: identity, warp: null, echoes: [] };
+  return { letters, lines: all.map(({ line }) => line), size: measure.size, capHeight: measure.capHeight, ink: inkOf(letters), flatInk: inkOf(letters), place: identity, warp: null, echoes: [] };
 }
 
 /** The lines shaped and set by hand, before a lockup places them; and what lockups go by. */
@@ -85,5 +85,5 @@ function setShape(words: Words): Letters {
   const path = shapePath(words.shape!, words.size);
   const bounds = pathBounds(path);
   const letters: Letter[] = bounds ? [{ start: 0, text: words.shape!.kind, line: 0, path, bounds, colour: null }] : [];
-  return { letters, lines: [], capHeight: bounds?.height ?? words.size, ink: bounds, place: identity, warp: null, echoes: [] };
+  return { letters, lines: [], size: words.size, capHeight: bounds?.height ?? words.size, ink: bounds, flatInk: bounds, place: identity, warp: null, echoes: [] };
 }

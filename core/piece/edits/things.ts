@@ -1,7 +1,7 @@
 import { resizedVeil } from '../../passes/veils/resize';
-import { picturesOf } from '../../passes/ink/schema';
+import { picturesOfCoat } from '../../passes/ink/coats/schema';
 import { solvedOf } from '../../passes/veils/schema';
-import type { Asset, Lettering, Piece, Sheet } from '../schema';
+import { coatsOf, type Asset, type Lettering, type Piece, type Sheet } from '../schema';
 import type { Plate } from '../../passes/plate/schema';
 import { moveWithin, type Edit } from './edit';
 
@@ -31,7 +31,7 @@ export function keepAsset(piece: Piece, asset: Asset & { sha256: string }): stri
 
 /** Drops assets that nothing names any more. */
 export function dropUnused(piece: Piece): void {
-  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.flatMap(({ words, ink }) => [words.face, ...words.fallbacks, ...picturesOf(ink)]), ...piece.veils.flatMap((veil) => solvedOf(veil).map(({ key }) => key))]);
+  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.flatMap((lettering) => [lettering.words.face, ...lettering.words.fallbacks, ...coatsOf(lettering).flatMap(picturesOfCoat)]), ...piece.veils.flatMap((veil) => solvedOf(veil).map(({ key }) => key))]);
   for (const key of Object.keys(piece.assets)) if (!used.has(key)) delete piece.assets[key];
 }
 

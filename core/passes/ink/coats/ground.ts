@@ -14,6 +14,8 @@ export interface CoatGround {
   unit: number;
   /** Lettering px. */
   capHeight: number;
+  /** Size of the sheet, sheet px. */
+  sheet: { width: number; height: number };
   /** The coats below, premultiplied encoded RGBA. */
   below: Raster;
 }

@@ -1,16 +1,17 @@
 import { warpPlane } from '../../../kernels/warp';
 import { emptyRaster, type Raster } from '../../../pixels/raster';
-import { grow, outerPixels, scaleRegion, type Region } from '../../../pixels/region';
+import { grow, intersect, outerPixels, scaleRegion, type Region } from '../../../pixels/region';
 import { samplePicture, type Placement } from '../../../pixels/resample';
 import type { Picture } from '../../../pixels/pyramid';
-import { placedBounds } from '../../../shape/affine';
+import { apply, corners, inverse, moved, placedBounds } from '../../../shape/affine';
+import { coverage } from '../../../shape/coverage';
 import type { CoatGround } from './ground';
 import type { PictureCoat } from './schema';
 
 /** Where a picture lies in its box, lettering px per picture px and of its top left corner. */
 export function picturePlace({ fit, scale, x, y }: Pick<PictureCoat, 'fit' | 'scale' | 'x' | 'y'>, picture: { width: number; height: number }, box: Region): Placement {
   const sides = [box.width / picture.width, box.height / picture.height];
-  const fitted = (fit === 'cover' ? Math.max(...sides) : Math.min(...sides)) * scale;
+  const fitted = (fit === 'free' ? 1 : fit === 'cover' ? Math.max(...sides) : Math.min(...sides)) * scale;
   return {
     scale: fitted,
     x: box.x + (box.width - picture.width * fitted) / 2 + x * box.width,
@@ -20,6 +21,73 @@ export function picturePlace({ fit, scale, x, y }: Pick<PictureCoat, 'fit' | 'sc
 
 /** Px around what is sampled that a bicubic reading needs. */
 const taps = 3;
+
+/** What a picture coat is asked for besides where: the letter that it is painted for. */
+export interface PicturedLetter {
+  /** Index of its first UTF-16 unit, and of the letter among those with ink. */
+  start: number;
+  number: number;
+  line: number;
+}
+
+/** One picture of a coat and the box that it is laid into. */
+export interface PictureCell {
+  asset: string;
+  box: Region;
+  /** Nothing of it is seen outside of its box. */
+  isCut: boolean;
+}
+
+/** The pictures that a coat lays down for a letter. @param box what the coat is laid out in, lettering px */
+export function pictureCells(coat: Pick<PictureCoat, 'asset' | 'more' | 'by' | 'cells'>, { number, line }: Pick<PicturedLetter, 'number' | 'line'>, box: Region, capHeight: number): PictureCell[] {
+  const all = [coat.asset, ...coat.more];
+  const turn = (index: number): string => all[index % all.length];
+  if (all.length === 1 || coat.by !== 'cell') return [{ asset: turn(coat.by === 'line' ? line : number), box, isCut: false }];
+  const { columns, rows } = coat.cells;
+  const gap = Math.min(coat.cells.gap * capHeight, box.width / (2 * columns), box.height / (2 * rows));
+  const [width, height] = [(box.width - gap * (columns - 1)) / columns, (box.height - gap * (rows - 1)) / rows];
+  return Array.from({ length: rows * columns }, (_, i) => {
+    const [column, row] = [i % columns, Math.floor(i / columns)];
+    return { asset: turn(i), box: { x: box.x + column * (width + gap), y: box.y + row * (height + gap), width, height }, isCut: true };
+  });
+}
+
+/** A coat as it is slipped in one letter. */
+export function slippedIn(coat: PictureCoat, start: number): PictureCoat {
+  const own = coat.slips.find(({ at }) => at === start);
+  return own ? { ...coat, x: coat.x + own.x, y: coat.y + own.y, scale: coat.scale * own.scale } : coat;
+}
+
+/** A coat's pictures in their boxes, for one letter or for several that it takes alike. */
+export async function paintPictures(coat: PictureCoat, letter: PicturedLetter, pictureOf: (asset: string) => Picture, ground: CoatGround): Promise<Raster> {
+  const lying = coat.held === 'sheet' ? onSheet(ground) : ground;
+  const own = slippedIn(coat, letter.start);
+  const cells = pictureCells(coat, letter, lying.box, lying.capHeight);
+  if (cells.length === 1) return paintPicture(own, pictureOf(cells[0].asset), { ...lying, box: cells[0].box });
+  const out = emptyRaster(ground.region.width, ground.region.height, 4);
+  const toOutput = inverse(lying.toLettering);
+  for (const { asset, box } of cells) {
+    const seen = intersect(ground.region, outerPixels(placedBounds(toOutput, box)));
+    if (!seen) continue;
+    const layer = await paintPicture(own, pictureOf(asset), { ...lying, region: seen, box });
+    pasteOver(out, ground.region, layer, seen, coverage([corners(box).map((corner) => apply(toOutput, corner))], seen));
+  }
+  return out;
+}
+
+/** The ground as it is for what stays on the sheet. */
+const onSheet = (ground: CoatGround): CoatGround => ({ ...ground, box: { x: 0, y: 0, ...ground.sheet }, toLettering: moved(0, 0, 1 / ground.scale), unit: ground.scale });
+
+function pasteOver(out: Raster, lying: Region, part: Raster, box: Region, cover: Raster): void {
+  for (let y = 0; y < box.height; y++) {
+    for (let x = 0; x < box.width; x++) {
+      const share = cover.data[y * box.width + x];
+      if (share <= 0) continue;
+      const to = ((box.y - lying.y + y) * lying.width + box.x - lying.x + x) * 4;
+      for (let c = 0; c < 4; c++) out.data[to + c] += part.data[(y * box.width + x) * 4 + c] * share;
+    }
+  }
+}
 
 /** A picture laid into its box; it turns and bends its place with the letters. Shrunk from the pyramid in linear light, then only turned. */
 export async function paintPicture(coat: PictureCoat, picture: Picture, { region, box, toLettering, unit }: CoatGround): Promise<Raster> {

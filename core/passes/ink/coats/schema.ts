@@ -84,17 +84,28 @@ const plateSchema = z.strictObject({
   ...onEach,
 });
 
+export const fits = ['cover', 'contain', 'free'] as const;
+
 const pictureSchema = z.strictObject({
   kind: z.literal('picture'),
   /** Key into `assets`, of kind `plate`. */
   asset: z.string(),
   span: z.enum(spans).default('word'),
-  /** Fills the box, or lies whole within it. */
-  fit: z.enum(['cover', 'contain']).default('cover'),
+  /** Fills the box, lies whole within it, or keeps its size whatever the words are: one of its px is then one lettering px. */
+  fit: z.enum(fits).default('cover'),
+  /** Whether it goes with the letters when they are moved, or stays where it is on the sheet; then the sheet is its box. */
+  held: z.enum(['letters', 'sheet']).default('letters'),
   /** Times as large as it would fit, and slipped by fractions of the box. */
   scale: z.number().min(0.01).max(100).default(1),
   x: z.number().min(-100).max(100).default(0),
   y: z.number().min(-100).max(100).default(0),
+  /** Letters in which it is slipped further, and is larger or smaller. `at`: index of the letter's first UTF-16 unit. */
+  slips: z.array(z.strictObject({ at: z.int().min(0).max(5000), x: z.number().min(-100).max(100), y: z.number().min(-100).max(100), scale: z.number().min(0.01).max(100).default(1) })).max(5000).default([]),
+  /** Further pictures: keys into `assets`. They take turns, by what `by` says. */
+  more: z.array(z.string()).max(60).default([]),
+  by: z.enum(['letter', 'line', 'cell']).default('letter'),
+  /** A collage: the box parted into cells, with clear gaps between them, fraction of the cap height. */
+  cells: z.strictObject({ columns: z.int().min(1).max(60), rows: z.int().min(1).max(60), gap: z.number().min(0).max(2) }).default({ columns: 3, rows: 2, gap: 0.04 }),
   ...onEach,
 });
 
@@ -110,3 +121,9 @@ export type PictureCoat = z.infer<typeof pictureSchema>;
 
 /** A coat of one colour as the format's defaults have it. */
 export const solidCoat = (said: Pick<SolidCoat, 'colour'> & Partial<SolidCoat>): SolidCoat => ({ kind: 'solid', opacity: 1, mode: 'normal', reach: { kind: 'all' }, ...said });
+
+/** A picture as the format's defaults have it. */
+export const pictureCoat = (said: Omit<z.input<typeof pictureSchema>, 'kind' | 'opacity'> & { opacity?: number }): PictureCoat => pictureSchema.parse({ kind: 'picture', opacity: 1, ...said });
+
+/** The assets that a coat names, by key. */
+export const picturesOfCoat = (coat: Coat): string[] => (coat.kind === 'picture' ? [coat.asset, ...coat.more] : []);

@@ -16,7 +16,7 @@ export function PictureButton({ lettering, disabled }: { lettering: string; disa
         onClose={() => setChoosing(false)}
         onChoose={({ name, sha256 }) => {
           setChoosing(false);
-          editing.commit('Lay on a coat: picture', addPictureCoat(lettering, { kind: 'picture', span: 'word', fit: 'cover', scale: 1, x: 0, y: 0, opacity: 1, mode: 'normal', reach: { kind: 'all' } }, { kind: 'plate', name, sha256 }));
+          editing.commit('Lay on a coat: picture', addPictureCoat(lettering, { kind: 'plate', name, sha256 }));
         }}
       />
     </>

@@ -1,0 +1,75 @@
+import { blend } from '../../kernels/blend';
+import { crop, emptyRaster, type Raster } from '../../pixels/raster';
+import { grow, type Region } from '../../pixels/region';
+import { contentKey, type Need, type Request } from '../../render/node';
+import { followedBy, inverse, moved, sizeOf } from '../../shape/affine';
+import type { Letter, Letters, PaintScene } from '../pass';
+import { picturesOfCoat, type Coat, type PlateCoat } from './coats/schema';
+import { fillMargin, isFlat, paintFill, unitOf, type FillUnit } from './fill';
+import { mixCoats } from './mainColour';
+
+/** Premultiplied encoded RGBA. */
+export type Rgba = [number, number, number, number];
+
+/** Coats as they are laid on some letters: on their ink, on a panel, on an outline. */
+export interface Filling {
+  /** Short; the same means the same pixels. */
+  key: string;
+  /** All of it is this colour; null where it must be painted px by px. */
+  colour: Rgba | null;
+  /** What of the photograph is wanted to paint a request. */
+  needs(request: Request): Need[];
+  /** Not yet cut out by anything. @param photos the pixels of `needs(request)` */
+  paint(unit: FillUnit, request: Request, photos: readonly Raster[]): Promise<Raster>;
+  /** Some letters in the units that the coats are laid out along. */
+  unitsOf(letters: readonly Letter[]): FillUnit[];
+}
+
+/** @param boxed what the coats are laid out in; the letters' ink where it is left out, lettering px */
+export function fillingOf(coats: readonly Coat[], letters: Letters, { materials, photo, sheet }: PaintScene, boxed?: Region): Filling {
+  const ink = { coats };
+  const flat = isFlat(ink);
+  const own = sizeOf(letters.place);
+  const word = boxed ?? letters.ink;
+  const plates = flat ? [] : coats.filter((coat): coat is PlateCoat => coat.kind === 'plate' && coat.opacity > 0);
+  const wide = ({ region, scale }: Request): Region => grow(region, fillMargin(ink, letters.capHeight, own * scale));
+  const inked = letters.letters.filter(({ bounds }) => bounds);
+  const pictures = coats.flatMap(picturesOfCoat).map((asset) => materials.picture(asset).key);
+  return {
+    key: flat ? contentKey(mixCoats(ink)) : contentKey(coats, pictures, plates.length > 0 && photo.key, word, letters.capHeight, letters.place, sheet.width, sheet.height),
+    colour: flat ? mixCoats(ink) : null,
+    needs: (request) => plates.map((coat) => ({ node: photo, region: slipped(wide(request), coat, request.scale) })),
+    async paint(unit, request, photos) {
+      const region = wide(request);
+      const toLettering = inverse(followedBy(letters.place, moved(0, 0, request.scale)));
+      const ground = { region, scale: request.scale, toLettering, unit: own * request.scale, capHeight: letters.capHeight, sheet };
+      const photoAt = (x: number, y: number): Raster => photos[plates.findIndex((coat) => coat.x === x && coat.y === y)];
+      return crop(await paintFill(ink, unit, ground, materials, photoAt), region, request.region);
+    },
+    unitsOf(some) {
+      if (!word) return [];
+      const kind = unitOf(ink);
+      const numberOf = (letter: Letter): number => (kind === 'word' ? 0 : kind === 'line' ? letter.line : letters.letters.indexOf(letter));
+      const units = new Map<number, Letter[]>();
+      for (const letter of some) if (letter.bounds) units.set(numberOf(letter), [...(units.get(numberOf(letter)) ?? []), letter]);
+      return [...units.values()].map((one) => ({ letters: one, number: inked.indexOf(one[0]), boxes: { word, line: letters.lines[one[0].line]?.ink ?? word, letter: one[0].bounds! } }));
+    },
+  };
+}
+
+/** Where the photograph is read that a coat shows, slipped out of register by whole px. */
+const slipped = (region: Region, { x, y }: PlateCoat, scale: number): Region => ({ ...region, x: region.x - Math.round(x * scale), y: region.y - Math.round(y * scale) });
+
+/** Lays a filling on, as strong as `share` says at each px. @param colour in place of `fill` where all of it is one colour */
+export function layShare(below: Raster, fill: Raster | null, colour: Rgba | null, share: Float32Array, opacity: number, mode: Parameters<typeof blend>[2]): void {
+  const layer = emptyRaster(below.width, below.height, 4);
+  let any = false;
+  for (let i = 0, at = 0; i < share.length; i++, at += 4) {
+    const part = share[i] * opacity;
+    if (part <= 0) continue;
+    any = true;
+    if (colour) for (let c = 0; c < 4; c++) layer.data[at + c] = colour[c] * part;
+    else for (let c = 0; c < 4; c++) layer.data[at + c] = fill!.data[at + c] * part;
+  }
+  if (any) blend(below, layer, mode);
+}

@@ -1,0 +1,58 @@
+import { blend } from '../../kernels/blend';
+import { tint } from '../../kernels/coverage';
+import { emptyRaster } from '../../pixels/raster';
+import { unionOf, type Region } from '../../pixels/region';
+import { contentKey, keyOf, touches, type Node } from '../../render/node';
+import type { Letter, Letters, PaintScene } from '../pass';
+import { coverOf, placedLetters, type PlacedLetter } from './cover';
+import { recoloured } from './echoes';
+import { cutFill, type Coated, type FillUnit } from './fill';
+import { fillingOf, type Rgba } from './filling';
+import { mixCoats } from './mainColour';
+
+/** Letters of one colour, or of one unit of a fill. */
+type Run = { placed: PlacedLetter[] } & ({ colour: Rgba; unit: null } | { colour: null; unit: FillUnit });
+
+/**
+ * The inked letters. Each letter has its own coverage; where letters of one colour touch, coverages add up, so that no seam
+ * shows. Where the coats are more than one colour, they are painted for the word, or for each line or letter that a coat is laid out
+ * along, and cut out by its coverage.
+ */
+export function inkNode(letters: Letters, { coats }: Coated, scene: PaintScene): Node {
+  const filling = fillingOf(coats, letters, scene);
+  const groups = byColour(letters.drawn ?? letters.letters).map(([own, some]) => ({ own, some, units: own === null && !filling.colour ? filling.unitsOf(some) : [] }));
+  const strength = mixCoats({ coats });
+  /** The letters in runs of one paint, with the boxes that tell whether a request meets them. */
+  const runs: Run[] = groups.flatMap(({ own, some, units }): Run[] => {
+    const flat = own === null ? filling.colour : recoloured(strength, own);
+    return flat ? [{ colour: flat, unit: null, placed: placedLetters(some, letters.place) }] : units.map((unit) => ({ colour: null, unit, placed: placedLetters(unit.letters, letters.place) }));
+  });
+  const boundsOf = ({ placed }: Run): Region | null => unionOf(placed.map(({ bounds }) => bounds));
+  return {
+    key: contentKey('ink', filling.key, strength, letters.place, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn)),
+    channels: 4,
+    bounds: unionOf(runs.map(boundsOf)) ?? { x: 0, y: 0, width: 0, height: 0 },
+    needs: (request) => filling.needs(request),
+    async compute(request, photos) {
+      const out = emptyRaster(request.region.width, request.region.height, 4);
+      for (const run of runs) {
+        const bounds = boundsOf(run);
+        if (!bounds || !touches(bounds, request)) continue;
+        const cover = coverOf(run.placed, letters.place, request);
+        blend(out, run.unit ? cutFill(await filling.paint(run.unit, request, photos), cover) : tint(cover, run.colour));
+      }
+      return out;
+    },
+  };
+}
+
+/** The letters in groups of one colour, in the order in which the colours come; null is the ink's. */
+function byColour(letters: readonly Letter[]): [string | null, Letter[]][] {
+  const groups = new Map<string | null, Letter[]>();
+  for (const letter of letters) {
+    const group = groups.get(letter.colour);
+    if (group) group.push(letter);
+    else groups.set(letter.colour, [letter]);
+  }
+  return [...groups];
+}

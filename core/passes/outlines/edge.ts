@@ -1,0 +1,53 @@
+import type { Letter, Letters } from '../pass';
+import { pathBounds } from '../../shape/bounds';
+import { joined, offset, type Polygons } from '../../shape/offset';
+import { flattenTo, polygonPath, type Path } from '../../shape/path';
+import { sizeOf } from '../../shape/affine';
+import { unionOf } from '../../pixels/region';
+import { remembering } from '../../render/remember';
+import type { Outlines } from './schema';
+
+/** How far, sheet px at 100 %, a changed edge may lie from the true one. */
+const fineness = 0.02;
+
+/** How often a radius is halved before corners stay as they are. */
+const halvings = 6;
+
+/** Letters made fatter or thinner, then with rounded corners. They stay vectors, so all that follows from them follows. */
+export function shapeEdges(letters: Letters, { round, grow }: Outlines): Letters {
+  if (round === 0 && grow === 0) return letters;
+  // The tolerance follows the size in steps, so that scaling by hand does not shape the edges anew for every px.
+  const step = 2 ** Math.ceil(Math.log2(Math.max(1e-6, sizeOf(letters.place))));
+  const shaped = letters.letters.map((letter) => lastShaped(letter, JSON.stringify([round, grow, letters.size, step]), () => shapeLetter(letter, round * letters.size, grow * letters.size, fineness / step)));
+  const lines = letters.lines.map((line, index) => ({ ...line, ink: unionOf(shaped.flatMap(({ line: own, bounds }) => (own === index ? [bounds] : []))) }));
+  return { ...letters, letters: shaped, lines, ink: unionOf(shaped.map(({ bounds }) => bounds)) };
+}
+
+const lastShaped = remembering<Letter, Letter>();
+
+function shapeLetter(letter: Letter, round: number, grow: number, tolerance: number): Letter {
+  // Offsets keep three digits: small letters are worked on enlarged.
+  const zoom = 0.02 / tolerance;
+  const area = joined(flattenTo(letter.path, tolerance).map((polygon) => polygon.map(([x, y]): [number, number] => [x * zoom, y * zoom])));
+  const grown = offset(area, grow * zoom, 'mitre');
+  const path = pathOf(rounded(grown, round * zoom), 1 / zoom);
+  return { ...letter, path, bounds: pathBounds(path) };
+}
+
+/**
+ * Corners rounded by opening, hollow ones by closing (Serra 1982). Where the radius would break strokes or fill counters, it is
+ * made smaller for that letter until its contours stay as many as they were.
+ */
+function rounded(area: Polygons, radius: number): Polygons {
+  if (radius <= 0) return area;
+  for (let i = 0, own = radius; i < halvings; i++, own /= 2) {
+    const opened = offset(offset(area, -own, 'round'), own, 'round');
+    if (opened.length !== area.length) continue;
+    const closed = offset(offset(opened, own, 'round'), -own, 'round');
+    if (closed.length === area.length) return closed;
+  }
+  return area;
+}
+
+const pathOf = (polygons: Polygons, zoom: number): Path => polygons.flatMap((polygon) => polygonPath(polygon.map(([x, y]) => [x * zoom, y * zoom])));
+

@@ -1,0 +1,149 @@
+import { emptyRaster, type Raster } from '../../pixels/raster';
+import { grow, unionOf, type Region } from '../../pixels/region';
+import { contentKey, keyOf, touches, type Need, type Node, type Request } from '../../render/node';
+import { sizeOf } from '../../shape/affine';
+import type { Letter, LetteringLayer, Letters, PaintScene } from '../pass';
+import { coverOf, placedLetters, type PlacedLetter } from '../ink/cover';
+import { fillingOf, layShare, type Filling } from '../ink/filling';
+import type { FillUnit } from '../ink/fill';
+import { bandOf, reachOf, spreadOf, type Reach } from './bands';
+import type { Outline, Outlines } from './schema';
+
+/** An outline with its paint. */
+interface Dressed {
+  outline: Outline;
+  reach: Reach;
+  filling: Filling;
+  /** Where each of its units lies. */
+  units: { unit: FillUnit; placed: PlacedLetter[] }[];
+  /** Sheet px. */
+  bounds: Region | null;
+}
+
+/**
+ * Outlines come with the letters' own layer, so that at the edge ink and outline share each px between them and nothing shines
+ * through. Those with a blend mode of their own are laid on by themselves; those in front of veils come again before them.
+ */
+export function outlinesLayers(below: readonly LetteringLayer[], letters: Letters, { list }: Outlines, scene: PaintScene): LetteringLayer[] {
+  const index = below.findLastIndex(({ kind, parts }) => kind === 'letters' || parts);
+  const shown = list.filter(({ width, opacity, coats }) => width > 0 && opacity > 0 && coats.length > 0);
+  if (index < 0 || shown.length === 0) return [...below];
+  const base = below[index];
+  const em = letters.size * sizeOf(letters.place);
+  const dressed = shown.map((outline) => dress(outline, letters, em, scene));
+  const isWith = ({ outline }: Dressed): boolean => outline.mode === base.mode;
+  const own = dressed.filter(isWith);
+  const apart = dressed.filter((one) => !isWith(one));
+  const alone = (one: Dressed, kind: 'outline' | 'front'): LetteringLayer => ({ kind, mode: one.outline.mode, node: edgedNode(letters, [one], { isTucked: kind === 'outline' }) });
+  const edged: LetteringLayer = own.length === 0 ? base : { kind: base.kind, mode: base.mode, node: edgedNode(letters, own, { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside }) };
+  return [
+    ...below.slice(0, index),
+    ...apart.filter(({ outline }) => !outline.front && outline.side === 'outside').map((one) => alone(one, 'outline')),
+    edged,
+    ...below.slice(index + 1),
+    ...apart.filter(({ outline }) => !outline.front && outline.side !== 'outside').map((one) => alone(one, 'outline')),
+    ...dressed.filter(({ outline }) => outline.front).map((one): LetteringLayer => ({ ...alone(one, 'front'), mode: isWith(one) ? base.mode : one.outline.mode, isRepeated: isWith(one) })),
+  ];
+}
+
+function dress(outline: Outline, letters: Letters, em: number, scene: PaintScene): Dressed {
+  const reach = reachOf(outline, em);
+  const filling = fillingOf(outline.coats, letters, scene);
+  const drawn = letters.drawn ?? letters.letters;
+  const split = outline.contour === 'each' ? filling.unitsOf(drawn).flatMap((unit) => unit.letters.map((letter) => ({ ...unit, letters: [letter] }))) : filling.unitsOf(drawn);
+  const units = split.map((unit) => ({ unit, placed: placedLetters(unit.letters, letters.place) }));
+  const bounds = unionOf(units.flatMap(({ placed }) => placed.map((one) => one.bounds)));
+  return { outline, reach, filling, units, bounds: bounds && grow(bounds, spreadOf(outline, reach)) };
+}
+
+/** What outlines are laid on. */
+interface Surroundings {
+  /** What is in the letters already, cut by them. */
+  inside?: Node;
+  /** What is around them, not yet cut. */
+  outside?: Node;
+  /** The letters are laid over the outlines later: at their edge the outlines do not make room for them. */
+  isTucked?: boolean;
+}
+
+/**
+ * Letters with outlines. Two stacks are painted as if they had no edge: what is seen within the letters, and what around them;
+ * then each gets the part of every px that is its own.
+ */
+function edgedNode(letters: Letters, outlines: readonly Dressed[], { inside, outside, isTucked = false }: Surroundings): Node {
+  const all = placedLetters(letters.letters, letters.place);
+  const needsOf = (request: Request): Need[][] => outlines.map(({ filling }) => filling.needs(request));
+  return {
+    key: contentKey('edged', isTucked, inside?.key, outside?.key, letters.place, letters.size, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn), outlines.map(({ outline, filling }) => [keyOf(outline), filling.key])),
+    channels: 4,
+    bounds: unionOf([inside?.bounds ?? null, outside?.bounds ?? null, ...outlines.map(({ bounds }) => bounds)]) ?? { x: 0, y: 0, width: 0, height: 0 },
+    needs(request) {
+      const { region } = request;
+      return [...[inside, outside].flatMap((node) => (node ? [{ node, region }] : [])), ...needsOf(request).flat()];
+    },
+    async compute(request, inputs) {
+      const rest = [...inputs];
+      const ink = inside ? rest.shift()! : null;
+      const around = outside ? copyOf(rest.shift()!) : emptyRaster(request.region.width, request.region.height, 4);
+      const near = outlines.map((one, i) => ({ one, photos: rest.splice(0, needsOf(request)[i].length) })).filter(({ one }) => one.bounds && touches(one.bounds, request));
+      if (near.length === 0 && !outside) return ink ?? around;
+      const cover = coverOf(all, letters.place, request);
+      const within = uncut(ink, cover, request);
+      for (const { one, photos } of near) await layOutline(one, letters, request, cover, photos, within, around);
+      return sidesOf(within, around, cover, isTucked);
+    },
+  };
+}
+
+/** Lays one outline on what is within the letters and on what is around them. */
+async function layOutline({ outline, reach, filling, units }: Dressed, letters: Letters, request: Request, cover: Raster, photos: readonly Raster[], within: Raster, around: Raster): Promise<void> {
+  for (const { unit, placed } of units) {
+    const spread = spreadOf(outline, reach);
+    const near = placed.filter(({ bounds }) => touches(grow(bounds, spread), request));
+    if (near.length === 0) continue;
+    const band = bandOf(outline, reach, placed, letters.place, request, cover);
+    const fill = filling.colour ? null : await filling.paint(unit, request, photos);
+    // A contour around each letter runs over those before it; one around all runs over none.
+    if (outline.contour === 'each') runOver(band, coverOf(placedLetters(before(letters, unit.letters[0]), letters.place), letters.place, request));
+    for (const [stack, share, part] of [[within, band.within, cover.data], [around, band.around, cover.data.map((value) => 1 - value)]] as const) {
+      for (let i = 0; i < share.length; i++) share[i] = share[i] <= 0 || part[i] <= 0 ? 0 : Math.min(1, share[i] / part[i]);
+      layShare(stack, fill, filling.colour, share, outline.opacity, outline.mode);
+    }
+  }
+}
+
+const before = ({ letters }: Letters, letter: Letter): Letter[] => letters.slice(0, letters.indexOf(letter));
+
+/** What of a letter's own contour lies on letters before it is within the letters. */
+function runOver({ within, around }: { within: Float32Array; around: Float32Array }, covered: Raster): void {
+  for (let i = 0; i < around.length; i++) {
+    const part = Math.min(around[i], covered.data[i]);
+    if (part <= 0) continue;
+    within[i] += part;
+    around[i] -= part;
+  }
+}
+
+const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
+
+/** What is in the letters as it would be if they had no edge. */
+function uncut(ink: Raster | null, cover: Raster, { region }: Request): Raster {
+  if (!ink) return emptyRaster(region.width, region.height, 4);
+  const out = copyOf(ink);
+  for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
+    const share = cover.data[i];
+    for (let c = 0; c < 4; c++) out.data[at + c] = share > 1e-6 ? Math.min(1, out.data[at + c] / share) : 0;
+  }
+  return out;
+}
+
+/** Each stack in its own part of every px; in place of the first. */
+function sidesOf(within: Raster, around: Raster, cover: Raster, isTucked: boolean): Raster {
+  for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
+    const share = cover.data[i];
+    const rest = isTucked ? Number(share < 1) : 1 - share;
+    for (let c = 0; c < 4; c++) within.data[at + c] = within.data[at + c] * share + around.data[at + c] * rest;
+  }
+  return within;
+}
+

@@ -1,0 +1,57 @@
+import { z } from 'zod';
+import { blendModes } from '../../kernels/blend/modes';
+import { joins } from '../../shape/offset';
+import { coatSchema, solidCoat } from '../ink/coats/schema';
+
+/** In sheet px (`px`) or in fractions of the letter size as it stands (`em`). */
+const length = z.number().min(-5000).max(5000);
+
+export const sides = ['inside', 'centred', 'outside'] as const;
+
+/** A band along the letters' edge. */
+export const outlineSchema = z.strictObject({
+  id: z.string().min(1).max(64),
+  /** What width, gap and move are told in: sheet px, or fractions of the letter size as it stands. */
+  unit: z.enum(['px', 'em']),
+  width: z.number().min(0).max(5000),
+  side: z.enum(sides),
+  /** How far the band is set off the edge: outwards, or inwards where it lies inside; a centred one outwards. */
+  gap: length.default(0),
+  /** Moved as a whole. */
+  x: length.default(0),
+  y: length.default(0),
+  join: z.enum(joins).default('round'),
+  /** Lengths of dash and gap in widths of the band; null: unbroken. */
+  dash: z.strictObject({ on: z.number().min(0).max(1000), off: z.number().min(0.05).max(1000), caps: z.enum(['butt', 'round']).default('butt') }).nullable().default(null),
+  /** The first one lowest. */
+  coats: z.array(coatSchema).max(40),
+  opacity: z.number().min(0).max(1).default(1),
+  /** How it lies on what is below it. */
+  mode: z.enum(blendModes).default('normal'),
+  /** Seen in front of the veils that stand over the letters. */
+  front: z.boolean().default(false),
+  /** One contour around letters that touch, or one around each letter. */
+  contour: z.enum(['joined', 'each']).default('joined'),
+});
+
+/** Line 5. The letters' edge: rounded, grown or thinned, and bands along it. */
+export const outlinesSchema = z.strictObject({
+  /** Radius that corners are rounded to, fraction of the letter size. */
+  round: z.number().min(0).max(0.5).default(0),
+  /** The letters made this much fatter, or thinner where it is below 0, fraction of the letter size. */
+  grow: z.number().min(-0.5).max(0.5).default(0),
+  /** From far to near. */
+  list: z.array(outlineSchema).max(40).default([]),
+});
+
+export type Outline = z.infer<typeof outlineSchema>;
+export type Outlines = z.infer<typeof outlinesSchema>;
+
+/** No outline, and the edge as the face has it. */
+export const plainOutlines = (): Outlines => ({ round: 0, grow: 0, list: [] });
+
+/** An outline as it is when only what must be said is said. */
+export const plainOutline = (said: Omit<z.input<typeof outlineSchema>, 'coats'> & { colour: string }): Outline => {
+  const { colour, ...rest } = said;
+  return outlineSchema.parse({ ...rest, coats: [solidCoat({ colour })] });
+};
