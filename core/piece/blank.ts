@@ -1,4 +1,4 @@
-import { solidCoat } from '../passes/ink/coats/schema';
+import { solidCoat } from '../coats/schema';
 import { plainInk } from '../passes/ink/schema';
 import { plainOutlines } from '../passes/outlines/schema';
 import { plainStance } from '../passes/stance/schema';

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { blankLettering, blankPiece } from './blank';
 import { fromPx, paperToPx, tellLength, toPx } from './lengths';
 import { applyEdit, problemWith, type Edit } from './edits/edit';
-import { solidCoat } from '../passes/ink/coats/schema';
+import { solidCoat } from '../coats/schema';
 import * as inkEdits from './edits/ink';
 import * as edits from './edits/things';
 import { PieceError, readPiece } from './read';

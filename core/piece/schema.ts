@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { isColour } from '../pixels/colour';
 import { letteringPasses, scenePasses } from '../passes';
-import { picturesOfCoat, type Coat } from '../passes/ink/coats/schema';
+import { picturesOfCoat, type Coat } from '../coats/schema';
 import { plainOutlines } from '../passes/outlines/schema';
 import { crossingSchema, solvedOf } from '../passes/veils/schema';
 

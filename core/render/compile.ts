@@ -1,7 +1,7 @@
 import { scenePasses } from '../passes';
 import type { LetteringLayer, Letters, Materials } from '../passes/pass';
 import { ghostNode } from '../passes/ink/ghost';
-import { coverNode } from '../passes/ink/cover';
+import { coverNode } from '../passes/cover';
 import { aloneNode, hatchNode, matteLookNode, wipeNode, type VeilLook } from '../passes/veils/looks';
 import type { Veil } from '../passes/veils/schema';
 import { wovenParts } from '../passes/veils/weave';

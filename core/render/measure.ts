@@ -1,7 +1,7 @@
 import { edgeContrast } from '../passes/ink/gauge';
-import { isFlat } from '../passes/ink/fill';
-import { mixCoats } from '../passes/ink/mainColour';
-import { letterCoverage } from '../passes/ink/cover';
+import { isFlat } from '../coats/fill';
+import { mixCoats } from '../coats/mainColour';
+import { letterCoverage } from '../passes/cover';
 import { measureInk, type InkMeasures } from '../passes/words/gauge';
 import { boxOf, crossingOf, seenPart, shareLeft, type LetterLeft, type MeasuredCrossing } from '../passes/veils/gauge';
 import { rootlessParts, type MeasuredLetter, type Rootless } from '../passes/veils/growth';

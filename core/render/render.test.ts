@@ -1,4 +1,4 @@
-import { solidCoat } from '../passes/ink/coats/schema';
+import { solidCoat } from '../coats/schema';
 import { firstShadow, plainVeil, tracedCut } from '../passes/veils/schema';
 import fc from 'fast-check';
 import { crop, type Raster } from '../pixels/raster';
@@ -16,7 +16,7 @@ import { shippedFace } from '../testing/faces';
 import { ByteCache } from './cache';
 import { compile, type Look } from './compile';
 import { Evaluator } from './evaluate';
-import { coverNode } from '../passes/ink/cover';
+import { coverNode } from '../passes/cover';
 import { averageColour, measurePiece, shadowColour } from './measure';
 import { contentKey, type Node } from './node';
 import { sheetAt, tilesOver } from './tiles';

@@ -1,4 +1,4 @@
-import { solidCoat } from '../../core/passes/ink/coats/schema';
+import { solidCoat } from '../../core/coats/schema';
 import { setWords } from '../../core/passes/words/render';
 import { plainWords } from '../../core/passes/words/schema';
 import { plainInk } from '../../core/passes/ink/schema';

@@ -1,4 +1,4 @@
-import { pictureCoat, solidCoat } from '../../core/passes/ink/coats/schema';
+import { pictureCoat, solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';

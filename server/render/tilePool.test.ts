@@ -1,4 +1,4 @@
-import { solidCoat } from '../../core/passes/ink/coats/schema';
+import { solidCoat } from '../../core/coats/schema';
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';

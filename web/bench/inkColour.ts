@@ -1,4 +1,4 @@
-import { mainColour } from '../../core/passes/ink/mainColour';
+import { mainColour } from '../../core/coats/mainColour';
 import type { Lettering } from '../../core/piece/schema';
 
 /** The one colour that stands for a lettering's ink where only one can be shown; black where it has none. */

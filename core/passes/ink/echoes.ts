@@ -7,10 +7,10 @@ import { grow, unionOf, type Region } from '../../pixels/region';
 import { contentKey, keyOf, touches, type Node, type Request } from '../../render/node';
 import { sizeOf, type Affine } from '../../shape/affine';
 import type { Letters } from '../pass';
-import { coverOf, placedLetters, type PlacedLetter } from './cover';
-import type { Coated } from './fill';
-import type { Rgba } from './filling';
-import { mixCoats } from './mainColour';
+import { coverOf, placedLetters, type PlacedLetter } from '../cover';
+import type { Coated } from '../../coats/fill';
+import type { Rgba } from '../../coats/filling';
+import { mixCoats } from '../../coats/mainColour';
 
 /** One further drawing of the letters, in one colour. */
 interface Layer {

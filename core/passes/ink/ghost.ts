@@ -2,8 +2,8 @@ import { blend } from '../../kernels/blend';
 import { emptyRaster } from '../../pixels/raster';
 import { contentKey, type Node } from '../../render/node';
 import type { Letters, PaintScene } from '../pass';
-import type { Coat } from './coats/schema';
-import { fillingOf } from './filling';
+import type { Coat } from '../../coats/schema';
+import { fillingOf } from '../../coats/filling';
 import type { Ink } from './schema';
 
 /** The coats that are seen in the letters: where they are openings in a panel, those in the openings. */

@@ -1,4 +1,4 @@
-import { solidCoat } from './coats/schema';
+import { solidCoat } from '../../coats/schema';
 import type { Raster } from '../../pixels/raster';
 import { identity } from '../../shape/affine';
 import { polygonPath } from '../../shape/path';

@@ -4,11 +4,11 @@ import { emptyRaster } from '../../pixels/raster';
 import { unionOf, type Region } from '../../pixels/region';
 import { contentKey, keyOf, touches, type Node } from '../../render/node';
 import type { Letter, Letters, PaintScene } from '../pass';
-import { coverOf, placedLetters, type PlacedLetter } from './cover';
+import { coverOf, placedLetters, type PlacedLetter } from '../cover';
 import { recoloured } from './echoes';
-import { cutFill, type Coated, type FillUnit } from './fill';
-import { fillingOf, type Rgba } from './filling';
-import { mixCoats } from './mainColour';
+import { cutFill, type Coated, type FillUnit } from '../../coats/fill';
+import { fillingOf, type Rgba } from '../../coats/filling';
+import { mixCoats } from '../../coats/mainColour';
 
 /** Letters of one colour, or of one unit of a fill. */
 type Run = { placed: PlacedLetter[] } & ({ colour: Rgba; unit: null } | { colour: null; unit: FillUnit });

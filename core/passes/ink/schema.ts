@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { blendModes } from '../../kernels/blend/modes';
-import { coatSchema, type Coat } from './coats/schema';
+import { coatSchema, type Coat } from '../../coats/schema';
 import { panelSchema } from './panel/schema';
 
 /** Line 4. What the letters are filled with: coats, the first one lowest; and the panel behind or around them. */

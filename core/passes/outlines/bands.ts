@@ -5,7 +5,7 @@ import type { Request } from '../../render/node';
 import type { Affine } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
 import { dashed, joined, offset, stroked, type Polygons } from '../../shape/offset';
-import { polygonsOf, type PlacedLetter } from '../ink/cover';
+import { polygonsOf, type PlacedLetter } from '../cover';
 import type { Letter } from '../pass';
 import type { Outline } from './schema';
 

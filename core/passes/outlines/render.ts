@@ -3,9 +3,9 @@ import { grow, unionOf, type Region } from '../../pixels/region';
 import { contentKey, keyOf, touches, type Need, type Node, type Request } from '../../render/node';
 import { sizeOf } from '../../shape/affine';
 import type { Letter, LetteringLayer, Letters, PaintScene } from '../pass';
-import { coverOf, placedLetters, type PlacedLetter } from '../ink/cover';
-import { fillingOf, layShare, type Filling } from '../ink/filling';
-import type { FillUnit } from '../ink/fill';
+import { coverOf, placedLetters, type PlacedLetter } from '../cover';
+import { fillingOf, layShare, type Filling } from '../../coats/filling';
+import type { FillUnit } from '../../coats/fill';
 import { bandOf, reachOf, spreadOf, type Reach } from './bands';
 import type { Outline, Outlines } from './schema';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { blendModes } from '../../kernels/blend/modes';
 import { joins } from '../../shape/offset';
-import { coatSchema, solidCoat } from '../ink/coats/schema';
+import { coatSchema, solidCoat } from '../../coats/schema';
 
 /** In sheet px (`px`) or in fractions of the letter size as it stands (`em`). */
 const length = z.number().min(-5000).max(5000);

@@ -3,7 +3,7 @@ import { moved, placedBounds } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
 import { transformPath } from '../../shape/path';
 import { shippedFace } from '../../testing/faces';
-import { letterCoverage } from '../ink/cover';
+import { letterCoverage } from '../cover';
 import type { Letter } from '../pass';
 import { boxOf, seenPart } from './gauge';
 import { rootlessParts, type MeasuredLetter } from './growth';

@@ -1,4 +1,4 @@
-import { pictureCoat, solidCoat, type Coat, type PictureCoat, type SolidCoat } from '../../passes/ink/coats/schema';
+import { pictureCoat, solidCoat, type Coat, type PictureCoat, type SolidCoat } from '../../coats/schema';
 import type { Panel } from '../../passes/ink/panel/schema';
 import type { Ink } from '../../passes/ink/schema';
 import type { Asset, Lettering } from '../schema';

@@ -1,5 +1,5 @@
 import { resizedVeil } from '../../passes/veils/resize';
-import { picturesOfCoat } from '../../passes/ink/coats/schema';
+import { picturesOfCoat } from '../../coats/schema';
 import { solvedOf } from '../../passes/veils/schema';
 import { coatsOf, type Asset, type Lettering, type Piece, type Sheet } from '../schema';
 import type { Plate } from '../../passes/plate/schema';

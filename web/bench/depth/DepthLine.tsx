@@ -4,7 +4,7 @@ import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordin
 import { CSS } from '@dnd-kit/utilities';
 import { Eye } from 'lucide-react';
 import { memo, useDeferredValue, useEffect, useRef } from 'react';
-import { mainColour } from '../../../core/passes/ink/mainColour';
+import { mainColour } from '../../../core/coats/mainColour';
 import type { Letters } from '../../../core/passes/pass';
 import { moveInDepth } from '../../../core/piece/edits/things';
 import { standingBox } from '../../../core/passes/stance/gauge';

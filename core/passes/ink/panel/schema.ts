@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { blendModes } from '../../../kernels/blend/modes';
 import { isColour } from '../../../pixels/colour';
-import { coatSchema, solidCoat } from '../coats/schema';
+import { coatSchema, solidCoat } from '../../../coats/schema';
 
 const far = z.number().min(-1e5).max(1e5);
 const fraction = z.number().min(0).max(1);

@@ -1,9 +1,9 @@
 import { addCoat } from '../../../../core/piece/edits/ink';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
-import { CoatCard } from './CoatCard';
-import { coatNames, firstCoats, type Offered } from './coats';
-import { PictureButton } from './PictureButton';
+import { CoatCard } from '../../coats/CoatCard';
+import { coatNames, firstCoats, type Offered } from '../../coats/names';
+import { PictureButton } from '../../coats/PictureButton';
 
 /** The coats of the chosen lettering, the nearest at the top, and those that can be laid on. */
 export function Slip() {

@@ -1,4 +1,4 @@
-import type { Coat } from '../../../../core/passes/ink/coats/schema';
+import type { Coat } from '../../../../core/coats/schema';
 import { slippedCoat } from '../../../../core/passes/ink/ghost';
 import { setCoat } from '../../../../core/piece/edits/ink';
 import type { Lettering } from '../../../../core/piece/schema';

@@ -1,12 +1,12 @@
 import { slippedCoat } from '../../../../core/passes/ink/ghost';
-import { mainColour } from '../../../../core/passes/ink/mainColour';
+import { mainColour } from '../../../../core/coats/mainColour';
 import { setCoat } from '../../../../core/piece/edits/ink';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { handed } from '../../benchState';
 import { EditedValue } from '../../EditedValue';
-import { coatNames } from './coats';
+import { coatNames } from '../../coats/names';
 
 export function Summary() {
   const { lettering } = useBench();

@@ -1,7 +1,7 @@
-import { readColour } from '../../../pixels/colour';
-import { emptyRaster, type Raster } from '../../../pixels/raster';
-import { decode } from '../../../pixels/transfer';
-import { apply, inverse } from '../../../shape/affine';
+import { readColour } from '../pixels/colour';
+import { emptyRaster, type Raster } from '../pixels/raster';
+import { decode } from '../pixels/transfer';
+import { apply, inverse } from '../shape/affine';
 import type { CoatGround } from './ground';
 import type { HalftoneCoat } from './schema';
 

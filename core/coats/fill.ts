@@ -1,14 +1,14 @@
-import { blend } from '../../kernels/blend';
-import { readColour } from '../../pixels/colour';
-import { emptyRaster, fillWith, type Raster } from '../../pixels/raster';
-import type { Region } from '../../pixels/region';
-import type { Letter, Materials } from '../pass';
-import { paintGradient } from './coats/gradient';
-import type { CoatGround } from './coats/ground';
-import { halftoneReach, paintHalftone } from './coats/halftone';
-import { paintPattern } from './coats/pattern';
-import { paintPictures } from './coats/picture';
-import type { Coat, PictureCoat } from './coats/schema';
+import { blend } from '../kernels/blend';
+import { readColour } from '../pixels/colour';
+import { emptyRaster, fillWith, type Raster } from '../pixels/raster';
+import type { Region } from '../pixels/region';
+import type { Letter, Materials } from '../passes/pass';
+import { paintGradient } from './gradient';
+import type { CoatGround } from './ground';
+import { halftoneReach, paintHalftone } from './halftone';
+import { paintPattern } from './pattern';
+import { paintPictures } from './picture';
+import type { Coat, PictureCoat } from './schema';
 
 /** Whatever has coats, the first one lowest. */
 export interface Coated {

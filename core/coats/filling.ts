@@ -1,10 +1,10 @@
-import { blend } from '../../kernels/blend';
-import { crop, emptyRaster, type Raster } from '../../pixels/raster';
-import { grow, type Region } from '../../pixels/region';
-import { contentKey, type Need, type Request } from '../../render/node';
-import { followedBy, inverse, moved, sizeOf } from '../../shape/affine';
-import type { Letter, Letters, PaintScene } from '../pass';
-import { picturesOfCoat, type Coat, type PlateCoat } from './coats/schema';
+import { blend } from '../kernels/blend';
+import { crop, emptyRaster, type Raster } from '../pixels/raster';
+import { grow, type Region } from '../pixels/region';
+import { contentKey, type Need, type Request } from '../render/node';
+import { followedBy, inverse, moved, sizeOf } from '../shape/affine';
+import type { Letter, Letters, PaintScene } from '../passes/pass';
+import { picturesOfCoat, type Coat, type PlateCoat } from './schema';
 import { fillMargin, isFlat, paintFill, unitOf, type FillUnit } from './fill';
 import { mixCoats } from './mainColour';
 

@@ -1,10 +1,10 @@
-import { warpPlane } from '../../../kernels/warp';
-import { emptyRaster, type Raster } from '../../../pixels/raster';
-import { grow, intersect, outerPixels, scaleRegion, type Region } from '../../../pixels/region';
-import { samplePicture, type Placement } from '../../../pixels/resample';
-import type { Picture } from '../../../pixels/pyramid';
-import { apply, corners, inverse, moved, placedBounds } from '../../../shape/affine';
-import { coverage } from '../../../shape/coverage';
+import { warpPlane } from '../kernels/warp';
+import { emptyRaster, type Raster } from '../pixels/raster';
+import { grow, intersect, outerPixels, scaleRegion, type Region } from '../pixels/region';
+import { samplePicture, type Placement } from '../pixels/resample';
+import type { Picture } from '../pixels/pyramid';
+import { apply, corners, inverse, moved, placedBounds } from '../shape/affine';
+import { coverage } from '../shape/coverage';
 import type { CoatGround } from './ground';
 import type { PictureCoat } from './schema';
 

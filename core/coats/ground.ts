@@ -1,6 +1,6 @@
-import type { Raster } from '../../../pixels/raster';
-import type { Region } from '../../../pixels/region';
-import type { Affine } from '../../../shape/affine';
+import type { Raster } from '../pixels/raster';
+import type { Region } from '../pixels/region';
+import type { Affine } from '../shape/affine';
 
 /** Where a coat is painted. */
 export interface CoatGround {

@@ -1,5 +1,5 @@
-import type { BlendMode } from '../../../../core/kernels/blend/modes';
-import { solidCoat, type Coat, type Motif } from '../../../../core/passes/ink/coats/schema';
+import type { BlendMode } from '../../../core/kernels/blend/modes';
+import { solidCoat, type Coat, type Motif } from '../../../core/coats/schema';
 
 export const coatNames: Record<Coat['kind'], string> = { solid: 'Colour', gradient: 'Gradient', pattern: 'Pattern', halftone: 'Halftone', plate: 'Photo', picture: 'Picture' };
 

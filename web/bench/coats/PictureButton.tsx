@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { addPictureCoat } from '../../../../core/piece/edits/ink';
-import { PlateChooser } from '../../../plates/PlateChooser';
-import { editing } from '../../editing';
+import { addPictureCoat } from '../../../core/piece/edits/ink';
+import { PlateChooser } from '../../plates/PlateChooser';
+import { editing } from '../editing';
 
 /** Lays a picture on as a coat. */
 export function PictureButton({ lettering, disabled }: { lettering: string; disabled: boolean }) {

@@ -1,5 +1,5 @@
-import { readColour } from '../../../pixels/colour';
-import { emptyRaster, type Raster } from '../../../pixels/raster';
+import { readColour } from '../pixels/colour';
+import { emptyRaster, type Raster } from '../pixels/raster';
 import type { CoatGround } from './ground';
 import type { Motif, PatternCoat } from './schema';
 

@@ -1,8 +1,8 @@
 import { formatHex } from 'culori';
-import { isColour } from '../../../../core/pixels/colour';
-import type { Edit } from '../../../../core/piece/edits/edit';
-import { useBench } from '../../benchContext';
-import { editing } from '../../editing';
+import { isColour } from '../../../core/pixels/colour';
+import type { Edit } from '../../../core/piece/edits/edit';
+import { useBench } from '../benchContext';
+import { editing } from '../editing';
 
 interface ColourFieldProps {
   label: string;

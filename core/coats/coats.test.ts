@@ -1,16 +1,16 @@
-import { readColour } from '../../pixels/colour';
-import { decodeExact, encodeExact } from '../../pixels/transfer';
-import type { Raster } from '../../pixels/raster';
-import { Evaluator } from '../../render/evaluate';
-import { identity, moved, placed } from '../../shape/affine';
-import { polygonPath } from '../../shape/path';
-import { paintedNode } from '../../testing/nodes';
-import { paintedPicture } from '../../testing/pictures';
-import type { Letter, Letters, PaintScene } from '../pass';
-import { picturePlace } from './coats/picture';
-import { coatSchema, solidCoat, type Coat } from './coats/schema';
+import { readColour } from '../pixels/colour';
+import { decodeExact, encodeExact } from '../pixels/transfer';
+import type { Raster } from '../pixels/raster';
+import { Evaluator } from '../render/evaluate';
+import { identity, moved, placed } from '../shape/affine';
+import { polygonPath } from '../shape/path';
+import { paintedNode } from '../testing/nodes';
+import { paintedPicture } from '../testing/pictures';
+import type { Letter, Letters, PaintScene } from '../passes/pass';
+import { picturePlace } from './picture';
+import { coatSchema, solidCoat, type Coat } from './schema';
 import { mainColour } from './mainColour';
-import { inkNode } from './inkNode';
+import { inkNode } from '../passes/ink/inkNode';
 
 const coat = (said: Record<string, unknown>): Coat => coatSchema.parse({ opacity: 1, ...said });
 const box = (start: number, line: number, x: number, y: number): Letter => ({ start, text: 'I', line, path: polygonPath([[x, y], [x + 40, y], [x + 40, y + 40], [x, y + 40]]), bounds: { x, y, width: 40, height: 40 }, colour: null });

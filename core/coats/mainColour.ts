@@ -1,6 +1,6 @@
 import { formatHex, interpolate } from 'culori';
-import { readColour, type Colour } from '../../pixels/colour';
-import type { Coat } from './coats/schema';
+import { readColour, type Colour } from '../pixels/colour';
+import type { Coat } from './schema';
 import type { Coated } from './fill';
 
 /** The colour that stands for a coat where only one can be shown; null for a picture. */

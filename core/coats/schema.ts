@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { blendModes } from '../../../kernels/blend/modes';
-import { isColour } from '../../../pixels/colour';
+import { blendModes } from '../kernels/blend/modes';
+import { isColour } from '../pixels/colour';
 
 const colour = z.string().refine(isColour, 'This is not a colour that CSS knows.');
 const fraction = z.number().min(0).max(1);

@@ -1,7 +1,7 @@
-import type { Coat, Span } from '../../../../core/passes/ink/coats/schema';
-import type { setCoat } from '../../../../core/piece/edits/ink';
-import { Choice } from '../../../ui/Choice';
-import { useBench } from '../../benchContext';
+import type { Coat, Span } from '../../../core/coats/schema';
+import type { setCoat } from '../../../core/piece/edits/ink';
+import { Choice } from '../../ui/Choice';
+import { useBench } from '../benchContext';
 
 /** What the settings of a coat work with. */
 export interface CoatProps<One extends Coat = Coat> {

@@ -1,8 +1,8 @@
 import { interpolate, formatHex } from 'culori';
-import type { GradientCoat } from '../../../../core/passes/ink/coats/schema';
-import { Choice } from '../../../ui/Choice';
-import { useBench } from '../../benchContext';
-import { EditedValue } from '../../EditedValue';
+import type { GradientCoat } from '../../../core/coats/schema';
+import { Choice } from '../../ui/Choice';
+import { useBench } from '../benchContext';
+import { EditedValue } from '../EditedValue';
 import { ColourField } from './ColourField';
 import { SpanChoice, type CoatProps } from './SpanChoice';
 
