@@ -104,6 +104,8 @@ const pictureSchema = z.strictObject({
   /** Further pictures: keys into `assets`. They take turns, by what `by` says. */
   more: z.array(z.string()).max(60).default([]),
   by: z.enum(['letter', 'line', 'cell']).default('letter'),
+  /** What must be seen in the letters, such as eyes: fractions of the first picture's width and height. */
+  keep: z.array(z.tuple([fraction, fraction])).max(100).default([]),
   /** A collage: the box parted into cells, with clear gaps between them, fraction of the cap height. */
   cells: z.strictObject({ columns: z.int().min(1).max(60), rows: z.int().min(1).max(60), gap: z.number().min(0).max(2) }).default({ columns: 3, rows: 2, gap: 0.04 }),
   ...onEach,

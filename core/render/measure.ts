@@ -1,7 +1,11 @@
 import { edgeContrast } from '../passes/ink/gauge';
 import { isFlat } from '../coats/fill';
 import { mixCoats } from '../coats/mainColour';
-import { letterCoverage } from '../passes/cover';
+import { coverOf, letterCoverage, placedLetters } from '../passes/cover';
+import { seenCoats } from '../passes/ink/ghost';
+import { inkNode } from '../passes/ink/inkNode';
+import type { Letters } from '../passes/pass';
+import { cutKeepPoints, laidPictures, picturePpi } from '../coats/laidPictures';
 import { measureInk, type InkMeasures } from '../passes/words/gauge';
 import { boxOf, crossingOf, seenPart, shareLeft, type LetterLeft, type MeasuredCrossing } from '../passes/veils/gauge';
 import { rootlessParts, type MeasuredLetter, type Rootless } from '../passes/veils/growth';
@@ -12,7 +16,7 @@ import { toOklab } from '../kernels/colour';
 import { hexOfLinear, hexOfOklab } from '../pixels/colour';
 import { decode } from '../pixels/transfer';
 import { outerPixels, scaleRegion, type Region } from '../pixels/region';
-import type { Piece } from '../piece/schema';
+import type { Lettering, Piece } from '../piece/schema';
 import { placedBounds, type Point } from '../shape/affine';
 import type { CompiledPiece } from './compile';
 import type { Evaluator } from './evaluate';
@@ -38,14 +42,59 @@ export interface Measures {
   veils: { veil: string; box: Region | null }[];
   contrast: { lettering: string; difference: number | null }[];
   ink: { lettering: string; measures: InkMeasures | null }[];
+  /** Of each picture coat in letters. */
+  pictures: MeasuredPicture[];
 }
 
 const measuringScale = (piece: Piece): number => Math.min(1, measuredSide / Math.max(piece.sheet.width, piece.sheet.height));
 
+/** How a picture coat fills its letters. */
+export interface MeasuredPicture {
+  lettering: string;
+  /** Place of the coat among those that are seen. */
+  coat: number;
+  /** Part of the letters' area that it leaves clear, fraction; and where most of that lies, sheet px. */
+  uncovered: number;
+  gap: [number, number] | null;
+  /** Fewest real pixels per inch of paper. */
+  ppi: number | null;
+  /** Keep points that are seen in no letter, by their place in the coat's list; and how many there are. */
+  cut: number[];
+  kept: number;
+}
+
+/** Measures each picture coat of a lettering: what it leaves clear, what it cuts off, and how fine it is on paper. */
+async function measurePictures({ sheet }: Piece, lettering: Lettering, letters: Letters, { materials, before }: CompiledPiece, evaluator: Evaluator, scale: number): Promise<MeasuredPicture[]> {
+  const found: MeasuredPicture[] = [];
+  for (const [index, coat] of seenCoats(lettering.ink).entries()) {
+    if (coat.kind !== 'picture' || !letters.ink) continue;
+    const laid = laidPictures(coat, letters, sheet, (asset) => materials.picture(asset));
+    // Letters with a colour of their own show no coats.
+    const reached = [...new Set(laid.map(({ letter }) => letter))].filter(({ colour }) => colour === null);
+    const alone = inkNode({ ...letters, drawn: reached }, { coats: [{ ...coat, opacity: 1, mode: 'normal' }] }, { materials, photo: before, sheet });
+    const request = { region: sheetAt(sheet, scale), scale };
+    const cover = coverOf(placedLetters(reached, letters.place), letters.place, request);
+    const [painted, gaps] = [await evaluator.pixels(alone, request), [0, 0, 0]];
+    let area = 0;
+    for (let i = 0; i < cover.data.length; i++) {
+      const clear = cover.data[i] - painted.data[i * 4 + 3];
+      area += cover.data[i];
+      // Less than a grey step of a px is rounding.
+      if (clear < 1 / 255) continue;
+      gaps[0] += clear;
+      gaps[1] += clear * ((i % cover.width) + 0.5);
+      gaps[2] += clear * (Math.floor(i / cover.width) + 0.5);
+    }
+    const gap: [number, number] | null = gaps[0] > 0 ? [gaps[1] / gaps[0] / scale, gaps[2] / gaps[0] / scale] : null;
+    found.push({ lettering: lettering.id, coat: index, uncovered: area > 0 ? gaps[0] / area : 0, gap, ppi: picturePpi(laid, sheet.ppi), cut: cutKeepPoints(coat, laid, letters, (asset) => materials.picture(asset)), kept: coat.keep.length });
+  }
+  return found;
+}
+
 /** What is left of each letter behind its veils, and how each lettering stands off the photo beside it. */
 export async function measurePiece(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator): Promise<Measures> {
   const scale = measuringScale(piece);
-  const measures: Measures = { left: [], crossings: [], misread: [], rootless: [], veils: [], contrast: [], ink: [] };
+  const measures: Measures = { left: [], crossings: [], misread: [], rootless: [], veils: [], contrast: [], ink: [], pictures: [] };
   const measured: MeasuredLetter[] = [];
   for (const { id, lettering, letters, node } of compiled.letterings) {
     const { words, ink } = lettering;
@@ -78,6 +127,7 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
     const difference = node ? edgeContrast(await evaluator.pixels(node, request), await evaluator.pixels(compiled.before, request), isFlat(ink) ? mixCoats(ink) : null) : null;
     measures.contrast.push({ lettering: id, difference });
     measures.ink.push({ lettering: id, measures: measureInk(letters) });
+    measures.pictures.push(...(await measurePictures(piece, lettering, letters, compiled, evaluator, scale)));
   }
   await measureVeils(piece, compiled, evaluator, measured, measures);
   return measures;

@@ -100,7 +100,7 @@ function OpenBench({ id }: { id: string }) {
   }, [piece.name]);
 
   const showVeil = line === 3 && state.veil && state.veilLook !== 'picture' ? state.veil : null;
-  const slipping = line === 4 && state.hand.slipping ? state.lettering : null;
+  const slipping = line === 4 && (state.hand.inkTool === 'slip' || state.hand.inkTool === 'keep') ? state.lettering : null;
   const sheetWidth = piece.sheet.width;
   const look = useMemo<Look>(
     () => ({

@@ -10,6 +10,9 @@ export type Saving = { state: 'saved'; at: number } | { state: 'saving' } | { st
 /** What the hand holds: the settings of the tools on the sheet. */
 export type VeilTool = 'trace' | 'scribble' | 'tone' | 'edge' | 'touch-up' | 'weave' | 'shadow' | 'graft';
 
+/** What the hand does with the ink: takes a colour from the photo, slips the picture in the letters, marks what of it must be seen, draws the panel. */
+export type InkTool = 'none' | 'pick' | 'slip' | 'keep' | 'panel';
+
 export interface Hand {
   veilTool: VeilTool;
   /** How the next cut joins those before it. */
@@ -42,9 +45,9 @@ export interface Hand {
   softness: number;
   /** Radius over which the picker averages, sheet px. */
   lens: number;
-  picking: boolean;
-  /** Drags on the sheet slip the picture in the letters. */
-  slipping: boolean;
+  inkTool: InkTool;
+  /** Whether a picture is slipped in all letters or in one; which one, by its first UTF-16 unit, once it is known. */
+  slipAt: 'all' | 'one' | number;
   keepCovered: boolean;
   /** The next drag draws the line that words stand on. */
   drawingPath: boolean;
@@ -92,7 +95,7 @@ export interface BenchState {
 }
 
 const start: BenchState = {
-  hand: { veilTool: 'trace', joining: 'add', boxing: false, edgeBrush: 'band', shadowBrush: 'deepen', shadowOn: 'letters', tracePoint: null, lookGround: '#7a2048', wipe: 0.5, flow: 1, fence: 'none', straight: false, smooth: false, side: 'front', radius: 24, softness: 0.6, lens: 12, picking: false, slipping: false, keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
+  hand: { veilTool: 'trace', joining: 'add', boxing: false, edgeBrush: 'band', shadowBrush: 'deepen', shadowOn: 'letters', tracePoint: null, lookGround: '#7a2048', wipe: 0.5, flow: 1, fence: 'none', straight: false, smooth: false, side: 'front', radius: 24, softness: 0.6, lens: 12, inkTool: 'none', slipAt: 'all', keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
   id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null, plate: null,
   before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null, goTo: null, solving: null,
 };

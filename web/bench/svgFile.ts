@@ -1,5 +1,5 @@
 import { SVGPathData } from 'svg-pathdata';
-import { longestPathData } from '../../core/passes/words/shapes/shapes';
+import { longestPathData } from '../../core/shape/shapes';
 import { parseSvgPath } from '../../core/shape/svgPath';
 
 /** Largest drawing that is read, bytes. */

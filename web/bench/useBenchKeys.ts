@@ -45,7 +45,7 @@ function pressed(event: KeyboardEvent, bench: Bench, openKeys: () => void): bool
   const line = benchPasses.find((pass) => String(pass.line) === key);
   if (line) bench.openLine(line.line);
   else if (key === 'Escape') {
-    if (hand.picking || hand.slipping) store.dispatch(handed({ picking: false, slipping: false }));
+    if (hand.inkTool !== 'none') store.dispatch(handed({ inkTool: 'none' }));
     else if (hand.tracePoint) store.dispatch(handed({ tracePoint: null }));
     else bench.openLine(null);
   } else if (key === ';') store.dispatch(looked({ before: true }));

@@ -1,7 +1,7 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, unionOf, type Region } from '../../pixels/region';
 import { contentKey, keyOf, touches, type Need, type Node, type Request } from '../../render/node';
-import { sizeOf } from '../../shape/affine';
+import { standingEm } from '../standing';
 import type { Letter, LetteringLayer, Letters, PaintScene } from '../pass';
 import { coverOf, placedLetters, type PlacedLetter } from '../cover';
 import { fillingOf, layShare, type Filling } from '../../coats/filling';
@@ -29,7 +29,7 @@ export function outlinesLayers(below: readonly LetteringLayer[], letters: Letter
   const shown = list.filter(({ width, opacity, coats }) => width > 0 && opacity > 0 && coats.length > 0);
   if (index < 0 || shown.length === 0) return [...below];
   const base = below[index];
-  const em = letters.size * sizeOf(letters.place);
+  const em = standingEm(letters);
   const dressed = shown.map((outline) => dress(outline, letters, em, scene));
   const isWith = ({ outline }: Dressed): boolean => outline.mode === base.mode;
   const own = dressed.filter(isWith);

@@ -10,9 +10,6 @@ export function effectivePpi(plate: Plate, sheetPpi: number): number {
   return sheetPpi / plate.scale;
 }
 
-/** The limits printers work with, pixels per inch: wished for, accepted, the floor. */
-export const ppiLimits = { wished: 300, accepted: 200, floor: 150 };
-
 /** The share (0..1) of the sheet that the plate leaves bare. */
 export function uncovered(plate: Plate, picture: Size, sheet: Size): number {
   const across = Math.min(sheet.width, plate.x + picture.width * plate.scale) - Math.max(0, plate.x);

@@ -1,12 +1,6 @@
 import { placedBounds } from '../../shape/affine';
-import type { Region } from '../../pixels/region';
 import { caretReach } from '../../type/caret';
 import type { Letter, Letters } from '../pass';
-
-/** The upright box of a lettering's ink on the sheet, px; null without ink. */
-export function standingBox(letters: Letters): Region | null {
-  return letters.ink && placedBounds(letters.place, letters.ink);
-}
 
 /** The letters that reach beyond the sheet. */
 export function lettersOffSheet(letters: Letters, sheet: { width: number; height: number }): Letter[] {

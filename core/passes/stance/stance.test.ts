@@ -1,4 +1,5 @@
-import { lettersOffSheet, standingBox } from './gauge';
+import { lettersOffSheet } from './gauge';
+import { standingBox } from '../standing';
 import { stand } from './render';
 import { plainStance } from './schema';
 import { sheetGuides, snapBox } from './snap';

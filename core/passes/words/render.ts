@@ -7,7 +7,7 @@ import { lockupOf } from './lockups';
 import type { Measure, SetLetter, SetLine } from './lockups/lockup';
 import type { Words } from './schema';
 import { boundsAt, shapeLine } from './shapeLine';
-import { shapePath } from './shapes/shapes';
+import { shapePath } from '../../shape/shapes';
 
 /**
  * Shapes and sets the words, or draws the shape that stands in their place. Lettering px: the origin is where the

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { alignments } from './alignment';
 import { letterSettingSchema } from './letterSettings';
 import { lockupSchema } from './lockups';
-import { shapeSchema } from './shapes/shapes';
+import { shapeSchema } from '../../shape/shapes';
 
 /** An OpenType tag: four characters. */
 const tag = z.string().regex(/^[ -~]{4}$/, 'A tag has four characters.');

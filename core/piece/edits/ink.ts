@@ -27,43 +27,43 @@ export const setSolid = (id: string, change: Partial<SolidCoat>): Edit => (piece
 };
 
 /** Lays a coat on, over all others. */
-export const addCoat = (id: string, coat: Coat, at = inkAt): Edit => (piece) => void coatsIn(thing(piece.letterings, id), at).push(structuredClone(coat));
+export const addCoat = (id: string, coat: Coat, at: CoatsAt = inkAt): Edit => (piece) => void coatsIn(thing(piece.letterings, id), at).push(structuredClone(coat));
 
 /** Lays a picture on. */
-export const addPictureCoat = (id: string, asset: Asset & { sha256: string }, at = inkAt): Edit => (piece) => {
+export const addPictureCoat = (id: string, asset: Asset & { sha256: string }, at: CoatsAt = inkAt): Edit => (piece) => {
   coatsIn(thing(piece.letterings, id), at).push(pictureCoat({ asset: keepAsset(piece, asset) }));
 };
 
 /** Puts one more picture beside those that a picture coat has. */
-export const addToPictures = (id: string, index: number, asset: Asset & { sha256: string }, at = inkAt): Edit => (piece) => {
+export const addToPictures = (id: string, index: number, asset: Asset & { sha256: string }, at: CoatsAt = inkAt): Edit => (piece) => {
   const coat = coatsIn(thing(piece.letterings, id), at)[index];
   if (coat.kind === 'picture') coat.more.push(keepAsset(piece, asset));
 };
 
 /** Takes one of a coat's further pictures away. */
-export const dropFromPictures = (id: string, index: number, which: number, at = inkAt): Edit => (piece) => {
+export const dropFromPictures = (id: string, index: number, which: number, at: CoatsAt = inkAt): Edit => (piece) => {
   const coat = coatsIn(thing(piece.letterings, id), at)[index];
   if (coat.kind === 'picture') coat.more.splice(which, 1);
   dropUnused(piece);
 };
 
 /** Sets how a picture is slipped in single letters; what is not named stays. */
-export const setSlips = (id: string, index: number, slips: PictureCoat['slips'], at = inkAt): Edit => (piece) => {
+export const setSlips = (id: string, index: number, slips: PictureCoat['slips'], at: CoatsAt = inkAt): Edit => (piece) => {
   const coat = coatsIn(thing(piece.letterings, id), at)[index];
   if (coat.kind !== 'picture') return;
   const named = new Set(slips.map((slip) => slip.at));
   coat.slips = [...coat.slips.filter((slip) => !named.has(slip.at)), ...slips].sort((a, b) => a.at - b.at);
 };
 
-export const setCoat = (id: string, index: number, change: Partial<Coat>, at = inkAt): Edit => (piece) => void Object.assign(coatsIn(thing(piece.letterings, id), at)[index], change);
+export const setCoat = (id: string, index: number, change: Partial<Coat>, at: CoatsAt = inkAt): Edit => (piece) => void Object.assign(coatsIn(thing(piece.letterings, id), at)[index], change);
 
-export const removeCoat = (id: string, index: number, at = inkAt): Edit => (piece) => {
+export const removeCoat = (id: string, index: number, at: CoatsAt = inkAt): Edit => (piece) => {
   coatsIn(thing(piece.letterings, id), at).splice(index, 1);
   dropUnused(piece);
 };
 
 /** Moves a coat to another place among the coats. */
-export const moveCoat = (id: string, from: number, to: number, at = inkAt): Edit => (piece) => moveWithin(coatsIn(thing(piece.letterings, id), at), from, to);
+export const moveCoat = (id: string, from: number, to: number, at: CoatsAt = inkAt): Edit => (piece) => moveWithin(coatsIn(thing(piece.letterings, id), at), from, to);
 
 export const setInk = (id: string, change: Partial<Pick<Ink, 'mode' | 'together'>>): Edit => (piece) => void Object.assign(thing(piece.letterings, id).ink, change);
 

@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronUp, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { Coat } from '../../../core/coats/schema';
-import { moveCoat, removeCoat, setCoat } from '../../../core/piece/edits/ink';
+import { coatsIn, moveCoat, removeCoat, setCoat, type CoatsAt } from '../../../core/piece/edits/ink';
 import type { Lettering } from '../../../core/piece/schema';
 import { Choice } from '../../ui/Choice';
 import { useBench } from '../benchContext';
@@ -10,44 +10,51 @@ import { editing } from '../editing';
 import { coatNames, modeNames, motifNames } from './names';
 import { GradientSettings } from './GradientSettings';
 import { ColourField } from './ColourField';
-import { SpanChoice, type CoatProps } from './SpanChoice';
+import type { CoatProps } from './coatProps';
+import { PictureSettings } from './PictureSettings';
+import { ReachChoice } from './ReachChoice';
 
 /** One coat: what it is, how it is laid on, and its settings. */
-export function CoatCard({ lettering: { id, ink }, index }: { lettering: Lettering; index: number }) {
+export function CoatCard({ lettering, at, index, name }: { lettering: Lettering; at: CoatsAt; index: number; name: string }) {
   const { mayChange } = useBench();
-  const coat = ink.coats[index];
-  const name = `Coat ${index + 1}`;
-  const set = (change: Partial<Coat>) => setCoat(id, index, change);
+  const { id } = lettering;
+  const coats = coatsIn(lettering, at);
+  const coat = coats[index];
+  const set = (change: Partial<Coat>) => setCoat(id, index, change, at);
   const commit = (label: string, change: Partial<Coat>): void => void editing.commit(label, set(change));
+  const move = (to: number, label: string): void => void editing.commit(label, moveCoat(id, index, to, at));
   return (
-    <li className="border-b border-rule py-1.5">
-      <div className="flex items-center gap-1">
+    <>
+      <div className="flex items-start gap-1">
         <span className="grow">
           <b>{coatNames[coat.kind]}</b>, <Choice label={`Blend mode of ${name}`} inSentence value={coat.mode} options={modeNames} disabled={!mayChange} onChoose={(mode) => commit('Set the blend mode', { mode })} /> at{' '}
-          <EditedValue label={`Opacity of ${name}`} value={coat.opacity} factor={100} unit="%" min={0} max={100} edit={(opacity) => set({ opacity })} />
+          <EditedValue label={`Opacity of ${name}`} value={coat.opacity} factor={100} unit="%" min={0} max={100} edit={(opacity) => set({ opacity })} />, on <ReachChoice name={name} reach={coat.reach} onChoose={(reach) => commit('Set the reach of a coat', { reach })} />
         </span>
-        <button className="quiet-button" aria-label={`${name} nearer`} title="Nearer" disabled={!mayChange || index === ink.coats.length - 1} onClick={() => editing.commit('Move a coat nearer', moveCoat(id, index, 1))}>
-          <ChevronUp size={14} aria-hidden />
-        </button>
-        <button className="quiet-button" aria-label={`${name} farther`} title="Farther" disabled={!mayChange || index === 0} onClick={() => editing.commit('Move a coat farther', moveCoat(id, index, -1))}>
-          <ChevronDown size={14} aria-hidden />
-        </button>
-        <button className="quiet-button" aria-label={`Take ${name} off`} title="Take it off" disabled={!mayChange} onClick={() => editing.commit('Take a coat off', removeCoat(id, index))}>
-          <X size={14} aria-hidden />
-        </button>
+        <span className="flex">
+          <button className="quiet-button px-0.5" aria-label={`${name} nearer`} title="Nearer" disabled={!mayChange || index === coats.length - 1} onClick={() => move(index + 1, 'Move a coat nearer')}>
+            <ChevronUp size={14} aria-hidden />
+          </button>
+          <button className="quiet-button px-0.5" aria-label={`${name} farther`} title="Farther" disabled={!mayChange || index === 0} onClick={() => move(index - 1, 'Move a coat farther')}>
+            <ChevronDown size={14} aria-hidden />
+          </button>
+          <button className="quiet-button px-0.5" aria-label={`Take ${name} off`} title="Take it off" disabled={!mayChange} onClick={() => editing.commit('Take a coat off', removeCoat(id, index, at))}>
+            <X size={14} aria-hidden />
+          </button>
+        </span>
       </div>
-      <Settings coat={coat} name={name} isOnly={ink.coats.length === 1} set={set} commit={commit} />
-    </li>
+      <Settings lettering={lettering} at={at} index={index} coat={coat} name={name} isOnly={at.of === 'ink' && coats.length === 1} set={set} commit={commit} />
+    </>
   );
 }
 
-function Settings({ coat, name, isOnly, set, commit }: CoatProps & { isOnly: boolean }): ReactNode {
+function Settings({ isOnly, ...props }: CoatProps & { isOnly: boolean }): ReactNode {
+  const { coat, name, set, commit } = props;
   const { mayChange } = useBench();
   switch (coat.kind) {
     case 'solid':
       return <ColourField label={isOnly ? 'Colour' : `Colour of ${name}`} colour={coat.colour} edit={(colour) => set({ colour })} />;
     case 'gradient':
-      return <GradientSettings coat={coat} name={name} set={set} commit={commit} />;
+      return <GradientSettings {...props} coat={coat} />;
     case 'pattern':
       return (
         <p className="leading-7">
@@ -76,16 +83,6 @@ function Settings({ coat, name, isOnly, set, commit }: CoatProps & { isOnly: boo
         </p>
       );
     case 'picture':
-      return (
-        <p className="leading-7">
-          <PictureName asset={coat.asset} /> over <SpanChoice name={name} span={coat.span} onChoose={(span) => commit('Lay the picture out otherwise', { span })} />,{' '}
-          <Choice label={`How ${name} fits`} inSentence value={coat.fit} options={{ cover: 'covering', contain: 'whole' }} disabled={!mayChange} onChoose={(fit) => commit('Fit the picture', { fit })} />, <EditedValue label={`Size of ${name}`} value={coat.scale} factor={100} unit="%" min={1} max={10000} edit={(scale) => set({ scale })} /> as large, slipped by{' '}
-          <EditedValue label={`Slip across of ${name}`} value={coat.x} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(x) => set({ x })} />, <EditedValue label={`Slip down of ${name}`} value={coat.y} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(y) => set({ y })} />.
-        </p>
-      );
+      return <PictureSettings {...props} coat={coat} />;
   }
-}
-
-function PictureName({ asset }: { asset: string }) {
-  return <b>{useBench().piece.assets[asset]?.name ?? 'a picture'}</b>;
 }

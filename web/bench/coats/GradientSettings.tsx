@@ -4,7 +4,8 @@ import { Choice } from '../../ui/Choice';
 import { useBench } from '../benchContext';
 import { EditedValue } from '../EditedValue';
 import { ColourField } from './ColourField';
-import { SpanChoice, type CoatProps } from './SpanChoice';
+import type { CoatProps } from './coatProps';
+import { SpanChoice } from './SpanChoice';
 
 /** Stops, shape and layout of a gradient. */
 export function GradientSettings({ coat, name, set, commit }: CoatProps<GradientCoat>) {

@@ -1,24 +1,8 @@
-import { useState } from 'react';
-import { addPictureCoat } from '../../../core/piece/edits/ink';
-import { PlateChooser } from '../../plates/PlateChooser';
+import { addPictureCoat, type CoatsAt } from '../../../core/piece/edits/ink';
+import { ChoosePicture } from './ChoosePicture';
 import { editing } from '../editing';
 
 /** Lays a picture on as a coat. */
-export function PictureButton({ lettering, disabled }: { lettering: string; disabled: boolean }) {
-  const [choosing, setChoosing] = useState(false);
-  return (
-    <>
-      <button className="plain-button" disabled={disabled} onClick={() => setChoosing(true)}>
-        Picture
-      </button>
-      <PlateChooser
-        open={choosing}
-        onClose={() => setChoosing(false)}
-        onChoose={({ name, sha256 }) => {
-          setChoosing(false);
-          editing.commit('Lay on a coat: picture', addPictureCoat(lettering, { kind: 'plate', name, sha256 }));
-        }}
-      />
-    </>
-  );
+export function PictureButton({ lettering, at, disabled }: { lettering: string; at: CoatsAt; disabled: boolean }) {
+  return <ChoosePicture className="plain-button" disabled={disabled} title="Picture" onChoose={(asset) => editing.commit('Lay on a coat: picture', addPictureCoat(lettering, asset, at))} />;
 }

@@ -1,10 +1,10 @@
 import { grow, middleOf, regionOfPoints, type Region } from '../../../pixels/region';
 import { identity, moved, placed, followedBy, type Affine } from '../../../shape/affine';
-import { polygonPath, transformPath, type Path } from '../../../shape/path';
+import { flattenTo, polygonPath, transformPath, type Path } from '../../../shape/path';
 import { smoothThrough } from '../../../shape/smooth';
 import { warpPath } from '../../../shape/warpPath';
 import type { Letters } from '../../pass';
-import { shapePath, type Shape } from '../../words/shapes/shapes';
+import { shapePath, type Shape } from '../../../shape/shapes';
 import type { Panel } from './schema';
 
 /** A panel laid out: its edge and what its coats are laid out in, in a plane of its own. */
@@ -71,3 +71,9 @@ function stretched(path: Path): Path {
   return transformPath(path, { a: 1 / box.width, b: 0, c: 0, d: 1 / box.height, e: -x / box.width, f: -y / box.height });
 }
 
+
+/** The corners of a panel's edge, for changing it by hand; lettering px of the flat plane, as a drawn path has them. */
+export function panelPath(panel: Panel, letters: Letters): [number, number][] {
+  if (panel.shape.kind === 'path') return panel.shape.points;
+  return flattenTo(edgeOf(panel.shape.kind === 'sheet' || panel.shape.kind === 'half sheet' ? { ...panel, shape: { kind: 'box', round: 0 } } : panel, letters), 1).flat().map(([x, y]) => [Math.round(x * 10) / 10, Math.round(y * 10) / 10]);
+}

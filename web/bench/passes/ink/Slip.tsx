@@ -1,35 +1,22 @@
-import { addCoat } from '../../../../core/piece/edits/ink';
 import { useBench } from '../../benchContext';
-import { editing } from '../../editing';
-import { CoatCard } from '../../coats/CoatCard';
-import { coatNames, firstCoats, type Offered } from '../../coats/names';
-import { PictureButton } from '../../coats/PictureButton';
+import { CoatList } from '../../coats/CoatList';
+import { InkLaying } from './InkLaying';
+import { PanelSettings } from './PanelSettings';
 
-/** The coats of the chosen lettering, the nearest at the top, and those that can be laid on. */
+/** The coats of the chosen lettering and the panel behind it. */
 export function Slip() {
-  const { lettering, mayChange } = useBench();
+  const { lettering } = useBench();
   if (!lettering) return <p className="text-faint">Set a word first (line 1).</p>;
-  const { id, ink } = lettering;
-  const offered = Object.keys(firstCoats) as Offered[];
+  const { panel } = lettering.ink;
   return (
     <div className="flex flex-col gap-3">
-      {ink.coats.length === 0 && <p className="text-faint">No coat of ink: the letters cannot be seen. Lay one on.</p>}
-      <ol className="flex flex-col" aria-label="Coats, from near to far">
-        {ink.coats.map((_, i) => ink.coats.length - 1 - i).map((index) => (
-          <CoatCard key={index} lettering={lettering} index={index} />
-        ))}
-      </ol>
-      <div>
-        <span className="label">Lay on a coat</span>
-        <div className="mt-1 flex flex-wrap gap-1">
-          {offered.map((kind) => (
-            <button key={kind} className="plain-button" disabled={!mayChange || ink.coats.length >= 40} onClick={() => editing.commit(`Lay on a coat: ${coatNames[kind].toLowerCase()}`, addCoat(id, firstCoats[kind]))}>
-              {coatNames[kind]}
-            </button>
-          ))}
-          <PictureButton lettering={id} disabled={!mayChange || ink.coats.length >= 40} />
-        </div>
-      </div>
+      {panel?.knockout ? (
+        <CoatList lettering={lettering} at={{ of: 'opening' }} of="in the openings" empty="The openings are clear. A coat laid on here lies in the openings only." />
+      ) : (
+        <CoatList lettering={lettering} at={{ of: 'ink' }} empty="No coat of ink: the letters cannot be seen by themselves. Lay one on." />
+      )}
+      <InkLaying lettering={lettering} />
+      <PanelSettings lettering={lettering} />
     </div>
   );
 }

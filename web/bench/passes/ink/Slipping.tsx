@@ -1,41 +1,66 @@
-import type { Coat } from '../../../../core/coats/schema';
-import { slippedCoat } from '../../../../core/passes/ink/ghost';
-import { setCoat } from '../../../../core/piece/edits/ink';
+import { pictureBox } from '../../../../core/coats/laidPictures';
+import type { Coat, PictureCoat } from '../../../../core/coats/schema';
+import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
+import type { Letter, Letters } from '../../../../core/passes/pass';
+import { setCoat, setSlips } from '../../../../core/piece/edits/ink';
+import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
 import { inverse, type Point } from '../../../../core/shape/affine';
+import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
+import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { useNudge } from '../../nudge';
 import { useDrag, type DragMove } from '../../view/drag';
 import { useViewport } from '../../view/viewport';
+import { coatsSeenAt, letterUnder } from './seen';
 
-/** Sliding the nearest picture inside the letters: by dragging, or with the arrow keys. */
-export function Slipping({ lettering: { id, ink } }: { lettering: Lettering }) {
-  const { letters } = useBench();
+/** Sliding the nearest picture inside the letters, in all of them or in one: by dragging, or with the arrow keys. */
+export function Slipping({ lettering }: { lettering: Lettering }) {
+  const { letters, piece } = useBench();
+  const { slipAt } = useAppSelector(({ bench }) => bench.hand);
+  const dispatch = useAppDispatch();
   const { size } = useViewport();
-  const index = slippedCoat(ink);
-  const coat = ink.coats[index];
-  /** The change of a coat that was slipped by so many sheet px. */
-  const slipped = (start: Coat, [dx, dy]: Point): Partial<Coat> | null => {
-    if (start.kind === 'plate') return { x: Math.round(start.x + dx), y: Math.round(start.y + dy) };
-    if (start.kind !== 'picture' || !letters?.ink) return null;
-    // Into the lettering plane, and there into fractions of the box that the picture is laid out in.
-    const { a, b, c, d } = inverse(letters.place);
-    const box = start.span === 'line' ? (letters.lines.find((line) => line.ink)?.ink ?? letters.ink) : start.span === 'letter' ? (letters.letters.find(({ bounds }) => bounds)?.bounds ?? letters.ink) : letters.ink;
-    const part = (value: number): number => Math.round(value * 1e5) / 1e5;
-    return { x: part(start.x + (a * dx + c * dy) / box.width), y: part(start.y + (b * dx + d * dy) / box.height) };
+  const index = slippedCoat(lettering.ink);
+  const coat = seenCoats(lettering.ink)[index];
+  const chosen = (at: typeof slipAt): Letter | null => (typeof at !== 'number' ? null : (letters?.letters.find(({ start, bounds }) => bounds && start === at) ?? null));
+  /** The edit by which a coat as it was is slipped by so many sheet px. @param only in this letter */
+  const edit = (start: Coat, by: Point, only: Letter | null): Edit => {
+    const at = coatsSeenAt(lettering.ink);
+    if (start.kind === 'plate') return setCoat(lettering.id, index, { x: Math.round(start.x + by[0]), y: Math.round(start.y + by[1]) }, at);
+    if (start.kind !== 'picture' || !letters?.ink) return () => undefined;
+    const [x, y] = inBox(start, by, only, letters, piece.sheet);
+    if (!only) return setCoat(lettering.id, index, { x: rounded(start.x + x), y: rounded(start.y + y) }, at);
+    const own = start.slips.find((slip) => slip.at === only.start) ?? { at: only.start, x: 0, y: 0, scale: 1 };
+    return setSlips(lettering.id, index, [{ ...own, x: rounded(own.x + x), y: rounded(own.y + y) }], at);
   };
-  const edit = (start: Coat, by: Point) => setCoat(id, index, slipped(start, by) ?? {});
-  const way = ({ from, to, shift }: DragMove<Coat>): Point => {
+  type Start = { coat: Coat; only: Letter | null };
+  const way = ({ from, to, shift }: DragMove<Start>): Point => {
     const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
     return shift ? (Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy]) : [dx, dy];
   };
-  const drag = useDrag<Coat>({
-    begin: () => coat,
-    move: (move) => editing.draft(edit(move.start, way(move))),
-    end: (move) => move.moved && editing.commit('Slip the picture', edit(move.start, way(move))),
+  const drag = useDrag<Start>({
+    begin: (at) => {
+      if (slipAt === 'all' || coat.kind !== 'picture') return { coat, only: null };
+      const only = letters && letterUnder(letters, at);
+      if (only) dispatch(handed({ slipAt: only.start }));
+      return { coat, only: only ?? chosen(slipAt) };
+    },
+    move: (move) => editing.draft(edit(move.start.coat, way(move), move.start.only)),
+    end: (move) => move.moved && editing.commit(move.start.only ? 'Slip the picture in one letter' : 'Slip the picture', edit(move.start.coat, way(move), move.start.only)),
     cancel: () => editing.cancelDraft(),
   });
-  useNudge((dx, dy) => coat && editing.soon('Slip the picture', `slip-${id}-${index}`, 'place', edit(coat, [dx, dy])));
+  useNudge((dx, dy) => coat && editing.soon('Slip the picture', `slip-${lettering.id}-${index}-${slipAt}`, 'place', edit(coat, [dx, dy], slipAt === 'all' ? null : chosen(slipAt))));
   return coat ? <rect width={size.width} height={size.height} fill="transparent" className="cursor-move" data-testid="slip-ground" {...drag} /> : null;
+}
+
+const rounded = (value: number): number => Math.round(value * 1e5) / 1e5;
+
+/** A way on the sheet as fractions of the box that a picture is laid out in. */
+function inBox(coat: PictureCoat, [dx, dy]: Point, only: Letter | null, letters: Letters, sheet: { width: number; height: number }): Point {
+  const any = only ?? letters.letters.find(({ bounds }) => bounds)!;
+  const box = pictureBox(coat, any, letters, sheet);
+  if (coat.held === 'sheet') return [dx / box.width, dy / box.height];
+  const { a, b, c, d } = inverse(letters.place);
+  return [(a * dx + c * dy) / box.width, (b * dx + d * dy) / box.height];
 }

@@ -6,18 +6,22 @@ import { useBench } from '../../benchContext';
 import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { useViewport } from '../../view/viewport';
+import { KeepingPoints } from './KeepingPoints';
+import { PanelDrawing } from './PanelDrawing';
 import { Slipping } from './Slipping';
 
 /** The picker: a lens whose rim shows the mean colour beneath it. */
 export function Handles() {
   const { lettering, renderer, mayChange } = useBench();
-  const { picking, slipping, lens } = useAppSelector(({ bench }) => bench.hand);
+  const { inkTool, lens } = useAppSelector(({ bench }) => bench.hand);
   const { size, toSheet, toScreen, view } = useViewport();
   const dispatch = useAppDispatch();
   const [under, setUnder] = useState<{ at: Point; colour: string | null } | null>(null);
   const busy = useRef(false);
-  if (lettering && slipping && mayChange) return <Slipping key={lettering.id} lettering={lettering} />;
-  if (!lettering || !picking || !mayChange) return null;
+  if (!lettering || !mayChange || inkTool === 'none') return null;
+  if (inkTool === 'slip') return <Slipping key={lettering.id} lettering={lettering} />;
+  if (inkTool === 'keep') return <KeepingPoints key={lettering.id} lettering={lettering} />;
+  if (inkTool === 'panel') return <PanelDrawing key={lettering.id} lettering={lettering} />;
 
   const look = async (at: [number, number]): Promise<void> => {
     setUnder((before) => ({ at, colour: before?.colour ?? null }));
@@ -31,7 +35,7 @@ export function Handles() {
     const colour = await renderer.colour(at, lens).catch(() => null);
     if (!colour) return;
     editing.commit(`Ink from the photo: ${colour}`, setSolid(lettering.id, { colour }));
-    dispatch(handed({ picking: false }));
+    dispatch(handed({ inkTool: 'none' }));
   };
   const centre = under && toScreen(under.at);
   const radius = Math.max(3, lens * view.zoom);

@@ -1,55 +1,92 @@
-import { slippedCoat } from '../../../../core/passes/ink/ghost';
 import { mainColour } from '../../../../core/coats/mainColour';
+import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
 import { setCoat } from '../../../../core/piece/edits/ink';
 import { useAppDispatch, useAppSelector } from '../../../store';
+import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
-import { EditedValue } from '../../EditedValue';
+import { handed, type InkTool } from '../../benchState';
 import { coatNames } from '../../coats/names';
+import { EditedValue } from '../../EditedValue';
+import { panelNames } from './PanelSettings';
 
 export function Summary() {
   const { lettering } = useBench();
   if (!lettering) return <span className="text-faint">Ink comes with the words.</span>;
-  const { coats } = lettering.ink;
-  if (coats.length === 0) return <span className="text-faint">No coat of ink: the letters cannot be seen.</span>;
-  const [coat] = coats;
-  const colour = mainColour(lettering.ink);
-  const swatch = colour && <span className="inline-block h-3.5 w-6 translate-y-0.5 border border-rule" style={{ background: colour }} />;
-  if (coats.length > 1 || coat.kind !== 'solid') {
-    return (
-      <span>
-        {coats.length === 1 ? 'One coat: ' : `${coats.length} coats: `}
-        <b>{coats.map(({ kind }) => coatNames[kind].toLowerCase()).join(', ')}</b> {swatch}.
-      </span>
-    );
-  }
-  const set = (change: Partial<typeof coat>) => setCoat(lettering.id, 0, change);
+  const { panel } = lettering.ink;
   return (
     <span>
-      One flat coat of {swatch} <b>{coat.colour}</b> at <EditedValue label="Opacity of the coat" value={coat.opacity} factor={100} unit="%" min={0} max={100} says="Set the opacity" edit={(opacity) => set({ opacity })} />.
+      {panel?.knockout ? <Openings /> : <Coats />}
+      {panel && !panel.knockout && ` On ${panelNames[panel.shape.kind]}.`}
     </span>
   );
 }
 
-export function HandTools() {
-  const { picking, slipping, lens } = useAppSelector(({ bench }) => bench.hand);
-  const { lettering } = useBench();
-  const dispatch = useAppDispatch();
-  const hasPicture = lettering !== null && slippedCoat(lettering.ink) >= 0;
+function Openings() {
+  const { panel } = useBench().lettering!.ink;
+  const coats = panel!.opening.map(({ kind }) => coatNames[kind].toLowerCase());
   return (
     <>
-      {hasPicture && (
-        <button className="plain-button" aria-pressed={slipping} title="Drag the picture inside the letters" onClick={() => dispatch(handed({ slipping: !slipping, picking: false }))}>
-          Slip
-        </button>
+      Openings in <b>{panelNames[panel!.shape.kind]}</b>
+      {panel!.knockout === 'sheet' && ', down to the sheet'}
+      {coats.length > 0 && ` with ${coats.join(', ')} in them`}
+      {panel!.shadow && ', their edge throws a shadow inward'}.
+    </>
+  );
+}
+
+function Coats() {
+  const { id, ink } = useBench().lettering!;
+  const { coats } = ink;
+  if (coats.length === 0) return <span className="text-faint">No coat of ink.</span>;
+  const [coat] = coats;
+  const colour = mainColour(ink);
+  const swatch = colour && <span className="inline-block h-3.5 w-6 translate-y-0.5 border border-rule" style={{ background: colour }} />;
+  if (coats.length > 1 || coat.kind !== 'solid') {
+    return (
+      <>
+        {coats.length === 1 ? 'One coat: ' : `${coats.length} coats: `}
+        <b>{coats.map(({ kind }) => coatNames[kind].toLowerCase()).join(', ')}</b> {swatch}.
+      </>
+    );
+  }
+  return (
+    <>
+      One flat coat of {swatch} <b>{coat.colour}</b> at <EditedValue label="Opacity of the coat" value={coat.opacity} factor={100} unit="%" min={0} max={100} says="Set the opacity" edit={(opacity) => setCoat(id, 0, { opacity })} />.
+    </>
+  );
+}
+
+export function HandTools() {
+  const { inkTool, slipAt, lens } = useAppSelector(({ bench }) => bench.hand);
+  const { lettering, letters } = useBench();
+  const dispatch = useAppDispatch();
+  const coat = lettering && seenCoats(lettering.ink)[slippedCoat(lettering.ink)];
+  const tool = (name: InkTool, title: string, hint: string) => (
+    <button className="plain-button" disabled={!lettering} aria-pressed={inkTool === name} title={hint} onClick={() => dispatch(handed({ inkTool: inkTool === name ? 'none' : name }))}>
+      {title}
+    </button>
+  );
+  const inked = letters?.letters.filter(({ bounds }) => bounds) ?? [];
+  const one = typeof slipAt === 'number' ? inked.find(({ start }) => start === slipAt) : null;
+  return (
+    <>
+      {coat && tool('slip', 'Slip', 'Drag the picture inside the letters')}
+      {coat?.kind === 'picture' && inkTool === 'slip' && (
+        <Choice
+          label="Slip in which letters"
+          value={String(slipAt)}
+          options={{ all: 'in all letters', one: 'in the letter under the pointer', ...(one && { [String(slipAt)]: `in letter ${inked.indexOf(one) + 1}` }), ...Object.fromEntries(inked.slice(0, 80).map(({ start }, i) => [String(start), `in letter ${i + 1}`])) }}
+          onChoose={(value) => dispatch(handed({ slipAt: value === 'all' || value === 'one' ? value : Number(value) }))}
+        />
       )}
-      <button className="plain-button" disabled={!lettering} aria-pressed={picking} onClick={() => dispatch(handed({ picking: !picking, slipping: false }))}>
-        Pick from the photo
-      </button>
-      <span>
-        averaging over <Quantity label="Width that the picker averages over" value={lens * 2} unit="px" min={1} max={2000} onDraft={(value) => dispatch(handed({ lens: value / 2 }))} onCommit={(value) => dispatch(handed({ lens: value / 2 }))} />
-      </span>
+      {coat?.kind === 'picture' && tool('keep', 'Keep points', 'Click on what must be seen in the letters; click again to take the point away')}
+      {tool('pick', 'Pick from the photo', 'Takes the colour of the photo under the pointer')}
+      {inkTool === 'pick' && (
+        <span>
+          averaging over <Quantity label="Width that the picker averages over" value={lens * 2} unit="px" min={1} max={2000} onDraft={(value) => dispatch(handed({ lens: value / 2 }))} onCommit={(value) => dispatch(handed({ lens: value / 2 }))} />
+        </span>
+      )}
     </>
   );
 }

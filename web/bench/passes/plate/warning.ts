@@ -1,4 +1,5 @@
-import { effectivePpi, ppiLimits, uncovered } from '../../../../core/passes/plate/gauge';
+import { effectivePpi, uncovered } from '../../../../core/passes/plate/gauge';
+import { ppiLimits } from '../../../../core/piece/print';
 import type { Bench } from '../../benchContext';
 
 /** Too few pixels for print, or sheet that shows beside the photograph. */

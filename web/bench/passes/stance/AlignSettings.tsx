@@ -1,7 +1,7 @@
 import { AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignHorizontalSpaceAround, AlignStartHorizontal, AlignStartVertical, AlignVerticalSpaceAround } from 'lucide-react';
 import { useState } from 'react';
 import { alignBoxes, alignings, distributeBoxes, type Aligning } from '../../../../core/passes/stance/align';
-import { standingBox } from '../../../../core/passes/stance/gauge';
+import { standingBox } from '../../../../core/passes/standing';
 import { moveLetterings } from '../../../../core/piece/edits/letterings';
 import { nameOf } from '../../../../core/piece/names';
 import { unionOf, type Region } from '../../../../core/pixels/region';

@@ -1,4 +1,5 @@
-import { lettersOffSheet, standingBox } from '../../../../core/passes/stance/gauge';
+import { lettersOffSheet } from '../../../../core/passes/stance/gauge';
+import { standingBox } from '../../../../core/passes/standing';
 import { useBench } from '../../benchContext';
 
 export function Gauge() {

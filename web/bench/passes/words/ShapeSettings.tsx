@@ -1,4 +1,4 @@
-import type { Shape } from '../../../../core/passes/words/shapes/shapes';
+import type { Shape } from '../../../../core/shape/shapes';
 import { setWords } from '../../../../core/piece/edits/things';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';

@@ -1,4 +1,4 @@
-import type { Shape } from '../../../../core/passes/words/shapes/shapes';
+import type { Shape } from '../../../../core/shape/shapes';
 import { blankLettering } from '../../../../core/piece/blank';
 import { addLettering, freeId } from '../../../../core/piece/edits/things';
 import type { Lettering } from '../../../../core/piece/schema';

@@ -1,11 +1,5 @@
 import type { Caret, Letters } from '../../../../core/passes/pass';
-import { apply, inverse, type Point } from '../../../../core/shape/affine';
-
-/** From sheet px to the plane in which the words were laid out. */
-export function toLettering({ place, warp }: Letters, at: Point): Point {
-  const flat = apply(inverse(place), at);
-  return warp ? warp.backward(flat) : flat;
-}
+import type { Point } from '../../../../core/shape/affine';
 
 /** How far a point is from the middle of a caret, and how far above or below it. */
 function awayFrom({ foot, head }: Caret, [x, y]: Point): { distance: number; beyond: number } {

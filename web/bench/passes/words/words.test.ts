@@ -8,7 +8,8 @@ import { addLettering } from '../../../../core/piece/edits/things';
 import { readFacts } from '../../../../core/type/faceFacts';
 import { faceBytes, shippedFace } from '../../../../core/testing/faces';
 import type { StoredFace } from '../../../api/faces';
-import { caretAt, selectionBoxes, textPlaceAt, toLettering } from './caret';
+import { caretAt, selectionBoxes, textPlaceAt } from './caret';
+import { toLettering } from '../../view/plane';
 import { chosenLetters, pairAt, settingAt } from './letterChoice';
 import { changedWords, helpFor } from './wordsEdit';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { pathBounds } from '../../../shape/bounds';
-import { polygonPath, transformPath, type Path, type Step } from '../../../shape/path';
-import { parseSvgPath } from '../../../shape/svgPath';
+import { pathBounds } from './bounds';
+import { polygonPath, transformPath, type Path, type Step } from './path';
+import { parseSvgPath } from './svgPath';
 
 /** Longest path data that is taken, characters. */
 export const longestPathData = 200000;

@@ -1,0 +1,62 @@
+import type { Region } from '../pixels/region';
+import { apply, identity, sizeOf, type Affine, type Point } from '../shape/affine';
+import { flatten, transformPath } from '../shape/path';
+import { windingAt } from '../shape/winding';
+import type { Placement } from '../pixels/resample';
+import type { Letter, Letters } from '../passes/pass';
+import { pictureCells, picturePlace, slippedIn } from './picture';
+import type { PictureCoat } from './schema';
+
+/** Width and height of a picture, px. */
+type SizeOf = (asset: string) => { width: number; height: number };
+
+/** One picture as it is seen in one letter. */
+export interface LaidPicture {
+  letter: Letter;
+  asset: string;
+  /** Picture px to the px of the plane it lies in, and of that plane to sheet px. */
+  placement: Placement;
+  toSheet: Affine;
+  /** The box that it is laid into, px of its plane; nothing of it is seen outside where it `isCut`. */
+  box: Region;
+  isCut: boolean;
+}
+
+/** What a coat is laid out in for one letter, px of the plane that it lies in. */
+export function pictureBox({ held, span }: Pick<PictureCoat, 'held' | 'span'>, letter: Letter, { ink, lines }: Letters, sheet: { width: number; height: number }): Region {
+  if (held === 'sheet') return { x: 0, y: 0, ...sheet };
+  return (span === 'letter' ? letter.bounds : span === 'line' ? lines[letter.line]?.ink : ink) ?? ink!;
+}
+
+/** Where the pictures of a coat lie in each letter that it reaches. */
+export function laidPictures(coat: PictureCoat, letters: Letters, sheet: { width: number; height: number }, sizeOfPicture: SizeOf): LaidPicture[] {
+  const inked = letters.letters.filter(({ bounds }) => bounds);
+  return inked.flatMap((letter, number) => {
+    if (coat.reach.kind === 'line' ? coat.reach.line !== letter.line : coat.reach.kind === 'letter' && coat.reach.at !== letter.start) return [];
+    const own = slippedIn(coat, letter.start);
+    return pictureCells(coat, { number, line: letter.line }, pictureBox(coat, letter, letters, sheet), letters.capHeight).map(({ asset, box, isCut }) => ({
+      letter, asset, box, isCut, placement: picturePlace(own, sizeOfPicture(asset), box), toSheet: coat.held === 'sheet' ? identity : letters.place,
+    }));
+  });
+}
+
+/** The fewest real pixels of any of a coat's pictures that come to one inch of paper; null where it shows none. @param ppi of the sheet */
+export function picturePpi(laid: readonly LaidPicture[], ppi: number): number | null {
+  const all = laid.map(({ placement, toSheet }) => ppi / (placement.scale * sizeOf(toSheet)));
+  return all.length === 0 ? null : Math.min(...all);
+}
+
+/** The keep points that are seen in no letter: their places in the coat's list. */
+export function cutKeepPoints(coat: PictureCoat, laid: readonly LaidPicture[], letters: Letters, sizeOfPicture: SizeOf): number[] {
+  const { width, height } = sizeOfPicture(coat.asset);
+  const outlines = new Map(laid.map(({ letter }) => [letter, flatten(transformPath(letter.path, letters.place))]));
+  const isSeen = ([x, y]: Point): boolean =>
+    laid.some(({ letter, asset, placement, toSheet, box, isCut }) => {
+      if (asset !== coat.asset) return false;
+      const [px, py] = [placement.x + x * width * placement.scale, placement.y + y * height * placement.scale];
+      if (isCut && (px < box.x || py < box.y || px > box.x + box.width || py > box.y + box.height)) return false;
+      return windingAt(outlines.get(letter)!, apply(toSheet, [px, py])) !== 0;
+    });
+  return coat.keep.flatMap((point, i) => (isSeen(point) ? [] : [i]));
+}
+

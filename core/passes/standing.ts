@@ -1,0 +1,11 @@
+import type { Region } from '../pixels/region';
+import { placedBounds, sizeOf } from '../shape/affine';
+import type { Letters } from './pass';
+
+/** The upright box of a lettering's ink on the sheet, px; null without ink. */
+export function standingBox(letters: Letters): Region | null {
+  return letters.ink && placedBounds(letters.place, letters.ink);
+}
+
+/** The letter size as it stands, sheet px. */
+export const standingEm = ({ size, place }: Pick<Letters, 'size' | 'place'>): number => size * sizeOf(place);

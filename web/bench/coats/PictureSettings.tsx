@@ -1,0 +1,93 @@
+import { useRef } from 'react';
+import { detailOf, liveliestSlips } from '../../../core/coats/liveliest';
+import type { PictureCoat } from '../../../core/coats/schema';
+import { addToPictures, dropFromPictures, setSlips } from '../../../core/piece/edits/ink';
+import { Choice } from '../../ui/Choice';
+import { useBench } from '../benchContext';
+import { EditedValue } from '../EditedValue';
+import { editing } from '../editing';
+import { ChoosePicture } from './ChoosePicture';
+import type { CoatProps } from './coatProps';
+import { SpanChoice } from './SpanChoice';
+
+const fitNames: Record<PictureCoat['fit'], string> = { cover: 'covering', contain: 'whole', free: 'at its own size' };
+const heldNames: Record<PictureCoat['held'], string> = { letters: 'going with the letters', sheet: 'staying on the sheet' };
+const turnNames: Record<PictureCoat['by'], string> = { letter: 'letter by letter', line: 'line by line', cell: 'in the cells of a grid' };
+
+/** Which picture, how it is laid into the letters, how it is slipped, and those that take turns with it. */
+export function PictureSettings({ lettering, at, index, coat, name, set, commit }: CoatProps<PictureCoat>) {
+  const { mayChange, piece } = useBench();
+  return (
+    <div className="leading-7">
+      <p>
+        <b>{piece.assets[coat.asset]?.name ?? 'a picture'}</b>{' '}
+        {coat.held === 'letters' && (
+          <>
+            over <SpanChoice name={name} span={coat.span} onChoose={(span) => commit('Lay the picture out otherwise', { span })} />,{' '}
+          </>
+        )}
+        <Choice label={`How ${name} fits`} inSentence value={coat.fit} options={fitNames} disabled={!mayChange} onChoose={(fit) => commit('Fit the picture', { fit })} />, <EditedValue label={`Size of ${name}`} value={coat.scale} factor={100} unit="%" min={1} max={10000} edit={(scale) => set({ scale })} /> as large, slipped by{' '}
+        <EditedValue label={`Slip across of ${name}`} value={coat.x} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(x) => set({ x })} />, <EditedValue label={`Slip down of ${name}`} value={coat.y} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(y) => set({ y })} />,{' '}
+        <Choice label={`What ${name} goes with`} inSentence value={coat.held} options={heldNames} disabled={!mayChange} onChoose={(held) => commit('Hold the picture otherwise', { held, x: 0, y: 0, scale: 1, slips: [] })} />.
+      </p>
+      <p>
+        <Shuffle {...{ lettering, at, index, coat, name, set, commit }} />
+        {coat.slips.length > 0 && (
+          <>
+            {' '}
+            {coat.slips.length === 1 ? 'One letter is slipped by itself. ' : `${coat.slips.length} letters are slipped by themselves. `}
+            <button className="quiet-button" disabled={!mayChange} onClick={() => commit('Bring the letters’ own slips back', { slips: [] })}>
+              Bring them back
+            </button>
+          </>
+        )}
+      </p>
+      {coat.more.length > 0 && (
+        <>
+          <p>
+            With {coat.more.length === 1 ? 'one more' : `${coat.more.length} more`}, <Choice label={`How the pictures of ${name} take turns`} inSentence value={coat.by} options={turnNames} disabled={!mayChange} onChoose={(by) => commit('Part the pictures otherwise', { by, ...(by !== 'cell' && { span: by }) })} />
+            {coat.by === 'cell' && <Cells coat={coat} name={name} set={set} />}.
+          </p>
+          <ul>
+            {coat.more.map((asset, i) => (
+              <li key={i} className="flex items-center gap-2">
+                <span className="truncate">{piece.assets[asset]?.name ?? 'a picture'}</span>
+                <button className="quiet-button" disabled={!mayChange} aria-label={`Take ${piece.assets[asset]?.name ?? 'a picture'} out of ${name}`} onClick={() => editing.commit('Take a picture out', dropFromPictures(lettering.id, index, i, at))}>
+                  Take out
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <ChoosePicture className="quiet-button" title="Add a picture that takes turns" disabled={!mayChange || coat.more.length >= 60} onChoose={(asset) => editing.commit('Add a picture', addToPictures(lettering.id, index, asset, at))} />
+    </div>
+  );
+}
+
+function Cells({ coat: { cells }, name, set }: Pick<CoatProps<PictureCoat>, 'coat' | 'name' | 'set'>) {
+  const change = (some: Partial<PictureCoat['cells']>) => set({ cells: { ...cells, ...some } });
+  return (
+    <>
+      : <EditedValue label={`Columns of ${name}`} value={cells.columns} min={1} max={60} edit={(columns) => change({ columns: Math.round(columns) })} /> across, <EditedValue label={`Rows of ${name}`} value={cells.rows} min={1} max={60} edit={(rows) => change({ rows: Math.round(rows) })} /> down, gaps{' '}
+      <EditedValue label={`Gaps of ${name}`} value={cells.gap} factor={100} unit="%" digits={1} min={0} max={200} edit={(gap) => change({ gap })} /> of the cap height
+    </>
+  );
+}
+
+/** Proposes for each letter the liveliest part of the picture; pressed again it proposes others. */
+function Shuffle({ lettering, at, index, coat }: CoatProps<PictureCoat>) {
+  const { mayChange, letters, materials, piece } = useBench();
+  const turn = useRef(0);
+  const shuffle = async (): Promise<void> => {
+    if (!letters || !materials) return;
+    const picture = materials.picture(coat.asset);
+    const detail = await detailOf(picture);
+    editing.commit('Shuffle the picture in the letters', setSlips(lettering.id, index, liveliestSlips(coat, letters, piece.sheet, picture, detail, turn.current++), at));
+  };
+  return (
+    <button className="quiet-button" disabled={!mayChange || !letters?.ink || coat.more.length > 0} title="Slips the picture in each letter to where most goes on in it" onClick={() => void shuffle()}>
+      Shuffle: liveliest parts
+    </button>
+  );
+}

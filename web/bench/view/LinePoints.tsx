@@ -1,0 +1,83 @@
+import { useState } from 'react';
+import type { Letters } from '../../../core/passes/pass';
+import type { Edit } from '../../../core/piece/edits/edit';
+import type { Point } from '../../../core/shape/affine';
+import { roundedPoint } from '../../../core/shape/rounding';
+import { simplify } from '../../../core/shape/simplify';
+import { editing } from '../editing';
+import { useDrag, type DragMove } from './drag';
+import { Hairline, lineThrough } from './Hairline';
+import { fromLettering, toLettering } from './plane';
+import { Ring } from './Ring';
+import { useViewport } from './viewport';
+
+/** How far, in screen px, a kept line may lie from the drawn one. */
+const drawnTolerance = 2.5;
+
+interface DrawLineProps {
+  letters: Letters;
+  /** Its ends are joined. */
+  closed?: boolean;
+  /** @param points in the plane of the words; null where no line was drawn */
+  done(points: [number, number][] | null): void;
+}
+
+/** The next drag draws a line in the plane of the words. */
+export function DrawLine({ letters, closed, done }: DrawLineProps) {
+  const { size, toScreen, view } = useViewport();
+  const [drawn, setDrawn] = useState<Point[]>([]);
+  const drag = useDrag({
+    begin: (at) => setDrawn([at]),
+    move: ({ to }) => setDrawn((before) => [...before, to]),
+    end: ({ to, moved }) => {
+      const points = simplify([...drawn, to], drawnTolerance / view.zoom).slice(0, 500);
+      setDrawn([]);
+      done(moved && points.length >= (closed ? 3 : 2) ? points.map((point) => roundedPoint(toLettering(letters, point))) : null);
+    },
+    cancel: () => setDrawn([]),
+  });
+  return (
+    <g>
+      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" data-testid="draw-path" {...drag} />
+      <Hairline d={lineThrough(drawn.map(toScreen), closed)} active />
+    </g>
+  );
+}
+
+interface LinePointsProps {
+  letters: Letters;
+  /** In the plane of the words. */
+  points: [number, number][];
+  /** The line as it runs through them, in the same plane. */
+  line: readonly Point[];
+  closed?: boolean;
+  /** What the line is called, such as `the line`. */
+  name: string;
+  edit(points: [number, number][]): Edit;
+}
+
+/** The points of a line in the plane of the words, each to be dragged. */
+export function LinePoints({ line, closed, ...props }: LinePointsProps) {
+  const { toScreen } = useViewport();
+  const onScreen = (point: Point): [number, number] => toScreen(fromLettering(props.letters, point));
+  return (
+    <g>
+      <Hairline d={lineThrough(line.map(onScreen), closed)} />
+      {props.points.map((point, i) => (
+        <LinePoint key={i} index={i} at={onScreen(point)} {...props} />
+      ))}
+    </g>
+  );
+}
+
+function LinePoint({ index, at, letters, points, name, edit }: Omit<LinePointsProps, 'line'> & { index: number; at: Point }) {
+  type Start = { letters: Letters; points: [number, number][] };
+  const moved = ({ start, to }: DragMove<Start>): Edit => edit(start.points.map((point, i) => (i === index ? roundedPoint(toLettering(start.letters, to)) : point)));
+  const drag = useDrag<Start>({
+    begin: () => ({ letters, points }),
+    move: (move) => editing.draft(moved(move)),
+    end: (move) => move.moved && editing.commit(`Move a point of ${name}`, moved(move)),
+    cancel: () => editing.cancelDraft(),
+  });
+  return <Ring at={at} label={`Move this point of ${name}`} drag={drag} cursor="move" />;
+}
