@@ -1,11 +1,12 @@
 import { launchBrowser, startStudio } from '../e2e/studio';
 import { benchExport } from './exports';
+import { benchInk } from './ink';
 import { benchKernels } from './kernels';
 import { benchDrag, benchDrop } from './screen';
 import { benchMatte } from './matte';
 import { benchWords } from './words';
 
-const groups = ['kernels', 'drop', 'drag', 'words', 'matte', 'export'] as const;
+const groups = ['kernels', 'drop', 'drag', 'words', 'ink', 'matte', 'export'] as const;
 const wanted = process.argv[2];
 if (wanted !== undefined && !groups.some((group) => group === wanted)) {
   console.error(`There is no group "${wanted}". Groups: ${groups.join(', ')}.`);
@@ -18,6 +19,7 @@ try {
   if (!wanted || wanted === 'drop') await benchDrop(studio, browser);
   if (!wanted || wanted === 'drag') await benchDrag(studio, browser);
   if (!wanted || wanted === 'words') await benchWords(studio, browser);
+  if (!wanted || wanted === 'ink') await benchInk(studio, browser);
   if (!wanted || wanted === 'matte') await benchMatte();
   if (!wanted || wanted === 'export') await benchExport(studio);
 } finally {

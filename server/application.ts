@@ -9,6 +9,7 @@ import { cutRoutes } from './routes/cuts';
 import { faceRoutes } from './routes/faces';
 import { jobRoutes } from './routes/jobs';
 import { pieceRoutes } from './routes/pieces';
+import { recipeRoutes } from './routes/recipes';
 import { soundUpgrades } from './routes/socket';
 import { guardOrigin, isolate, newNonce, policy } from './security';
 import type { Studio } from './studio';
@@ -27,6 +28,7 @@ export function application(studio: Studio): { app: Hono; takeSockets: (server: 
   app.route('/api/cuts', cutRoutes(studio));
   app.route('/api/faces', faceRoutes(studio));
   app.route('/api/jobs', jobRoutes(studio));
+  app.route('/api/recipes', recipeRoutes(studio));
   app.all('/api/*', () => {
     throw new Problem(404, 'There is nothing at this address.');
   });

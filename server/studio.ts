@@ -16,6 +16,7 @@ import { AssetStore, type StoredAsset } from './store/assets';
 import { FaceStore } from './store/faces';
 import { Files } from './store/files';
 import { PieceStore, type StoredPiece } from './store/pieces';
+import { RecipeStore } from './store/recipes';
 
 /** Longer side of a thumbnail, px. */
 const thumbnailSide = 480;
@@ -28,6 +29,7 @@ export class Studio {
   readonly assets: AssetStore;
   readonly faces: FaceStore;
   readonly pieces: PieceStore;
+  readonly recipes: RecipeStore;
   readonly jobs: Jobs;
   readonly intake: Intake;
   readonly cutting: CutService;
@@ -41,6 +43,7 @@ export class Studio {
     this.assets = new AssetStore(this.database);
     this.faces = new FaceStore(this.database, this.files);
     this.pieces = new PieceStore(this.database);
+    this.recipes = new RecipeStore(this.database);
     this.jobs = new Jobs(this.buildFolder);
     this.intake = new Intake(this.files, this.assets, this.faces, this.jobs);
     this.cutting = new CutService(this.buildFolder, config.data, this.assets, this.jobs);

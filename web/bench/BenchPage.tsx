@@ -83,6 +83,7 @@ function OpenBench({ id }: { id: string }) {
   const dispatch = useAppDispatch();
   const state = useAppSelector(({ bench }) => bench);
   const piece = state.draft ?? state.piece!;
+  const onSheet = state.tried ?? piece;
   const [keysOpen, setKeysOpen] = useState(false);
   const [faces, setFaces] = useState<StoredFace[]>([]);
   const failed = useCallback((message: string) => void dispatch(looked({ problem: message })), [dispatch]);
@@ -113,10 +114,10 @@ function OpenBench({ id }: { id: string }) {
     [state.before, state.without, state.halfStrength, slipping, showVeil, state.veilLook, state.hand.lookGround, state.hand.wipe, sheetWidth],
   );
   useEffect(() => {
-    if (materials) renderer.setPiece(piece, look, state.dragging);
-  }, [renderer, piece, look, state.dragging, materials]);
-  const sharp = materials !== null && shown?.piece === piece && shown.look === look;
-  const measures = useMeasures(renderer, state.draft === null && materials ? piece : null, sharp);
+    if (materials) renderer.setPiece(onSheet, look, state.dragging);
+  }, [renderer, onSheet, look, state.dragging, materials]);
+  const sharp = materials !== null && shown?.piece === onSheet && shown.look === look;
+  const measures = useMeasures(renderer, state.draft === null && state.tried === null && materials ? piece : null, sharp);
 
   const lettering = piece.letterings.find((one) => one.id === state.lettering) ?? null;
   const openLine = useCallback((next: number | null) => void navigate(`/piece/${id}${next === null ? '' : `/${next}`}`, { replace: true }), [navigate, id]);
@@ -140,7 +141,7 @@ function OpenBench({ id }: { id: string }) {
           <main className="flex min-w-0 grow flex-col" onDrop={(event) => void takeFiles(bench, [...event.dataTransfer.files], failed)}>
             <div className="relative flex h-9 shrink-0 items-center gap-2 whitespace-nowrap border-b border-rule bg-desk px-3" aria-label="Hand tools">
               <div className="flex min-w-0 grow items-center gap-2 overflow-hidden">
-                {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it: keys 0 to 4.</span>}
+                {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it: keys 0 to 5.</span>}
               </div>
               {/* Over the mat, so that the sheet stays where it is. */}
               {pass?.HandOptions && (

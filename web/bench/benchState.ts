@@ -73,6 +73,8 @@ export interface BenchState {
   /** The piece as it is in history; `draft` is shown instead while something is being changed. */
   piece: Piece | null;
   draft: Piece | null;
+  /** Shown on the sheet alone, for as long as something is pointed at; the ticket stays as it is. */
+  tried: Piece | null;
   dragging: boolean;
   history: string[];
   historyAt: number;
@@ -96,7 +98,7 @@ export interface BenchState {
 
 const start: BenchState = {
   hand: { veilTool: 'trace', joining: 'add', boxing: false, edgeBrush: 'band', shadowBrush: 'deepen', shadowOn: 'letters', tracePoint: null, lookGround: '#7a2048', wipe: 0.5, flow: 1, fence: 'none', straight: false, smooth: false, side: 'front', radius: 24, softness: 0.6, lens: 12, inkTool: 'none', slipAt: 'all', keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
-  id: null, piece: null, draft: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null, plate: null,
+  id: null, piece: null, draft: null, tried: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null, plate: null,
   before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null, goTo: null, solving: null,
 };
 
@@ -126,9 +128,12 @@ const bench = createSlice({
     opened(state, { payload }: PayloadAction<Opened>) {
       // Who works on the piece is told by the server, perhaps before the piece itself has come.
       if (state.id !== payload.id) Object.assign(state, start, { role: state.role });
-      Object.assign(state, { id: payload.id, piece: payload.piece, draft: null, dragging: false, history: payload.history, historyAt: payload.historyAt });
+      Object.assign(state, { id: payload.id, piece: payload.piece, draft: null, tried: null, dragging: false, history: payload.history, historyAt: payload.historyAt });
       state.saving = { state: 'saved', at: payload.savedAt };
       keepChoice(state);
+    },
+    tried(state, { payload }: PayloadAction<Piece | null>) {
+      state.tried = payload;
     },
     drafted(state, { payload }: PayloadAction<{ draft: Piece | null; dragging: boolean }>) {
       Object.assign(state, payload);
@@ -136,6 +141,7 @@ const bench = createSlice({
     edited(state, { payload }: PayloadAction<{ piece: Piece; label: string }>) {
       state.piece = payload.piece;
       state.draft = null;
+      state.tried = null;
       state.dragging = false;
       state.history = [...state.history.slice(0, state.historyAt), payload.label];
       state.historyAt = state.history.length;
@@ -164,5 +170,5 @@ const bench = createSlice({
   },
 });
 
-export const { left, opened, drafted, edited, saving, role, looked, handed } = bench.actions;
+export const { left, opened, drafted, tried, edited, saving, role, looked, handed } = bench.actions;
 export const benchReducer = bench.reducer;

@@ -4,7 +4,7 @@ import type { Piece } from '../../core/piece/schema';
 import type { StoredPiece } from '../../server/store/pieces';
 import { ask, ServerProblem } from '../api/client';
 import { store } from '../store';
-import { drafted, edited, looked, opened, role, saving } from './benchState';
+import { drafted, edited, looked, opened, role, saving, tried } from './benchState';
 
 /** This tab, for as long as it is open. */
 export const tabId = crypto.randomUUID();
@@ -41,6 +41,14 @@ class Editing {
   draft(edit: Edit, dragging = true): void {
     this.flush();
     this.show(edit, dragging);
+  }
+
+  /** Shows on the sheet alone what an edit would do; null shows the piece again. */
+  tryOut(edit: Edit | null): void {
+    const { piece, tried: shown } = store.getState().bench;
+    if (edit) this.flush();
+    if (edit && piece) store.dispatch(tried(applyEdit(store.getState().bench.piece!, edit).piece));
+    else if (shown) store.dispatch(tried(null));
   }
 
   cancelDraft(): void {

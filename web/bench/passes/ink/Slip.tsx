@@ -1,5 +1,6 @@
 import { useBench } from '../../benchContext';
 import { CoatList } from '../../coats/CoatList';
+import { Recipes } from '../../recipes/Recipes';
 import { InkLaying } from './InkLaying';
 import { PanelSettings } from './PanelSettings';
 
@@ -17,6 +18,7 @@ export function Slip() {
       )}
       <InkLaying lettering={lettering} />
       <PanelSettings lettering={lettering} />
+      <Recipes lettering={lettering} />
     </div>
   );
 }

@@ -1,0 +1,38 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { pictureCoat } from '../core/coats/schema';
+import { shippedRecipes } from '../core/recipes/shipped';
+import { application } from './application';
+import type { StoredRecipe } from './store/recipes';
+import { Studio } from './studio';
+
+const folder = mkdtempSync(join(tmpdir(), 'inky-recipes-'));
+const studio = new Studio({ root: resolve('.'), data: join(folder, 'data'), host: '127.0.0.1', port: 4681 });
+afterAll(() => {
+  studio.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+const { app } = application(studio);
+const ask = (path: string, options: RequestInit = {}) => app.request(`http://127.0.0.1:4681/api${path}`, { ...options, headers: { host: '127.0.0.1:4681', 'Content-Type': 'application/json' } });
+const list = async (): Promise<StoredRecipe[]> => (await (await ask('/recipes')).json()) as StoredRecipe[];
+
+test('a recipe is kept, listed with the newest first, and forgotten', async () => {
+  const [first, second] = shippedRecipes;
+  for (const recipe of [first, second]) expect((await ask('/recipes', { method: 'POST', body: JSON.stringify(recipe) })).status).toBe(200);
+  const kept = await list();
+  expect(kept.map(({ name }) => name)).toEqual([second.name, first.name]);
+  expect(kept[1]).toEqual({ ...first, id: kept[1].id });
+  expect((await ask(`/recipes/${kept[0].id}`, { method: 'DELETE' })).status).toBe(204);
+  expect((await list()).map(({ name }) => name)).toEqual([first.name]);
+  expect((await ask(`/recipes/${kept[0].id}`, { method: 'DELETE' })).status).toBe(404);
+});
+
+test('what is no recipe, or names a picture that is not in the store, is refused with a reason', async () => {
+  const bad = { ...shippedRecipes[0], name: '' };
+  const told = await ask('/recipes', { method: 'POST', body: JSON.stringify(bad) });
+  expect([told.status, ((await told.json()) as { message: string }).message]).toEqual([400, expect.stringMatching(/name/)]);
+  const strange = { ...shippedRecipes[0], ink: { ...shippedRecipes[0].ink, coats: [pictureCoat({ asset: 'p' })] }, assets: { p: { kind: 'plate', name: 'p', sha256: 'b'.repeat(64) } } };
+  expect((await ask('/recipes', { method: 'POST', body: JSON.stringify(strange) })).status).toBe(404);
+  expect((await ask('/recipes', { method: 'POST', body: 'not json' })).status).toBe(400);
+});

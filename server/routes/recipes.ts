@@ -1,0 +1,20 @@
+import { Hono } from 'hono';
+import { recipeSchema } from '../../core/recipes/recipe';
+import { Problem } from '../problem';
+import type { Studio } from '../studio';
+import { bodyOf } from './input';
+
+/** Recipes that people have kept: all of them, keeping one, and taking one away. */
+export function recipeRoutes(studio: Studio): Hono {
+  return new Hono()
+    .get('/', (context) => context.json(studio.recipes.list()))
+    .post('/', async (context) => {
+      const recipe = await bodyOf(context, recipeSchema);
+      for (const { sha256 } of Object.values(recipe.assets)) studio.assets.get(sha256!);
+      return context.json(studio.recipes.add(recipe));
+    })
+    .delete('/:id', (context) => {
+      if (!studio.recipes.remove(context.req.param('id'))) throw new Problem(404, 'There is no such recipe any more.');
+      return context.body(null, 204);
+    });
+}
