@@ -7,7 +7,7 @@ import { pieceVersion, type Lettering, type Piece, type Sheet } from './schema';
 
 /** A piece with nothing on its sheet. */
 export function blankPiece(name: string, sheet: Sheet): Piece {
-  return { format: 'inky-veil/piece', version: pieceVersion, name, sheet, assets: {}, plates: [], letterings: [], guides: [], slopes: [], weave: [], veils: [], depth: [] };
+  return { format: 'inky-veil/piece', version: pieceVersion, name, sheet, assets: {}, plates: [], letterings: [], guides: [], slopes: [], weave: [], veils: [], grades: [], depth: [] };
 }
 
 /** A new lettering in the middle of the sheet, with capitals a quarter of its height; its face is added by the edit. */

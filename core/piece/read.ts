@@ -12,7 +12,7 @@ const migrations: Record<number, (piece: Record<string, unknown>) => Record<stri
   2: (piece) => ({ ...piece, version: 3, veils: Array.isArray(piece.veils) ? piece.veils.map(withCuts) : piece.veils }),
   // Version 4 only adds: grafts, painted lifts, smooth stretches, coats of every kind.
   3: (piece) => ({ ...piece, version: 4 }),
-  // Version 5 only adds: panels, outlines, collages.
+  // Version 5 only adds: panels, outlines, collages, grades.
   4: (piece) => ({ ...piece, version: 5 }),
 };
 

@@ -71,6 +71,8 @@ export const pieceSchema = z
     veils: z.array(scenePasses.veils.schema).max(200),
     /** Crossings that are turned by hand; `at` is the index of the letter's first UTF-16 unit. */
     weave: z.array(crossingSchema).max(20000).default([]),
+    /** Laid on the photograph in this order, by the silhouettes of letters. */
+    grades: z.array(scenePasses.grade.schema).max(100).default([]),
     /** Ids of letterings and veils, from far to near: the depth line. */
     depth: z.array(z.string()).max(400),
   })
@@ -89,7 +91,7 @@ export type Slope = z.infer<typeof slopeSchema>;
 export type Sheet = z.infer<typeof sheetSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 
-type Links = Pick<Piece, 'assets' | 'plates' | 'letterings' | 'veils' | 'depth' | 'weave'>;
+type Links = Pick<Piece, 'assets' | 'plates' | 'letterings' | 'veils' | 'depth' | 'weave' | 'grades'>;
 
 /** Names that point at nothing, or the wrong kind of thing. */
 function brokenLinks(piece: Links): string[] {
@@ -112,7 +114,11 @@ function brokenLinks(piece: Links): string[] {
   for (const { veil, lettering } of piece.weave) {
     if (!piece.veils.some(({ id }) => id === veil) || !piece.letterings.some(({ id }) => id === lettering)) problems.push('A crossing is woven between things that are not there.');
   }
-  const ids = [...piece.plates, ...piece.letterings, ...piece.veils].map((item) => item.id);
+  for (const { reach: { lettering, on } } of piece.grades) {
+    const isThere = piece.letterings.some(({ id }) => id === lettering) && (on.kind === 'all' || piece.veils.some(({ id }) => id === on.veil));
+    if (!isThere) problems.push('A grade reaches for letters or a veil that are not there.');
+  }
+  const ids = [...piece.plates, ...piece.letterings, ...piece.veils, ...piece.grades].map((item) => item.id);
   if (new Set(ids).size !== ids.length) problems.push('Two things in the piece have the same id.');
   const inDepth = [...piece.letterings, ...piece.veils].map((item) => item.id);
   if (inDepth.length !== piece.depth.length || inDepth.some((id) => !piece.depth.includes(id))) {

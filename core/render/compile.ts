@@ -33,6 +33,8 @@ export interface Look {
 export interface CompiledPiece {
   picture: Node;
   before: Node;
+  /** What lies behind all letters: the photographs as they are graded. */
+  behind: Node;
   letterings: { id: string; lettering: Lettering; letters: Letters; layers: LetteringLayer[]; node: Node | null }[];
   mattes: Map<string, Node>;
   materials: Materials;
@@ -46,8 +48,8 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const shown = (id: string): boolean => id !== look.without;
   const plateNodes = new Map(piece.plates.map((plate) => [plate.id, scenePasses.plate.layers(plate, materials, undefined).plate]));
   const plates = piece.plates.filter((plate) => shown(plate.id)).map((plate) => plateNodes.get(plate.id)!);
-  const ground = shown('sheet') ? piece.sheet.paint : null;
-  const before = sceneNode(ground, plates, []);
+  const paper = shown('sheet') ? piece.sheet.paint : null;
+  const before = sceneNode(paper, plates, []);
   const painting = { materials, photo: before, sheet: piece.sheet };
   const letterings = piece.letterings.map((lettering) => {
     const letters = arrange(lettering, materials);
@@ -58,7 +60,16 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     const found = letterings.find((lettering) => lettering.id === id);
     return found ? coverNode(found.letters) : null;
   };
-  const veils = compileVeils(piece, materials, plateNodes, coverOf);
+  const cut = compileVeils(piece, materials, plateNodes, coverOf);
+  /** A picture with all grades on it, in their order. @param veil whose own colours it is; null for the photograph */
+  const graded = (source: Node, veil: string | null): Node =>
+    piece.grades.reduce((below, grade) => {
+      const cover = coverOf(grade.reach.lettering);
+      return cover ? scenePasses.grade.layers(grade, materials, { source: below, veil, cover, matteOf: (id) => cut.get(id)?.matte ?? null }).graded : below;
+    }, source);
+  const veils = new Map([...cut].map(([id, veil]) => [id, { ...veil, front: graded(veil.front, id) }]));
+  const behind = piece.grades.length === 0 ? before : graded(before, null);
+  const ground = piece.grades.length === 0 ? plates : [behind];
   const mattes = new Map([...veils].map(([id, veil]) => [id, veil.matte]));
   const strength = look.lettersStrength ?? 1;
   const items = piece.depth.filter(shown).flatMap((id): SceneItem[] => {
@@ -77,10 +88,10 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     return ghost ? [{ node: ghost, strength: ghostStrength, over: [], kind: 'letters', mode: 'normal' }, ...laid] : laid;
   });
   const grafts = graftsAmong(piece.depth.filter(shown).flatMap((id) => veils.get(id) ?? []));
-  const scene = look.before ? before : sceneNode(ground, plates, items, grafts);
+  const scene = look.before ? before : sceneNode(paper, ground, items, grafts);
   const looked = look.veil && veils.get(look.veil.id);
   const roughly = (): Node => compile({ ...piece, veils: piece.veils.map((veil) => (veil.id === look.veil!.id ? asCut(veil) : veil)) }, materials, { ...look, veil: undefined }).picture;
-  return { picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene, before, letterings, mattes, materials };
+  return { picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene, before, behind, letterings, mattes, materials };
 }
 
 /** A veil before its edge was worked on. */

@@ -1,6 +1,6 @@
-import { edgeContrast } from '../passes/ink/gauge';
-import { isFlat } from '../coats/fill';
-import { mixCoats } from '../coats/mainColour';
+import { edgeContrast } from './contrast';
+import { cutFill } from '../coats/fill';
+import { sceneNode } from './scene';
 import { coverOf, letterCoverage, placedLetters } from '../passes/cover';
 import { seenCoats } from '../passes/ink/ghost';
 import { inkNode } from '../passes/ink/inkNode';
@@ -96,8 +96,8 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
   const scale = measuringScale(piece);
   const measures: Measures = { left: [], crossings: [], misread: [], rootless: [], veils: [], contrast: [], ink: [], pictures: [] };
   const measured: MeasuredLetter[] = [];
-  for (const { id, lettering, letters, node } of compiled.letterings) {
-    const { words, ink } = lettering;
+  for (const { id, lettering, letters, layers } of compiled.letterings) {
+    const { words } = lettering;
     const face = words.shape || letters.warp ? null : compiled.materials.face(words.face).varied(words.axes);
     const draw: Draw = (letter, request) => letterCoverage(letter, letters.place, request, placedBounds(letters.place, letter.bounds!));
     for (const letter of letters.letters) {
@@ -124,7 +124,9 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
       if (nearest) measures.misread.push({ lettering: id, start: letter.start, text: shown.text, ...nearest });
     }
     const request = { region: sheetAt(piece.sheet, scale), scale };
-    const difference = node ? edgeContrast(await evaluator.pixels(node, request), await evaluator.pixels(compiled.before, request), isFlat(ink) ? mixCoats(ink) : null) : null;
+    // As it is seen: on its panel, with its outlines and grades; veils are left out.
+    const seen = await evaluator.pixels(sceneNode(piece.sheet.paint, [compiled.behind], layers.map((layer) => ({ ...layer, strength: 1, over: [] }))), request);
+    const difference = edgeContrast(cutFill(seen, coverOf(placedLetters(letters.letters, letters.place), letters.place, request)), seen, null);
     measures.contrast.push({ lettering: id, difference });
     measures.ink.push({ lettering: id, measures: measureInk(letters) });
     measures.pictures.push(...(await measurePictures(piece, lettering, letters, compiled, evaluator, scale)));

@@ -44,6 +44,7 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
     key: keyOf(items, grafts.flatMap(partsOf)),
     channels: 4,
     bounds: null,
+    isSolid: (request) => plates.at(-1)?.isSolid?.(request) === true,
     keyAt: (request) => keyOf(itemsAt(request), graftsAt(request)),
     async asStored(request) {
       const nearest = plates.at(-1);

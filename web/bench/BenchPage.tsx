@@ -141,7 +141,7 @@ function OpenBench({ id }: { id: string }) {
           <main className="flex min-w-0 grow flex-col" onDrop={(event) => void takeFiles(bench, [...event.dataTransfer.files], failed)}>
             <div className="relative flex h-9 shrink-0 items-center gap-2 whitespace-nowrap border-b border-rule bg-desk px-3" aria-label="Hand tools">
               <div className="flex min-w-0 grow items-center gap-2 overflow-hidden">
-                {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it: keys 0 to 5.</span>}
+                {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it, by its digit or with the pointer.</span>}
               </div>
               {/* Over the mat, so that the sheet stays where it is. */}
               {pass?.HandOptions && (

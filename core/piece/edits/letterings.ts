@@ -1,6 +1,6 @@
 import type { Echo } from '../../passes/stance/schema';
 import { isPlain, keptPlaces, plainLetter, retyped, type LetterSetting } from '../../passes/words/letterSettings';
-import type { Asset, Guide, Lettering, Piece, Slope } from '../schema';
+import { coatsOf, type Asset, type Guide, type Lettering, type Piece, type Slope } from '../schema';
 import type { Edit } from './edit';
 import { dropUnused, keepAsset, thing } from './things';
 
@@ -12,6 +12,11 @@ const wordsOf = (piece: Piece, id: string): Lettering['words'] => thing(piece.le
 export const setText = (id: string, text: string): Edit => (piece) => {
   const words = wordsOf(piece, id);
   piece.weave = piece.weave.flatMap((crossing) => (crossing.lettering === id ? keptPlaces(words.text, text, [crossing]) : [crossing]));
+  for (const coat of coatsOf(thing(piece.letterings, id))) {
+    if (coat.kind === 'picture') coat.slips = keptPlaces(words.text, text, coat.slips);
+    const { reach } = coat;
+    if (reach.kind === 'letter') reach.at = keptPlaces(words.text, text, [reach])[0]?.at ?? reach.at;
+  }
   Object.assign(words, retyped(words.text, text, words), { text });
 };
 

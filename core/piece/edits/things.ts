@@ -2,6 +2,7 @@ import { resizedVeil } from '../../passes/veils/resize';
 import { picturesOfCoat } from '../../coats/schema';
 import { solvedOf } from '../../passes/veils/schema';
 import { coatsOf, type Asset, type Lettering, type Piece, type Sheet } from '../schema';
+import type { GradeReach } from '../../passes/grade/schema';
 import type { Plate } from '../../passes/plate/schema';
 import { moveWithin, type Edit } from './edit';
 
@@ -13,8 +14,8 @@ export function thing<Item extends { id: string }>(list: readonly Item[], id: st
 }
 
 /** A short id that nothing in the piece has yet, such as `veil-2`. */
-export function freeId(piece: Piece, kind: 'plate' | 'lettering' | 'veil' | 'guide' | 'slope'): string {
-  const taken = new Set([...piece.plates, ...piece.letterings, ...piece.veils, ...piece.guides, ...piece.slopes].map((item) => item.id));
+export function freeId(piece: Piece, kind: 'plate' | 'lettering' | 'veil' | 'guide' | 'slope' | 'grade'): string {
+  const taken = new Set([...piece.plates, ...piece.letterings, ...piece.veils, ...piece.guides, ...piece.slopes, ...piece.grades].map((item) => item.id));
   let number = 1;
   while (taken.has(`${kind}-${number}`)) number++;
   return `${kind}-${number}`;
@@ -60,12 +61,18 @@ export const exchangePlate = (id: string, asset: Asset & { sha256: string }, wid
   dropUnused(piece);
 };
 
+/** Takes away the grades that reach for what is gone. */
+export function dropGrades(piece: Piece, isGone: (reach: GradeReach) => boolean): void {
+  piece.grades = piece.grades.filter(({ reach }) => !isGone(reach));
+}
+
 /** Takes away the veils that were cut from a plate. */
 function dropVeils(piece: Piece, plate: string): void {
   const gone = new Set(piece.veils.filter((veil) => veil.plate === plate).map((veil) => veil.id));
   piece.veils = piece.veils.filter((veil) => !gone.has(veil.id));
   piece.weave = piece.weave.filter(({ veil }) => !gone.has(veil));
   piece.depth = piece.depth.filter((other) => !gone.has(other));
+  dropGrades(piece, ({ on }) => on.kind !== 'all' && gone.has(on.veil));
 }
 
 /** Removes a plate, and with it the veils that were cut from it. */
@@ -97,6 +104,7 @@ export const removeLettering = (id: string): Edit => (piece) => {
   piece.letterings = piece.letterings.filter((one) => one.id !== id);
   piece.weave = piece.weave.filter(({ lettering }) => lettering !== id);
   piece.depth = piece.depth.filter((other) => other !== id);
+  dropGrades(piece, (reach) => reach.lettering === id);
   dropUnused(piece);
 };
 

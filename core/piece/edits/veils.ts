@@ -2,7 +2,7 @@ import { current } from 'immer';
 import { plainVeil, type Cast, type Contour, type Crossing, type Cut, type FineEdge, type Graft, type Softness, type Stroke, type TraceCut, type TracePoint, type Veil, type VeilShadow } from '../../passes/veils/schema';
 import type { Asset, Piece } from '../schema';
 import { moveWithin, type Edit } from './edit';
-import { dropUnused, keepAsset, thing } from './things';
+import { dropGrades, dropUnused, keepAsset, thing } from './things';
 
 /** Solved pixels as the store has them. */
 export type StoredMatte = Asset & { sha256: string };
@@ -18,6 +18,7 @@ export const removeVeil = (id: string): Edit => (piece) => {
   piece.veils = piece.veils.filter((veil) => veil.id !== id);
   piece.depth = piece.depth.filter((other) => other !== id);
   piece.weave = piece.weave.filter(({ veil }) => veil !== id);
+  dropGrades(piece, ({ on }) => on.kind !== 'all' && on.veil === id);
   dropUnused(piece);
 };
 

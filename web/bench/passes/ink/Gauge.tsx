@@ -1,36 +1,21 @@
-import { contrastLimit } from '../../../../core/passes/ink/gauge';
 import { ppiLimits } from '../../../../core/piece/print';
 import type { MeasuredPicture } from '../../../../core/render/measure';
 import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
+import { ContrastGauge } from '../../gauges/ContrastGauge';
 import { Scale } from '../../gauges/Scale';
 import { ppiScale } from '../../gauges/ppi';
 
 export function Gauge() {
-  const { measures, piece, lettering } = useBench();
-  if (!measures || measures.contrast.length === 0) return <p className="text-faint">Measured once there are words.</p>;
-  const pictures = measures.pictures.filter((one) => one.lettering === lettering?.id);
+  const { measures, lettering } = useBench();
+  const pictures = (measures?.pictures ?? []).filter((one) => one.lettering === lettering?.id);
   return (
     <div className="flex flex-col gap-4">
       {pictures.map((picture) => (
         <PictureGauge key={picture.coat} picture={picture} />
       ))}
-      <div>
-        <h3 className="mb-1 label">Ink against the photo beside its edge</h3>
-        {measures.contrast.map(({ lettering: id, difference }) => (
-          <Scale
-            key={id}
-            label={piece.letterings.find((one) => one.id === id)?.words.text.split('\n')[0] ?? ''}
-            value={difference ?? 0}
-            shown={difference === null ? 'no edge' : `${difference.toFixed(0)} L*`}
-            full={100}
-            limits={[{ at: contrastLimit, name: 'Below this the letters are hard to tell from the photo' }]}
-            good={difference !== null && difference >= contrastLimit}
-          />
-        ))}
-        <p className="mt-2 text-faint">The weakest tenth of the contour counts. Below {contrastLimit} the letters are hard to tell from the photo.</p>
-      </div>
+      <ContrastGauge />
     </div>
   );
 }

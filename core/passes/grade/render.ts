@@ -1,0 +1,93 @@
+import { blurMargin, blurRegion } from '../../kernels/blur';
+import { fromLight, toLight } from '../../kernels/colour';
+import { crop, type Raster } from '../../pixels/raster';
+import { grow, type Region } from '../../pixels/region';
+import { contentKey, keyOf, touches, type Node, type Request } from '../../render/node';
+import type { Grade, GradeReach } from './schema';
+import { treatTone } from './treat';
+
+/** Width of a soft edge to the sigma of the Gaussian that makes it. */
+const sigmaOf = (width: number): number => width / 4;
+
+/**
+ * How much of each px a grade reaches: one channel.
+ * @param cover of the letters, and @param matte of the veil that the reach names; null where it names none
+ */
+export function reachNode({ area, on, soft }: GradeReach, cover: Node, matte: Node | null): Node {
+  const wide = ({ region, scale }: Request): Region => grow(region, blurMargin(sigmaOf(soft) * scale));
+  return {
+    key: contentKey('reach', area, on.kind, soft, cover.key, matte?.key),
+    channels: 1,
+    bounds: area === 'inside' && cover.bounds ? grow(cover.bounds, 2 * soft) : null,
+    needs: (request) => [{ node: cover, region: wide(request) }, ...(matte ? [{ node: matte, region: request.region }] : [])],
+    compute(request, [letters, veil]) {
+      const soften = blurRegion(letters, wide(request), request.region, sigmaOf(soft) * request.scale);
+      const out = { ...soften, data: soften.data.slice() };
+      for (let i = 0; i < out.data.length; i++) {
+        const inside = area === 'inside' ? out.data[i] : 1 - out.data[i];
+        out.data[i] = inside * (!veil ? 1 : on.kind === 'veil' ? veil.data[i] : 1 - veil.data[i]);
+      }
+      return out;
+    },
+  };
+}
+
+/**
+ * A picture with a grade on it, as far as it reaches. The blur mixes light.
+ * @param source four channels
+ * @param spared what must not run into the blurred ground around it: the matte of a veil that the grade leaves alone
+ */
+export function gradedNode(source: Node, grade: Grade, reach: Node, spared: Node | null = null): Node {
+  const isReached = (request: Request): boolean => touches(reach.bounds, request);
+  const wide = ({ region, scale }: Request): Region => grow(region, blurMargin(grade.blur * scale));
+  const key = contentKey('graded', source.key, keyOf(grade), reach.key, spared?.key);
+  return {
+    key,
+    channels: 4,
+    bounds: source.bounds,
+    isSolid: (request) => source.isSolid?.(request) === true,
+    keyAt: (request) => (isReached(request) ? contentKey(key, source.keyAt?.({ ...request, region: wide(request) })) : (source.keyAt?.(request) ?? source.key)),
+    asStored: async (request) => (isReached(request) ? null : ((await source.asStored?.(request)) ?? null)),
+    needs(request) {
+      const { region } = request;
+      if (!isReached(request)) return [{ node: source, region }];
+      return [{ node: source, region: wide(request) }, { node: reach, region }, ...(spared && grade.blur > 0 ? [{ node: spared, region: wide(request) }] : [])];
+    },
+    compute(request, [picture, share, matte]) {
+      if (!isReached(request)) return picture;
+      const own = crop(picture, wide(request), request.region);
+      const blurred = grade.blur > 0 ? blurredLight(matte ? without(picture, matte) : picture, wide(request), request, grade.blur) : own;
+      return mixed(own, treatTone(blurred, grade), share, grade.strength);
+    },
+  };
+}
+
+const blurredLight = (picture: Raster, lying: Region, { region, scale }: Request, sigma: number): Raster => whole(fromLight(blurRegion(toLight(picture), lying, region, sigma * scale)));
+
+/** What is left of a picture where a veil does not cover it, as a clear layer. */
+function without({ width, height, data }: Raster, matte: Raster): Raster {
+  const out = data.slice();
+  for (let i = 0, at = 0; i < matte.data.length; i++, at += 4) for (let c = 0; c < 4; c++) out[at + c] *= 1 - matte.data[i];
+  return { width, height, channels: 4, data: out };
+}
+
+/** A layer made opaque again where a blur has thinned it. */
+function whole(raster: Raster): Raster {
+  const { data } = raster;
+  for (let at = 0; at < data.length; at += 4) {
+    const alpha = data[at + 3];
+    if (alpha <= 1e-4 || alpha >= 1) continue;
+    for (let c = 0; c < 3; c++) data[at + c] = Math.min(1, data[at + c] / alpha);
+    data[at + 3] = 1;
+  }
+  return raster;
+}
+
+function mixed(own: Raster, treated: Raster, { data: shares }: Raster, strength: number): Raster {
+  const out = { ...own, data: own.data.slice() };
+  for (let i = 0, at = 0; i < shares.length; i++, at += 4) {
+    const share = shares[i] * strength;
+    if (share > 0) for (let c = 0; c < 4; c++) out.data[at + c] += (treated.data[at + c] - out.data[at + c]) * share;
+  }
+  return out;
+}

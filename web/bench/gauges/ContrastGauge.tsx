@@ -1,0 +1,26 @@
+import { contrastLimit } from '../../../core/render/contrast';
+import { useBench } from '../benchContext';
+import { Scale } from './Scale';
+
+/** How far each lettering stands off what lies beside its edge. */
+export function ContrastGauge() {
+  const { measures, piece } = useBench();
+  if (!measures || measures.contrast.length === 0) return <p className="text-faint">Measured once there are words.</p>;
+  return (
+    <div>
+      <h3 className="mb-1 label">Letters against what lies beside their edge</h3>
+      {measures.contrast.map(({ lettering: id, difference }) => (
+        <Scale
+          key={id}
+          label={piece.letterings.find((one) => one.id === id)?.words.text.split('\n')[0] ?? ''}
+          value={difference ?? 0}
+          shown={difference === null ? 'no edge' : `${difference.toFixed(0)} L*`}
+          full={100}
+          limits={[{ at: contrastLimit, name: 'Below this the letters are hard to tell from what is beside them' }]}
+          good={difference !== null && difference >= contrastLimit}
+        />
+      ))}
+      <p className="mt-2 text-faint">The weakest tenth of the contour counts. Below {contrastLimit} the letters are hard to tell from what is beside them.</p>
+    </div>
+  );
+}

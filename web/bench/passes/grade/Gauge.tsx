@@ -1,0 +1,3 @@
+import { ContrastGauge } from '../../gauges/ContrastGauge';
+
+export const Gauge = ContrastGauge;
