@@ -65,7 +65,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const graded = (source: Node, veil: string | null): Node =>
     piece.grades.reduce((below, grade) => {
       const cover = coverOf(grade.reach.lettering);
-      return cover ? scenePasses.grade.layers(grade, materials, { source: below, veil, cover, matteOf: (id) => cut.get(id)?.matte ?? null }).graded : below;
+      return cover ? scenePasses.grade.layers(grade, materials, { source: below, veil, cover, matteOf: (id) => cut.get(id)?.matte ?? null, sheet: piece.sheet }).graded : below;
     }, source);
   const veils = new Map([...cut].map(([id, veil]) => [id, { ...veil, front: graded(veil.front, id) }]));
   const behind = piece.grades.length === 0 ? before : graded(before, null);

@@ -12,7 +12,7 @@ const region = { x: 0, y: 0, width: side, height: side };
 const cover: Node = { ...paintedNode('letters', (x) => [Number(x < 40)], 1), bounds: { x: 0, y: 0, width: 40, height: side } };
 const matte = paintedNode('veil', (_, y) => [Number(y < 40)], 1);
 const grade = (change: Partial<Grade>, reach: Partial<GradeReach> = {}): Grade => ({ ...plainGrade('g', { lettering: 'w', area: 'inside', on: { kind: 'all' } }), ...change, reach: { lettering: 'w', area: 'inside', on: { kind: 'all' }, soft: 0, ...reach } });
-const draw = async (source: Node, said: Grade, { veil = null as string | null, scale = 1 } = {}): Promise<Raster> => new Evaluator(1e8).pixels(gradePass.layers(said, null as never, { source, veil, cover, matteOf: (id) => (id === 'v' ? matte : null) }).graded, { region: { ...region, width: side * scale, height: side * scale }, scale });
+const draw = async (source: Node, said: Grade, { veil = null as string | null, scale = 1 } = {}): Promise<Raster> => new Evaluator(1e8).pixels(gradePass.layers(said, null as never, { source, veil, cover, matteOf: (id) => (id === 'v' ? matte : null), sheet: { width: side, height: side } }).graded, { region: { ...region, width: side * scale, height: side * scale }, scale });
 const at = ({ data, width }: Raster, x: number, y: number): number[] => [...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 3)];
 const close = (found: number[], wanted: number[], within = 2 / 255): void => wanted.forEach((value, c) => expect(Math.abs(found[c] - value)).toBeLessThan(within));
 const clay = colourNode('#b06040');
@@ -61,6 +61,11 @@ test('a blur mixes light, not codes: at a step between black and white it has ha
   expect((at(out, 19, 40)[0] + at(out, 20, 40)[0]) / 2).toBeCloseTo(encodeExact(0.5), 1);
   // One sigma away from the step a Gaussian has 84.1 % of it.
   expect(decodeExact((at(out, 23, 40)[0] + at(out, 24, 40)[0]) / 2)).toBeCloseTo(0.841, 1);
+});
+
+test('the border of the sheet repeats: what lies beyond it is not mixed in', async () => {
+  const beyond = paintedNode('beyond', (x, y) => (x < 0 || y < 0 ? [1, 1, 1, 1] : [0, 0, 0, 1]));
+  close(at(await draw(beyond, grade({ blur: 6 })), 0, 0), [0, 0, 0], 1e-4);
 });
 
 test('what is blurred behind a veil does not take on the veil’s colour', async () => {

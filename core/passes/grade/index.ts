@@ -12,6 +12,8 @@ export interface GradeContext {
   /** Coverage of the letters. */
   cover: Node;
   matteOf(veil: string): Node | null;
+  /** Sheet px. */
+  sheet: { width: number; height: number };
 }
 
 export const gradePass: ScenePass<Grade, GradeContext> = {
@@ -19,16 +21,16 @@ export const gradePass: ScenePass<Grade, GradeContext> = {
   key: 'grade',
   title: 'Grade',
   schema: gradeSchema,
-  layers(grade, _materials, { source, veil, cover, matteOf }): Record<'graded', Node> {
+  layers(grade, _materials, { source, veil, cover, matteOf, sheet }): Record<'graded', Node> {
     const { on } = grade.reach;
     const named = on.kind === 'all' ? null : on.veil;
     // A veil's own colours are its own everywhere: they are changed as a whole or not at all.
     if (veil !== null) {
       const isReached = on.kind === 'all' || (on.kind === 'veil') === (named === veil);
-      return { graded: isReached ? gradedNode(source, grade, reachNode({ ...grade.reach, on: { kind: 'all' } }, cover, null)) : source };
+      return { graded: isReached ? gradedNode(source, grade, reachNode({ ...grade.reach, on: { kind: 'all' } }, cover, null), sheet) : source };
     }
     const matte = named === null ? null : matteOf(named);
     if (named !== null && !matte) return { graded: source };
-    return { graded: gradedNode(source, grade, reachNode(grade.reach, cover, matte), on.kind === 'behind' ? matte : null) };
+    return { graded: gradedNode(source, grade, reachNode(grade.reach, cover, matte), sheet, on.kind === 'behind' ? matte : null) };
   },
 };

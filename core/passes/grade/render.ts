@@ -1,10 +1,16 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
 import { fromLight, toLight } from '../../kernels/colour';
 import { crop, type Raster } from '../../pixels/raster';
-import { grow, type Region } from '../../pixels/region';
+import { grow, intersect, union, type Region } from '../../pixels/region';
+import { sheetAt } from '../../render/tiles';
 import { contentKey, keyOf, touches, type Node, type Request } from '../../render/node';
 import type { Grade, GradeReach } from './schema';
 import { treatTone } from './treat';
+
+interface Size {
+  width: number;
+  height: number;
+}
 
 /** Width of a soft edge to the sigma of the Gaussian that makes it. */
 const sigmaOf = (width: number): number => width / 4;
@@ -35,11 +41,13 @@ export function reachNode({ area, on, soft }: GradeReach, cover: Node, matte: No
 /**
  * A picture with a grade on it, as far as it reaches. The blur mixes light.
  * @param source four channels
+ * @param sheet sheet px
  * @param spared what must not run into the blurred ground around it: the matte of a veil that the grade leaves alone
  */
-export function gradedNode(source: Node, grade: Grade, reach: Node, spared: Node | null = null): Node {
+export function gradedNode(source: Node, grade: Grade, reach: Node, sheet: Size, spared: Node | null = null): Node {
   const isReached = (request: Request): boolean => touches(reach.bounds, request);
-  const wide = ({ region, scale }: Request): Region => grow(region, blurMargin(grade.blur * scale));
+  // What lies beyond the sheet is not mixed in: there its border repeats.
+  const wide = ({ region, scale }: Request): Region => union(region, intersect(grow(region, blurMargin(grade.blur * scale)), sheetAt(sheet, scale)))!;
   const key = contentKey('graded', source.key, keyOf(grade), reach.key, spared?.key);
   return {
     key,
