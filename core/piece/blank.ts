@@ -3,15 +3,17 @@ import { plainInk } from '../passes/ink/schema';
 import { plainOutlines } from '../passes/outlines/schema';
 import { plainStance } from '../passes/stance/schema';
 import { plainWords } from '../passes/words/schema';
-import { pieceVersion, type Lettering, type Piece, type Sheet } from './schema';
+import type { z } from 'zod';
+import { pieceVersion, sheetSchema, type Lettering, type Piece, type Sheet } from './schema';
 
 /** A piece with nothing on its sheet. */
-export function blankPiece(name: string, sheet: Sheet): Piece {
+export function blankPiece(name: string, said: z.input<typeof sheetSchema>): Piece {
+  const sheet = sheetSchema.parse(said);
   return { format: 'inky-veil/piece', version: pieceVersion, name, sheet, assets: {}, plates: [], letterings: [], guides: [], slopes: [], weave: [], veils: [], grades: [], depth: [] };
 }
 
 /** A new lettering in the middle of the sheet, with capitals a quarter of its height; its face is added by the edit. */
-export function blankLettering(id: string, name: string, text: string, sheet: Sheet): Lettering {
+export function blankLettering(id: string, name: string, text: string, sheet: Pick<Sheet, 'width' | 'height'>): Lettering {
   return {
     id,
     name,

@@ -74,8 +74,8 @@ describe('edits', () => {
     fc.integer({ min: 1, max: 50 }).map((radius) => veilEdits.addStroke('veil-1', plainStroke({ side: 'front', radius, softness: 0.5, points: [[1, 2]] }))),
     fc.integer({ min: -2, max: 4 }).map((place) => edits.moveInDepth('lettering-1', place)),
     fc.constantFrom('#102030', 'teal').map((colour) => inkEdits.setSolid('lettering-1', { colour })),
-    fc.constantFrom('#102030', 'teal').map((colour) => inkEdits.addCoat('lettering-1', solidCoat({ colour, mode: 'multiply' }))),
-    fc.constantFrom<1 | -1>(1, -1).map((by) => inkEdits.moveCoat('lettering-1', 0, by)),
+    fc.constantFrom('#102030', 'teal').map((colour) => inkEdits.addCoat({ of: 'ink', lettering: 'lettering-1' }, solidCoat({ colour, mode: 'multiply' }))),
+    fc.constantFrom<1 | -1>(1, -1).map((by) => inkEdits.moveCoat({ of: 'ink', lettering: 'lettering-1' }, 0, by)),
     fc.constant(edits.setFace('lettering-1', { ...face, sha256: hash('c') })),
     fc.integer({ min: 1, max: 900 }).map((width) => edits.setSheet({ width })),
   );

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { isColour } from '../pixels/colour';
 import { letteringPasses, scenePasses } from '../passes';
-import { picturesOfCoat, type Coat } from '../coats/schema';
+import { coatSchema, picturesOfCoat, type Coat } from '../coats/schema';
 import { plainOutlines } from '../passes/outlines/schema';
 import { crossingSchema, solvedOf } from '../passes/veils/schema';
 
@@ -51,6 +51,8 @@ export const sheetSchema = z
     ppi: z.number().min(1).max(4800),
     /** CSS colour, or null for a transparent sheet. */
     paint: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable(),
+    /** Laid over the paint, the first one lowest; where a coat goes by the cap height, it goes by the sheet's shorter side here. */
+    coats: z.array(coatSchema).max(40).default([]),
   })
   .refine((sheet) => sheet.width * sheet.height <= largestSheet * 1e6, `A sheet has at most ${largestSheet} megapixels.`);
 
@@ -91,7 +93,7 @@ export type Slope = z.infer<typeof slopeSchema>;
 export type Sheet = z.infer<typeof sheetSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 
-type Links = Pick<Piece, 'assets' | 'plates' | 'letterings' | 'veils' | 'depth' | 'weave' | 'grades'>;
+type Links = Pick<Piece, 'sheet' | 'assets' | 'plates' | 'letterings' | 'veils' | 'depth' | 'weave' | 'grades'>;
 
 /** Names that point at nothing, or the wrong kind of thing. */
 function brokenLinks(piece: Links): string[] {
@@ -102,6 +104,7 @@ function brokenLinks(piece: Links): string[] {
     else if (asset.kind !== kind) problems.push(`${who} needs a ${kind}, but "${key}" is a ${asset.kind}.`);
   };
   for (const plate of piece.plates) expectAsset(plate.asset, 'plate', `The plate "${plate.name}"`);
+  for (const key of piece.sheet.coats.flatMap(picturesOfCoat)) expectAsset(key, 'plate', 'The sheet');
   for (const lettering of piece.letterings) {
     const { name, words: { face, fallbacks, shape } } = lettering;
     for (const key of coatsOf(lettering).flatMap(picturesOfCoat)) expectAsset(key, 'plate', `The lettering "${name}"`);

@@ -10,6 +10,7 @@ import type { Lettering, Piece } from '../piece/schema';
 import { arrange, paint } from './arrange';
 import type { Node } from './node';
 import { compileVeils, graftsAmong, layersOver } from './compileVeils';
+import { stockNode } from './stock';
 import { sceneNode, type SceneItem, type VeilLayers } from './scene';
 
 /** How strong a picture is seen beyond its letters while it is slipped. */
@@ -49,7 +50,8 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const plateNodes = new Map(piece.plates.map((plate) => [plate.id, scenePasses.plate.layers(plate, materials, undefined).plate]));
   const plates = piece.plates.filter((plate) => shown(plate.id)).map((plate) => plateNodes.get(plate.id)!);
   const paper = shown('sheet') ? piece.sheet.paint : null;
-  const before = sceneNode(paper, plates, []);
+  const stock = shown('sheet') ? stockNode(piece.sheet, materials) : null;
+  const before = sceneNode(paper, plates, [], [], stock);
   const painting = { materials, photo: before, sheet: piece.sheet };
   const letterings = piece.letterings.map((lettering) => {
     const letters = arrange(lettering, materials);
@@ -88,7 +90,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     return ghost ? [{ node: ghost, strength: ghostStrength, over: [], kind: 'letters', mode: 'normal' }, ...laid] : laid;
   });
   const grafts = graftsAmong(piece.depth.filter(shown).flatMap((id) => veils.get(id) ?? []));
-  const scene = look.before ? before : sceneNode(paper, ground, items, grafts);
+  const scene = look.before ? before : sceneNode(paper, ground, items, grafts, stock);
   const looked = look.veil && veils.get(look.veil.id);
   const roughly = (): Node => compile({ ...piece, veils: piece.veils.map((veil) => (veil.id === look.veil!.id ? asCut(veil) : veil)) }, materials, { ...look, veil: undefined }).picture;
   return { picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene, before, behind, letterings, mattes, materials };

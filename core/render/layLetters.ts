@@ -8,9 +8,9 @@ import type { SceneItem } from './scene';
  * layer, and the veils once over all of it; so a veil with nothing behind it changes nothing.
  * @param out changed in place, premultiplied encoded RGBA
  * @param inputs the pixels of each item, then front colour and matte of each veil over it
- * @param ground the sheet's colour, premultiplied; null where it is clear
+ * @param bare paints the sheet by itself
  */
-export function layLetters(out: Raster, items: readonly SceneItem[], inputs: readonly Raster[], ground: readonly number[] | null): void {
+export function layLetters(out: Raster, items: readonly SceneItem[], inputs: readonly Raster[], bare: () => Raster): void {
   let layer: Raster | null = null;
   let next = 0;
   items.forEach((item, i) => {
@@ -20,7 +20,7 @@ export function layLetters(out: Raster, items: readonly SceneItem[], inputs: rea
     const veils = over.map((_, k) => ({ front: inputs[next + 2 * k], matte: inputs[next + 2 * k + 1] }));
     next += 2 * over.length;
     const mattes = veils.map(({ matte }) => matte);
-    if (kind === 'hole') return cutHole(out, own, mattes, ground);
+    if (kind === 'hole') return cutHole(out, own, mattes, bare());
     if (kind === 'front') return blend(out, item.isRepeated ? beforeVeils(own, mattes) : own, mode);
     const mixed = mode === 'normal' ? own : mixedWith(own, out, layer, mode);
     if (layer) blend(layer, mixed);
@@ -79,12 +79,12 @@ function beforeVeils(own: Raster, mattes: readonly Raster[]): Raster {
 }
 
 /** Takes away all that lies on the sheet, but for veils. */
-function cutHole(out: Raster, hole: Raster, mattes: readonly Raster[], ground: readonly number[] | null): void {
+function cutHole(out: Raster, hole: Raster, mattes: readonly Raster[], sheet: Raster): void {
   const free = leftFree(mattes, hole.data.length / 4);
   for (let i = 0, at = 0; i < free.length; i++, at += 4) {
     const share = hole.data[at + 3] * free[i];
     if (share <= 0) continue;
-    for (let c = 0; c < 4; c++) out.data[at + c] = out.data[at + c] * (1 - share) + (ground ? ground[c] : 0) * share;
+    for (let c = 0; c < 4; c++) out.data[at + c] = out.data[at + c] * (1 - share) + sheet.data[at + c] * share;
   }
 }
 

@@ -46,6 +46,18 @@ export interface Measures {
   pictures: MeasuredPicture[];
 }
 
+/** The weakest tenth of each lettering's contour against what lies beside it, as it is seen: on its panel, with its outlines and grades; veils are left out. */
+export async function measureContrast({ sheet }: Piece, { behind, letterings }: CompiledPiece, evaluator: Evaluator, scale: number): Promise<Measures['contrast']> {
+  const request = { region: sheetAt(sheet, scale), scale };
+  const found: Measures['contrast'] = [];
+  for (const { id, letters, layers } of letterings) {
+    const seen = await evaluator.pixels(sceneNode(null, [behind], layers.map((layer) => ({ ...layer, strength: 1, over: [] }))), request);
+    const cover = coverOf(placedLetters(letters.letters, letters.place), letters.place, request);
+    found.push({ lettering: id, difference: edgeContrast(cutFill(seen, cover), seen, null) });
+  }
+  return found;
+}
+
 const measuringScale = (piece: Piece): number => Math.min(1, measuredSide / Math.max(piece.sheet.width, piece.sheet.height));
 
 /** How a picture coat fills its letters. */
@@ -94,9 +106,9 @@ async function measurePictures({ sheet }: Piece, lettering: Lettering, letters: 
 /** What is left of each letter behind its veils, and how each lettering stands off the photo beside it. */
 export async function measurePiece(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator): Promise<Measures> {
   const scale = measuringScale(piece);
-  const measures: Measures = { left: [], crossings: [], misread: [], rootless: [], veils: [], contrast: [], ink: [], pictures: [] };
+  const measures: Measures = { left: [], crossings: [], misread: [], rootless: [], veils: [], contrast: await measureContrast(piece, compiled, evaluator, scale), ink: [], pictures: [] };
   const measured: MeasuredLetter[] = [];
-  for (const { id, lettering, letters, layers } of compiled.letterings) {
+  for (const { id, lettering, letters } of compiled.letterings) {
     const { words } = lettering;
     const face = words.shape || letters.warp ? null : compiled.materials.face(words.face).varied(words.axes);
     const draw: Draw = (letter, request) => letterCoverage(letter, letters.place, request, placedBounds(letters.place, letter.bounds!));
@@ -123,11 +135,6 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
       const nearest = face && left < unveiled && measures.misread.length < mostCompared ? nearestMisreading(shown, draw, face, part.cover, seen, { region: part.region, scale }) : null;
       if (nearest) measures.misread.push({ lettering: id, start: letter.start, text: shown.text, ...nearest });
     }
-    const request = { region: sheetAt(piece.sheet, scale), scale };
-    // As it is seen: on its panel, with its outlines and grades; veils are left out.
-    const seen = await evaluator.pixels(sceneNode(piece.sheet.paint, [compiled.behind], layers.map((layer) => ({ ...layer, strength: 1, over: [] }))), request);
-    const difference = edgeContrast(cutFill(seen, coverOf(placedLetters(letters.letters, letters.place), letters.place, request)), seen, null);
-    measures.contrast.push({ lettering: id, difference });
     measures.ink.push({ lettering: id, measures: measureInk(letters) });
     measures.pictures.push(...(await measurePictures(piece, lettering, letters, compiled, evaluator, scale)));
   }

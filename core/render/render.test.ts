@@ -136,7 +136,7 @@ test('an edit changes the key only where it can be seen', () => {
 });
 
 test('a transparent sheet stays clear beside the plate', async () => {
-  const out = await picturesOf(piece({ sheet: { width: 400, height: 300, ppi: 300, paint: null }, plates: [{ id: 'plate', name: 'p', asset: 'a', scale: 0.5, x: 0, y: 0 }], letterings: [], veils: [], depth: [] }));
+  const out = await picturesOf(piece({ sheet: { width: 400, height: 300, ppi: 300, paint: null, coats: [] }, plates: [{ id: 'plate', name: 'p', asset: 'a', scale: 0.5, x: 0, y: 0 }], letterings: [], veils: [], depth: [] }));
   expect(pixel(out, 390, 290)).toEqual([0, 0, 0, 0]);
   expect(pixel(out, 50, 50)[3]).toBe(1);
 });
@@ -269,7 +269,7 @@ test('the photograph’s shadow colour is the median of its darkest px', async (
   // One px in ten is dark blue, the rest is light.
   const photo = paintedPicture(100, 100, (x) => (x % 10 === 0 ? [20, 24, 60] : [220, 210, 190]));
   const own: Materials = { ...materials, picture: () => photo };
-  const one = piece({ letterings: [], veils: [], depth: [], sheet: { width: 100, height: 100, ppi: 300, paint: null } });
+  const one = piece({ letterings: [], veils: [], depth: [], sheet: { width: 100, height: 100, ppi: 300, paint: null, coats: [] } });
   expect(await shadowColour(one, compile(one, own), new Evaluator(1e8), { x: 0, y: 0, width: 100, height: 100 })).toBe('#14183c');
   // Where nothing near is in shadow, the shadows of the whole photograph tell.
   expect(await shadowColour(one, compile(one, own), new Evaluator(1e8), { x: 41, y: 10, width: 8, height: 30 })).toBe('#14183c');

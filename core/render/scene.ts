@@ -2,6 +2,7 @@ import { blend } from '../kernels/blend';
 import { atopInLight } from '../kernels/coverage';
 import { readColour, type Colour } from '../pixels/colour';
 import { emptyRaster, fillWith, type Raster } from '../pixels/raster';
+import type { Region } from '../pixels/region';
 import { decode, encode } from '../pixels/transfer';
 import type { LetteringLayer } from '../passes/pass';
 import { layLetters } from './layLetters';
@@ -32,20 +33,22 @@ export interface GraftItem extends VeilLayers {
  * is, to the bit, and what shows through hair is the letter and not the old background. Grafts are laid on the photograph first; over
  * letters they are veils like the others.
  */
-export function sceneNode(paint: string | null, plates: readonly Node[], items: readonly SceneItem[], grafts: readonly GraftItem[] = []): Node {
+export function sceneNode(paint: string | null, plates: readonly Node[], items: readonly SceneItem[], grafts: readonly GraftItem[] = [], stock: Node | null = null): Node {
   const ground = paint === null ? null : readColour(paint);
   /** What is seen in a request, of each thing the veils that reach it. */
   const itemsAt = (request: Request): SceneItem[] =>
     items.filter(({ node }) => touches(node.bounds, request)).map((item) => ({ ...item, over: item.over.filter(({ matte }) => touches(matte.bounds, request)) }));
+  /** A plate without a gap hides the sheet, but where letters are openings to it. */
+  const showsStock = (request: Request): boolean => stock !== null && (plates.at(-1)?.isSolid?.(request) !== true || itemsAt(request).some(({ kind }) => kind === 'hole'));
   const graftsAt = (request: Request): VeilLayers[] => grafts.flatMap((graft) => partsOf(graft)).filter(({ matte }) => touches(matte.bounds, request));
-  const keyOf = (list: readonly SceneItem[], grafted: readonly VeilLayers[]): string =>
-    contentKey('scene', paint, plates.map((plate) => plate.key), keysOf(grafted), list.map(({ node, kind, mode, isRepeated, strength, over }) => [node.key, kind, mode, isRepeated, strength, keysOf(over)]));
+  const keyOf = (list: readonly SceneItem[], grafted: readonly VeilLayers[], request?: Request): string =>
+    contentKey('scene', paint, stock?.key, plates.map((plate) => (request && plate.keyAt?.(request)) ?? plate.key), keysOf(grafted), list.map(({ node, kind, mode, isRepeated, strength, over }) => [node.key, kind, mode, isRepeated, strength, keysOf(over)]));
   return {
     key: keyOf(items, grafts.flatMap(partsOf)),
     channels: 4,
     bounds: null,
     isSolid: (request) => plates.at(-1)?.isSolid?.(request) === true,
-    keyAt: (request) => keyOf(itemsAt(request), graftsAt(request)),
+    keyAt: (request) => keyOf(itemsAt(request), graftsAt(request), request),
     async asStored(request) {
       const nearest = plates.at(-1);
       return nearest?.isSolid?.(request) && itemsAt(request).length === 0 && graftsAt(request).length === 0 ? ((await nearest.asStored?.(request)) ?? null) : null;
@@ -53,6 +56,7 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
     needs(request) {
       const { region } = request;
       const needs: Need[] = plates.map((node) => ({ node, region }));
+      if (showsStock(request)) needs.push({ node: stock!, region });
       for (const { front, matte } of graftsAt(request)) needs.push({ node: front, region }, { node: matte, region });
       for (const { node, over } of itemsAt(request)) {
         needs.push({ node, region });
@@ -68,14 +72,13 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
       // A plate without a gap hides all that lies further off.
       const solid = plates.at(-1)?.isSolid?.(request) === true;
       if (solid && near.length === 0 && grafted.length === 0) return nearest;
-      const out = solid ? copyOf(nearest) : emptyRaster(region.width, region.height, 4);
-      if (!solid) {
-        if (ground) fillWith(out, premultiplied(ground));
-        plates.forEach((_, i) => blend(out, inputs[i]));
-      }
+      const bare = (): Raster => sheetRaster(region, ground, sheet);
       const above = inputs.slice(plates.length);
+      const sheet = showsStock(request) ? above.shift()! : null;
+      const out = solid ? copyOf(nearest) : bare();
+      if (!solid) plates.forEach((_, i) => blend(out, inputs[i]));
       layGrafts(out, grafts, grafted, above.splice(0, 2 * grafted.length), solid);
-      layLetters(out, near, above, ground && premultiplied(ground));
+      layLetters(out, near, above, bare);
       return out;
     },
   };
@@ -125,6 +128,14 @@ function overInLight({ data }: Raster, colour: Raster, { data: shares }: Raster)
     }
     data[at + 3] = alpha;
   }
+}
+
+/** The sheet by itself: its paint, and the coats on it. */
+function sheetRaster({ width, height }: Region, paint: Colour | null, stock: Raster | null): Raster {
+  const out = emptyRaster(width, height, 4);
+  if (paint) fillWith(out, premultiplied(paint));
+  if (stock) blend(out, stock);
+  return out;
 }
 
 const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });

@@ -32,7 +32,7 @@ export function keepAsset(piece: Piece, asset: Asset & { sha256: string }): stri
 
 /** Drops assets that nothing names any more. */
 export function dropUnused(piece: Piece): void {
-  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.flatMap((lettering) => [lettering.words.face, ...lettering.words.fallbacks, ...coatsOf(lettering).flatMap(picturesOfCoat)]), ...piece.veils.flatMap((veil) => solvedOf(veil).map(({ key }) => key))]);
+  const used = new Set([...piece.plates.map((plate) => plate.asset), ...piece.letterings.flatMap((lettering) => [lettering.words.face, ...lettering.words.fallbacks, ...coatsOf(lettering).flatMap(picturesOfCoat)]), ...piece.sheet.coats.flatMap(picturesOfCoat), ...piece.veils.flatMap((veil) => solvedOf(veil).map(({ key }) => key))]);
   for (const key of Object.keys(piece.assets)) if (!used.has(key)) delete piece.assets[key];
 }
 

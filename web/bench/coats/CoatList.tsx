@@ -1,5 +1,4 @@
 import { addCoat, coatsIn, moveCoat, type CoatsAt } from '../../../core/piece/edits/ink';
-import type { Lettering } from '../../../core/piece/schema';
 import { SortableItem, SortableList } from '../../ui/Sortable';
 import { useBench } from '../benchContext';
 import { editing } from '../editing';
@@ -11,19 +10,19 @@ import { PictureButton } from './PictureButton';
 const most = 40;
 
 /** The coats of something, the nearest at the top, and those that can be laid on. @param of what they lie on, such as `of the panel`; '' for the ink */
-export function CoatList({ lettering, at, of = '', empty }: { lettering: Lettering; at: CoatsAt; of?: string; empty: string }) {
-  const { mayChange } = useBench();
-  const coats = coatsIn(lettering, at);
+export function CoatList({ at, of = '', empty }: { at: CoatsAt; of?: string; empty: string }) {
+  const { mayChange, piece } = useBench();
+  const coats = coatsIn(piece, at);
   const indexes = coats.map((_, i) => coats.length - 1 - i);
-  const offered = Object.keys(firstCoats) as Offered[];
+  const offered = (Object.keys(firstCoats) as Offered[]).filter((kind) => kind !== 'plate' || at.of !== 'sheet');
   const named = of === '' ? '' : ` ${of}`;
   return (
     <div className="flex flex-col gap-2">
       {coats.length === 0 && <p className="text-faint">{empty}</p>}
-      <SortableList label={`Coats${named}, from near to far`} ids={indexes.map(String)} disabled={!mayChange} onMove={(from, to) => editing.commit('Move a coat', moveCoat(lettering.id, indexes[from], indexes[to], at))}>
+      <SortableList label={`Coats${named}, from near to far`} ids={indexes.map(String)} disabled={!mayChange} onMove={(from, to) => editing.commit('Move a coat', moveCoat(at, indexes[from], indexes[to]))}>
         {indexes.map((index) => (
           <SortableItem key={index} id={String(index)} name={`coat ${index + 1}${named}`}>
-            <CoatCard lettering={lettering} at={at} index={index} name={`Coat ${index + 1}${named}`} />
+            <CoatCard at={at} index={index} name={`Coat ${index + 1}${named}`} />
           </SortableItem>
         ))}
       </SortableList>
@@ -31,11 +30,11 @@ export function CoatList({ lettering, at, of = '', empty }: { lettering: Letteri
         <span className="label">Lay on a coat</span>
         <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label={`Lay on a coat${named}`}>
           {offered.map((kind) => (
-            <button key={kind} className="plain-button" disabled={!mayChange || coats.length >= most} onClick={() => editing.commit(`Lay on a coat: ${coatNames[kind].toLowerCase()}`, addCoat(lettering.id, firstCoats[kind], at))}>
+            <button key={kind} className="plain-button" disabled={!mayChange || coats.length >= most} onClick={() => editing.commit(`Lay on a coat: ${coatNames[kind].toLowerCase()}`, addCoat(at, firstCoats[kind]))}>
               {coatNames[kind]}
             </button>
           ))}
-          <PictureButton lettering={lettering.id} at={at} disabled={!mayChange || coats.length >= most} />
+          <PictureButton at={at} disabled={!mayChange || coats.length >= most} />
         </div>
       </div>
     </div>

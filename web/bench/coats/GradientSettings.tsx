@@ -8,7 +8,7 @@ import type { CoatProps } from './coatProps';
 import { SpanChoice } from './SpanChoice';
 
 /** Stops, shape and layout of a gradient. */
-export function GradientSettings({ coat, name, set, commit }: CoatProps<GradientCoat>) {
+export function GradientSettings({ at, coat, name, set, commit }: CoatProps<GradientCoat>) {
   const { mayChange } = useBench();
   const { stops } = coat;
   const change = (index: number, stop: Partial<GradientCoat['stops'][number]>) => set({ stops: stops.map((one, i) => (i === index ? { ...one, ...stop } : one)) });
@@ -21,8 +21,13 @@ export function GradientSettings({ coat, name, set, commit }: CoatProps<Gradient
   return (
     <div>
       <p className="leading-7">
-        <Choice label={`Shape of ${name}`} inSentence value={coat.shape} options={{ linear: 'linear', radial: 'radial', conic: 'conic' }} disabled={!mayChange} onChoose={(shape) => commit('Shape the gradient', { shape })} /> over{' '}
-        <SpanChoice name={name} span={coat.span} onChoose={(span) => commit('Lay the gradient out otherwise', { span })} />
+        <Choice label={`Shape of ${name}`} inSentence value={coat.shape} options={{ linear: 'linear', radial: 'radial', conic: 'conic' }} disabled={!mayChange} onChoose={(shape) => commit('Shape the gradient', { shape })} />
+        {at.of !== 'sheet' && (
+          <>
+            {' '}
+            over <SpanChoice name={name} span={coat.span} onChoose={(span) => commit('Lay the gradient out otherwise', { span })} />
+          </>
+        )}
         {coat.shape !== 'radial' && (
           <>
             , at <EditedValue label={`Angle of ${name}`} value={coat.angle} unit="°" min={-360} max={360} edit={(angle) => set({ angle })} />

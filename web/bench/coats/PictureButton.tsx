@@ -3,6 +3,6 @@ import { ChoosePicture } from './ChoosePicture';
 import { editing } from '../editing';
 
 /** Lays a picture on as a coat. */
-export function PictureButton({ lettering, at, disabled }: { lettering: string; at: CoatsAt; disabled: boolean }) {
-  return <ChoosePicture className="plain-button" disabled={disabled} title="Picture" onChoose={(asset) => editing.commit('Lay on a coat: picture', addPictureCoat(lettering, asset, at))} />;
+export function PictureButton({ at, disabled }: { at: CoatsAt; disabled: boolean }) {
+  return <ChoosePicture className="plain-button" disabled={disabled} title="Picture" onChoose={(asset) => editing.commit('Lay on a coat: picture', addPictureCoat(at, asset))} />;
 }

@@ -15,23 +15,28 @@ const heldNames: Record<PictureCoat['held'], string> = { letters: 'going with th
 const turnNames: Record<PictureCoat['by'], string> = { letter: 'letter by letter', line: 'line by line', cell: 'in the cells of a grid' };
 
 /** Which picture, how it is laid into the letters, how it is slipped, and those that take turns with it. */
-export function PictureSettings({ lettering, at, index, coat, name, set, commit }: CoatProps<PictureCoat>) {
+export function PictureSettings({ at, index, coat, name, set, commit }: CoatProps<PictureCoat>) {
   const { mayChange, piece } = useBench();
   return (
     <div className="leading-7">
       <p>
         <b>{piece.assets[coat.asset]?.name ?? 'a picture'}</b>{' '}
-        {coat.held === 'letters' && (
+        {coat.held === 'letters' && at.of !== 'sheet' && (
           <>
             over <SpanChoice name={name} span={coat.span} onChoose={(span) => commit('Lay the picture out otherwise', { span })} />,{' '}
           </>
         )}
         <Choice label={`How ${name} fits`} inSentence value={coat.fit} options={fitNames} disabled={!mayChange} onChoose={(fit) => commit('Fit the picture', { fit })} />, <EditedValue label={`Size of ${name}`} value={coat.scale} factor={100} unit="%" min={1} max={10000} edit={(scale) => set({ scale })} /> as large, slipped by{' '}
-        <EditedValue label={`Slip across of ${name}`} value={coat.x} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(x) => set({ x })} />, <EditedValue label={`Slip down of ${name}`} value={coat.y} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(y) => set({ y })} />,{' '}
-        <Choice label={`What ${name} goes with`} inSentence value={coat.held} options={heldNames} disabled={!mayChange} onChoose={(held) => commit('Hold the picture otherwise', { held, x: 0, y: 0, scale: 1, slips: [] })} />.
+        <EditedValue label={`Slip across of ${name}`} value={coat.x} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(x) => set({ x })} />, <EditedValue label={`Slip down of ${name}`} value={coat.y} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(y) => set({ y })} />
+        {at.of !== 'sheet' && (
+          <>
+            , <Choice label={`What ${name} goes with`} inSentence value={coat.held} options={heldNames} disabled={!mayChange} onChoose={(held) => commit('Hold the picture otherwise', { held, x: 0, y: 0, scale: 1, slips: [] })} />
+          </>
+        )}
+        .
       </p>
       <p>
-        <Shuffle {...{ lettering, at, index, coat, name, set, commit }} />
+        {at.of !== 'sheet' && <Shuffle {...{ at, index, coat, name, set, commit }} />}
         {coat.slips.length > 0 && (
           <>
             {' '}
@@ -52,7 +57,7 @@ export function PictureSettings({ lettering, at, index, coat, name, set, commit 
             {coat.more.map((asset, i) => (
               <li key={i} className="flex items-center gap-2">
                 <span className="truncate">{piece.assets[asset]?.name ?? 'a picture'}</span>
-                <button className="quiet-button" disabled={!mayChange} aria-label={`Take ${piece.assets[asset]?.name ?? 'a picture'} out of ${name}`} onClick={() => editing.commit('Take a picture out', dropFromPictures(lettering.id, index, i, at))}>
+                <button className="quiet-button" disabled={!mayChange} aria-label={`Take ${piece.assets[asset]?.name ?? 'a picture'} out of ${name}`} onClick={() => editing.commit('Take a picture out', dropFromPictures(at, index, i))}>
                   Take out
                 </button>
               </li>
@@ -60,7 +65,7 @@ export function PictureSettings({ lettering, at, index, coat, name, set, commit 
           </ul>
         </>
       )}
-      <ChoosePicture className="quiet-button" title="Add a picture that takes turns" disabled={!mayChange || coat.more.length >= 60} onChoose={(asset) => editing.commit('Add a picture', addToPictures(lettering.id, index, asset, at))} />
+      <ChoosePicture className="quiet-button" title="Add a picture that takes turns" disabled={!mayChange || coat.more.length >= 60} onChoose={(asset) => editing.commit('Add a picture', addToPictures(at, index, asset))} />
     </div>
   );
 }
@@ -76,14 +81,14 @@ function Cells({ coat: { cells }, name, set }: Pick<CoatProps<PictureCoat>, 'coa
 }
 
 /** Proposes for each letter the liveliest part of the picture; pressed again it proposes others. */
-function Shuffle({ lettering, at, index, coat }: CoatProps<PictureCoat>) {
+function Shuffle({ at, index, coat }: CoatProps<PictureCoat>) {
   const { mayChange, letters, materials, piece } = useBench();
   const turn = useRef(0);
   const shuffle = async (): Promise<void> => {
     if (!letters || !materials) return;
     const picture = materials.picture(coat.asset);
     const detail = await detailOf(picture);
-    editing.commit('Shuffle the picture in the letters', setSlips(lettering.id, index, liveliestSlips(coat, letters, piece.sheet, picture, detail, turn.current++), at));
+    editing.commit('Shuffle the picture in the letters', setSlips(at, index, liveliestSlips(coat, letters, piece.sheet, picture, detail, turn.current++)));
   };
   return (
     <button className="quiet-button" disabled={!mayChange || !letters?.ink || coat.more.length > 0} title="Slips the picture in each letter to where most goes on in it" onClick={() => void shuffle()}>

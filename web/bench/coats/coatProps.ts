@@ -1,10 +1,8 @@
 import type { Coat } from '../../../core/coats/schema';
 import type { CoatsAt, setCoat } from '../../../core/piece/edits/ink';
-import type { Lettering } from '../../../core/piece/schema';
 
 /** What the settings of a coat work with. */
 export interface CoatProps<One extends Coat = Coat> {
-  lettering: Lettering;
   /** The list that the coat is in, and its place there. */
   at: CoatsAt;
   index: number;

@@ -1,12 +1,14 @@
 /// <reference lib="webworker" />
 import { toBytes } from '../../../core/kernels/colour';
 import type { Piece } from '../../../core/piece/schema';
+import type { Raster } from '../../../core/pixels/raster';
 import type { Region } from '../../../core/pixels/region';
 import type { SharedTileMemory } from '../../../core/pixels/sharedTiles';
 import { compile, type CompiledPiece, type Look } from '../../../core/render/compile';
 import { Evaluator, Outdated } from '../../../core/render/evaluate';
 import { openMaterials, type Library } from '../../../core/render/materials';
-import { averageColour, measurePiece, shadowColour, type Measures } from '../../../core/render/measure';
+import { sheetAt } from '../../../core/render/tiles';
+import { averageColour, measureContrast, measurePiece, shadowColour, type Measures } from '../../../core/render/measure';
 import { PartReceiver, type Package } from '../../../core/render/parts';
 import type { Materials } from '../../../core/passes/pass';
 import { httpLibrary } from '../../api/library';
@@ -23,6 +25,7 @@ export type RenderOrder =
   | { kind: 'piece'; packed: Package }
   | { kind: 'tile'; frame: number; region: Region; scale: number; have: string | null }
   | { kind: 'measure' }
+  | { kind: 'stock'; paint: string; side: number }
   | { kind: 'colour'; centre: [number, number]; radius: number }
   | { kind: 'shadow'; region: Region };
 
@@ -31,8 +34,15 @@ export type RenderAnswer =
   | { kind: 'tile'; key: string; bitmap: ImageBitmap | null }
   | { kind: 'outdated' }
   | { kind: 'measure'; measures: Measures }
+  | { kind: 'stock'; seen: SeenOnStock }
   | { kind: 'colour'; colour: string | null }
   | { kind: 'failed'; message: string };
+
+/** The piece in the small on a sheet of another colour, and how far each lettering stands off there, L*. */
+export interface SeenOnStock {
+  bitmap: ImageBitmap;
+  contrast: Measures['contrast'];
+}
 
 const rasterBytes = 192 * 1024 * 1024;
 /** Stored tiles that this worker keeps where memory cannot be shared. */
@@ -69,6 +79,7 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
   const { piece } = current;
   const compiled = await current.compiled;
   if (order.kind === 'measure') return { kind: 'measure', measures: await measurePiece(piece, compiled, evaluator) };
+  if (order.kind === 'stock') return { kind: 'stock', seen: await seeOnStock(piece, compiled.materials, order.paint, order.side) };
   if (order.kind === 'shadow') return { kind: 'colour', colour: await shadowColour(piece, compiled, evaluator, order.region) };
   if (order.kind === 'colour') return { kind: 'colour', colour: await averageColour(compiled, evaluator, order.centre, order.radius) };
   const { region, scale, frame } = order;
@@ -77,9 +88,20 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
   if (key === order.have) return { kind: 'tile', key, bitmap: null };
   const isOutdated = (): boolean => newestFrame !== null && Atomics.load(newestFrame, 0) !== frame;
   const raster = await evaluator.pixels(compiled.picture, request, isOutdated);
-  const bytes = toBytes(raster, region.x, region.y);
-  const bitmap = await createImageBitmap(new ImageData(bytes, region.width, region.height), { premultiplyAlpha: 'default', colorSpaceConversion: 'none' });
-  return { kind: 'tile', key, bitmap };
+  return { kind: 'tile', key, bitmap: await bitmapOf(raster, region) };
+}
+
+async function seeOnStock(piece: Piece, materials: Materials, paint: string, side: number): Promise<SeenOnStock> {
+  const other = { ...piece, sheet: { ...piece.sheet, paint, coats: [] } };
+  const compiled = compile(other, materials);
+  const scale = Math.min(1, side / Math.max(piece.sheet.width, piece.sheet.height));
+  const region = sheetAt(piece.sheet, scale);
+  const raster = await evaluator.pixels(compiled.picture, { region, scale });
+  return { bitmap: await bitmapOf(raster, region), contrast: await measureContrast(other, compiled, evaluator, scale) };
+}
+
+function bitmapOf(raster: Raster, region: Region): Promise<ImageBitmap> {
+  return createImageBitmap(new ImageData(toBytes(raster, region.x, region.y), region.width, region.height), { premultiplyAlpha: 'default', colorSpaceConversion: 'none' });
 }
 
 function failure(error: unknown): RenderAnswer {
@@ -97,7 +119,7 @@ scope.onmessage = ({ data }: MessageEvent<RenderOrder>) => {
   else {
     answer(data)
       .catch(failure)
-      .then((reply) => scope.postMessage(reply, reply.kind === 'tile' && reply.bitmap ? [reply.bitmap] : []));
+      .then((reply) => scope.postMessage(reply, reply.kind === 'tile' && reply.bitmap ? [reply.bitmap] : reply.kind === 'stock' ? [reply.seen.bitmap] : []));
   }
 };
 scope.postMessage('ready');

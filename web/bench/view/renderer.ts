@@ -5,7 +5,7 @@ import type { Crew } from '../../../core/render/crew';
 import type { Measures } from '../../../core/render/measure';
 import { renderTile, sheetAt, tilesOver } from '../../../core/render/tiles';
 import { renderCrew, sharedMemory, type PageOrder } from './renderCrew';
-import type { RenderAnswer } from './renderWorker';
+import type { RenderAnswer, SeenOnStock } from './renderWorker';
 
 /** A tile that can be drawn: its picture, and what it shows. */
 export interface ShownTile {
@@ -106,6 +106,13 @@ export class SheetRenderer {
     const answer = await this.crew.ask({ kind: 'measure' });
     if (answer.kind !== 'measure') throw new Error('Nothing was measured.');
     return answer.measures;
+  }
+
+  /** The piece on a sheet of another colour. @param side longer side of its picture, px */
+  async onStock(paint: string, side: number): Promise<SeenOnStock> {
+    const answer = await this.crew.ask({ kind: 'stock', paint, side });
+    if (answer.kind !== 'stock') throw new Error('Nothing was drawn.');
+    return answer.seen;
   }
 
   async colour(centre: [number, number], radius: number): Promise<string | null> {

@@ -52,7 +52,7 @@ test('laid together, panel and letters are one picture in a mode: the same as a 
   const layers = inkLayers(letters, { ...ink, together: null }, scene);
   const { paint } = await import('../../../render/arrange');
   const { blankLettering } = await import('../../../piece/blank');
-  const lettering = { ...blankLettering('w', 'w', '', { ...sheet, ppi: 100, paint: null }), ink };
+  const lettering = { ...blankLettering('w', 'w', '', sheet), ink };
   expect(farthest(await composed(paint(lettering, letters, scene)), await asOne(layers, 'multiply'))).toBeLessThan(1 / 255);
 });
 

@@ -34,7 +34,7 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
     if (!isPicture || own.length === 0) return;
     const onScreen = toScreen(at);
     const known = coat.keep.findIndex((point) => placesOf(point).some((place) => Math.hypot(toScreen(place)[0] - onScreen[0], toScreen(place)[1] - onScreen[1]) < near));
-    const write = (label: string, keep: PictureCoat['keep']): void => void editing.commit(label, setCoat(lettering.id, index, { keep }, coatsSeenAt(lettering.ink)));
+    const write = (label: string, keep: PictureCoat['keep']): void => void editing.commit(label, setCoat(coatsSeenAt(lettering), index, { keep }));
     if (known >= 0) return write('Take a keep point away', coat.keep.filter((_, i) => i !== known));
     const letter = letterUnder(letters, at);
     const { placement, toSheet } = own.find((one) => one.letter === letter) ?? own[0];

@@ -39,7 +39,7 @@ export function PanelSettings({ lettering }: { lettering: Lettering }) {
       {panel && (
         <div className="flex flex-col gap-2">
           <h3 className="label">Paint of the panel</h3>
-          <CoatList lettering={lettering} at={{ of: 'panel' }} of="of the panel" empty="No paint: the panel is clear." />
+          <CoatList at={{ of: 'panel', lettering: id }} of="of the panel" empty="No paint: the panel is clear." />
         </div>
       )}
     </section>

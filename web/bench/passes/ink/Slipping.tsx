@@ -26,13 +26,13 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
   const chosen = (at: typeof slipAt): Letter | null => (typeof at !== 'number' ? null : (letters?.letters.find(({ start, bounds }) => bounds && start === at) ?? null));
   /** The edit by which a coat as it was is slipped by so many sheet px. @param only in this letter */
   const edit = (start: Coat, by: Point, only: Letter | null): Edit => {
-    const at = coatsSeenAt(lettering.ink);
-    if (start.kind === 'plate') return setCoat(lettering.id, index, { x: Math.round(start.x + by[0]), y: Math.round(start.y + by[1]) }, at);
+    const at = coatsSeenAt(lettering);
+    if (start.kind === 'plate') return setCoat(at, index, { x: Math.round(start.x + by[0]), y: Math.round(start.y + by[1]) });
     if (start.kind !== 'picture' || !letters?.ink) return () => undefined;
     const [x, y] = inBox(start, by, only, letters, piece.sheet);
-    if (!only) return setCoat(lettering.id, index, { x: rounded(start.x + x), y: rounded(start.y + y) }, at);
+    if (!only) return setCoat(at, index, { x: rounded(start.x + x), y: rounded(start.y + y) });
     const own = start.slips.find((slip) => slip.at === only.start) ?? { at: only.start, x: 0, y: 0, scale: 1 };
-    return setSlips(lettering.id, index, [{ ...own, x: rounded(own.x + x), y: rounded(own.y + y) }], at);
+    return setSlips(at, index, [{ ...own, x: rounded(own.x + x), y: rounded(own.y + y) }]);
   };
   type Start = { coat: Coat; only: Letter | null };
   const way = ({ from, to, shift }: DragMove<Start>): Point => {

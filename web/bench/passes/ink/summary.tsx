@@ -52,7 +52,7 @@ function Coats() {
   }
   return (
     <>
-      One flat coat of {swatch} <b>{coat.colour}</b> at <EditedValue label="Opacity of the coat" value={coat.opacity} factor={100} unit="%" min={0} max={100} says="Set the opacity" edit={(opacity) => setCoat(id, 0, { opacity })} />.
+      One flat coat of {swatch} <b>{coat.colour}</b> at <EditedValue label="Opacity of the coat" value={coat.opacity} factor={100} unit="%" min={0} max={100} says="Set the opacity" edit={(opacity) => setCoat({ of: 'ink', lettering: id }, 0, { opacity })} />.
     </>
   );
 }

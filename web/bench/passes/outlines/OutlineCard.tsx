@@ -73,25 +73,25 @@ export function OutlineCard({ lettering, index }: { lettering: Lettering; index:
         At <EditedValue label={`Opacity of outline ${number}`} value={outline.opacity} factor={100} unit="%" min={0} max={100} edit={(opacity) => set({ opacity })} />, <Choice label={`Blend mode of outline ${number}`} inSentence value={outline.mode} options={modeNames} disabled={!mayChange} onChoose={(mode) => commit('Set the blend mode of an outline', { mode })} />
         {coats.length === 1 && coats[0].kind === 'solid' && (
           <>
-            , in <ColourField label={`Colour of outline ${number}`} colour={coats[0].colour} edit={(colour) => setCoat(id, 0, { colour }, { of: 'outline', outline: outline.id })} small />
+            , in <ColourField label={`Colour of outline ${number}`} colour={coats[0].colour} edit={(colour) => setCoat({ of: 'outline', lettering: id, outline: outline.id }, 0, { colour })} small />
           </>
         )}
         .
       </p>
-      <Paint lettering={lettering} outline={outline} number={number} />
+      <Paint lettering={id} outline={outline} number={number} />
     </div>
   );
 }
 
 /** All coats of an outline; folded away until they are wanted. */
-function Paint({ lettering, outline, number }: { lettering: Lettering; outline: Outline; number: number }) {
+function Paint({ lettering, outline, number }: { lettering: string; outline: Outline; number: number }) {
   const [open, setOpen] = useState(false);
   return (
     <>
       <button className="quiet-button -ml-1" aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? 'Fold its paint' : 'Its paint'}
       </button>
-      {open && <CoatList lettering={lettering} at={{ of: 'outline', outline: outline.id }} of={`of outline ${number}`} empty="No paint: the outline is clear." />}
+      {open && <CoatList at={{ of: 'outline', lettering, outline: outline.id }} of={`of outline ${number}`} empty="No paint: the outline is clear." />}
     </>
   );
 }

@@ -10,6 +10,8 @@ import { editing } from '../../editing';
 import { PlateChooser } from '../../../plates/PlateChooser';
 import { ExchangePlate } from './ExchangePlate';
 import { placePhotograph } from './photographs';
+import { SheetCoats } from './SheetCoats';
+import { StockView } from './StockView';
 import { usePlate } from './placing';
 
 export function Slip() {
@@ -150,6 +152,8 @@ function SheetSize() {
           <input type="color" aria-label="Sheet colour" className="h-7 w-10" value={paint} onChange={(event) => editing.soon('Paint the sheet', 'paint', 'paint', setSheet({ paint: event.target.value }))} />
         )}
       </div>
+      <SheetCoats />
+      <StockView />
     </div>
   );
 }
