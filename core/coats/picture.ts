@@ -95,13 +95,29 @@ export async function paintPicture(coat: PictureCoat, picture: Picture, { region
   if (!(place.scale * unit > 0)) return emptyRaster(region.width, region.height, 4);
   const own: Placement = { scale: place.scale * unit, x: place.x * unit, y: place.y * unit };
   const isUpright = toLettering.b === 0 && toLettering.c === 0 && toLettering.a > 0 && Math.abs(toLettering.a - toLettering.d) < 1e-12;
-  if (isUpright) return coloured(await samplePicture(picture, { ...own, x: own.x - toLettering.e * unit, y: own.y - toLettering.f * unit }, region));
+  if (isUpright) return finished(coloured(await samplePicture(picture, { ...own, x: own.x - toLettering.e * unit, y: own.y - toLettering.f * unit }, region)), coat, picture);
   const source = grow(outerPixels(scaleRegion(placedBounds(toLettering, region), unit)), taps);
   const upright = coloured(await samplePicture(picture, own, source));
   const { a, b, c, d, e, f } = toLettering;
   const out = warpPlane(upright, [a * unit, c * unit, e * unit - source.x, b * unit, d * unit, f * unit - source.y, 0, 0, 1], region, 'bicubic', 'clear');
   for (let i = 0; i < out.data.length; i++) out.data[i] = Math.min(1, Math.max(0, out.data[i]));
-  return out;
+  return finished(out, coat, picture);
+}
+
+/**
+ * Where a picture covers its box, its border px are whole: letters reach to the very edge of the box, and what is cut off the picture
+ * there by parts of a px would show as a sliver of what lies below.
+ */
+function finished(raster: Raster, { fit }: PictureCoat, { channels }: Picture): Raster {
+  if (fit !== 'cover' || channels === 4) return raster;
+  const { data } = raster;
+  for (let at = 0; at < data.length; at += 4) {
+    const alpha = data[at + 3];
+    if (alpha <= 1e-3 || alpha >= 1) continue;
+    for (let c = 0; c < 3; c++) data[at + c] = Math.min(1, data[at + c] / alpha);
+    data[at + 3] = 1;
+  }
+  return raster;
 }
 
 /** Stored pictures of one channel are grey. */

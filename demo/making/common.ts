@@ -1,8 +1,9 @@
 import type { Contour, TracePoint, Veil } from '../../core/passes/veils/schema';
 import { aroundBorder } from '../../core/passes/veils/trace/close';
 import { Tracer } from '../../core/passes/veils/trace/tracer';
+import { blankPiece } from '../../core/piece/blank';
 import { readPiece } from '../../core/piece/read';
-import { pieceVersion, type Asset, type Lettering, type Piece } from '../../core/piece/schema';
+import type { Asset, Lettering, Piece } from '../../core/piece/schema';
 import type { Picture } from '../../core/pixels/pyramid';
 import type { Point } from '../../core/shape/affine';
 import { roundedPoint } from '../../core/shape/rounding';
@@ -44,12 +45,9 @@ export function boxContour(left: number, top: number, right: number, bottom: num
 export const face = (file: string): Asset => ({ kind: 'face', name: faceNames[file], path: `faces/${file}.ttf` });
 export const plate = (name: string): Asset => ({ kind: 'plate', name, path: `plates/${name}.jpg` });
 
-export function piece(name: string, plateName: string, faceFiles: string[], letterings: Lettering[], veils: Veil[], depth: string[], { solved = {}, weave = [] }: { solved?: Piece['assets']; weave?: Piece['weave'] } = {}): Piece {
+export function piece(name: string, plateName: string, faceFiles: string[], letterings: Lettering[], veils: Veil[], depth: string[], { solved = {}, weave = [], sheet = { width: 1800, height: 1200, ppi: 200, paint: '#ffffff' } }: { solved?: Piece['assets']; weave?: Piece['weave']; sheet?: Parameters<typeof blankPiece>[1] } = {}): Piece {
   return readPiece({
-    format: 'inky-veil/piece',
-    version: pieceVersion,
-    name,
-    sheet: { width: 1800, height: 1200, ppi: 200, paint: '#ffffff' },
+    ...blankPiece(name, sheet),
     assets: Object.fromEntries([[plateName, plate(plateName)], ...faceFiles.map((file) => [file, face(file)]), ...Object.entries(solved)]),
     plates: [{ id: 'plate-1', name: plateName, asset: plateName, scale: 1, x: 0, y: 0 }],
     letterings,

@@ -19,7 +19,7 @@ export function InkLaying({ lettering: { id, ink, outlines } }: { lettering: Let
       )}
       {hasParts && (
         <>
-          Panel, ink and outlines lie on it{' '}
+          Panel, ink and outlines lie on the photo{' '}
           <Choice<BlendMode | 'each'>
             label="How panel, ink and outlines lie on the photo"
             inSentence
