@@ -5,7 +5,12 @@ import { blankLettering, blankPiece } from './blank';
 import { fromPx, paperToPx, tellLength, toPx } from './lengths';
 import { applyEdit, problemWith, type Edit } from './edits/edit';
 import { solidCoat } from '../coats/schema';
+import * as gradeEdits from './edits/grades';
 import * as inkEdits from './edits/ink';
+import * as outlineEdits from './edits/outlines';
+import { plainGrade } from '../passes/grade/schema';
+import { plainPanel } from '../passes/ink/panel/schema';
+import { plainOutline } from '../passes/outlines/schema';
 import * as edits from './edits/things';
 import { PieceError, readPiece } from './read';
 import { plainStroke, tracedCut, type Contour, type TraceCut } from '../passes/veils/schema';
@@ -76,6 +81,11 @@ describe('edits', () => {
     fc.constantFrom('#102030', 'teal').map((colour) => inkEdits.setSolid('lettering-1', { colour })),
     fc.constantFrom('#102030', 'teal').map((colour) => inkEdits.addCoat({ of: 'ink', lettering: 'lettering-1' }, solidCoat({ colour, mode: 'multiply' }))),
     fc.constantFrom<1 | -1>(1, -1).map((by) => inkEdits.moveCoat({ of: 'ink', lettering: 'lettering-1' }, 0, by)),
+    fc.constantFrom(plainPanel({ shape: { kind: 'ellipse' }, colour: 'teal' }), null).map((panel) => inkEdits.putPanel('lettering-1', panel)),
+    fc.constantFrom('below', null).map((knockout) => inkEdits.setPanel('lettering-1', { knockout: knockout as 'below' | null })),
+    fc.integer({ min: 0, max: 40 }).map((width) => outlineEdits.addOutline('lettering-1', plainOutline({ id: `outline-${width}`, unit: 'px', width, side: 'outside', colour: 'teal' }))),
+    fc.integer({ min: 0, max: 40 }).map((width) => outlineEdits.removeOutline('lettering-1', `outline-${width}`)),
+    fc.constant((draft: Piece) => gradeEdits.addGrade(plainGrade(edits.freeId(draft, 'grade'), { lettering: 'lettering-1', area: 'inside', on: { kind: 'veil', veil: 'veil-1' } }))(draft)),
     fc.constant(edits.setFace('lettering-1', { ...face, sha256: hash('c') })),
     fc.integer({ min: 1, max: 900 }).map((width) => edits.setSheet({ width })),
   );

@@ -42,6 +42,9 @@ export function DepthLine() {
           </div>
         </SortableContext>
       </DndContext>
+      {piece.letterings.map((lettering) => (
+        <FrontOutlines key={lettering.id} lettering={lettering} />
+      ))}
       <span className="label ml-1 flex items-center gap-1 self-end">
         near <Eye size={15} aria-hidden />
       </span>
@@ -110,14 +113,38 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
       onClick={() => dispatch(looked(lettering ? { lettering: id } : { veil: id }))}
       className={`flex cursor-grab flex-col items-center ${isDragging ? 'z-10 opacity-80' : ''}`}
     >
-      <div className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}>
+      <div className="flex items-end">
+        {lettering?.ink.panel && <PanelCard lettering={lettering} />}
+        <div className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}>
         {lettering ? (
           <LetteringCard lettering={lettering} />
         ) : (
           <VeilCard piece={piece} id={id} />
         )}
+        </div>
       </div>
       <span className="h-5 max-w-[74px] truncate">{name}</span>
+    </div>
+  );
+}
+
+/** The panel behind letters, seen from its edge; it moves with them. */
+function PanelCard({ lettering: { ink } }: { lettering: Lettering }) {
+  const { panel } = ink;
+  const paint = panel && mainColour(panel);
+  return <div title={panel?.knockout ? 'Panel; the letters are openings in it' : 'Panel behind the letters'} className={`mr-0.5 h-[46px] w-2 border border-rule ${panel?.knockout ? 'border-dashed border-faint' : ''}`} style={paint ? { background: paint } : undefined} />;
+}
+
+/** Outlines that stand before all veils, whatever their letters stand behind. */
+function FrontOutlines({ lettering }: { lettering: Lettering }) {
+  const own = lettering.outlines.list.filter(({ front }) => front);
+  if (own.length === 0) return null;
+  return (
+    <div className="flex flex-col items-center" title={`${own.length === 1 ? 'An outline' : `${own.length} outlines`} of ${nameOf(lettering)} in front of all veils`}>
+      <div className="flex h-[52px] w-7 items-center justify-center border border-rule bg-desk">
+        <span className="h-7 w-4 rounded-sheet" style={{ border: `2px solid ${mainColour(own[0]) ?? '#1F2328'}`, outline: '1px solid #1F2328' }} />
+      </div>
+      <span className="h-5">outline</span>
     </div>
   );
 }

@@ -7,6 +7,7 @@ import { simplify } from '../../../core/shape/simplify';
 import { editing } from '../editing';
 import { useDrag, type DragMove } from './drag';
 import { Hairline, lineThrough } from './Hairline';
+import { KeyCross, useKeyCross } from './KeyCross';
 import { fromLettering, toLettering } from './plane';
 import { Ring } from './Ring';
 import { useViewport } from './viewport';
@@ -22,23 +23,36 @@ interface DrawLineProps {
   done(points: [number, number][] | null): void;
 }
 
-/** The next drag draws a line in the plane of the words. */
+/** The next drag draws a line in the plane of the words. By keyboard: arrows move a cross, Enter sets a point, with Shift the last one. */
 export function DrawLine({ letters, closed, done }: DrawLineProps) {
   const { size, toScreen, view } = useViewport();
   const [drawn, setDrawn] = useState<Point[]>([]);
+  const finish = (points: readonly Point[]): void => {
+    setDrawn([]);
+    done(points.length >= (closed ? 3 : 2) ? points.map((point) => roundedPoint(toLettering(letters, point))) : null);
+  };
   const drag = useDrag({
     begin: (at) => setDrawn([at]),
     move: ({ to }) => setDrawn((before) => [...before, to]),
     end: ({ to, moved }) => {
-      const points = simplify([...drawn, to], drawnTolerance / view.zoom).slice(0, 500);
-      setDrawn([]);
-      done(moved && points.length >= (closed ? 3 : 2) ? points.map((point) => roundedPoint(toLettering(letters, point))) : null);
+      if (moved) finish(simplify([...drawn, to], drawnTolerance / view.zoom).slice(0, 500));
+      else {
+        setDrawn([]);
+        done(null);
+      }
     },
     cancel: () => setDrawn([]),
+  });
+  const cross = useKeyCross({
+    enter: (at, shift) => {
+      if (!shift) return setDrawn((before) => [...before, at]);
+      finish([...drawn, at]);
+    },
   });
   return (
     <g>
       <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" data-testid="draw-path" {...drag} />
+      {cross && <KeyCross at={cross} />}
       <Hairline d={lineThrough(drawn.map(toScreen), closed)} active />
     </g>
   );
