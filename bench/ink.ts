@@ -63,7 +63,7 @@ async function wideningOutline(studio: RunningStudio, browser: Browser, demo: 'w
   const from = await page.evaluate(() => performance.now());
   for (let i = 0; i < 90; i++) {
     await page.mouse.move(x - 6 + 12 * Math.sin(i / 7), y);
-    await page.waitForTimeout(16);
+    await page.waitForTimeout(4);
   }
   const to = await page.evaluate(() => performance.now());
   await page.mouse.up();

@@ -2,13 +2,15 @@ import { blend } from '../kernels/blend';
 import { readColour } from '../pixels/colour';
 import { emptyRaster, fillWith, type Raster } from '../pixels/raster';
 import type { Region } from '../pixels/region';
+import { ByteCache } from '../render/cache';
+import { contentKey } from '../render/node';
 import type { Letter, Materials } from '../passes/pass';
 import { paintGradient } from './gradient';
 import type { CoatGround } from './ground';
 import { halftoneReach, paintHalftone } from './halftone';
 import { paintPattern } from './pattern';
 import { paintPictures } from './picture';
-import type { Coat, PictureCoat } from './schema';
+import { picturesOfCoat, type Coat, type PictureCoat } from './schema';
 
 /** Whatever has coats, the first one lowest. */
 export interface Coated {
@@ -54,10 +56,27 @@ export async function paintFill(ink: Coated, unit: FillUnit, ground: Omit<CoatGr
   for (const coat of ink.coats) {
     if (coat.opacity === 0 || !any || !reaches(coat, any)) continue;
     const box = unit.boxes['span' in coat ? coat.span : 'word'];
-    const layer = await paintCoat(coat, { ...ground, box, below: stack }, unit, materials, photoAt);
+    const layer = await layerOf(coat, { ...ground, box, below: stack }, unit, materials, photoAt);
     blend(stack, coat.opacity === 1 ? layer : { ...layer, data: layer.data.map((value) => value * coat.opacity) }, coat.mode);
   }
   return stack;
+}
+
+/** Layers as they were last painted: while one coat is changed, the others need not be painted again. */
+const lastLayers = new ByteCache<Raster>(48 * 1024 * 1024);
+
+/** A coat's layer, painted anew only where it is not known. How it is laid on is no part of it. */
+async function layerOf(coat: Coat, ground: CoatGround, unit: FillUnit, materials: Materials, photoAt: (x: number, y: number) => Raster): Promise<Raster> {
+  // One colour is as soon painted as looked up; a screen follows what lies below, and the photo is another node's.
+  if (coat.kind === 'solid' || coat.kind === 'halftone' || coat.kind === 'plate') return paintCoat(coat, ground, unit, materials, photoAt);
+  const { region, scale, box, toLettering, capHeight, sheet } = ground;
+  const pictures = picturesOfCoat(coat).map((asset) => materials.picture(asset).key);
+  const key = contentKey({ ...coat, opacity: 1, mode: 'normal', reach: null }, pictures, region, scale, box, toLettering, capHeight, sheet, coat.kind === 'picture' && [unit.number, unit.letters[0].start, unit.letters[0].line]);
+  const known = lastLayers.get(key);
+  if (known) return known;
+  const layer = await paintCoat(coat, ground, unit, materials, photoAt);
+  lastLayers.set(key, layer, layer.data.byteLength);
+  return layer;
 }
 
 function paintCoat(coat: Coat, ground: CoatGround, { letters: [letter], number }: FillUnit, materials: Materials, photoAt: (x: number, y: number) => Raster): Raster | Promise<Raster> {
