@@ -32,9 +32,13 @@ export function arrange(lettering: Lettering, materials: Materials): Letters {
   return passes.reduce((letters, pass) => arrangeBy(pass, letters, partOf(lettering, pass.key), materials), nothing);
 }
 
-/** The lettering's layers from far to near: every pass that works on pixels, in the order of the ticket. */
-export function paint(lettering: Lettering, letters: Letters, scene: PaintScene): LetteringLayer[] {
-  const layers = passes.reduce<LetteringLayer[]>((below, pass) => pass.paint?.(below, letters, partOf(lettering, pass.key), scene) ?? below, []);
+/**
+ * The lettering's layers from far to near: every pass that works on pixels, in the order of the ticket.
+ * @param isWanted which of them are wanted; all where it is left out
+ */
+export function paint(lettering: Lettering, letters: Letters, scene: PaintScene, isWanted: (layer: LetteringLayer) => boolean = () => true): LetteringLayer[] {
+  const all = passes.reduce<LetteringLayer[]>((below, pass) => pass.paint?.(below, letters, partOf(lettering, pass.key), scene) ?? below, []);
+  const layers = all.filter(isWanted);
   return lettering.ink.together === null ? layers : laidTogether(layers, lettering.ink.together);
 }
 

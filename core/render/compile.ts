@@ -22,8 +22,8 @@ export interface Look {
   before?: boolean;
   /** Leave out one thing of the depth line, by id. */
   without?: string;
-  /** The lettering whose picture is being slipped: all of the picture is seen, faintly. */
-  slipping?: string;
+  /** The lettering whose picture is being slipped: all of the picture is seen, faintly; as it lies in one letter, by its first UTF-16 unit, or in those not slipped by themselves. */
+  slipping?: { lettering: string; at: number | null };
   /** Letters at this strength, 0..1. */
   lettersStrength?: number;
   /** `ground`: CSS colour; `wipe`: sheet px from the left, where the cut as it was changes to the edge as it is. */
@@ -80,13 +80,13 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     const { lettering, letters } = found;
     const parts = wovenParts(piece, id, letters.letters);
     const painted = parts.map(({ letters: some, over }, part) => {
-      const layers = parts.length === 1 ? found.layers : paint(lettering, { ...letters, drawn: some }, painting).filter(({ kind }) => part === 0 || kind === 'letters' || kind === 'outline' || kind === 'front');
+      const layers = parts.length === 1 ? found.layers : paint(lettering, { ...letters, drawn: some }, painting, (layer) => part === 0 || comesInParts(layer));
       const before = layersOver(over.filter(shown).map((veil) => veils.get(veil)!));
       return layers.map((layer): SceneItem => ({ ...layer, strength, over: before }));
     });
     // What stands before veils stands before those of all letters.
     const laid = [...painted.flat().filter(({ kind }) => kind !== 'front'), ...painted.flat().filter(({ kind }) => kind === 'front')];
-    const ghost = look.slipping === id ? ghostNode(letters, lettering.ink, painting) : null;
+    const ghost = look.slipping?.lettering === id ? ghostNode(letters, lettering.ink, look.slipping.at, painting) : null;
     return ghost ? [{ node: ghost, strength: ghostStrength, over: [], kind: 'letters', mode: 'normal' }, ...laid] : laid;
   });
   const grafts = graftsAmong(piece.depth.filter(shown).flatMap((id) => veils.get(id) ?? []));
@@ -95,6 +95,9 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const roughly = (): Node => compile({ ...piece, veils: piece.veils.map((veil) => (veil.id === look.veil!.id ? asCut(veil) : veil)) }, materials, { ...look, veil: undefined }).picture;
   return { picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene, before, behind, letterings, mattes, materials };
 }
+
+/** What comes for each part of a lettering's letters, and not once for all. */
+const comesInParts = ({ kind }: LetteringLayer): boolean => kind === 'letters' || kind === 'outline' || kind === 'front';
 
 /** A veil before its edge was worked on. */
 const asCut = (veil: Veil): Veil => ({ ...veil, fine: null, softness: null, strokes: [], cast: null });

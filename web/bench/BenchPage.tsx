@@ -102,16 +102,17 @@ function OpenBench({ id }: { id: string }) {
 
   const showVeil = line === 3 && state.veil && state.veilLook !== 'picture' ? state.veil : null;
   const slipping = line === 4 && (state.hand.inkTool === 'slip' || state.hand.inkTool === 'keep') ? state.lettering : null;
+  const slipAt = typeof state.hand.slipAt === 'number' ? state.hand.slipAt : null;
   const sheetWidth = piece.sheet.width;
   const look = useMemo<Look>(
     () => ({
       before: state.before || undefined,
       without: state.without ?? undefined,
       lettersStrength: state.halfStrength ? 0.5 : undefined,
-      slipping: slipping ?? undefined,
+      slipping: slipping ? { lettering: slipping, at: slipAt } : undefined,
       veil: showVeil && !state.before ? { id: showVeil, show: state.veilLook, ground: state.hand.lookGround, ...(state.veilLook === 'wipe' && { wipe: Math.round(state.hand.wipe * sheetWidth) }) } : undefined,
     }),
-    [state.before, state.without, state.halfStrength, slipping, showVeil, state.veilLook, state.hand.lookGround, state.hand.wipe, sheetWidth],
+    [state.before, state.without, state.halfStrength, slipping, slipAt, showVeil, state.veilLook, state.hand.lookGround, state.hand.wipe, sheetWidth],
   );
   useEffect(() => {
     if (materials) renderer.setPiece(onSheet, look, state.dragging);

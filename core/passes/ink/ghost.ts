@@ -2,6 +2,7 @@ import { blend } from '../../kernels/blend';
 import { emptyRaster } from '../../pixels/raster';
 import { contentKey, type Node } from '../../render/node';
 import type { Letters, PaintScene } from '../pass';
+import { slippedIn } from '../../coats/picture';
 import type { Coat } from '../../coats/schema';
 import { fillingOf } from '../../coats/filling';
 import type { Ink } from './schema';
@@ -12,11 +13,11 @@ export const seenCoats = ({ coats, panel }: Pick<Ink, 'coats' | 'panel'>): Coat[
 /** The picture that the hand slips, among the coats that are seen: the nearest one. -1 where there is none. */
 export const slippedCoat = (ink: Ink): number => seenCoats(ink).findLastIndex(({ kind }) => kind === 'picture' || kind === 'plate');
 
-/** All of the nearest picture, also beyond the letters: what is seen faintly while it is slipped. Null where there is none. */
-export function ghostNode(letters: Letters, ink: Ink, scene: PaintScene): Node | null {
+/** All of the nearest picture, also beyond the letters: what is seen faintly while it is slipped. Null where there is none. @param at the letter in which it is slipped; null for those that are not slipped by themselves */
+export function ghostNode(letters: Letters, ink: Ink, at: number | null, scene: PaintScene): Node | null {
   const coat = seenCoats(ink)[slippedCoat(ink)];
   if (coat?.kind !== 'picture' || !letters.ink) return null;
-  const filling = fillingOf([{ ...coat, opacity: 1, mode: 'normal', reach: { kind: 'all' } }], letters, scene);
+  const filling = fillingOf([{ ...(at === null ? coat : slippedIn(coat, at)), slips: [], opacity: 1, mode: 'normal', reach: { kind: 'all' } }], letters, scene);
   const units = filling.unitsOf(letters.letters);
   return {
     key: contentKey('ghost', filling.key),

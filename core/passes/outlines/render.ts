@@ -30,12 +30,14 @@ export function outlinesLayers(below: readonly LetteringLayer[], letters: Letter
   if (index < 0 || shown.length === 0) return [...below];
   const base = below[index];
   const em = standingEm(letters);
-  const dressed = shown.map((outline) => dress(outline, letters, em, scene));
+  // Openings in a panel come once, whatever veils lie over single letters; so do their outlines.
+  const whole = base.parts ? { ...letters, drawn: undefined } : letters;
+  const dressed = shown.map((outline) => dress(outline, whole, em, scene));
   const isWith = ({ outline }: Dressed): boolean => outline.mode === base.mode;
   const own = dressed.filter(isWith);
   const apart = dressed.filter((one) => !isWith(one));
-  const alone = (one: Dressed, kind: 'outline' | 'front'): LetteringLayer => ({ kind, mode: one.outline.mode, node: edgedNode(letters, [one], { isTucked: kind === 'outline' }) });
-  const edged: LetteringLayer = own.length === 0 ? base : { kind: base.kind, mode: base.mode, node: edgedNode(letters, own, { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside }) };
+  const alone = (one: Dressed, kind: 'outline' | 'front'): LetteringLayer => ({ kind, mode: one.outline.mode, node: edgedNode(whole, [one], { isTucked: kind === 'outline' }) });
+  const edged: LetteringLayer = own.length === 0 ? base : { kind: base.kind, mode: base.mode, node: edgedNode(whole, own, { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside }) };
   return [
     ...below.slice(0, index),
     ...apart.filter(({ outline }) => !outline.front && outline.side === 'outside').map((one) => alone(one, 'outline')),

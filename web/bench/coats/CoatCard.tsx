@@ -27,7 +27,7 @@ export function CoatCard({ at, index, name }: { at: CoatsAt; index: number; name
         <span className="grow">
           <b>{coatNames[coat.kind]}</b>, <Choice label={`Blend mode of ${name}`} inSentence value={coat.mode} options={modeNames} disabled={!mayChange} onChoose={(mode) => commit('Set the blend mode', { mode })} /> at{' '}
           <EditedValue label={`Opacity of ${name}`} value={coat.opacity} factor={100} unit="%" min={0} max={100} edit={(opacity) => set({ opacity })} />
-          {at.of !== 'sheet' && (
+          {at.of !== 'sheet' && at.of !== 'panel' && (
             <>
               , on <ReachChoice name={name} reach={coat.reach} onChoose={(reach) => commit('Set the reach of a coat', { reach })} />
             </>

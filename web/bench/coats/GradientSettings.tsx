@@ -22,7 +22,7 @@ export function GradientSettings({ at, coat, name, set, commit }: CoatProps<Grad
     <div>
       <p className="leading-7">
         <Choice label={`Shape of ${name}`} inSentence value={coat.shape} options={{ linear: 'linear', radial: 'radial', conic: 'conic' }} disabled={!mayChange} onChoose={(shape) => commit('Shape the gradient', { shape })} />
-        {at.of !== 'sheet' && (
+        {at.of !== 'sheet' && at.of !== 'panel' && (
           <>
             {' '}
             over <SpanChoice name={name} span={coat.span} onChoose={(span) => commit('Lay the gradient out otherwise', { span })} />

@@ -21,7 +21,7 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
     <div className="leading-7">
       <p>
         <b>{piece.assets[coat.asset]?.name ?? 'a picture'}</b>{' '}
-        {coat.held === 'letters' && at.of !== 'sheet' && (
+        {coat.held === 'letters' && at.of !== 'sheet' && at.of !== 'panel' && (
           <>
             over <SpanChoice name={name} span={coat.span} onChoose={(span) => commit('Lay the picture out otherwise', { span })} />,{' '}
           </>
@@ -36,7 +36,7 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
         .
       </p>
       <p>
-        {at.of !== 'sheet' && <Shuffle {...{ at, index, coat, name, set, commit }} />}
+        {at.of !== 'sheet' && at.of !== 'panel' && <Shuffle {...{ at, index, coat, name, set, commit }} />}
         {coat.slips.length > 0 && (
           <>
             {' '}

@@ -1,7 +1,7 @@
 import { Sheet } from '../../ui/Sheet';
 
 const keys: [string, string][] = [
-  ['0 – 4', 'open a line of the ticket'],
+  ['0 – 5, 9', 'open a line of the ticket'],
   ['Esc', 'fold the open line'],
   ['arrows, Shift + arrows', 'move by 1 px, by 10 px'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
@@ -14,7 +14,7 @@ const keys: [string, string][] = [
   ['Alt + arrows in words', 'kern the pair at the caret; space or shift the chosen letters'],
   ['Enter, Backspace, End', 'trace: set a point, take it back, close'],
   ['Delete, arrows', 'trace: remove the chosen point, move it'],
-  ['arrows, Enter, Shift Enter', 'brush: a point of the line, its last point'],
+  ['arrows, Enter, Shift Enter', 'brush and drawn lines: a point, the last point'],
   ['- =', 'brush size; with Shift its softness'],
   ['Q, Alt held', 'brush: swap bring front and send behind, for one stroke'],
   ['W held on a card', 'depth line: the sheet without it'],

@@ -1,6 +1,9 @@
 import { mainColour } from '../../../../core/coats/mainColour';
 import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
-import { setCoat } from '../../../../core/piece/edits/ink';
+import type { PictureCoat } from '../../../../core/coats/schema';
+import type { Edit } from '../../../../core/piece/edits/edit';
+import { setCoat, setSlips } from '../../../../core/piece/edits/ink';
+import type { Lettering } from '../../../../core/piece/schema';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
@@ -9,6 +12,7 @@ import { handed, type InkTool } from '../../benchState';
 import { coatNames } from '../../coats/names';
 import { EditedValue } from '../../EditedValue';
 import { panelNames } from './PanelSettings';
+import { coatsSeenAt } from './seen';
 
 export function Summary() {
   const { lettering } = useBench();
@@ -80,6 +84,7 @@ export function HandTools() {
           onChoose={(value) => dispatch(handed({ slipAt: value === 'all' || value === 'one' ? value : Number(value) }))}
         />
       )}
+      {coat?.kind === 'picture' && inkTool === 'slip' && one && <SizeInLetter lettering={lettering!} coat={coat} at={one.start} number={inked.indexOf(one) + 1} />}
       {coat?.kind === 'picture' && tool('keep', 'Keep points', 'Click on what must be seen in the letters; click again to take the point away')}
       {tool('pick', 'Pick from the photo', 'Takes the colour of the photo under the pointer')}
       {inkTool === 'pick' && (
@@ -88,5 +93,16 @@ export function HandTools() {
         </span>
       )}
     </>
+  );
+}
+
+/** How large the picture is in one letter, besides what the coat says for all. */
+function SizeInLetter({ lettering, coat, at, number }: { lettering: Lettering; coat: PictureCoat; at: number; number: number }) {
+  const own = coat.slips.find((slip) => slip.at === at) ?? { at, x: 0, y: 0, scale: 1 };
+  const edit = (scale: number): Edit => setSlips(coatsSeenAt(lettering), slippedCoat(lettering.ink), [{ ...own, scale }]);
+  return (
+    <span>
+      <EditedValue label={`Size in letter ${number}`} value={own.scale} factor={100} unit="%" min={1} max={10000} edit={edit} /> as large there
+    </span>
   );
 }
