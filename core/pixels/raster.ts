@@ -43,3 +43,5 @@ export function crop(raster: Raster, outer: Region, inner: Region): Raster {
   }
   return out;
 }
+
+export const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });

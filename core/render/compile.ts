@@ -11,7 +11,8 @@ import { arrange, paint } from './arrange';
 import type { Node } from './node';
 import { compileVeils, graftsAmong, layersOver } from './compileVeils';
 import { stockNode } from './stock';
-import { sceneNode, type SceneItem, type VeilLayers } from './scene';
+import { sceneNode } from './scene';
+import type { SceneItem, VeilLayers } from './sceneItems';
 
 /** How strong a picture is seen beyond its letters while it is slipped. */
 const ghostStrength = 0.3;

@@ -7,7 +7,7 @@ import { colourNode, shadowNode } from '../passes/veils/shadow';
 import { layingRuns } from '../passes/veils/weave';
 import type { Piece } from '../piece/schema';
 import type { Node } from './node';
-import type { GraftItem, VeilLayers } from './scene';
+import type { GraftItem, VeilLayers } from './sceneItems';
 
 /** A veil's nodes: itself, and what it throws on letters and, as a graft, on the photograph. */
 interface CompiledVeil extends VeilLayers {

@@ -1,7 +1,7 @@
 import { blend, type BlendMode } from '../kernels/blend';
 import { atopInLight } from '../kernels/coverage';
-import type { Raster } from '../pixels/raster';
-import type { SceneItem } from './scene';
+import { copyOf, type Raster } from '../pixels/raster';
+import type { SceneItem } from './sceneItems';
 
 /**
  * Lays letters and what comes with them on what is there, from far to near. Neighbours with the same veils over them come on one
@@ -87,5 +87,3 @@ function cutHole(out: Raster, hole: Raster, mattes: readonly Raster[], sheet: Ra
     for (let c = 0; c < 4; c++) out.data[at + c] = out.data[at + c] * (1 - share) + sheet.data[at + c] * share;
   }
 }
-
-const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });

@@ -1,4 +1,4 @@
-import { emptyRaster, type Raster } from '../../pixels/raster';
+import { copyOf, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, unionOf, type Region } from '../../pixels/region';
 import { contentKey, keyOf, touches, type Need, type Node, type Request } from '../../render/node';
 import { standingEm } from '../standing';
@@ -125,8 +125,6 @@ function runOver({ within, around }: { within: Float32Array; around: Float32Arra
     around[i] -= part;
   }
 }
-
-const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
 
 /** What is in the letters as it would be if they had no edge. */
 function uncut(ink: Raster | null, cover: Raster, { region }: Request): Raster {

@@ -1,5 +1,5 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
-import { crop, type Raster } from '../../pixels/raster';
+import { copyOf, crop, type Raster } from '../../pixels/raster';
 import { grow, regionOfPoints, union, unionOf, type Region } from '../../pixels/region';
 import type { Picture } from '../../pixels/pyramid';
 import { contentKey, keyOf, type Need, type Node } from '../../render/node';
@@ -73,8 +73,6 @@ async function softenedCut(veil: Veil, ground: Parameters<typeof drawCuts>[1], r
 }
 
 /** What is worked on further is never what is kept elsewhere. */
-const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
-
 function isEven({ data }: Raster): boolean {
   const [first] = data;
   for (let i = 1; i < data.length; i++) if (data[i] !== first) return false;
