@@ -2,11 +2,12 @@ import { joinCover } from '../../kernels/coverage';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { intersect, outerPixels, grow, regionOfPoints, union, type Region } from '../../pixels/region';
 import type { Request } from '../../render/node';
-import type { Affine } from '../../shape/affine';
+import { apply, followedBy, inverse, moved, sizeOf, type Affine } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
 import { dashed, joined, offset, stroked, type Polygons } from '../../shape/offset';
 import { polygonsOf, type PlacedLetter } from '../cover';
-import type { Letter } from '../pass';
+import type { Letter, Letters, PlaneMap } from '../pass';
+import { bent, unbent } from './flat';
 import type { Outline } from './schema';
 
 /** How wide an outline is and where it lies, sheet px; out of the letters is above 0. */
@@ -30,6 +31,15 @@ export function reachOf({ unit, width, side, gap, x, y }: Pick<Outline, 'unit' |
 /** How far an outline reaches beyond the letters, sheet px: corners that are mitred reach further. */
 export const spreadOf = ({ join }: Outline, { from, to, x, y }: Reach): number => Math.max(0, from, to) * (join === 'mitre' ? 4 : 1) + Math.hypot(x, y) + 1;
 
+/** The plane of bent letters, and where it is drawn. */
+interface Plane {
+  warp: PlaneMap;
+  toOutput: Affine;
+}
+
+/** How far, output px, a contour that is bent again may lie from the true one. */
+const flatness = 0.05;
+
 /** How much of each px an outline covers within the letters, and outside of them. */
 export interface Band {
   within: Float32Array;
@@ -41,13 +51,15 @@ export interface Band {
  * What is within the letters and what is around them is told apart; at the edge each is a part of the px.
  * @param cover of the letters that are not to be run over, in the request
  */
-export function bandOf(outline: Outline, reach: Reach, letters: readonly PlacedLetter[], place: Affine, request: Request, cover: Raster): Band {
+export function bandOf(outline: Outline, reach: Reach, letters: readonly PlacedLetter[], { place, warp }: Pick<Letters, 'place' | 'warp'>, request: Request, cover: Raster): Band {
+  // What goes by the letter size lies in the letters' plane, and grows narrower with it in the distance.
+  const plane = warp && outline.unit === 'em' ? { warp, toOutput: followedBy(place, moved(0, 0, request.scale)) } : null;
   const areas = areasOf(letters, place, request.scale);
   const { region, scale } = request;
-  const moved: Region = { ...region, x: region.x - reach.x * scale, y: region.y - reach.y * scale };
+  const shifted: Region = { ...region, x: region.x - reach.x * scale, y: region.y - reach.y * scale };
   const isMoved = reach.x !== 0 || reach.y !== 0;
-  const at = (by: number): Float32Array => coverAt(areas, by * scale, outline.join, moved, region).data;
-  if (outline.dash) return parted(outline, dashCover(areas, outline, reach, scale, moved, region).data, cover);
+  const at = (by: number): Float32Array => coverAt(areas, by * scale, outline.join, plane, shifted, region).data;
+  if (outline.dash) return parted(outline, dashCover(areas, outline, reach, scale, plane, shifted, region).data, cover);
   if (isMoved) return parted(outline, minus(at(reach.to), at(reach.from)), cover);
   return { within: reach.from < 0 ? minus(at(Math.min(0, reach.to)), at(reach.from)) : empty(cover), around: reach.to > 0 ? minus(at(reach.to), at(Math.max(0, reach.from))) : empty(cover) };
 }
@@ -124,12 +136,12 @@ function makeAreas(letters: readonly PlacedLetter[], place: Affine, scale: numbe
 }
 
 /** The contour `by` output px away from an area's edge. */
-function contourAt(area: Area, by: number, join: Outline['join']): { polygons: Polygons; box: Region | null } {
+function contourAt(area: Area, by: number, join: Outline['join'], plane: Plane | null): { polygons: Polygons; box: Region | null } {
   if (by === 0) return area;
-  const key = `${by}|${join}`;
+  const key = `${by}|${join}|${plane !== null}`;
   let found = area.offsets.get(key);
   if (!found) {
-    const polygons = offset(area.polygons, by, join);
+    const polygons = plane ? offsetInPlane(area.polygons, by, join, plane) : offset(area.polygons, by, join);
     found = { polygons, box: regionOfPoints(polygons.flat()) };
     forget(area.offsets, keptOffsets);
     area.offsets.set(key, found);
@@ -137,11 +149,21 @@ function contourAt(area: Area, by: number, join: Outline['join']): { polygons: P
   return found;
 }
 
+/** The contour in the letters' own plane: brought there, drawn, and bent again. */
+function offsetInPlane(polygons: Polygons, by: number, join: Outline['join'], { warp, toOutput }: Plane): Polygons {
+  const unit = sizeOf(toOutput);
+  const back = inverse(toOutput);
+  const through = (map: Affine, some: Polygons): Polygons => some.map((polygon) => polygon.map((point) => apply(map, point)));
+  // Offsets keep three digits: the plane is taken as large as it is drawn.
+  const flat = through(moved(0, 0, unit), unbent(through(back, polygons), warp));
+  return through(toOutput, bent(through(moved(0, 0, 1 / unit), offset(joined(flat), by, join)), warp, flatness / unit));
+}
+
 /** Coverage of everything within `by` output px of the areas. @param at where the region lies for them; it may be moved by parts of a px */
-function coverAt(areas: readonly Area[], by: number, join: Outline['join'], at: Region, region: Region): Raster {
+function coverAt(areas: readonly Area[], by: number, join: Outline['join'], plane: Plane | null, at: Region, region: Region): Raster {
   const whole = emptyRaster(region.width, region.height, 1);
   for (const area of areas) {
-    const { polygons, box } = contourAt(area, by, join);
+    const { polygons, box } = contourAt(area, by, join, plane);
     if (box) addCover(whole, polygons, box, at);
   }
   return whole;
@@ -157,14 +179,14 @@ function addCover(whole: Raster, polygons: Polygons, box: Region, at: Region): v
 }
 
 /** Dashes along the middle of the band. */
-function dashCover(areas: readonly Area[], { dash, join }: Outline, { from, to }: Reach, scale: number, at: Region, region: Region): Raster {
+function dashCover(areas: readonly Area[], { dash, join }: Outline, { from, to }: Reach, scale: number, plane: Plane | null, at: Region, region: Region): Raster {
   const whole = emptyRaster(region.width, region.height, 1);
   const width = (to - from) * scale;
   for (const area of areas) {
-    const key = `dash|${from}|${to}|${join}|${JSON.stringify(dash)}`;
+    const key = `dash|${from}|${to}|${join}|${plane !== null}|${JSON.stringify(dash)}`;
     let found = area.offsets.get(key);
     if (!found) {
-      const middle = contourAt(area, ((from + to) / 2) * scale, join).polygons;
+      const middle = contourAt(area, ((from + to) / 2) * scale, join, plane).polygons;
       const polygons = stroked(dashed(middle, Math.max(0.01, dash!.on) * width, dash!.off * width), width, dash!.caps);
       found = { polygons, box: regionOfPoints(polygons.flat()) };
       forget(area.offsets, keptOffsets);

@@ -1,10 +1,11 @@
-import type { Letter, Letters } from '../pass';
+import type { Letter, Letters, PlaneMap } from '../pass';
 import { pathBounds } from '../../shape/bounds';
 import { joined, offset, type Polygons } from '../../shape/offset';
-import { flattenTo, polygonPath, type Path } from '../../shape/path';
+import { flattenTo, polygonPath } from '../../shape/path';
 import { sizeOf } from '../../shape/affine';
 import { unionOf } from '../../pixels/region';
 import { remembering } from '../../render/remember';
+import { bent, unbent } from './flat';
 import type { Outlines } from './schema';
 
 /** How far, sheet px at 100 %, a changed edge may lie from the true one. */
@@ -18,19 +19,21 @@ export function shapeEdges(letters: Letters, { round, grow }: Outlines): Letters
   if (round === 0 && grow === 0) return letters;
   // The tolerance follows the size in steps, so that scaling by hand does not shape the edges anew for every px.
   const step = 2 ** Math.ceil(Math.log2(Math.max(1e-6, sizeOf(letters.place))));
-  const shaped = letters.letters.map((letter) => lastShaped(letter, JSON.stringify([round, grow, letters.size, step]), () => shapeLetter(letter, round * letters.size, grow * letters.size, fineness / step)));
+  const shaped = letters.letters.map((letter) => lastShaped(letter, JSON.stringify([round, grow, letters.size, step, letters.flatInk]), () => shapeLetter(letter, letters.warp, round * letters.size, grow * letters.size, fineness / step)));
   const lines = letters.lines.map((line, index) => ({ ...line, ink: unionOf(shaped.flatMap(({ line: own, bounds }) => (own === index ? [bounds] : []))) }));
   return { ...letters, letters: shaped, lines, ink: unionOf(shaped.map(({ bounds }) => bounds)) };
 }
 
 const lastShaped = remembering<Letter, Letter>();
 
-function shapeLetter(letter: Letter, round: number, grow: number, tolerance: number): Letter {
+function shapeLetter(letter: Letter, warp: PlaneMap | null, round: number, grow: number, tolerance: number): Letter {
   // Offsets keep three digits: small letters are worked on enlarged.
   const zoom = 0.02 / tolerance;
-  const area = joined(flattenTo(letter.path, tolerance).map((polygon) => polygon.map(([x, y]): [number, number] => [x * zoom, y * zoom])));
+  const outline = flattenTo(letter.path, tolerance);
+  const area = joined(enlarged(warp ? unbent(outline, warp) : outline, zoom));
   const grown = offset(area, grow * zoom, 'mitre');
-  const path = pathOf(rounded(grown, round * zoom), 1 / zoom);
+  const shaped = enlarged(rounded(grown, round * zoom), 1 / zoom);
+  const path = (warp ? bent(shaped, warp, tolerance) : shaped).flatMap((polygon) => polygonPath(polygon));
   return { ...letter, path, bounds: pathBounds(path) };
 }
 
@@ -49,5 +52,5 @@ function rounded(area: Polygons, radius: number): Polygons {
   return area;
 }
 
-const pathOf = (polygons: Polygons, zoom: number): Path => polygons.flatMap((polygon) => polygonPath(polygon.map(([x, y]) => [x * zoom, y * zoom])));
+const enlarged = (polygons: Polygons, zoom: number): Polygons => polygons.map((polygon) => polygon.map(([x, y]): [number, number] => [x * zoom, y * zoom]));
 

@@ -7,6 +7,8 @@ import type { Path } from '../../shape/path';
 import { bareScene, drawnLetter, drawnLetters, square } from '../../testing/letters';
 import { paintLayers } from '../../testing/nodes';
 import type { Letters } from '../pass';
+import { stand } from '../stance/render';
+import { plainStance } from '../stance/schema';
 import { shapeEdges } from './edge';
 import { outlinesLayers } from './render';
 import { outlineSchema, plainOutline, plainOutlines, type Outline } from './schema';
@@ -133,4 +135,41 @@ test('letters are made fatter by what is said, their corners rounded; where that
   expect(Math.abs(area - (6400 - (4 - Math.PI) * 100))).toBeLessThan(2);
   const thin = drawnLetters([drawnLetter([[20, 20], [120, 20], [120, 24], [20, 24]])]);
   expect(shapeEdges(thin, { round: 0.5, grow: 0, list: [] }).ink!.width).toBeGreaterThan(95);
+});
+
+test('in perspective a band that goes by the letter size narrows with its letters; one in px of the sheet does not', async () => {
+  // A square whose right side is half as high: so is everything in its plane there.
+  const flat = drawnLetters([drawnLetter(square(50, 50, 100))], { size: 100 });
+  const stance = plainStance({ x: 0, y: 0, rotation: 0, scale: 1, perspective: { box: { x: 50, y: 50, width: 100, height: 100 }, moves: [[0, 0], [0, 25], [0, -25], [0, 0]] } });
+  const standing = stand(flat, stance);
+  const above = async (outline: Outline, x: number): Promise<number> => {
+    const out = await draw(standing, [outline]);
+    return Array.from({ length: 100 }, (_, y) => pixel(out, x, y)[3]).reduce((sum, value) => sum + value, 0);
+  };
+  const em = blue({ unit: 'em', width: 0.1, join: 'mitre' });
+  expect(Math.abs((await above(em, 52)) - 10)).toBeLessThan(0.6);
+  expect(Math.abs((await above(em, 147)) - 5)).toBeLessThan(0.6);
+  const px = blue({ unit: 'px', width: 10, join: 'mitre' });
+  // The top edge is slanted, so that a level band of 10 px is a little more along the upright.
+  expect(Math.abs((await above(px, 52)) - (await above(px, 147)))).toBeLessThan(0.3);
+});
+
+test('along an arc a band keeps its width across, and fatter letters are as fat everywhere', async () => {
+  const flat = drawnLetters([drawnLetter([[20, 60], [180, 60], [180, 90], [20, 90]])], { size: 100, capHeight: 30 });
+  const standing = stand(flat, plainStance({ x: 0, y: 0, rotation: 0, scale: 1, bend: { kind: 'arc', degrees: 120 } }));
+  // The middle line keeps its length; an arc of 160 px over 120 degrees has a radius of 76.4 px, its middle at (100, 75).
+  const radius = 160 / ((120 * Math.PI) / 180);
+  const out = await draw(standing, [blue({ unit: 'em', width: 0.06 })]);
+  const alongRay = (degrees: number): number => {
+    const [dx, dy] = [Math.sin((degrees * Math.PI) / 180), -Math.cos((degrees * Math.PI) / 180)];
+    let sum = 0;
+    for (let r = radius + 15.5; r < radius + 40; r += 0.1) {
+      const [x, y] = [100 + r * dx, 75 + radius + r * dy];
+      if (x > 0 && y > 0 && x < 200 && y < 200) sum += pixel(out, Math.floor(x), Math.floor(y))[3] * 0.1;
+    }
+    return sum;
+  };
+  for (const degrees of [0, -30, 45]) expect(Math.abs(alongRay(degrees) - 5.5)).toBeLessThan(0.7);
+  const fat = shapeEdges(standing, { round: 0, grow: 0.04, list: [] });
+  expect(fat.ink!.y).toBeCloseTo(standing.ink!.y - 4, 1);
 });

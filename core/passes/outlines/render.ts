@@ -76,7 +76,7 @@ function edgedNode(letters: Letters, outlines: readonly Dressed[], { inside, out
   const all = placedLetters(letters.letters, letters.place);
   const needsOf = (request: Request): Need[][] => outlines.map(({ filling }) => filling.needs(request));
   return {
-    key: contentKey('edged', isTucked, inside?.key, outside?.key, letters.place, letters.size, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn), outlines.map(({ outline, filling }) => [keyOf(outline), filling.key])),
+    key: contentKey('edged', isTucked, inside?.key, outside?.key, letters.place, letters.flatInk, letters.size, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn), outlines.map(({ outline, filling }) => [keyOf(outline), filling.key])),
     channels: 4,
     bounds: unionOf([inside?.bounds ?? null, outside?.bounds ?? null, ...outlines.map(({ bounds }) => bounds)]) ?? { x: 0, y: 0, width: 0, height: 0 },
     needs(request) {
@@ -103,7 +103,7 @@ async function layOutline({ outline, reach, filling, units }: Dressed, letters: 
     const spread = spreadOf(outline, reach);
     const near = placed.filter(({ bounds }) => touches(grow(bounds, spread), request));
     if (near.length === 0) continue;
-    const band = bandOf(outline, reach, placed, letters.place, request, cover);
+    const band = bandOf(outline, reach, placed, letters, request, cover);
     const fill = filling.colour ? null : await filling.paint(unit, request, photos);
     // A contour around each letter runs over those before it; one around all runs over none.
     if (outline.contour === 'each') runOver(band, coverOf(placedLetters(before(letters, unit.letters[0]), letters.place), letters.place, request));
