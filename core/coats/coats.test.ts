@@ -17,7 +17,7 @@ const box = (start: number, line: number, x: number, y: number): Letter => ({ st
 /** Two letters side by side on one line, one below. */
 const three: Letters = {
   letters: [box(0, 0, 0, 0), box(1, 0, 60, 0), box(3, 1, 0, 60)],
-  lines: [{ start: 0, text: 'II', ink: { x: 0, y: 0, width: 100, height: 40 }, carets: [] }, { start: 3, text: 'I', ink: { x: 0, y: 60, width: 40, height: 40 }, carets: [] }],
+  lines: [{ start: 0, text: 'II', ink: { x: 0, y: 0, width: 100, height: 40 }, flatInk: { x: 0, y: 0, width: 100, height: 40 }, carets: [] }, { start: 3, text: 'I', ink: { x: 0, y: 60, width: 40, height: 40 }, flatInk: { x: 0, y: 60, width: 40, height: 40 }, carets: [] }],
   size: 60, capHeight: 40, ink: { x: 0, y: 0, width: 100, height: 100 }, flatInk: { x: 0, y: 0, width: 100, height: 100 }, place: identity, warp: null, echoes: [],
 };
 const photo = paintedNode('ramp', (x, y) => [x / 200, y / 200, 0.5, 1]);

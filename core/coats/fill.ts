@@ -69,9 +69,9 @@ const lastLayers = new ByteCache<Raster>(48 * 1024 * 1024);
 async function layerOf(coat: Coat, ground: CoatGround, unit: FillUnit, materials: Materials, photoAt: (x: number, y: number) => Raster): Promise<Raster> {
   // One colour is as soon painted as looked up; a screen follows what lies below, and the photo is another node's.
   if (coat.kind === 'solid' || coat.kind === 'halftone' || coat.kind === 'plate') return paintCoat(coat, ground, unit, materials, photoAt);
-  const { region, scale, box, toLettering, capHeight, sheet } = ground;
+  const { region, scale, box, toLettering, warp, capHeight, sheet } = ground;
   const pictures = picturesOfCoat(coat).map((asset) => materials.picture(asset).key);
-  const key = contentKey({ ...coat, opacity: 1, mode: 'normal', reach: null }, pictures, region, scale, box, toLettering, capHeight, sheet, coat.kind === 'picture' && [unit.number, unit.letters[0].start, unit.letters[0].line]);
+  const key = contentKey({ ...coat, opacity: 1, mode: 'normal', reach: null }, pictures, region, scale, box, toLettering, warp?.key, capHeight, sheet, coat.kind === 'picture' && [unit.number, unit.letters[0].start, unit.letters[0].line]);
   const known = lastLayers.get(key);
   if (known) return known;
   const layer = await paintCoat(coat, ground, unit, materials, photoAt);

@@ -30,19 +30,19 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, { materials,
   const ink = { coats };
   const flat = isFlat(ink);
   const own = sizeOf(letters.place);
-  const word = boxed ?? letters.ink;
+  const word = boxed ?? letters.flatInk;
   const plates = flat ? [] : coats.filter((coat): coat is PlateCoat => coat.kind === 'plate' && coat.opacity > 0);
   const wide = ({ region, scale }: Request): Region => grow(region, fillMargin(ink, letters.capHeight, own * scale));
   const inked = letters.letters.filter(({ bounds }) => bounds);
   const pictures = coats.flatMap(picturesOfCoat).map((asset) => materials.picture(asset).key);
   return {
-    key: flat ? contentKey(mixCoats(ink)) : contentKey(coats, pictures, plates.length > 0 && photo.key, word, letters.capHeight, letters.place, sheet.width, sheet.height),
+    key: flat ? contentKey(mixCoats(ink)) : contentKey(coats, pictures, plates.length > 0 && photo.key, word, letters.capHeight, letters.place, letters.warp?.key, sheet.width, sheet.height),
     colour: flat ? mixCoats(ink) : null,
     needs: (request) => plates.map((coat) => ({ node: photo, region: slipped(wide(request), coat, request.scale) })),
     async paint(unit, request, photos) {
       const region = wide(request);
       const toLettering = inverse(followedBy(letters.place, moved(0, 0, request.scale)));
-      const ground = { region, scale: request.scale, toLettering, unit: own * request.scale, capHeight: letters.capHeight, sheet };
+      const ground = { region, scale: request.scale, toLettering, unit: own * request.scale, warp: letters.warp, capHeight: letters.capHeight, sheet };
       const photoAt = (x: number, y: number): Raster => photos[plates.findIndex((coat) => coat.x === x && coat.y === y)];
       return crop(await paintFill(ink, unit, ground, materials, photoAt), region, request.region);
     },
@@ -52,7 +52,7 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, { materials,
       const numberOf = (letter: Letter): number => (kind === 'word' ? 0 : kind === 'line' ? letter.line : letters.letters.indexOf(letter));
       const units = new Map<number, Letter[]>();
       for (const letter of some) if (letter.bounds) units.set(numberOf(letter), [...(units.get(numberOf(letter)) ?? []), letter]);
-      return [...units.values()].map((one) => ({ letters: one, number: inked.indexOf(one[0]), boxes: { word, line: letters.lines[one[0].line]?.ink ?? word, letter: one[0].bounds! } }));
+      return [...units.values()].map((one) => ({ letters: one, number: inked.indexOf(one[0]), boxes: { word, line: letters.lines[one[0].line]?.flatInk ?? word, letter: one[0].flatBounds ?? one[0].bounds! } }));
     },
   };
 }

@@ -30,14 +30,15 @@ const tableOf = remember(({ stops, space }: GradientCoat): Float32Array => {
 });
 
 /** A run of colours over the box that it is laid out in. */
-export function paintGradient(coat: GradientCoat, { region, box, toLettering }: CoatGround): Raster {
+export function paintGradient(coat: GradientCoat, { region, box, toLettering, warp }: CoatGround): Raster {
   const table = tableOf(coat);
   const out = emptyRaster(region.width, region.height, 4);
   const way = wayOf(coat, box);
   for (let y = 0, at = 0; y < region.height; y++) {
     for (let x = 0; x < region.width; x++, at += 4) {
       const [px, py] = [region.x + x + 0.5, region.y + y + 0.5];
-      const t = way(toLettering.a * px + toLettering.c * py + toLettering.e, toLettering.b * px + toLettering.d * py + toLettering.f);
+      const [lx, ly] = [toLettering.a * px + toLettering.c * py + toLettering.e, toLettering.b * px + toLettering.d * py + toLettering.f];
+      const t = warp ? way(...warp.backward([lx, ly])) : way(lx, ly);
       const place = min(1, max(0, t)) * steps;
       const from = min(steps - 1, floor(place));
       const share = place - from;

@@ -1,4 +1,5 @@
 import type { Raster } from '../pixels/raster';
+import type { PlaneMap } from '../passes/pass';
 import type { Region } from '../pixels/region';
 import type { Affine } from '../shape/affine';
 
@@ -9,6 +10,8 @@ export interface CoatGround {
   scale: number;
   /** What it is laid out in: the ink of the word, of its line or of its letter, lettering px. */
   box: Region;
+  /** What has bent the plane of the letters; null where it is flat. Coats lie in the flat plane, and bend with it. */
+  warp: PlaneMap | null;
   /** Output px to lettering px, and how many output px one lettering px is. */
   toLettering: Affine;
   unit: number;

@@ -12,7 +12,7 @@ const { min, max, round, hypot, abs, sqrt, cos, sin, floor, PI } = Math;
 export const halftoneReach = ({ pitch }: HalftoneCoat, capHeight: number): number => 1.5 * pitch * capHeight;
 
 /** Dots or lines as large as the coats below are dark: the printed area is the missing light. */
-export function paintHalftone(coat: HalftoneCoat, { region, toLettering, unit, capHeight, below }: CoatGround): Raster {
+export function paintHalftone(coat: HalftoneCoat, { region, toLettering, warp, unit, capHeight, below }: CoatGround): Raster {
   const out = emptyRaster(region.width, region.height, 4);
   const pitch = coat.pitch * capHeight || 1;
   const radians = (coat.angle * PI) / 180;
@@ -24,7 +24,7 @@ export function paintHalftone(coat: HalftoneCoat, { region, toLettering, unit, c
   /** The tone of the coats below at a place of the screen, in pitches: 0 black, 1 white. */
   const toneAt = (u: number, v: number): number => {
     const [lx, ly] = [(u * dx - v * dy) * pitch * pitch, (u * dy + v * dx) * pitch * pitch];
-    const [ox, oy] = apply(back, [lx, ly]);
+    const [ox, oy] = apply(back, warp ? warp.forward([lx, ly]) : [lx, ly]);
     const column = min(region.width - 1, max(0, floor(ox) - region.x));
     const row = min(region.height - 1, max(0, floor(oy) - region.y));
     const at = (row * region.width + column) * 4;
@@ -36,8 +36,9 @@ export function paintHalftone(coat: HalftoneCoat, { region, toLettering, unit, c
   for (let y = 0, at = 0; y < region.height; y++) {
     for (let x = 0; x < region.width; x++, at += 4) {
       const [ox, oy] = [region.x + x + 0.5, region.y + y + 0.5];
-      const lx = toLettering.a * ox + toLettering.c * oy + toLettering.e;
-      const ly = toLettering.b * ox + toLettering.d * oy + toLettering.f;
+      let lx = toLettering.a * ox + toLettering.c * oy + toLettering.e;
+      let ly = toLettering.b * ox + toLettering.d * oy + toLettering.f;
+      if (warp) [lx, ly] = warp.backward([lx, ly]);
       const [u, v] = [lx * dx + ly * dy, ly * dx - lx * dy];
       const share = coat.motif === 'dots' ? dotAt(u, v, px, toneAt) : lineAt(u, v, px, toneAt);
       for (let c = 0; c < 3; c++) out.data[at + c] = ink[c] * ink[3] * share + ground[c] * ground[3] * (1 - share);

@@ -57,7 +57,7 @@ export function liveliestSlips(coat: PictureCoat, letters: Letters, sheet: { wid
     if (!letter.bounds) return [];
     const box = pictureBox(coat, letter, letters, sheet);
     const place = picturePlace(coat, picture, box);
-    const seen = coat.held === 'sheet' ? placedBounds(letters.place, letter.bounds) : letter.bounds;
+    const seen = coat.held === 'sheet' ? placedBounds(letters.place, letter.bounds) : (letter.flatBounds ?? letter.bounds);
     const size = { width: seen.width / place.scale, height: seen.height / place.scale };
     const room = { width: picture.width - size.width, height: picture.height - size.height };
     // A picture that is smaller than the letter stays in its middle.

@@ -1,10 +1,13 @@
 import { warpPlane } from '../kernels/warp';
 import { emptyRaster, type Raster } from '../pixels/raster';
-import { grow, intersect, outerPixels, scaleRegion, type Region } from '../pixels/region';
+import { grow, intersect, outerPixels, regionOfPoints, scaleRegion, type Region } from '../pixels/region';
 import { samplePicture, type Placement } from '../pixels/resample';
 import type { Picture } from '../pixels/pyramid';
-import { apply, corners, inverse, moved, placedBounds } from '../shape/affine';
+import { apply, corners, inverse, moved, placedBounds, type Affine, type Point } from '../shape/affine';
 import { coverage } from '../shape/coverage';
+import { polygonPath } from '../shape/path';
+import { warpPath } from '../shape/warpPath';
+import type { PlaneMap } from '../passes/pass';
 import type { CoatGround } from './ground';
 import type { PictureCoat } from './schema';
 
@@ -67,16 +70,24 @@ export async function paintPictures(coat: PictureCoat, letter: PicturedLetter, p
   const out = emptyRaster(ground.region.width, ground.region.height, 4);
   const toOutput = inverse(lying.toLettering);
   for (const { asset, box } of cells) {
-    const seen = intersect(ground.region, outerPixels(placedBounds(toOutput, box)));
+    const edge = bentBox(box, lying, toOutput);
+    const seen = intersect(ground.region, outerPixels(regionOfPoints(edge)!));
     if (!seen) continue;
     const layer = await paintPicture(own, pictureOf(asset), { ...lying, region: seen, box });
-    pasteOver(out, ground.region, layer, seen, coverage([corners(box).map((corner) => apply(toOutput, corner))], seen));
+    pasteOver(out, ground.region, layer, seen, coverage([edge], seen));
   }
   return out;
 }
 
+/** The edge of a box in output px. */
+function bentBox(box: Region, { warp, unit }: CoatGround, toOutput: Affine): Point[] {
+  const flat = polygonPath(corners(box));
+  const path = warp ? warpPath(flat, { forward: warp.forward, keepsLines: false }, 0.1 / unit) : flat;
+  return path.map(({ to }) => apply(toOutput, to));
+}
+
 /** The ground as it is for what stays on the sheet. */
-const onSheet = (ground: CoatGround): CoatGround => ({ ...ground, box: { x: 0, y: 0, ...ground.sheet }, toLettering: moved(0, 0, 1 / ground.scale), unit: ground.scale });
+const onSheet = (ground: CoatGround): CoatGround => ({ ...ground, warp: null, box: { x: 0, y: 0, ...ground.sheet }, toLettering: moved(0, 0, 1 / ground.scale), unit: ground.scale });
 
 function pasteOver(out: Raster, lying: Region, part: Raster, box: Region, cover: Raster): void {
   for (let y = 0; y < box.height; y++) {
@@ -90,18 +101,82 @@ function pasteOver(out: Raster, lying: Region, part: Raster, box: Region, cover:
 }
 
 /** A picture laid into its box; it turns and bends its place with the letters. Shrunk from the pyramid in linear light, then only turned. */
-export async function paintPicture(coat: PictureCoat, picture: Picture, { region, box, toLettering, unit }: CoatGround): Promise<Raster> {
+export async function paintPicture(coat: PictureCoat, picture: Picture, { region, box, toLettering, warp, unit }: CoatGround): Promise<Raster> {
   const place = picturePlace(coat, picture, box);
   if (!(place.scale * unit > 0)) return emptyRaster(region.width, region.height, 4);
   const own: Placement = { scale: place.scale * unit, x: place.x * unit, y: place.y * unit };
+  if (warp) return finished(await paintBent(picture, own, warp, { region, toLettering, unit }, coat.fit === 'cover'), coat, picture);
   const isUpright = toLettering.b === 0 && toLettering.c === 0 && toLettering.a > 0 && Math.abs(toLettering.a - toLettering.d) < 1e-12;
   if (isUpright) return finished(coloured(await samplePicture(picture, { ...own, x: own.x - toLettering.e * unit, y: own.y - toLettering.f * unit }, region)), coat, picture);
   const source = grow(outerPixels(scaleRegion(placedBounds(toLettering, region), unit)), taps);
   const upright = coloured(await samplePicture(picture, own, source));
+  if (coat.fit === 'cover') repeatBorder(upright, source, { x: own.x, y: own.y, width: picture.width * own.scale, height: picture.height * own.scale });
   const { a, b, c, d, e, f } = toLettering;
   const out = warpPlane(upright, [a * unit, c * unit, e * unit - source.x, b * unit, d * unit, f * unit - source.y, 0, 0, 1], region, 'bicubic', 'clear');
   for (let i = 0; i < out.data.length; i++) out.data[i] = Math.min(1, Math.max(0, out.data[i]));
   return finished(out, coat, picture);
+}
+
+/** Lets a picture's border reach two px further, so that letters which end there in parts of a px are covered. @param lying of the raster, and @param whole of the picture, in the same px */
+function repeatBorder({ data, width, height }: Raster, lying: Region, whole: Region): void {
+  const [left, top, right, bottom] = [Math.ceil(whole.x), Math.ceil(whole.y), Math.floor(whole.x + whole.width) - 1, Math.floor(whole.y + whole.height) - 1].map((value, i) => value - (i % 2 === 0 ? lying.x : lying.y));
+  if (right < left || bottom < top) return;
+  const clamp = (value: number, from: number, to: number): number => Math.min(to, Math.max(from, value));
+  for (let y = Math.max(0, top - 2); y <= Math.min(height - 1, bottom + 2); y++) {
+    for (let x = Math.max(0, left - 2); x <= Math.min(width - 1, right + 2); x++) {
+      const [fromX, fromY] = [clamp(clamp(x, left, right), 0, width - 1), clamp(clamp(y, top, bottom), 0, height - 1)];
+      if (fromX === x && fromY === y) {
+        // Within the picture: on to where it ends.
+        if (y > top && y < bottom && x === left) x = Math.max(x, Math.min(right, width) - 1);
+        continue;
+      }
+      data.copyWithin((y * width + x) * 4, (fromY * width + fromX) * 4, (fromY * width + fromX) * 4 + 4);
+    }
+  }
+}
+
+/** As many places along each side of a region tell where it lies in the flat plane. */
+const probes = 8;
+
+/**
+ * A picture in a bent plane: shrunk to its size in the flat plane, then read through the bend, between four px.
+ * @param own where it lies in the flat plane, in px as large as output px are on average
+ * @param isWide its border reaches as far beyond it as one output px: letters end there in parts of a px
+ */
+async function paintBent(picture: Picture, own: Placement, warp: PlaneMap, { region, toLettering, unit }: Pick<CoatGround, 'region' | 'toLettering' | 'unit'>, isWide: boolean): Promise<Raster> {
+  const out = emptyRaster(region.width, region.height, 4);
+  const flatAt = (x: number, y: number): [number, number] => {
+    const [u, v] = warp.backward(apply(toLettering, [x, y]));
+    return [u * unit, v * unit];
+  };
+  const probed = Array.from({ length: (probes + 1) ** 2 }, (_, i) => flatAt(region.x + (region.width * (i % (probes + 1))) / probes, region.y + (region.height * Math.floor(i / (probes + 1))) / probes));
+  const whole = { x: own.x, y: own.y, width: picture.width * own.scale, height: picture.height * own.scale };
+  const box = intersect(grow(regionOfPoints(probed)!, 4), grow(whole, 2));
+  if (!box) return out;
+  const source = grow(outerPixels(box), taps);
+  const flat = coloured(await samplePicture(picture, own, source));
+  const within = (value: number, from: number, to: number, reach: number): number => (value < from ? (from - value <= reach ? from : value) : value > to && value - to <= reach ? to : value);
+  for (let y = 0, at = 0; y < region.height; y++) {
+    let [beforeU, beforeV] = flatAt(region.x - 0.5, region.y + y + 0.5);
+    for (let x = 0; x < region.width; x++, at += 4) {
+      let [u, v] = flatAt(region.x + x + 0.5, region.y + y + 0.5);
+      const reach = isWide ? 2.5 * Math.hypot(u - beforeU, v - beforeV) : 0;
+      [beforeU, beforeV] = [u, v];
+      if (isWide) [u, v] = [within(u, whole.x + 0.5, whole.x + whole.width - 0.5, reach), within(v, whole.y + 0.5, whole.y + whole.height - 0.5, reach)];
+      readBetween(flat, u - source.x - 0.5, v - source.y - 0.5, out.data, at);
+    }
+  }
+  return out;
+}
+
+/** Reads between four px; beyond the raster it is clear. */
+function readBetween({ data, width, height }: Raster, x: number, y: number, to: Float32Array, at: number): void {
+  const [left, top] = [Math.floor(x), Math.floor(y)];
+  if (left < 0 || top < 0 || left + 1 >= width || top + 1 >= height) return;
+  const [sx, sy] = [x - left, y - top];
+  const first = (top * width + left) * 4;
+  const below = first + width * 4;
+  for (let c = 0; c < 4; c++) to[at + c] = (data[first + c] * (1 - sx) + data[first + 4 + c] * sx) * (1 - sy) + (data[below + c] * (1 - sx) + data[below + 4 + c] * sx) * sy;
 }
 
 /**

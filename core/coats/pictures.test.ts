@@ -35,7 +35,7 @@ test('slipped in one letter the picture moves in that letter alone, and is large
 test('pictures take turns letter by letter, line by line, or in the cells of a grid with clear gaps', async () => {
   const byLetter = await draw([pictureCoat({ asset: 'halves', more: ['green'], by: 'letter', span: 'letter' })]);
   expect([at(byLetter, 30, 50), at(byLetter, 70, 50), at(byLetter, 130, 50)]).toEqual([red, blue, green]);
-  const lines = drawnLetters([drawnLetter(square(20, 10, 40)), drawnLetter(square(20, 60, 40), { start: 2, line: 1 })], { lines: [20, 60].map((y, i) => ({ start: 2 * i, text: 'I', ink: { x: 20, y, width: 40, height: 40 }, carets: [] })) });
+  const lines = drawnLetters([drawnLetter(square(20, 10, 40)), drawnLetter(square(20, 60, 40), { start: 2, line: 1 })], { lines: [20, 60].map((y, i) => ({ start: 2 * i, text: 'I', ink: { x: 20, y, width: 40, height: 40 }, flatInk: { x: 20, y, width: 40, height: 40 }, carets: [] })) });
   expect(at(await draw([pictureCoat({ asset: 'green', more: ['halves'], by: 'line', span: 'line' })], lines), 40, 30)).toEqual(green);
   // A box of 140 px in two columns, 6 px apart: the gap runs from 87 to 93, within no letter; with one letter it can be seen.
   const one = drawnLetters([drawnLetter([[20, 20], [160, 20], [160, 80], [20, 80]])], { capHeight: 60 });

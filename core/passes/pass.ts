@@ -17,6 +17,8 @@ export interface Letter {
   path: Path;
   /** Ink bounds in lettering px; null for a letter without ink, such as a space. */
   bounds: Region | null;
+  /** The same before anything bent the plane; left out where nothing did. */
+  flatBounds?: Region | null;
   /** CSS colour that takes the place of the ink's; null leaves the ink. */
   colour: string | null;
 }
@@ -33,6 +35,8 @@ export interface Line {
   start: number;
   text: string;
   ink: Region | null;
+  /** The same before anything bent the plane. */
+  flatInk: Region | null;
   /** The caret before each UTF-16 unit, and after the last. */
   carets: Caret[];
 }
@@ -51,6 +55,8 @@ export interface EchoPlace {
 
 /** A map of the lettering plane that bends it, with the way back. */
 export interface PlaneMap {
+  /** The same means the same map. */
+  key: string;
   forward(point: Point): Point;
   /** The point that comes to lie at `point`, as near as can be told. */
   backward(point: Point): Point;

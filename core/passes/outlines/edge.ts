@@ -3,7 +3,7 @@ import { pathBounds } from '../../shape/bounds';
 import { joined, offset, type Polygons } from '../../shape/offset';
 import { flattenTo, polygonPath } from '../../shape/path';
 import { sizeOf } from '../../shape/affine';
-import { unionOf } from '../../pixels/region';
+import { grow as growBox, unionOf, type Region } from '../../pixels/region';
 import { remembering } from '../../render/remember';
 import { bent, unbent } from './flat';
 import type { Outlines } from './schema';
@@ -20,8 +20,13 @@ export function shapeEdges(letters: Letters, { round, grow }: Outlines): Letters
   // The tolerance follows the size in steps, so that scaling by hand does not shape the edges anew for every px.
   const step = 2 ** Math.ceil(Math.log2(Math.max(1e-6, sizeOf(letters.place))));
   const shaped = letters.letters.map((letter) => lastShaped(letter, JSON.stringify([round, grow, letters.size, step, letters.flatInk]), () => shapeLetter(letter, letters.warp, round * letters.size, grow * letters.size, fineness / step)));
-  const lines = letters.lines.map((line, index) => ({ ...line, ink: unionOf(shaped.flatMap(({ line: own, bounds }) => (own === index ? [bounds] : []))) }));
-  return { ...letters, letters: shaped, lines, ink: unionOf(shaped.map(({ bounds }) => bounds)) };
+  const by = grow * letters.size;
+  const lines = letters.lines.map((line, index) => {
+    const ink = unionOf(shaped.flatMap(({ line: own, bounds }) => (own === index ? [bounds] : [])));
+    return { ...line, ink, flatInk: letters.warp ? fatter(line.flatInk, by) : ink };
+  });
+  const ink = unionOf(shaped.map(({ bounds }) => bounds));
+  return { ...letters, letters: shaped, lines, ink, flatInk: letters.warp ? fatter(letters.flatInk, by) : ink };
 }
 
 const lastShaped = remembering<Letter, Letter>();
@@ -34,7 +39,7 @@ function shapeLetter(letter: Letter, warp: PlaneMap | null, round: number, grow:
   const grown = offset(area, grow * zoom, 'mitre');
   const shaped = enlarged(rounded(grown, round * zoom), 1 / zoom);
   const path = (warp ? bent(shaped, warp, tolerance) : shaped).flatMap((polygon) => polygonPath(polygon));
-  return { ...letter, path, bounds: pathBounds(path) };
+  return { ...letter, path, bounds: pathBounds(path), ...(warp && { flatBounds: fatter(letter.flatBounds ?? null, grow) }) };
 }
 
 /**
@@ -51,6 +56,9 @@ function rounded(area: Polygons, radius: number): Polygons {
   }
   return area;
 }
+
+/** A flat box after letters were made fatter; it never shrinks to nothing. */
+const fatter = (box: Region | null, by: number): Region | null => box && (box.width + 2 * by > 0 && box.height + 2 * by > 0 ? growBox(box, by) : box);
 
 const enlarged = (polygons: Polygons, zoom: number): Polygons => polygons.map((polygon) => polygon.map(([x, y]): [number, number] => [x * zoom, y * zoom]));
 

@@ -76,7 +76,7 @@ function edgedNode(letters: Letters, outlines: readonly Dressed[], { inside, out
   const all = placedLetters(letters.letters, letters.place);
   const needsOf = (request: Request): Need[][] => outlines.map(({ filling }) => filling.needs(request));
   return {
-    key: contentKey('edged', isTucked, inside?.key, outside?.key, letters.place, letters.flatInk, letters.size, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn), outlines.map(({ outline, filling }) => [keyOf(outline), filling.key])),
+    key: contentKey('edged', isTucked, inside?.key, outside?.key, letters.place, letters.warp?.key, letters.size, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn), outlines.map(({ outline, filling }) => [keyOf(outline), filling.key])),
     channels: 4,
     bounds: unionOf([inside?.bounds ?? null, outside?.bounds ?? null, ...outlines.map(({ bounds }) => bounds)]) ?? { x: 0, y: 0, width: 0, height: 0 },
     needs(request) {

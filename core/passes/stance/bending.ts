@@ -6,7 +6,7 @@ import type { PlaneMap } from '../pass';
 import type { Bending, Perspective } from './schema';
 
 /** One step of what happens to the lettering's plane. */
-export type PlaneBend = Bend & PlaneMap;
+export type PlaneBend = Bend & Omit<PlaneMap, 'key'>;
 
 /** Nearer to the horizon than this, as a fraction of the depth in the middle of the box, nothing is shown. */
 const nearestHorizon = 0.02;

@@ -1,4 +1,5 @@
 import { middleOf, union, unionOf, type Region } from '../../pixels/region';
+import { contentKey } from '../../render/node';
 import { remembering } from '../../render/remember';
 import { followedBy, placed, type Affine, type Point } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
@@ -32,18 +33,19 @@ function bentLetters(letters: Letters, { bend, perspective, scale }: Stance): Le
     const steps: PlaneBend[] = [];
     if (bend) steps.push(bendOf(bend, letters.ink!, letters.capHeight));
     if (perspective) steps.push(perspectiveOf(perspective));
-    return bentBy(letters, steps, fineness / step);
+    return bentBy(letters, steps, fineness / step, contentKey(bend, perspective, letters.ink, letters.capHeight));
   });
 }
 
 const lastBent = remembering<Letters, Letters>();
 
-function bentBy(letters: Letters, steps: readonly PlaneBend[], tolerance: number): Letters {
+function bentBy(letters: Letters, steps: readonly PlaneBend[], tolerance: number, key: string): Letters {
   const bent = letters.letters.map((letter) => {
     const path = steps.reduce((now, step) => warpPath(now, step, tolerance), letter.path);
-    return { ...letter, path, bounds: pathBounds(path) };
+    return { ...letter, path, bounds: pathBounds(path), flatBounds: letter.bounds };
   });
   const warp: PlaneMap = {
+    key,
     forward: (point) => steps.reduce<Point>((now, step) => step.forward(now), point),
     backward: (point) => steps.reduceRight<Point>((now, step) => step.backward(now), point),
   };

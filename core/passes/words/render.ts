@@ -54,7 +54,7 @@ function placeLine({ index, letters: shaped }: SetLine, places: readonly Affine[
     const bounds = upright ? boundsAt(letter.bounds, place) : pathBounds(path);
     return { start: letter.start, text: text.slice(letter.start - start, letter.end - start), line: index, path, bounds, colour: letter.colour };
   });
-  return { line: { start, text, ink: inkOf(letters), carets: caretsOf(shaped, places, text.length, start, capHeight) }, letters };
+  return { line: { start, text, ink: inkOf(letters), flatInk: inkOf(letters), carets: caretsOf(shaped, places, text.length, start, capHeight) }, letters };
 }
 
 /** A caret in a letter's own frame, at x px from its pen. */

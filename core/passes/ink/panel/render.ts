@@ -33,9 +33,9 @@ const holeCoat = { kind: 'solid', colour: '#000000', opacity: 1, mode: 'normal',
 
 /** The panel without its openings. */
 function panelNode(panel: Panel, place: PanelPlace, letters: Letters, scene: PaintScene): Node {
-  const filling = fillingOf(panel.coats, { ...letters, place: place.place, capHeight: place.capHeight }, scene, place.box);
+  const filling = fillingOf(panel.coats, { ...letters, place: place.place, capHeight: place.capHeight, warp: place.warp }, scene, place.flatBox);
   const [any] = letters.letters;
-  const unit = { letters: [any], number: 0, boxes: { word: place.box, line: place.box, letter: place.box } };
+  const unit = { letters: [any], number: 0, boxes: { word: place.flatBox, line: place.flatBox, letter: place.flatBox } };
   return {
     key: contentKey('panel', filling.key, place, panel.opacity),
     channels: 4,

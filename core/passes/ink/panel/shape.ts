@@ -3,14 +3,17 @@ import { identity, moved, placed, followedBy, type Affine } from '../../../shape
 import { flattenTo, polygonPath, transformPath, type Path } from '../../../shape/path';
 import { smoothThrough } from '../../../shape/smooth';
 import { warpPath } from '../../../shape/warpPath';
-import type { Letters } from '../../pass';
+import type { Letters, PlaneMap } from '../../pass';
 import { shapePath, type Shape } from '../../../shape/shapes';
 import type { Panel } from './schema';
 
 /** A panel laid out: its edge and what its coats are laid out in, in a plane of its own. */
 export interface PanelPlace {
   path: Path;
+  /** Around the path; and what its coats are laid out in, before anything bent the plane. */
   box: Region;
+  flatBox: Region;
+  warp: PlaneMap | null;
   /** Of that plane to sheet px. */
   place: Affine;
   /** Cap height in px of that plane. */
@@ -25,13 +28,13 @@ export function panelPlace(panel: Panel, letters: Letters, sheet: { width: numbe
   const { shape } = panel;
   if (shape.kind === 'sheet' || shape.kind === 'half sheet') {
     const box = shape.kind === 'sheet' ? { x: 0, y: 0, ...sheet } : halfOf(sheet, shape.side);
-    return { path: boxPath(box), box, place: identity, capHeight: letters.capHeight * size };
+    return { path: boxPath(box), box, flatBox: box, warp: null, place: identity, capHeight: letters.capHeight * size };
   }
   const [x, y] = middleOf(letters.flatInk!);
   const turned = followedBy(followedBy(moved(-x, -y), placed(1, panel.rotation, x, y)), moved(panel.offset[0] * letters.capHeight, panel.offset[1] * letters.capHeight));
   const flat = transformPath(edgeOf(panel, letters), turned);
   const path = letters.warp ? warpPath(flat, { forward: letters.warp.forward, keepsLines: false }, fineness) : flat;
-  return { path, box: boxOf(path), place: letters.place, capHeight: letters.capHeight };
+  return { path, box: boxOf(path), flatBox: boxOf(flat), warp: letters.warp, place: letters.place, capHeight: letters.capHeight };
 }
 
 function halfOf({ width, height }: { width: number; height: number }, side: 'left' | 'right' | 'top' | 'bottom'): Region {

@@ -3,7 +3,7 @@ import type { PictureCoat } from '../../../../core/coats/schema';
 import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
 import { setCoat } from '../../../../core/piece/edits/ink';
 import type { Lettering } from '../../../../core/piece/schema';
-import { apply, inverse, type Point } from '../../../../core/shape/affine';
+import type { Point } from '../../../../core/shape/affine';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
@@ -27,7 +27,7 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
   /** Where a point of the picture lies on the sheet, in each of its letters; the same place comes once. */
   const placesOf = ([x, y]: Point): Point[] => {
     const { width, height } = sizeOf((coat as PictureCoat).asset);
-    const all = own.map(({ placement, toSheet }) => apply(toSheet, [placement.x + x * width * placement.scale, placement.y + y * height * placement.scale]));
+    const all = own.map(({ placement, toSheet }) => toSheet([placement.x + x * width * placement.scale, placement.y + y * height * placement.scale]));
     return all.filter(([px, py], i) => all.findIndex(([ox, oy]) => Math.hypot(ox - px, oy - py) < 0.5) === i);
   };
   const toggle = (at: Point): void => {
@@ -37,9 +37,9 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
     const write = (label: string, keep: PictureCoat['keep']): void => void editing.commit(label, setCoat(coatsSeenAt(lettering), index, { keep }));
     if (known >= 0) return write('Take a keep point away', coat.keep.filter((_, i) => i !== known));
     const letter = letterUnder(letters, at);
-    const { placement, toSheet } = own.find((one) => one.letter === letter) ?? own[0];
+    const { placement, fromSheet } = own.find((one) => one.letter === letter) ?? own[0];
     const { width, height } = sizeOf(coat.asset);
-    const [px, py] = apply(inverse(toSheet), at);
+    const [px, py] = fromSheet(at);
     const [x, y] = [(px - placement.x) / placement.scale / width, (py - placement.y) / placement.scale / height].map((value) => Math.round(value * 1e4) / 1e4);
     if (x >= 0 && x <= 1 && y >= 0 && y <= 1 && coat.keep.length < 100) write('Set a keep point', [...coat.keep, [x, y]]);
   };

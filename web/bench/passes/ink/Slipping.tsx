@@ -5,13 +5,16 @@ import type { Letter, Letters } from '../../../../core/passes/pass';
 import { setCoat, setSlips } from '../../../../core/piece/edits/ink';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
-import { inverse, type Point } from '../../../../core/shape/affine';
+import { standingBox } from '../../../../core/passes/standing';
+import { middleOf } from '../../../../core/pixels/region';
+import type { Point } from '../../../../core/shape/affine';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { useNudge } from '../../nudge';
 import { useDrag, type DragMove } from '../../view/drag';
+import { toLettering } from '../../view/plane';
 import { useViewport } from '../../view/viewport';
 import { coatsSeenAt, letterUnder } from './seen';
 
@@ -24,21 +27,21 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
   const index = slippedCoat(lettering.ink);
   const coat = seenCoats(lettering.ink)[index];
   const chosen = (at: typeof slipAt): Letter | null => (typeof at !== 'number' ? null : (letters?.letters.find(({ start, bounds }) => bounds && start === at) ?? null));
-  /** The edit by which a coat as it was is slipped by so many sheet px. @param only in this letter */
-  const edit = (start: Coat, by: Point, only: Letter | null): Edit => {
+  /** The edit by which a coat as it was is slipped from one place of the sheet to another. @param only in this letter */
+  const edit = (start: Coat, from: Point, to: Point, only: Letter | null): Edit => {
+    const by: Point = [to[0] - from[0], to[1] - from[1]];
     const at = coatsSeenAt(lettering);
     if (start.kind === 'plate') return setCoat(at, index, { x: Math.round(start.x + by[0]), y: Math.round(start.y + by[1]) });
     if (start.kind !== 'picture' || !letters?.ink) return () => undefined;
-    const [x, y] = inBox(start, by, only, letters, piece.sheet);
+    const [x, y] = inBox(start, from, to, only, letters, piece.sheet);
     if (!only) return setCoat(at, index, { x: rounded(start.x + x), y: rounded(start.y + y) });
     const own = start.slips.find((slip) => slip.at === only.start) ?? { at: only.start, x: 0, y: 0, scale: 1 };
     return setSlips(at, index, [{ ...own, x: rounded(own.x + x), y: rounded(own.y + y) }]);
   };
   type Start = { coat: Coat; only: Letter | null };
-  const way = ({ from, to, shift }: DragMove<Start>): Point => {
-    const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-    return shift ? (Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy]) : [dx, dy];
-  };
+  /** Where a drag leads: with Shift held straight across or down. */
+  const end = ({ from, to, shift }: DragMove<Start>): Point => (!shift ? to : Math.abs(to[0] - from[0]) > Math.abs(to[1] - from[1]) ? [to[0], from[1]] : [from[0], to[1]]);
+  const slipped = (move: DragMove<Start>): Edit => edit(move.start.coat, move.from, end(move), move.start.only);
   const drag = useDrag<Start>({
     begin: (at) => {
       if (slipAt === 'all' || coat.kind !== 'picture') return { coat, only: null };
@@ -46,21 +49,22 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
       if (only) dispatch(handed({ slipAt: only.start }));
       return { coat, only: only ?? chosen(slipAt) };
     },
-    move: (move) => editing.draft(edit(move.start.coat, way(move), move.start.only)),
-    end: (move) => move.moved && editing.commit(move.start.only ? 'Slip the picture in one letter' : 'Slip the picture', edit(move.start.coat, way(move), move.start.only)),
+    move: (move) => editing.draft(slipped(move)),
+    end: (move) => move.moved && editing.commit(move.start.only ? 'Slip the picture in one letter' : 'Slip the picture', slipped(move)),
     cancel: () => editing.cancelDraft(),
   });
-  useNudge((dx, dy) => coat && editing.soon('Slip the picture', `slip-${lettering.id}-${index}-${slipAt}`, 'place', edit(coat, [dx, dy], slipAt === 'all' ? null : chosen(slipAt))));
+  const box = letters && standingBox(letters);
+  const middle: Point = box ? middleOf(box) : [0, 0];
+  useNudge((dx, dy) => coat && editing.soon('Slip the picture', `slip-${lettering.id}-${index}-${slipAt}`, 'place', edit(coat, middle, [middle[0] + dx, middle[1] + dy], slipAt === 'all' ? null : chosen(slipAt))));
   return coat ? <rect width={size.width} height={size.height} fill="transparent" className="cursor-move" data-testid="slip-ground" {...drag} /> : null;
 }
 
 const rounded = (value: number): number => Math.round(value * 1e5) / 1e5;
 
 /** A way on the sheet as fractions of the box that a picture is laid out in. */
-function inBox(coat: PictureCoat, [dx, dy]: Point, only: Letter | null, letters: Letters, sheet: { width: number; height: number }): Point {
+function inBox(coat: PictureCoat, from: Point, to: Point, only: Letter | null, letters: Letters, sheet: { width: number; height: number }): Point {
   const any = only ?? letters.letters.find(({ bounds }) => bounds)!;
   const box = pictureBox(coat, any, letters, sheet);
-  if (coat.held === 'sheet') return [dx / box.width, dy / box.height];
-  const { a, b, c, d } = inverse(letters.place);
-  return [(a * dx + c * dy) / box.width, (b * dx + d * dy) / box.height];
+  const [[ax, ay], [bx, by]] = coat.held === 'sheet' ? [from, to] : [toLettering(letters, from), toLettering(letters, to)];
+  return [(bx - ax) / box.width, (by - ay) / box.height];
 }

@@ -36,7 +36,7 @@ describe('the caret', () => {
     expect(box[1][0] - box[0][0]).toBeCloseTo(letters.lines[0].carets[1].foot[0], 6);
   });
   test('from the sheet back to the plane in which words were laid out, past what bends it', () => {
-    const bent: Letters = { ...letters, place: { a: 2, b: 0, c: 0, d: 2, e: 10, f: 20 }, warp: { forward: ([x, y]) => [x, y + 5], backward: ([x, y]) => [x, y - 5] } };
+    const bent: Letters = { ...letters, place: { a: 2, b: 0, c: 0, d: 2, e: 10, f: 20 }, warp: { key: 'test', forward: ([x, y]) => [x, y + 5], backward: ([x, y]) => [x, y - 5] } };
     expect(toLettering(bent, [30, 50])).toEqual([10, 10]);
   });
 });
