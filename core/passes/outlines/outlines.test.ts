@@ -111,6 +111,14 @@ test('an outline wider than the letter fills it inside and stays whole outside; 
   expect(layersOf(box, [blue({ width: 0 }), blue({ coats: [] }), blue({ opacity: 0 })])).toHaveLength(1);
 });
 
+test('a centred outline in a mode of its own covers each px no more than once', async () => {
+  const triangle: Point[] = [[40, 150], [100, 33.3], [160.4, 150]];
+  const letters = drawnLetters([drawnLetter(triangle)]);
+  const alone = layersOf(letters, [blue({ mode: 'multiply', side: 'centred', width: 4 })], redInk).find(({ kind }) => kind === 'outline')!;
+  const out = await paintLayers([{ ...alone, mode: 'normal' }], { region: { x: 0, y: 0, width: 200, height: 200 }, scale: 1 });
+  for (let i = 3; i < out.data.length; i += 4) expect(out.data[i]).toBeLessThan(1.0001);
+});
+
 test('any coat is a paint: a gradient runs along the word in the band', async () => {
   const out = await draw(box, [outlineSchema.parse({ id: 'g', unit: 'px', width: 10, side: 'inside', coats: [{ kind: 'gradient', shape: 'linear', stops: [{ at: 0, colour: '#000' }, { at: 1, colour: '#fff' }], angle: 0, space: 'srgb', opacity: 1 }] })]);
   expect(pixel(out, 62, 100)[0]).toBeCloseTo(2.5 / 80, 2);
@@ -149,6 +157,10 @@ test('in perspective a band that goes by the letter size narrows with its letter
   const em = blue({ unit: 'em', width: 0.1, join: 'mitre' });
   expect(Math.abs((await above(em, 52)) - 10)).toBeLessThan(0.6);
   expect(Math.abs((await above(em, 147)) - 5)).toBeLessThan(0.6);
+  // Pulled nearer, it is wider, and not cut off.
+  const near = stand(flat, plainStance({ x: 0, y: 0, rotation: 0, scale: 1, perspective: { box: { x: 50, y: 50, width: 100, height: 100 }, moves: [[0, -45], [0, 0], [0, 0], [0, 45]] } }));
+  const [line] = [await draw(near, [{ ...em, width: 0.02 }])];
+  expect(Array.from({ length: 60 }, (_, y) => pixel(line, 53, y)[3]).reduce((sum, value) => sum + value, 0)).toBeGreaterThan(3);
   const px = blue({ unit: 'px', width: 10, join: 'mitre' });
   // The top edge is slanted, so that a level band of 10 px is a little more along the upright.
   expect(Math.abs((await above(px, 52)) - (await above(px, 147)))).toBeLessThan(0.3);

@@ -7,12 +7,15 @@ import { coverOf, placedLetters, type PlacedLetter } from '../cover';
 import { fillingOf, layShare, type Filling } from '../../coats/filling';
 import type { FillUnit } from '../../coats/fill';
 import { bandOf, reachOf, spreadOf, type Reach } from './bands';
+import { nearest } from './flat';
 import type { Outline, Outlines } from './schema';
 
 /** An outline with its paint. */
 interface Dressed {
   outline: Outline;
   reach: Reach;
+  /** How far it reaches beyond the letters at most, sheet px. */
+  spread: number;
   filling: Filling;
   /** Where each of its units lies. */
   units: { unit: FillUnit; placed: PlacedLetter[] }[];
@@ -36,7 +39,7 @@ export function outlinesLayers(below: readonly LetteringLayer[], letters: Letter
   const isWith = ({ outline }: Dressed): boolean => outline.mode === base.mode;
   const own = dressed.filter(isWith);
   const apart = dressed.filter((one) => !isWith(one));
-  const alone = (one: Dressed, kind: 'outline' | 'front'): LetteringLayer => ({ kind, mode: one.outline.mode, node: edgedNode(whole, [one], { isTucked: kind === 'outline' }) });
+  const alone = (one: Dressed, kind: 'outline' | 'front'): LetteringLayer => ({ kind, mode: one.outline.mode, node: edgedNode(whole, [one], { isTucked: kind === 'outline' && one.outline.side === 'outside' }) });
   const edged: LetteringLayer = own.length === 0 ? base : { kind: base.kind, mode: base.mode, node: edgedNode(whole, own, { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside }) };
   return [
     ...below.slice(0, index),
@@ -55,7 +58,9 @@ function dress(outline: Outline, letters: Letters, em: number, scene: PaintScene
   const split = outline.contour === 'each' ? filling.unitsOf(drawn).flatMap((unit) => unit.letters.map((letter) => ({ ...unit, letters: [letter] }))) : filling.unitsOf(drawn);
   const units = split.map((unit) => ({ unit, placed: placedLetters(unit.letters, letters.place) }));
   const bounds = unionOf(units.flatMap(({ placed }) => placed.map((one) => one.bounds)));
-  return { outline, reach, filling, units, bounds: bounds && grow(bounds, spreadOf(outline, reach)) };
+  // In the letters' plane it is wider where that is nearer.
+  const spread = spreadOf(outline, reach) * (outline.unit === 'em' ? nearest(letters) : 1);
+  return { outline, reach, spread, filling, units, bounds: bounds && grow(bounds, spread) };
 }
 
 /** What outlines are laid on. */
@@ -98,9 +103,8 @@ function edgedNode(letters: Letters, outlines: readonly Dressed[], { inside, out
 }
 
 /** Lays one outline on what is within the letters and on what is around them. */
-async function layOutline({ outline, reach, filling, units }: Dressed, letters: Letters, request: Request, cover: Raster, photos: readonly Raster[], within: Raster, around: Raster): Promise<void> {
+async function layOutline({ outline, reach, spread, filling, units }: Dressed, letters: Letters, request: Request, cover: Raster, photos: readonly Raster[], within: Raster, around: Raster): Promise<void> {
   for (const { unit, placed } of units) {
-    const spread = spreadOf(outline, reach);
     const near = placed.filter(({ bounds }) => touches(grow(bounds, spread), request));
     if (near.length === 0) continue;
     const band = bandOf(outline, reach, placed, letters, request, cover);
