@@ -8,6 +8,11 @@ import type { Materials } from '../passes/pass';
 import { plainStance } from '../passes/stance/schema';
 import { plainLetter } from '../passes/words/letterSettings';
 import type { Lettering } from '../piece/schema';
+import { coatSchema, pictureCoat } from '../coats/schema';
+import { plainGrade } from '../passes/grade/schema';
+import { plainPanel } from '../passes/ink/panel/schema';
+import { plainInk } from '../passes/ink/schema';
+import { plainOutline, plainOutlines } from '../passes/outlines/schema';
 import { readPiece } from '../piece/read';
 import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
@@ -55,7 +60,22 @@ const dressed: Lettering = {
 const painted = { ...firstShadow, lift: 20, lifts: [plainStroke({ side: 'front', radius: 90, softness: 0.8, points: [[900, 800]] })], touches: [plainStroke({ side: 'behind', radius: 60, softness: 0.8, points: [[700, 700]] })] };
 const grafted = compile({ ...piece, veils: [...piece.veils, { ...veil, id: 'graft', graft: { pivot: [945, 830], at: [640, 620], scale: 1.3, turn: 23, flipped: true, shadow: painted } }], depth: [...piece.depth, 'graft'] }, materials);
 
+/** Lettering parts of a piece whose word is dressed otherwise. */
+const layersOf = (change: Partial<Lettering>): Node[] => compile({ ...piece, assets: { ...piece.assets, p: piece.assets.jar }, letterings: [{ ...dressed, ...change }] }, materials).letterings[0].layers.map(({ node }) => node);
+const outline = plainOutline({ id: 'o', unit: 'em', width: 0.03, side: 'outside', gap: 0.01, colour: '#f0e0c0' });
+const outlined = layersOf({ outlines: { ...plainOutlines(), round: 0.02, list: [outline, { ...outline, id: 'd', side: 'centred', gap: 0, dash: { on: 3, off: 2, caps: 'round' }, coats: [coatSchema.parse({ kind: 'gradient', shape: 'linear', stops: [{ at: 0, colour: '#204060' }, { at: 1, colour: '#e0c080' }], angle: 30, span: 'letter', opacity: 1 })] }, { ...outline, id: 'i', side: 'inside', contour: 'each' }] } });
+const opened = layersOf({ ink: { ...plainInk([]), panel: { ...plainPanel({ shape: { kind: 'box', round: 0.2 }, colour: '#1f2328', knockout: 'below', opacity: 0.8, rotation: 4, shadow: { x: 9, y: 14, blur: 40, colour: '#201008', strength: 0.7 } }), coats: [coatSchema.parse({ kind: 'halftone', motif: 'dots', colour: '#203040', ground: '#c0b090', pitch: 0.09, angle: 30, opacity: 1 })] } } });
+const collaged = layersOf({ ink: plainInk([pictureCoat({ asset: 'jar', more: ['p'], by: 'cell', cells: { columns: 3, rows: 2, gap: 0.05 }, slips: [{ at: 2, x: 0.1, y: 0, scale: 1.2 }] })]) });
+const graded = compile({ ...piece, grades: [{ ...plainGrade('g', { lettering: word.id, area: 'outside', on: { kind: 'behind', veil: veil.id }, soft: 30 }), blur: 12, light: -0.8, hue: 40, saturation: 0.6 }] }, materials).behind;
+const stocked = compile({ ...piece, plates: [], veils: [], depth: [word.id], sheet: { ...piece.sheet, coats: [coatSchema.parse({ kind: 'pattern', motif: 'waves', colours: ['#c0b090', '#a09070'], size: 0.04, angle: 12, opacity: 1 })] } }, materials).before;
+
 const nodes: Record<string, Node> = {
+  'echoes of bent letters': compile({ ...piece, letterings: [dressed] }, materials).letterings[0].layers[0].node,
+  'bent letters with outlines': outlined.at(-1)!,
+  'openings in a panel': opened.at(-1)!,
+  'a collage in bent letters': collaged.at(-1)!,
+  'a graded photograph': graded,
+  'a sheet with a coat': stocked,
   'a picture with a graft': grafted.picture,
   'letters bent, coloured and echoed': compile({ ...piece, letterings: [dressed] }, materials).letterings[0].node!,
   'the picture': compiled.picture,

@@ -94,13 +94,13 @@ interface Area {
 const lastAreas = new WeakMap<Letter, Map<string, { letters: Letter[]; areas: Area[] }>>();
 
 /** How many scales of one lettering are kept, and how many contours of one area. */
-const keptScales = 3;
+const keptScales = 6;
 const keptOffsets = 24;
 
 function areasOf(letters: readonly PlacedLetter[], place: Affine, scale: number): Area[] {
   if (letters.length === 0) return [];
   const owner = letters[0].letter;
-  const key = `${scale}|${Object.values(place).join()}`;
+  const key = `${letters.length}|${scale}|${Object.values(place).join()}`;
   let known = lastAreas.get(owner);
   if (!known) lastAreas.set(owner, (known = new Map()));
   const last = known.get(key);
