@@ -189,13 +189,14 @@ test('tracing by keyboard alone', async () => {
   await page.keyboard.press('Shift+End');
   await page.getByText('Contour 1: 3 points', { exact: true }).waitFor();
   await page.getByRole('button', { name: 'on black' }).click();
-  await page.waitForTimeout(700);
+  await page.waitForTimeout(300);
+  await sharp(page);
   // A triangle with corners at (900, 400), (1100, 400) and (1100, 600).
   expect(await colourAt(1050, 450)).not.toEqual([0, 0, 0]);
   expect(await colourAt(1150, 380)).toEqual([0, 0, 0]);
   await dragSheet([1100, 400], [1300, 200]);
   await saved(page);
-  await page.waitForTimeout(400);
+  await sharp(page);
   expect(await colourAt(1150, 380)).not.toEqual([0, 0, 0]);
   await page.getByRole('button', { name: 'as it will be' }).click();
 });

@@ -1,4 +1,4 @@
-import { blend } from '../kernels/blend';
+import { blend, type BlendMode } from '../kernels/blend';
 import { crop, emptyRaster, type Raster } from '../pixels/raster';
 import { grow, type Region } from '../pixels/region';
 import { contentKey, type Need, type Request } from '../render/node';
@@ -61,15 +61,26 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, { materials,
 const slipped = (region: Region, { x, y }: PlateCoat, scale: number): Region => ({ ...region, x: region.x - Math.round(x * scale), y: region.y - Math.round(y * scale) });
 
 /** Lays a filling on, as strong as `share` says at each px. @param colour in place of `fill` where all of it is one colour */
-export function layShare(below: Raster, fill: Raster | null, colour: Rgba | null, share: Float32Array, opacity: number, mode: Parameters<typeof blend>[2]): void {
+export function layShare(below: Raster, fill: Raster | null, colour: Rgba | null, share: Float32Array, opacity: number, mode: BlendMode): void {
+  if (mode === 'normal') return layPlainly(below.data, fill?.data ?? null, colour, share, opacity);
   const layer = emptyRaster(below.width, below.height, 4);
   let any = false;
   for (let i = 0, at = 0; i < share.length; i++, at += 4) {
     const part = share[i] * opacity;
     if (part <= 0) continue;
     any = true;
-    if (colour) for (let c = 0; c < 4; c++) layer.data[at + c] = colour[c] * part;
-    else for (let c = 0; c < 4; c++) layer.data[at + c] = fill!.data[at + c] * part;
+    for (let c = 0; c < 4; c++) layer.data[at + c] = (colour ? colour[c] : fill!.data[at + c]) * part;
   }
   if (any) blend(below, layer, mode);
+}
+
+/** Source-over in place: a band touches few of a region's px, so that no layer is made for it. */
+function layPlainly(to: Float32Array, fill: Float32Array | null, colour: Rgba | null, share: Float32Array, opacity: number): void {
+  for (let i = 0; i < share.length; i++) {
+    const part = share[i] * opacity;
+    if (part <= 0) continue;
+    const at = i * 4;
+    const keeps = 1 - (colour ? colour[3] : fill![at + 3]) * part;
+    for (let c = 0; c < 4; c++) to[at + c] = (colour ? colour[c] : fill![at + c]) * part + to[at + c] * keeps;
+  }
 }

@@ -27,10 +27,11 @@ export const joined = (polygons: Polygons): Polygons => fromClipper(Clipper.unio
  * The area within `by` of the polygons; where `by` is below 0, what is left of them that far inside their edge.
  * @param polygons as `joined` gives them
  * @param by in the polygons' units
+ * @param tolerance how far, in these units, an arc may lie from the round one
  */
-export function offset(polygons: Polygons, by: number, join: Join): Polygons {
+export function offset(polygons: Polygons, by: number, join: Join, tolerance = arcTolerance): Polygons {
   if (by === 0 || polygons.length === 0) return polygons;
-  return fromClipper(Clipper.inflatePathsD(toClipper(polygons), by, joinTypes[join], EndType.Polygon, mitreLimit, digits, arcTolerance));
+  return fromClipper(Clipper.inflatePathsD(toClipper(polygons), by, joinTypes[join], EndType.Polygon, mitreLimit, digits, tolerance));
 }
 
 /**

@@ -5,6 +5,7 @@ import type { Request } from '../../render/node';
 import { apply, followedBy, inverse, moved, sizeOf, type Affine } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
 import { dashed, joined, offset, stroked, type Polygons } from '../../shape/offset';
+import { simplify } from '../../shape/simplify';
 import { polygonsOf, type PlacedLetter } from '../cover';
 import type { Letter, Letters, PlaneMap } from '../pass';
 import { bent, unbent } from './flat';
@@ -40,31 +41,30 @@ interface Plane {
 /** How far, output px, a contour that is bent again may lie from the true one. */
 const flatness = 0.05;
 
-/** How much of each px an outline covers within the letters, and outside of them. */
+/** How much of each px an outline covers within the letters, and outside of them; null where it does not reach there at all. */
 export interface Band {
-  within: Float32Array;
-  around: Float32Array;
+  within: Float32Array | null;
+  around: Float32Array | null;
 }
 
 /**
  * An outline's coverage, exact to the area of its polygons: a band is what an outer contour covers more than an inner one.
  * What is within the letters and what is around them is told apart; at the edge each is a part of the px.
+ * @param spread how far it reaches beyond the letters at most, sheet px
  * @param cover of the letters that are not to be run over, in the request
  */
-export function bandOf(outline: Outline, reach: Reach, letters: readonly PlacedLetter[], { place, warp }: Pick<Letters, 'place' | 'warp'>, request: Request, cover: Raster): Band {
+export function bandOf(outline: Outline, { reach, spread }: { reach: Reach; spread: number }, letters: readonly PlacedLetter[], { place, warp }: Pick<Letters, 'place' | 'warp'>, request: Request, cover: Raster): Band {
   // What goes by the letter size lies in the letters' plane, and grows narrower with it in the distance.
   const plane = warp && outline.unit === 'em' ? { warp, toOutput: followedBy(place, moved(0, 0, request.scale)) } : null;
   const areas = areasOf(letters, place, request.scale);
   const { region, scale } = request;
   const shifted: Region = { ...region, x: region.x - reach.x * scale, y: region.y - reach.y * scale };
   const isMoved = reach.x !== 0 || reach.y !== 0;
-  const at = (by: number): Float32Array => coverAt(areas, by * scale, outline.join, plane, shifted, region).data;
+  const at = (by: number): Float32Array => coverAt(areas, spread * scale, by * scale, outline.join, plane, shifted, region).data;
   if (outline.dash) return parted(outline, dashCover(areas, outline, reach, scale, plane, shifted, region).data, cover);
   if (isMoved) return parted(outline, minus(at(reach.to), at(reach.from)), cover);
-  return { within: reach.from < 0 ? minus(at(Math.min(0, reach.to)), at(reach.from)) : empty(cover), around: reach.to > 0 ? minus(at(reach.to), at(Math.max(0, reach.from))) : empty(cover) };
+  return { within: reach.from < 0 ? minus(at(Math.min(0, reach.to)), at(reach.from)) : null, around: reach.to > 0 ? minus(at(reach.to), at(Math.max(0, reach.from))) : null };
 }
-
-const empty = ({ data }: Raster): Float32Array => new Float32Array(data.length);
 
 function minus(outer: Float32Array, inner: Float32Array): Float32Array {
   for (let i = 0; i < outer.length; i++) outer[i] = Math.max(0, outer[i] - inner[i]);
@@ -85,6 +85,8 @@ function parted({ side }: Outline, band: Float32Array, { data }: Raster): Band {
 /** One area of letters that touch, output px, and its box. */
 interface Area {
   polygons: Polygons;
+  /** The same with fewer points: what contours at a distance are drawn from. */
+  coarse: Polygons;
   box: Region;
   /** Contours around it at other distances, by distance and join. */
   offsets: Map<string, { polygons: Polygons; box: Region | null }>;
@@ -131,8 +133,16 @@ function makeAreas(letters: readonly PlacedLetter[], place: Affine, scale: numbe
   return groups.flatMap((group): Area[] => {
     const polygons = joined(group.letters.flatMap(({ letter }) => polygonsOf(letter, place, scale)));
     const box = regionOfPoints(polygons.flat());
-    return box ? [{ polygons, box, offsets: new Map() }] : [];
+    return box ? [{ polygons, coarse: polygons.map(sparse), box, offsets: new Map() }] : [];
   });
+}
+
+/** Points that lie this near to the line between others are left out, output px: no px tells. */
+const coarseness = 0.04;
+
+function sparse(polygon: [number, number][]): [number, number][] {
+  const kept = simplify([...polygon, polygon[0]], coarseness) as [number, number][];
+  return kept.length > 3 ? kept.slice(0, -1) : polygon;
 }
 
 /** The contour `by` output px away from an area's edge. */
@@ -141,13 +151,16 @@ function contourAt(area: Area, by: number, join: Outline['join'], plane: Plane |
   const key = `${by}|${join}|${plane !== null}`;
   let found = area.offsets.get(key);
   if (!found) {
-    const polygons = plane ? offsetInPlane(area.polygons, by, join, plane) : offset(area.polygons, by, join);
+    const polygons = plane ? offsetInPlane(area.coarse, by, join, plane) : offset(area.coarse, by, join, roundness(by));
     found = { polygons, box: regionOfPoints(polygons.flat()) };
     forget(area.offsets, keptOffsets);
     area.offsets.set(key, found);
   }
   return found;
 }
+
+/** How far, output px, an arc may lie from the round one: large ones a little more, for there it cannot be seen. */
+const roundness = (by: number): number => (Math.abs(by) > 6 ? 0.05 : 0.02);
 
 /** The contour in the letters' own plane: brought there, drawn, and bent again. */
 function offsetInPlane(polygons: Polygons, by: number, join: Outline['join'], { warp, toOutput }: Plane): Polygons {
@@ -156,13 +169,14 @@ function offsetInPlane(polygons: Polygons, by: number, join: Outline['join'], { 
   const through = (map: Affine, some: Polygons): Polygons => some.map((polygon) => polygon.map((point) => apply(map, point)));
   // Offsets keep three digits: the plane is taken as large as it is drawn.
   const flat = through(moved(0, 0, unit), unbent(through(back, polygons), warp));
-  return through(toOutput, bent(through(moved(0, 0, 1 / unit), offset(joined(flat), by, join)), warp, flatness / unit));
+  return through(toOutput, bent(through(moved(0, 0, 1 / unit), offset(joined(flat), by, join, roundness(by))), warp, flatness / unit));
 }
 
-/** Coverage of everything within `by` output px of the areas. @param at where the region lies for them; it may be moved by parts of a px */
-function coverAt(areas: readonly Area[], by: number, join: Outline['join'], plane: Plane | null, at: Region, region: Region): Raster {
+/** Coverage of everything within `by` output px of the areas. @param margin how far contours may reach at most; @param at where the region lies for them; it may be moved by parts of a px */
+function coverAt(areas: readonly Area[], margin: number, by: number, join: Outline['join'], plane: Plane | null, at: Region, region: Region): Raster {
   const whole = emptyRaster(region.width, region.height, 1);
   for (const area of areas) {
+    if (!intersect(grow(area.box, margin), at)) continue;
     const { polygons, box } = contourAt(area, by, join, plane);
     if (box) addCover(whole, polygons, box, at);
   }

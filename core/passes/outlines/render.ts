@@ -6,7 +6,7 @@ import type { Letter, LetteringLayer, Letters, PaintScene } from '../pass';
 import { coverOf, placedLetters, type PlacedLetter } from '../cover';
 import { fillingOf, layShare, type Filling } from '../../coats/filling';
 import type { FillUnit } from '../../coats/fill';
-import { bandOf, reachOf, spreadOf, type Reach } from './bands';
+import { bandOf, reachOf, spreadOf, type Band, type Reach } from './bands';
 import { nearest } from './flat';
 import type { Outline, Outlines } from './schema';
 
@@ -107,21 +107,32 @@ async function layOutline({ outline, reach, spread, filling, units }: Dressed, l
   for (const { unit, placed } of units) {
     const near = placed.filter(({ bounds }) => touches(grow(bounds, spread), request));
     if (near.length === 0) continue;
-    const band = bandOf(outline, reach, placed, letters, request, cover);
+    const band = bandOf(outline, { reach, spread }, placed, letters, request, cover);
     const fill = filling.colour ? null : await filling.paint(unit, request, photos);
     // A contour around each letter runs over those before it; one around all runs over none.
     if (outline.contour === 'each') runOver(band, coverOf(placedLetters(before(letters, unit.letters[0]), letters.place), letters.place, request));
-    for (const [stack, share, part] of [[within, band.within, cover.data], [around, band.around, cover.data.map((value) => 1 - value)]] as const) {
-      for (let i = 0; i < share.length; i++) share[i] = share[i] <= 0 || part[i] <= 0 ? 0 : Math.min(1, share[i] / part[i]);
-      layShare(stack, fill, filling.colour, share, outline.opacity, outline.mode);
-    }
+    if (band.within) layShare(within, fill, filling.colour, partOf(band.within, cover, true), outline.opacity, outline.mode);
+    if (band.around) layShare(around, fill, filling.colour, partOf(band.around, cover, false), outline.opacity, outline.mode);
   }
+}
+
+/** A coverage as a part of what the letters cover of each px, or of what they leave; in place. */
+function partOf(share: Float32Array, { data }: Raster, isWithin: boolean): Float32Array {
+  for (let i = 0; i < share.length; i++) {
+    if (share[i] <= 0) continue;
+    const room = isWithin ? data[i] : 1 - data[i];
+    share[i] = room <= 0 ? 0 : room >= 1 ? share[i] : Math.min(1, share[i] / room);
+  }
+  return share;
 }
 
 const before = ({ letters }: Letters, letter: Letter): Letter[] => letters.slice(0, letters.indexOf(letter));
 
 /** What of a letter's own contour lies on letters before it is within the letters. */
-function runOver({ within, around }: { within: Float32Array; around: Float32Array }, covered: Raster): void {
+function runOver(band: Band, covered: Raster): void {
+  const { around } = band;
+  if (!around) return;
+  const within = (band.within ??= new Float32Array(around.length));
   for (let i = 0; i < around.length; i++) {
     const part = Math.min(around[i], covered.data[i]);
     if (part <= 0) continue;
@@ -136,6 +147,8 @@ function uncut(ink: Raster | null, cover: Raster, { region }: Request): Raster {
   const out = copyOf(ink);
   for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
     const share = cover.data[i];
+    // Whole px are as they are; clear ones are not seen.
+    if (share <= 0 || share >= 1) continue;
     for (let c = 0; c < 4; c++) out.data[at + c] = share > 1e-6 ? Math.min(1, out.data[at + c] / share) : 0;
   }
   return out;
@@ -145,6 +158,7 @@ function uncut(ink: Raster | null, cover: Raster, { region }: Request): Raster {
 function sidesOf(within: Raster, around: Raster, cover: Raster, isTucked: boolean): Raster {
   for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
     const share = cover.data[i];
+    if (share >= 1) continue;
     const rest = isTucked ? Number(share < 1) : 1 - share;
     for (let c = 0; c < 4; c++) within.data[at + c] = within.data[at + c] * share + around.data[at + c] * rest;
   }
