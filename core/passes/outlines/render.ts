@@ -158,7 +158,7 @@ function uncut(ink: Raster | null, cover: Raster, { region }: Request): Raster {
 function sidesOf(within: Raster, around: Raster, cover: Raster, isTucked: boolean): Raster {
   for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
     const share = cover.data[i];
-    if (share >= 1) continue;
+    if (share >= 1 || (share <= 0 && around.data[at + 3] === 0)) continue;
     const rest = isTucked ? Number(share < 1) : 1 - share;
     for (let c = 0; c < 4; c++) within.data[at + c] = within.data[at + c] * share + around.data[at + c] * rest;
   }
