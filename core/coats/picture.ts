@@ -6,7 +6,7 @@ import type { Picture } from '../pixels/pyramid';
 import { apply, corners, inverse, moved, placedBounds, type Affine, type Point } from '../shape/affine';
 import { coverage } from '../shape/coverage';
 import { polygonPath } from '../shape/path';
-import { warpPath } from '../shape/warpPath';
+import { anyBend, warpPath } from '../shape/warpPath';
 import type { PlaneMap } from '../passes/pass';
 import type { CoatGround } from './ground';
 import type { PictureCoat } from './schema';
@@ -82,7 +82,7 @@ export async function paintPictures(coat: PictureCoat, letter: PicturedLetter, p
 /** The edge of a box in output px. */
 function bentBox(box: Region, { warp, unit }: CoatGround, toOutput: Affine): Point[] {
   const flat = polygonPath(corners(box));
-  const path = warp ? warpPath(flat, { forward: warp.forward, keepsLines: false }, 0.1 / unit) : flat;
+  const path = warp ? warpPath(flat, anyBend(warp), 0.1 / unit) : flat;
   return path.map(({ to }) => apply(toOutput, to));
 }
 

@@ -10,6 +10,9 @@ export interface Bend {
   visible?(point: Point): number;
 }
 
+/** A map of which no more is known than where it takes points. */
+export const anyBend = ({ forward }: Pick<Bend, 'forward'>): Bend => ({ forward, keepsLines: false });
+
 /** No straight stretch is cut into more pieces than this. */
 const mostPieces = 256;
 

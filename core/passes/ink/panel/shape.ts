@@ -2,7 +2,7 @@ import { grow, middleOf, regionOfPoints, type Region } from '../../../pixels/reg
 import { identity, moved, placed, followedBy, type Affine } from '../../../shape/affine';
 import { flattenTo, polygonPath, transformPath, type Path } from '../../../shape/path';
 import { smoothThrough } from '../../../shape/smooth';
-import { warpPath } from '../../../shape/warpPath';
+import { anyBend, warpPath } from '../../../shape/warpPath';
 import type { Letters, PlaneMap } from '../../pass';
 import { shapePath, type Shape } from '../../../shape/shapes';
 import type { Panel } from './schema';
@@ -33,7 +33,7 @@ export function panelPlace(panel: Panel, letters: Letters, sheet: { width: numbe
   const [x, y] = middleOf(letters.flatInk!);
   const turned = followedBy(followedBy(moved(-x, -y), placed(1, panel.rotation, x, y)), moved(panel.offset[0] * letters.capHeight, panel.offset[1] * letters.capHeight));
   const flat = transformPath(edgeOf(panel, letters), turned);
-  const path = letters.warp ? warpPath(flat, { forward: letters.warp.forward, keepsLines: false }, fineness) : flat;
+  const path = letters.warp ? warpPath(flat, anyBend(letters.warp), fineness) : flat;
   return { path, box: boxOf(path), flatBox: boxOf(flat), warp: letters.warp, place: letters.place, capHeight: letters.capHeight };
 }
 
