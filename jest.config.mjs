@@ -7,5 +7,7 @@ export default {
   transform: {
     '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }],
   },
+  // Both cores of a small machine; left to itself it would use one.
+  maxWorkers: '100%',
   testTimeout: 60000,
 };
