@@ -1,21 +1,11 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { convert } from 'fontverter';
 import { blankPiece } from '../core/piece/blank';
 import { readPiece } from '../core/piece/read';
-import { application } from './application';
 import type { StoredFace } from './store/faces';
-import { Studio } from './studio';
+import { testStudio } from './testing';
 
-const folder = mkdtempSync(join(tmpdir(), 'inky-faces-'));
-const studio = new Studio({ root: resolve('.'), data: join(folder, 'data'), host: '127.0.0.1', port: 4680 });
-afterAll(() => {
-  studio.close();
-  rmSync(folder, { recursive: true, force: true });
-});
-const { app } = application(studio);
-const ask = (path: string, options: RequestInit = {}) => app.request(`http://127.0.0.1:4680/api${path}`, { ...options, headers: { host: '127.0.0.1:4680' } });
+const { studio, ask } = testStudio();
 const bring = (name: string, body: Uint8Array) => ask(`/faces?name=${encodeURIComponent(name)}`, { method: 'POST', body: body as Uint8Array<ArrayBuffer>, duplex: 'half' } as RequestInit);
 const file = readFileSync('demo/faces/saira-stencil-one.ttf');
 

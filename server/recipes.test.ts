@@ -1,20 +1,9 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
 import { pictureCoat } from '../core/coats/schema';
 import { shippedRecipes } from '../core/recipes/shipped';
-import { application } from './application';
 import type { StoredRecipe } from './store/recipes';
-import { Studio } from './studio';
+import { testStudio } from './testing';
 
-const folder = mkdtempSync(join(tmpdir(), 'inky-recipes-'));
-const studio = new Studio({ root: resolve('.'), data: join(folder, 'data'), host: '127.0.0.1', port: 4681 });
-afterAll(() => {
-  studio.close();
-  rmSync(folder, { recursive: true, force: true });
-});
-const { app } = application(studio);
-const ask = (path: string, options: RequestInit = {}) => app.request(`http://127.0.0.1:4681/api${path}`, { ...options, headers: { host: '127.0.0.1:4681', 'Content-Type': 'application/json' } });
+const { ask } = testStudio();
 const list = async (): Promise<StoredRecipe[]> => (await (await ask('/recipes')).json()) as StoredRecipe[];
 
 test('a recipe is kept, listed with the newest first, and forgotten', async () => {

@@ -1,7 +1,7 @@
 import { interpolateWithPremultipliedAlpha, converter } from 'culori';
 import { emptyRaster, type Raster } from '../pixels/raster';
 import { remember } from '../render/remember';
-import type { CoatGround } from './ground';
+import { eachPlace, type CoatGround } from './ground';
 import type { GradientCoat } from './schema';
 
 /** Looked up once: the loops are hot. */
@@ -30,21 +30,17 @@ const tableOf = remember(({ stops, space }: GradientCoat): Float32Array => {
 });
 
 /** A run of colours over the box that it is laid out in. */
-export function paintGradient(coat: GradientCoat, { region, box, toLettering, warp }: CoatGround): Raster {
+export function paintGradient(coat: GradientCoat, ground: CoatGround): Raster {
+  const { region, box } = ground;
   const table = tableOf(coat);
   const out = emptyRaster(region.width, region.height, 4);
   const way = wayOf(coat, box);
-  for (let y = 0, at = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++, at += 4) {
-      const [px, py] = [region.x + x + 0.5, region.y + y + 0.5];
-      const [lx, ly] = [toLettering.a * px + toLettering.c * py + toLettering.e, toLettering.b * px + toLettering.d * py + toLettering.f];
-      const t = warp ? way(...warp.backward([lx, ly])) : way(lx, ly);
-      const place = min(1, max(0, t)) * steps;
-      const from = min(steps - 1, floor(place));
-      const share = place - from;
-      for (let c = 0; c < 4; c++) out.data[at + c] = table[from * 4 + c] + (table[from * 4 + 4 + c] - table[from * 4 + c]) * share;
-    }
-  }
+  eachPlace(ground, (x, y, at) => {
+    const place = min(1, max(0, way(x, y))) * steps;
+    const from = min(steps - 1, floor(place));
+    const share = place - from;
+    for (let c = 0; c < 4; c++) out.data[at + c] = table[from * 4 + c] + (table[from * 4 + 4 + c] - table[from * 4 + c]) * share;
+  });
   return out;
 }
 

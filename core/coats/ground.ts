@@ -22,3 +22,16 @@ export interface CoatGround {
   /** The coats below, premultiplied encoded RGBA. */
   below: Raster;
 }
+
+/** Goes over a ground px by px. @param paint is told where the px's middle lies in the flat plane of the letters, lettering px, and where its four channels begin */
+export function eachPlace({ region, toLettering: { a, b, c, d, e, f }, warp }: CoatGround, paint: (x: number, y: number, at: number) => void): void {
+  for (let row = 0, at = 0; row < region.height; row++) {
+    const oy = region.y + row + 0.5;
+    for (let column = 0; column < region.width; column++, at += 4) {
+      const ox = region.x + column + 0.5;
+      const [x, y] = [a * ox + c * oy + e, b * ox + d * oy + f];
+      if (warp) paint(...warp.backward([x, y]), at);
+      else paint(x, y, at);
+    }
+  }
+}

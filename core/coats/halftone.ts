@@ -2,7 +2,7 @@ import { readColour } from '../pixels/colour';
 import { emptyRaster, type Raster } from '../pixels/raster';
 import { decode } from '../pixels/transfer';
 import { apply, inverse } from '../shape/affine';
-import type { CoatGround } from './ground';
+import { eachPlace, type CoatGround } from './ground';
 import type { HalftoneCoat } from './schema';
 
 /** Looked up once: the loops are hot. */
@@ -12,7 +12,8 @@ const { min, max, round, hypot, abs, sqrt, cos, sin, floor, PI } = Math;
 export const halftoneReach = ({ pitch }: HalftoneCoat, capHeight: number): number => 1.5 * pitch * capHeight;
 
 /** Dots or lines as large as the coats below are dark: the printed area is the missing light. */
-export function paintHalftone(coat: HalftoneCoat, { region, toLettering, warp, unit, capHeight, below }: CoatGround): Raster {
+export function paintHalftone(coat: HalftoneCoat, place: CoatGround): Raster {
+  const { region, toLettering, warp, unit, capHeight, below } = place;
   const out = emptyRaster(region.width, region.height, 4);
   const pitch = coat.pitch * capHeight || 1;
   const radians = (coat.angle * PI) / 180;
@@ -33,18 +34,12 @@ export function paintHalftone(coat: HalftoneCoat, { region, toLettering, warp, u
     const light = 0.2126 * decode(below.data[at] / alpha) + 0.7152 * decode(below.data[at + 1] / alpha) + 0.0722 * decode(below.data[at + 2] / alpha);
     return min(1, max(0, (light * alpha + 1 - alpha - 0.5) * coat.contrast + 0.5));
   };
-  for (let y = 0, at = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++, at += 4) {
-      const [ox, oy] = [region.x + x + 0.5, region.y + y + 0.5];
-      let lx = toLettering.a * ox + toLettering.c * oy + toLettering.e;
-      let ly = toLettering.b * ox + toLettering.d * oy + toLettering.f;
-      if (warp) [lx, ly] = warp.backward([lx, ly]);
-      const [u, v] = [lx * dx + ly * dy, ly * dx - lx * dy];
-      const share = coat.motif === 'dots' ? dotAt(u, v, px, toneAt) : lineAt(u, v, px, toneAt);
-      for (let c = 0; c < 3; c++) out.data[at + c] = ink[c] * ink[3] * share + ground[c] * ground[3] * (1 - share);
-      out.data[at + 3] = ink[3] * share + ground[3] * (1 - share);
-    }
-  }
+  eachPlace(place, (x, y, at) => {
+    const [u, v] = [x * dx + y * dy, y * dx - x * dy];
+    const share = coat.motif === 'dots' ? dotAt(u, v, px, toneAt) : lineAt(u, v, px, toneAt);
+    for (let c = 0; c < 3; c++) out.data[at + c] = ink[c] * ink[3] * share + ground[c] * ground[3] * (1 - share);
+    out.data[at + 3] = ink[3] * share + ground[3] * (1 - share);
+  });
   return out;
 }
 

@@ -1,13 +1,14 @@
 import { readColour } from '../pixels/colour';
 import { emptyRaster, type Raster } from '../pixels/raster';
-import type { CoatGround } from './ground';
+import { eachPlace, type CoatGround } from './ground';
 import type { Motif, PatternCoat } from './schema';
 
 /** Looked up once: the loops are hot. */
 const { min, max, floor, abs, sin, cos, hypot, sqrt, imul, PI } = Math;
 
 /** A generated pattern of two colours; the same seed makes the same pattern. It stands on the lettering plane and goes where the letters go. */
-export function paintPattern(coat: PatternCoat, { region, toLettering, warp, capHeight, unit }: CoatGround): Raster {
+export function paintPattern(coat: PatternCoat, ground: CoatGround): Raster {
+  const { region, capHeight, unit } = ground;
   const out = emptyRaster(region.width, region.height, 4);
   const repeat = coat.size * capHeight || 1;
   const radians = (coat.angle * PI) / 180;
@@ -16,18 +17,11 @@ export function paintPattern(coat: PatternCoat, { region, toLettering, warp, cap
   // One output px in repeats: edges fade over it.
   const px = 1 / (repeat * unit);
   const share = motifs[coat.motif](coat.balance, px, coat.seed);
-  for (let y = 0, at = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++, at += 4) {
-      const [ox, oy] = [region.x + x + 0.5, region.y + y + 0.5];
-      let u = toLettering.a * ox + toLettering.c * oy + toLettering.e;
-      let v = toLettering.b * ox + toLettering.d * oy + toLettering.f;
-      if (warp) [u, v] = warp.backward([u, v]);
-      const t = share(u * dx + v * dy, v * dx - u * dy);
-      const alpha = first[3] + (second[3] - first[3]) * t;
-      for (let c = 0; c < 3; c++) out.data[at + c] = first[c] * first[3] * (1 - t) + second[c] * second[3] * t;
-      out.data[at + 3] = alpha;
-    }
-  }
+  eachPlace(ground, (x, y, at) => {
+    const t = share(x * dx + y * dy, y * dx - x * dy);
+    for (let c = 0; c < 3; c++) out.data[at + c] = first[c] * first[3] * (1 - t) + second[c] * second[3] * t;
+    out.data[at + 3] = first[3] + (second[3] - first[3]) * t;
+  });
   return out;
 }
 

@@ -1,5 +1,5 @@
 import { warpPlane } from '../kernels/warp';
-import { emptyRaster, type Raster } from '../pixels/raster';
+import { emptyRaster, madeOpaque, type Raster } from '../pixels/raster';
 import { grow, intersect, outerPixels, regionOfPoints, scaleRegion, type Region } from '../pixels/region';
 import { samplePicture, type Placement } from '../pixels/resample';
 import type { Picture } from '../pixels/pyramid';
@@ -110,29 +110,10 @@ export async function paintPicture(coat: PictureCoat, picture: Picture, { region
   if (isUpright) return finished(coloured(await samplePicture(picture, { ...own, x: own.x - toLettering.e * unit, y: own.y - toLettering.f * unit }, region)), coat, picture);
   const source = grow(outerPixels(scaleRegion(placedBounds(toLettering, region), unit)), taps);
   const upright = coloured(await samplePicture(picture, own, source));
-  if (coat.fit === 'cover') repeatBorder(upright, source, { x: own.x, y: own.y, width: picture.width * own.scale, height: picture.height * own.scale });
   const { a, b, c, d, e, f } = toLettering;
   const out = warpPlane(upright, [a * unit, c * unit, e * unit - source.x, b * unit, d * unit, f * unit - source.y, 0, 0, 1], region, 'bicubic', 'clear');
   for (let i = 0; i < out.data.length; i++) out.data[i] = Math.min(1, Math.max(0, out.data[i]));
   return finished(out, coat, picture);
-}
-
-/** Lets a picture's border reach two px further, so that letters which end there in parts of a px are covered. @param lying of the raster, and @param whole of the picture, in the same px */
-function repeatBorder({ data, width, height }: Raster, lying: Region, whole: Region): void {
-  const [left, top, right, bottom] = [Math.ceil(whole.x), Math.ceil(whole.y), Math.floor(whole.x + whole.width) - 1, Math.floor(whole.y + whole.height) - 1].map((value, i) => value - (i % 2 === 0 ? lying.x : lying.y));
-  if (right < left || bottom < top) return;
-  const clamp = (value: number, from: number, to: number): number => Math.min(to, Math.max(from, value));
-  for (let y = Math.max(0, top - 2); y <= Math.min(height - 1, bottom + 2); y++) {
-    for (let x = Math.max(0, left - 2); x <= Math.min(width - 1, right + 2); x++) {
-      const [fromX, fromY] = [clamp(clamp(x, left, right), 0, width - 1), clamp(clamp(y, top, bottom), 0, height - 1)];
-      if (fromX === x && fromY === y) {
-        // Within the picture: on to where it ends.
-        if (y > top && y < bottom && x === left) x = Math.max(x, Math.min(right, width) - 1);
-        continue;
-      }
-      data.copyWithin((y * width + x) * 4, (fromY * width + fromX) * 4, (fromY * width + fromX) * 4 + 4);
-    }
-  }
 }
 
 /** As many places along each side of a region tell where it lies in the flat plane. */
@@ -183,17 +164,7 @@ function readBetween({ data, width, height }: Raster, x: number, y: number, to: 
  * Where a picture covers its box, its border px are whole: letters reach to the very edge of the box, and what is cut off the picture
  * there by parts of a px would show as a sliver of what lies below.
  */
-function finished(raster: Raster, { fit }: PictureCoat, { channels }: Picture): Raster {
-  if (fit !== 'cover' || channels === 4) return raster;
-  const { data } = raster;
-  for (let at = 0; at < data.length; at += 4) {
-    const alpha = data[at + 3];
-    if (alpha <= 1e-3 || alpha >= 1) continue;
-    for (let c = 0; c < 3; c++) data[at + c] = Math.min(1, data[at + c] / alpha);
-    data[at + 3] = 1;
-  }
-  return raster;
-}
+const finished = (raster: Raster, { fit }: PictureCoat, { channels }: Picture): Raster => (fit === 'cover' && channels !== 4 ? madeOpaque(raster, 1e-3) : raster);
 
 /** Stored pictures of one channel are grey. */
 function coloured(raster: Raster): Raster {

@@ -45,3 +45,15 @@ export function crop(raster: Raster, outer: Region, inner: Region): Raster {
 }
 
 export const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
+
+/** Makes px opaque, in place, that are more than a trace: what was thinned at a border is whole again. @param trace alpha up to which a px stays as it is */
+export function madeOpaque(raster: Raster, trace: number): Raster {
+  const { data } = raster;
+  for (let at = 0; at < data.length; at += 4) {
+    const alpha = data[at + 3];
+    if (alpha <= trace || alpha >= 1) continue;
+    for (let c = 0; c < 3; c++) data[at + c] = Math.min(1, data[at + c] / alpha);
+    data[at + 3] = 1;
+  }
+  return raster;
+}

@@ -25,6 +25,12 @@ export function grow(region: Region, margin: number): Region {
   return { x: region.x - margin, y: region.y - margin, width: region.width + 2 * margin, height: region.height + 2 * margin };
 }
 
+/** The region made wider by `dx` on both sides and higher by `dy` above and below; where that would leave nothing, as it is. */
+export function spread(region: Region, dx: number, dy = dx): Region {
+  const wide = { x: region.x - dx, y: region.y - dy, width: region.width + 2 * dx, height: region.height + 2 * dy };
+  return wide.width > 0 && wide.height > 0 ? wide : region;
+}
+
 /** The smallest region that holds both; null stands for "empty". */
 export function union(a: Region | null, b: Region | null): Region | null {
   if (!a) return b;

@@ -1,6 +1,6 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
 import { fromLight, toLight } from '../../kernels/colour';
-import { crop, type Raster } from '../../pixels/raster';
+import { copyOf, crop, madeOpaque, type Raster } from '../../pixels/raster';
 import { grow, intersect, union, type Region } from '../../pixels/region';
 import { sheetAt } from '../../render/tiles';
 import { contentKey, keyOf, touches, type Node, type Request } from '../../render/node';
@@ -28,7 +28,7 @@ export function reachNode({ area, on, soft }: GradeReach, cover: Node, matte: No
     needs: (request) => [{ node: cover, region: wide(request) }, ...(matte ? [{ node: matte, region: request.region }] : [])],
     compute(request, [letters, veil]) {
       const soften = blurRegion(letters, wide(request), request.region, sigmaOf(soft) * request.scale);
-      const out = { ...soften, data: soften.data.slice() };
+      const out = copyOf(soften);
       for (let i = 0; i < out.data.length; i++) {
         const inside = area === 'inside' ? out.data[i] : 1 - out.data[i];
         out.data[i] = inside * (!veil ? 1 : on.kind === 'veil' ? veil.data[i] : 1 - veil.data[i]);
@@ -70,29 +70,17 @@ export function gradedNode(source: Node, grade: Grade, reach: Node, sheet: Size,
   };
 }
 
-const blurredLight = (picture: Raster, lying: Region, { region, scale }: Request, sigma: number): Raster => whole(fromLight(blurRegion(toLight(picture), lying, region, sigma * scale)));
+const blurredLight = (picture: Raster, lying: Region, { region, scale }: Request, sigma: number): Raster => madeOpaque(fromLight(blurRegion(toLight(picture), lying, region, sigma * scale)), 1e-4);
 
 /** What is left of a picture where a veil does not cover it, as a clear layer. */
-function without({ width, height, data }: Raster, matte: Raster): Raster {
-  const out = data.slice();
-  for (let i = 0, at = 0; i < matte.data.length; i++, at += 4) for (let c = 0; c < 4; c++) out[at + c] *= 1 - matte.data[i];
-  return { width, height, channels: 4, data: out };
-}
-
-/** A layer made opaque again where a blur has thinned it. */
-function whole(raster: Raster): Raster {
-  const { data } = raster;
-  for (let at = 0; at < data.length; at += 4) {
-    const alpha = data[at + 3];
-    if (alpha <= 1e-4 || alpha >= 1) continue;
-    for (let c = 0; c < 3; c++) data[at + c] = Math.min(1, data[at + c] / alpha);
-    data[at + 3] = 1;
-  }
-  return raster;
+function without(picture: Raster, matte: Raster): Raster {
+  const out = copyOf(picture);
+  for (let i = 0, at = 0; i < matte.data.length; i++, at += 4) for (let c = 0; c < 4; c++) out.data[at + c] *= 1 - matte.data[i];
+  return out;
 }
 
 function mixed(own: Raster, treated: Raster, { data: shares }: Raster, strength: number): Raster {
-  const out = { ...own, data: own.data.slice() };
+  const out = copyOf(own);
   for (let i = 0, at = 0; i < shares.length; i++, at += 4) {
     const share = shares[i] * strength;
     if (share > 0) for (let c = 0; c < 4; c++) out.data[at + c] += (treated.data[at + c] - out.data[at + c]) * share;

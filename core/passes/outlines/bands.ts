@@ -89,7 +89,7 @@ interface Area {
   coarse: Polygons;
   box: Region;
   /** Contours around it at other distances, by distance and join. */
-  offsets: Map<string, { polygons: Polygons; box: Region | null }>;
+  offsets: Map<string, Contour>;
 }
 
 /** Areas as they were last wanted: all tiles of a frame, and all outlines, want the same. */
@@ -145,18 +145,28 @@ function sparse(polygon: [number, number][]): [number, number][] {
   return kept.length > 3 ? kept.slice(0, -1) : polygon;
 }
 
-/** The contour `by` output px away from an area's edge. */
-function contourAt(area: Area, by: number, join: Outline['join'], plane: Plane | null): { polygons: Polygons; box: Region | null } {
-  if (by === 0) return area;
-  const key = `${by}|${join}|${plane !== null}`;
+/** A contour around an area, with its box. */
+interface Contour {
+  polygons: Polygons;
+  box: Region | null;
+}
+
+/** A contour of an area as it was last made. @param key what it was made by */
+function kept(area: Area, key: string, make: () => Polygons): Contour {
   let found = area.offsets.get(key);
   if (!found) {
-    const polygons = plane ? offsetInPlane(area.coarse, by, join, plane) : offset(area.coarse, by, join, roundness(by));
+    const polygons = make();
     found = { polygons, box: regionOfPoints(polygons.flat()) };
     forget(area.offsets, keptOffsets);
     area.offsets.set(key, found);
   }
   return found;
+}
+
+/** The contour `by` output px away from an area's edge. */
+function contourAt(area: Area, by: number, join: Outline['join'], plane: Plane | null): Contour {
+  if (by === 0) return area;
+  return kept(area, `${by}|${join}|${plane !== null}`, () => (plane ? offsetInPlane(area.coarse, by, join, plane) : offset(area.coarse, by, join, roundness(by))));
 }
 
 /** How far, output px, an arc may lie from the round one: large ones a little more, for there it cannot be seen. */
@@ -188,8 +198,8 @@ function addCover(whole: Raster, polygons: Polygons, box: Region, at: Region): v
   const lying = { x: 0, y: 0, width: whole.width, height: whole.height };
   const part = intersect(lying, own);
   if (!part) return;
-  const moved = at.x === 0 && at.y === 0 ? polygons : polygons.map((polygon) => polygon.map(([x, y]): [number, number] => [x - at.x, y - at.y]));
-  joinCover(whole, lying, coverage(moved, part), part);
+  const shifted = at.x === 0 && at.y === 0 ? polygons : polygons.map((polygon) => polygon.map(([x, y]): [number, number] => [x - at.x, y - at.y]));
+  joinCover(whole, lying, coverage(shifted, part), part);
 }
 
 /** Dashes along the middle of the band. */
@@ -198,15 +208,8 @@ function dashCover(areas: readonly Area[], { dash, join }: Outline, { from, to }
   const width = (to - from) * scale;
   for (const area of areas) {
     const key = `dash|${from}|${to}|${join}|${plane !== null}|${JSON.stringify(dash)}`;
-    let found = area.offsets.get(key);
-    if (!found) {
-      const middle = contourAt(area, ((from + to) / 2) * scale, join, plane).polygons;
-      const polygons = stroked(dashed(middle, Math.max(0.01, dash!.on) * width, dash!.off * width), width, dash!.caps);
-      found = { polygons, box: regionOfPoints(polygons.flat()) };
-      forget(area.offsets, keptOffsets);
-      area.offsets.set(key, found);
-    }
-    if (found.box) addCover(whole, found.polygons, found.box, at);
+    const { polygons, box } = kept(area, key, () => stroked(dashed(contourAt(area, ((from + to) / 2) * scale, join, plane).polygons, Math.max(0.01, dash!.on) * width, dash!.off * width), width, dash!.caps));
+    if (box) addCover(whole, polygons, box, at);
   }
   return whole;
 }

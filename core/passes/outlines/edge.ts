@@ -3,7 +3,7 @@ import { pathBounds } from '../../shape/bounds';
 import { joined, offset, type Polygons } from '../../shape/offset';
 import { flattenTo, polygonPath } from '../../shape/path';
 import { sizeOf } from '../../shape/affine';
-import { grow as growBox, unionOf, type Region } from '../../pixels/region';
+import { spread, unionOf } from '../../pixels/region';
 import { remembering } from '../../render/remember';
 import { bent, unbent } from './flat';
 import type { Outlines } from './schema';
@@ -23,10 +23,10 @@ export function shapeEdges(letters: Letters, { round, grow }: Outlines): Letters
   const by = grow * letters.size;
   const lines = letters.lines.map((line, index) => {
     const ink = unionOf(shaped.flatMap(({ line: own, bounds }) => (own === index ? [bounds] : [])));
-    return { ...line, ink, flatInk: letters.warp ? fatter(line.flatInk, by) : ink };
+    return { ...line, ink, flatInk: letters.warp ? line.flatInk && spread(line.flatInk, by) : ink };
   });
   const ink = unionOf(shaped.map(({ bounds }) => bounds));
-  return { ...letters, letters: shaped, lines, ink, flatInk: letters.warp ? fatter(letters.flatInk, by) : ink };
+  return { ...letters, letters: shaped, lines, ink, flatInk: letters.warp ? letters.flatInk && spread(letters.flatInk, by) : ink };
 }
 
 const lastShaped = remembering<Letter, Letter>();
@@ -39,7 +39,7 @@ function shapeLetter(letter: Letter, warp: PlaneMap | null, round: number, grow:
   const grown = offset(area, grow * zoom, 'mitre');
   const shaped = enlarged(rounded(grown, round * zoom), 1 / zoom);
   const path = (warp ? bent(shaped, warp, tolerance) : shaped).flatMap((polygon) => polygonPath(polygon));
-  return { ...letter, path, bounds: pathBounds(path), ...(warp && { flatBounds: fatter(letter.flatBounds ?? null, grow) }) };
+  return { ...letter, path, bounds: pathBounds(path), ...(warp && { flatBounds: letter.flatBounds && spread(letter.flatBounds, grow) }) };
 }
 
 /**
@@ -57,8 +57,4 @@ function rounded(area: Polygons, radius: number): Polygons {
   return area;
 }
 
-/** A flat box after letters were made fatter; it never shrinks to nothing. */
-const fatter = (box: Region | null, by: number): Region | null => box && (box.width + 2 * by > 0 && box.height + 2 * by > 0 ? growBox(box, by) : box);
-
 const enlarged = (polygons: Polygons, zoom: number): Polygons => polygons.map((polygon) => polygon.map(([x, y]): [number, number] => [x * zoom, y * zoom]));
-

@@ -105,8 +105,7 @@ function edgedNode(letters: Letters, outlines: readonly Dressed[], { inside, out
 /** Lays one outline on what is within the letters and on what is around them. */
 async function layOutline({ outline, reach, spread, filling, units }: Dressed, letters: Letters, request: Request, cover: Raster, photos: readonly Raster[], within: Raster, around: Raster): Promise<void> {
   for (const { unit, placed } of units) {
-    const near = placed.filter(({ bounds }) => touches(grow(bounds, spread), request));
-    if (near.length === 0) continue;
+    if (!placed.some(({ bounds }) => touches(grow(bounds, spread), request))) continue;
     const band = bandOf(outline, { reach, spread }, placed, letters, request, cover);
     const fill = filling.colour ? null : await filling.paint(unit, request, photos);
     // A contour around each letter runs over those before it; one around all runs over none.

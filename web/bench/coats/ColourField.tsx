@@ -1,6 +1,7 @@
 import { formatHex } from 'culori';
 import { isColour } from '../../../core/pixels/colour';
 import type { Edit } from '../../../core/piece/edits/edit';
+import { KeptText } from '../../ui/KeptText';
 import { useBench } from '../benchContext';
 import { editing } from '../editing';
 
@@ -21,23 +22,7 @@ export function ColourField({ label, colour, edit, small }: ColourFieldProps) {
   return (
     <div className="flex items-center gap-2">
       {swatch}
-      <input
-        key={colour}
-        className="field w-32"
-        aria-label={`${label} as a CSS value`}
-        defaultValue={colour}
-        disabled={!mayChange}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          if (event.key === 'Enter') event.currentTarget.blur();
-        }}
-        onBlur={(event) => {
-          const next = event.target.value.trim();
-          if (next === colour) return;
-          if (isColour(next)) editing.commit('Set the colour', edit(next));
-          else event.target.value = colour;
-        }}
-      />
+      <KeptText label={`${label} as a CSS value`} value={colour} className="field w-32" disabled={!mayChange} keep={(next) => isColour(next) && editing.commit('Set the colour', edit(next))} />
     </div>
   );
 }

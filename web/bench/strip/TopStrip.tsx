@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { rename } from '../../../core/piece/edits/things';
 import { useAppDispatch, useAppSelector } from '../../store';
+import { KeptText } from '../../ui/KeptText';
 import { Tip } from '../../ui/Tip';
 import { useBench } from '../benchContext';
 import { looked, type Saving } from '../benchState';
@@ -24,23 +25,7 @@ export function TopStrip({ onKeys }: { onKeys(): void }) {
       <span className="text-faint" aria-hidden>
         /
       </span>
-      <input
-        key={piece.name}
-        className="w-48 rounded-sheet border border-transparent bg-transparent px-1 py-0.5 font-semibold hover:border-rule focus:bg-white"
-        aria-label="Name of the piece"
-        defaultValue={piece.name}
-        maxLength={200}
-        disabled={!mayChange}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          if (event.key === 'Enter') event.currentTarget.blur();
-        }}
-        onBlur={(event) => {
-          const name = event.target.value.trim();
-          if (name && name !== piece.name) editing.commit('Rename the piece', rename(name));
-          else event.target.value = piece.name;
-        }}
-      />
+      <KeptText label="Name of the piece" value={piece.name} className="w-48 rounded-sheet border border-transparent bg-transparent px-1 py-0.5 font-semibold hover:border-rule focus:bg-white" maxLength={200} disabled={!mayChange} keep={(name) => name !== '' && editing.commit('Rename the piece', rename(name))} />
       <Tip text={last ? `Undo “${last}”: Ctrl+Z` : 'Nothing to undo'}>
         <button className="quiet-button" aria-label="Undo" disabled={!last || !mayChange} onClick={() => void editing.step('undo')}>
           <Undo2 size={15} aria-hidden />

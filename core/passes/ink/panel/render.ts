@@ -1,7 +1,7 @@
 import { blurMargin, blurRegion } from '../../../kernels/blur';
 import { blend } from '../../../kernels/blend';
 import { readColour } from '../../../pixels/colour';
-import { emptyRaster, type Raster } from '../../../pixels/raster';
+import { copyOf, emptyRaster, type Raster } from '../../../pixels/raster';
 import { grow, unionOf, type Region } from '../../../pixels/region';
 import { encode } from '../../../pixels/transfer';
 import { contentKey, keyOf, type Node, type Request } from '../../../render/node';
@@ -65,7 +65,7 @@ function openingNode({ opening, shadow }: Panel, place: PanelPlace, letters: Let
     bounds: fill.bounds,
     needs: (request) => [{ node: fill, region: request.region }],
     compute(request, [filled]) {
-      const out = { ...filled, data: filled.data.slice() };
+      const out = copyOf(filled);
       const cover = coverOf(placed, letters.place, request);
       blend(out, cutFill(inwardShadow(shadow, request, (wide) => solidPart(place, coverOf(placed, letters.place, wide), wide)), cover));
       return out;
@@ -108,7 +108,7 @@ export function besideNode(inside: Node, outside: Node, letters: Letters): Node 
     needs: ({ region }) => [{ node: inside, region }, { node: outside, region }],
     compute(request, [within, around]) {
       const cover = coverOf(placed, letters.place, request);
-      const out = { ...within, data: within.data.slice() };
+      const out = copyOf(within);
       for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) for (let c = 0; c < 4; c++) out.data[at + c] += around.data[at + c] * (1 - cover.data[i]);
       return out;
     },

@@ -1,5 +1,5 @@
-import { grow, middleOf, regionOfPoints, type Region } from '../../../pixels/region';
-import { identity, moved, placed, followedBy, type Affine } from '../../../shape/affine';
+import { middleOf, regionOfPoints, spread, type Region } from '../../../pixels/region';
+import { corners, identity, moved, placed, followedBy, type Affine } from '../../../shape/affine';
 import { flattenTo, polygonPath, transformPath, type Path } from '../../../shape/path';
 import { smoothThrough } from '../../../shape/smooth';
 import { anyBend, warpPath } from '../../../shape/warpPath';
@@ -28,7 +28,7 @@ export function panelPlace(panel: Panel, letters: Letters, sheet: { width: numbe
   const { shape } = panel;
   if (shape.kind === 'sheet' || shape.kind === 'half sheet') {
     const box = shape.kind === 'sheet' ? { x: 0, y: 0, ...sheet } : halfOf(sheet, shape.side);
-    return { path: boxPath(box), box, flatBox: box, warp: null, place: identity, capHeight: letters.capHeight * size };
+    return { path: polygonPath(corners(box)), box, flatBox: box, warp: null, place: identity, capHeight: letters.capHeight * size };
   }
   const [x, y] = middleOf(letters.flatInk!);
   const turned = followedBy(followedBy(moved(-x, -y), placed(1, panel.rotation, x, y)), moved(panel.offset[0] * letters.capHeight, panel.offset[1] * letters.capHeight));
@@ -41,8 +41,6 @@ function halfOf({ width, height }: { width: number; height: number }, side: 'lef
   if (side === 'left' || side === 'right') return { x: side === 'left' ? 0 : width / 2, y: 0, width: width / 2, height };
   return { x: 0, y: side === 'top' ? 0 : height / 2, width, height: height / 2 };
 }
-
-const boxPath = ({ x, y, width, height }: Region): Path => polygonPath([[x, y], [x + width, y], [x + width, y + height], [x, y + height]]);
 
 const boxOf = (path: Path): Region => regionOfPoints(path.map(({ to }) => to)) ?? { x: 0, y: 0, width: 0, height: 0 };
 
@@ -58,11 +56,6 @@ function edgeOf({ shape, margin }: Panel, { flatInk, capHeight }: Letters): Path
   return transformPath(unit, { a: box.width * Math.SQRT2, b: 0, c: 0, d: box.height * Math.SQRT2, e: x, f: y });
 }
 
-function spread(box: Region, dx: number, dy: number): Region {
-  const wide = { x: box.x - dx, y: box.y - dy, width: box.width + 2 * dx, height: box.height + 2 * dy };
-  return wide.width > 0 && wide.height > 0 ? wide : grow(box, 0);
-}
-
 function roundedBox({ width, height }: Region, radius: number): Shape {
   return { kind: 'box', height: height / width, rounding: Math.min(1, (2 * radius) / Math.min(width, height)) };
 }
@@ -73,7 +66,6 @@ function stretched(path: Path): Path {
   const [x, y] = middleOf(box);
   return transformPath(path, { a: 1 / box.width, b: 0, c: 0, d: 1 / box.height, e: -x / box.width, f: -y / box.height });
 }
-
 
 /** The corners of a panel's edge, for changing it by hand; lettering px of the flat plane, as a drawn path has them. */
 export function panelPath(panel: Panel, letters: Letters): [number, number][] {

@@ -4,6 +4,7 @@ import { freeId } from '../../../../core/piece/edits/things';
 import { addVeil, changeVeil, removeVeil } from '../../../../core/piece/edits/veils';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
+import { KeptText } from '../../../ui/KeptText';
 import { useBench } from '../../benchContext';
 import { handed, looked } from '../../benchState';
 import { editing } from '../../editing';
@@ -80,15 +81,7 @@ function VeilOf({ veil }: { veil: Veil }) {
     <div className="flex flex-col gap-3">
       <label className="flex items-center gap-2">
         <span className="label">Name</span>
-        <input
-          className="field min-w-0 grow"
-          defaultValue={veil.name}
-          onKeyDown={(event) => {
-            event.stopPropagation();
-            if (event.key === 'Enter') event.currentTarget.blur();
-          }}
-          onBlur={(event) => event.target.value.trim() && editing.commit('Name the veil', changeVeil(veil.id, { name: event.target.value.trim().slice(0, 200) }))}
-        />
+        <KeptText label="Name" value={veil.name} className="field min-w-0 grow" maxLength={200} keep={(name) => name !== '' && editing.commit('Name the veil', changeVeil(veil.id, { name }))} />
       </label>
       <div>
         <span className="label">Show the veil</span>

@@ -1,0 +1,31 @@
+interface KeptTextProps {
+  label: string;
+  value: string;
+  className: string;
+  disabled?: boolean;
+  maxLength?: number;
+  /** Takes what was typed, trimmed, where it is another. @returns false where it cannot be taken: then the value stands there again */
+  keep(typed: string): boolean | void;
+}
+
+/** A short text that is kept on Enter, or when the field is left. */
+export function KeptText({ label, value, className, disabled, maxLength, keep }: KeptTextProps) {
+  return (
+    <input
+      key={value}
+      className={className}
+      aria-label={label}
+      defaultValue={value}
+      maxLength={maxLength}
+      disabled={disabled}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === 'Enter') event.currentTarget.blur();
+      }}
+      onBlur={(event) => {
+        const typed = event.target.value.trim();
+        if (typed === value || keep(typed) === false) event.target.value = value;
+      }}
+    />
+  );
+}
