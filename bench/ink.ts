@@ -37,7 +37,8 @@ async function openAt(studio: RunningStudio, browser: Browser, demo: 'woven' | '
 async function changingCoats(studio: RunningStudio, browser: Browser): Promise<void> {
   for (const coats of ['one colour', 'colour, gradient, pattern'] as const) {
     const page = await openAt(studio, browser, 'woven', 4);
-    if (coats !== 'one colour') for (const name of ['Gradient', 'Pattern']) await page.getByRole('button', { name, exact: true }).first().click();
+    if (coats !== 'one colour')
+      for (const name of ['Gradient', 'Pattern']) await page.getByRole('button', { name, exact: true }).first().click();
     await page.waitForTimeout(2500);
     await page.getByLabel(coats === 'one colour' ? 'Opacity of Coat 1' : 'Opacity of Coat 2').focus();
     await page.evaluate(() => ((window as unknown as { shown: number[] }).shown = []));
@@ -46,7 +47,12 @@ async function changingCoats(studio: RunningStudio, browser: Browser): Promise<v
       await page.waitForTimeout(180);
     }
     const shown = await page.evaluate(() => (window as unknown as { shown: number[] }).shown);
-    printRow({ name: `a coat’s opacity changed on 24 megapixels (${coats}), key to frame (median of ${shown.length}; target 50 ms)`, ours_ms: median(shown), peer: 'canvas: drawImage, fillText, drawImage', peer_ms: await canvasFrame(page) });
+    printRow({
+      name: `a coat’s opacity changed on 24 megapixels (${coats}), key to frame (median of ${shown.length}; target 50 ms)`,
+      ours_ms: median(shown),
+      peer: 'canvas: drawImage, fillText, drawImage',
+      peer_ms: await canvasFrame(page),
+    });
     printValue('  95th percentile', percentile(shown, 0.95), 'ms');
     await page.close();
   }
@@ -67,9 +73,16 @@ async function wideningOutline(studio: RunningStudio, browser: Browser, demo: 'w
   }
   const to = await page.evaluate(() => performance.now());
   await page.mouse.up();
-  const frames = (await page.evaluate(() => (window as unknown as { frames: Frame[] }).frames)).filter(({ at }) => at > from && at < to);
+  const frames = (await page.evaluate(() => (window as unknown as { frames: Frame[] }).frames)).filter(
+    ({ at }) => at > from && at < to,
+  );
   const times = frames.map(({ frameMs }) => frameMs);
-  printRow({ name: `one frame while an outline is widened in ${demo}, 24 megapixels (median of ${times.length})`, ours_ms: median(times), peer: 'canvas: drawImage, fillText, drawImage', peer_ms: await canvasFrame(page) });
+  printRow({
+    name: `one frame while an outline is widened in ${demo}, 24 megapixels (median of ${times.length})`,
+    ours_ms: median(times),
+    peer: 'canvas: drawImage, fillText, drawImage',
+    peer_ms: await canvasFrame(page),
+  });
   printValue('  95th percentile', percentile(times, 0.95), 'ms');
   printValue('  frames per second (target 20)', (frames.length / (to - from)) * 1000, '');
   await page.close();

@@ -43,20 +43,61 @@ async function againstSharp(picture: Raster, layer: Raster): Promise<void> {
   const raw = { raw: { width, height, channels: 4 as const } };
   for (const sigma of [2, 12, 60]) {
     const ours_ms = await best(() => gaussianBlur(picture, sigma));
-    printRow({ name: `blur sigma ${sigma}, 6 megapixels RGBA`, ours_ms, peer: 'sharp, 8 bits', peer_ms: await best(() => sharp(bytes, raw).blur(sigma).raw().toBuffer(), sigma > 20 ? 1 : 3) });
+    printRow({
+      name: `blur sigma ${sigma}, 6 megapixels RGBA`,
+      ours_ms,
+      peer: 'sharp, 8 bits',
+      peer_ms: await best(() => sharp(bytes, raw).blur(sigma).raw().toBuffer(), sigma > 20 ? 1 : 3),
+    });
   }
   for (const sigma of [2, 12]) {
     const floats = sharp(picture.data, { raw: { width, height, channels: 4 } });
-    printRow({ name: `blur sigma ${sigma}, 6 megapixels RGBA`, ours_ms: await best(() => gaussianBlur(picture, sigma)), peer: 'sharp, 32-bit floats', peer_ms: await best(() => floats.clone().blur(sigma).raw({ depth: 'float' }).toBuffer(), 1) });
+    printRow({
+      name: `blur sigma ${sigma}, 6 megapixels RGBA`,
+      ours_ms: await best(() => gaussianBlur(picture, sigma)),
+      peer: 'sharp, 32-bit floats',
+      peer_ms: await best(() => floats.clone().blur(sigma).raw({ depth: 'float' }).toBuffer(), 1),
+    });
   }
-  for (const [mode, peer] of [['normal', 'over'], ['multiply', 'multiply'], ['soft-light', 'soft-light']] as const) {
+  for (const [mode, peer] of [
+    ['normal', 'over'],
+    ['multiply', 'multiply'],
+    ['soft-light', 'soft-light'],
+  ] as const) {
     const ours_ms = await best(() => blend(layer, picture, mode));
-    printRow({ name: `composite ${mode}, 6 megapixels RGBA`, ours_ms, peer: 'sharp, 8 bits', peer_ms: await best(() => sharp(bytes, raw).composite([{ input: bytes, ...raw, blend: peer as Blend }]).raw().toBuffer()) });
+    printRow({
+      name: `composite ${mode}, 6 megapixels RGBA`,
+      ours_ms,
+      peer: 'sharp, 8 bits',
+      peer_ms: await best(() =>
+        sharp(bytes, raw)
+          .composite([{ input: bytes, ...raw, blend: peer as Blend }])
+          .raw()
+          .toBuffer(),
+      ),
+    });
   }
-  for (const [toWidth, toHeight] of [[1500, 1000], [1110, 740], [4500, 3000]]) {
-    const peer_ms = await best(() => sharp(bytes, raw).resize(toWidth, toHeight, { kernel: 'lanczos3' }).raw().toBuffer());
-    printRow({ name: `resize Lanczos, 3000 x 2000 to ${toWidth} x ${toHeight}`, ours_ms: await best(() => resize(picture, toWidth, toHeight, 'lanczos')), peer: 'sharp, 8 bits', peer_ms });
-    if (toWidth < width) printRow({ name: `resize area, 3000 x 2000 to ${toWidth} x ${toHeight}`, ours_ms: await best(() => resize(picture, toWidth, toHeight, 'area')), peer: 'sharp Lanczos, 8 bits', peer_ms });
+  for (const [toWidth, toHeight] of [
+    [1500, 1000],
+    [1110, 740],
+    [4500, 3000],
+  ]) {
+    const peer_ms = await best(() =>
+      sharp(bytes, raw).resize(toWidth, toHeight, { kernel: 'lanczos3' }).raw().toBuffer(),
+    );
+    printRow({
+      name: `resize Lanczos, 3000 x 2000 to ${toWidth} x ${toHeight}`,
+      ours_ms: await best(() => resize(picture, toWidth, toHeight, 'lanczos')),
+      peer: 'sharp, 8 bits',
+      peer_ms,
+    });
+    if (toWidth < width)
+      printRow({
+        name: `resize area, 3000 x 2000 to ${toWidth} x ${toHeight}`,
+        ours_ms: await best(() => resize(picture, toWidth, toHeight, 'area')),
+        peer: 'sharp Lanczos, 8 bits',
+        peer_ms,
+      });
   }
 }
 
@@ -99,18 +140,40 @@ async function againstOpenCv(picture: Raster): Promise<void> {
   const to = new cv.Mat();
   const by = cv.matFromArray(3, 3, cv.CV_64FC1, plane);
   const region = { x: 0, y: 0, width, height };
-  for (const [sampling, flag] of [['bilinear', cv.INTER_LINEAR], ['bicubic', cv.INTER_CUBIC]] as const) {
+  for (const [sampling, flag] of [
+    ['bilinear', cv.INTER_LINEAR],
+    ['bicubic', cv.INTER_CUBIC],
+  ] as const) {
     const ours_ms = await best(() => warpPlane(picture, plane, region, sampling, 'clear'));
-    for (const [name, from] of [['floats', floats], ['8 bits', bytes]] as const) {
-      printRow({ name: `warp in perspective, ${sampling}, 6 megapixels RGBA`, ours_ms, peer: `OpenCV WebAssembly, ${name}`, peer_ms: await best(() => cv.warpPerspective(from, to, by, new cv.Size(width, height), flag | cv.WARP_INVERSE_MAP)) });
+    for (const [name, from] of [
+      ['floats', floats],
+      ['8 bits', bytes],
+    ] as const) {
+      printRow({
+        name: `warp in perspective, ${sampling}, 6 megapixels RGBA`,
+        ours_ms,
+        peer: `OpenCV WebAssembly, ${name}`,
+        peer_ms: await best(() =>
+          cv.warpPerspective(from, to, by, new cv.Size(width, height), flag | cv.WARP_INVERSE_MAP),
+        ),
+      });
     }
   }
-  const ring = (radius: number): [number, number][] => Array.from({ length: 720 }, (_, i) => [1500 + radius * Math.cos((i * Math.PI) / 360), 1000 + radius * Math.sin((i * Math.PI) / 360)]);
+  const ring = (radius: number): [number, number][] =>
+    Array.from({ length: 720 }, (_, i) => [
+      1500 + radius * Math.cos((i * Math.PI) / 360),
+      1000 + radius * Math.sin((i * Math.PI) / 360),
+    ]);
   const shape = coverage([ring(900), ring(500).reverse()], region);
   const mask = new cv.Mat(height, width, cv.CV_8UC1);
   for (let i = 0; i < shape.data.length; i++) mask.data[i] = shape.data[i] >= 0.5 ? 255 : 0;
   // OpenCV measures to px' centres and inside only; ours within the px, on both sides.
-  printRow({ name: 'distance, 6 megapixels', ours_ms: await best(() => signedDistance(shape)), peer: 'OpenCV WebAssembly, precise', peer_ms: await best(() => cv.distanceTransform(mask, to, cv.DIST_L2, cv.DIST_MASK_PRECISE)) });
+  printRow({
+    name: 'distance, 6 megapixels',
+    ours_ms: await best(() => signedDistance(shape)),
+    peer: 'OpenCV WebAssembly, precise',
+    peer_ms: await best(() => cv.distanceTransform(mask, to, cv.DIST_L2, cv.DIST_MASK_PRECISE)),
+  });
 }
 
 async function againstCanvas(browser: Browser, picture: Raster): Promise<void> {
@@ -140,5 +203,10 @@ async function againstCanvas(browser: Browser, picture: Raster): Promise<void> {
   );
   await page.close();
   const region = { x: 0, y: 0, width, height };
-  printRow({ name: 'warp, turned, bilinear, 6 megapixels RGBA', ours_ms: await best(() => warpPlane(picture, turned, region, 'bilinear', 'clear')), peer: 'canvas in Chromium, 8 bits', peer_ms });
+  printRow({
+    name: 'warp, turned, bilinear, 6 megapixels RGBA',
+    ours_ms: await best(() => warpPlane(picture, turned, region, 'bilinear', 'clear')),
+    peer: 'canvas in Chromium, 8 bits',
+    peer_ms,
+  });
 }

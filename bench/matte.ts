@@ -28,18 +28,39 @@ interface Error4 {
 /** Prints an error of ours beside a peer's. */
 function printError(name: string, ours: number, peer: string, peerValue: number, unit: string): void {
   console.log(`${name.padEnd(62)} ours ${ours.toFixed(4).padStart(9)}   ${peer}: ${peerValue.toFixed(4)} ${unit}`);
-  console.log(JSON.stringify({ name, ours: Math.round(ours * 1e5) / 1e5, peer, peer_value: Math.round(peerValue * 1e5) / 1e5, unit }));
+  console.log(
+    JSON.stringify({
+      name,
+      ours: Math.round(ours * 1e5) / 1e5,
+      peer,
+      peer_value: Math.round(peerValue * 1e5) / 1e5,
+      unit,
+    }),
+  );
 }
 
-function python(what: string, picture: Level, files: Record<string, Uint8Array>): { ms: number; out: Uint8Array } | null {
+function python(
+  what: string,
+  picture: Level,
+  files: Record<string, Uint8Array>,
+): { ms: number; out: Uint8Array } | null {
   mkdirSync(folder, { recursive: true });
-  const order: Record<string, unknown> = { what, width: picture.width, height: picture.height, out: join(folder, `${what}.raw`) };
+  const order: Record<string, unknown> = {
+    what,
+    width: picture.width,
+    height: picture.height,
+    out: join(folder, `${what}.raw`),
+  };
   for (const [name, bytes] of Object.entries({ picture: picture.bytes, ...files })) {
     order[name] = join(folder, `${what}-${name}.raw`);
     writeFileSync(order[name] as string, bytes);
   }
   try {
-    const told = execFileSync('/usr/bin/python3', ['bench/peers/cutting.py', JSON.stringify(order)], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'], timeout: 280000 });
+    const told = execFileSync('/usr/bin/python3', ['bench/peers/cutting.py', JSON.stringify(order)], {
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'ignore'],
+      timeout: 280000,
+    });
     return { ms: (JSON.parse(told) as { ms: number }).ms, out: readFileSync(order.out as string) };
   } catch {
     return null;
@@ -77,14 +98,28 @@ async function quality(): Promise<void> {
     const grabbed = python('grabcut', picture, { marks });
     if (grabbed) {
       printRow({ name: `scribble cut, ${name}, all in`, ours_ms: cutMs, peer: 'OpenCV GrabCut', peer_ms: grabbed.ms });
-      printError(`scribble cut, ${name}`, overlap(fractions(bytes), truth), 'OpenCV GrabCut', overlap(fractions(grabbed.out), truth), 'intersection over union (more is better)');
+      printError(
+        `scribble cut, ${name}`,
+        overlap(fractions(bytes), truth),
+        'OpenCV GrabCut',
+        overlap(fractions(grabbed.out), truth),
+        'intersection over union (more is better)',
+      );
     }
     const where = bandOf({ band: strokes.band, reach: strokes.reach }, bytes, whole);
     const before = performance.now();
     const solved = fractions(solveFineEdge(picture, bytes, where, { said: marks }).matte.bytes);
     const solveMs = performance.now() - before;
     const featheredBest = (data: Float32Array): { first: Error4; best: Error4 } => {
-      const all = feathers.map((sigma) => errors(sigma === 0 ? data : gaussianBlur({ width, height, channels: 1, data }, sigma).data, truth, where, width, height));
+      const all = feathers.map((sigma) =>
+        errors(
+          sigma === 0 ? data : gaussianBlur({ width, height, channels: 1, data }, sigma).data,
+          truth,
+          where,
+          width,
+          height,
+        ),
+      );
       return { first: all[0], best: all.reduce((a, b) => (b.mse < a.mse ? b : a)) };
     };
     const { first: unfeathered, best } = featheredBest(fractions(bytes));
@@ -93,24 +128,48 @@ async function quality(): Promise<void> {
     for (const measure of ['mse', 'sad', 'gradient'] as const) {
       printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'the cut alone', unfeathered[measure], '');
       printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'best feather', best[measure], '');
-      printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'traced along the true form, best feather', traced[measure], '');
+      printError(
+        `fine edge, ${name}, ${measure} in the band`,
+        own[measure],
+        'traced along the true form, best feather',
+        traced[measure],
+        '',
+      );
     }
     const known = Uint8Array.from(bytes, (value, i) => (where[i] ? 128 : value));
     const closed = python('levin', picture, { known });
     if (!closed) continue;
-    printRow({ name: `fine edge, ${name}`, ours_ms: solveMs, peer: 'closed form (Levin 2008), SciPy', peer_ms: closed.ms });
+    printRow({
+      name: `fine edge, ${name}`,
+      ours_ms: solveMs,
+      peer: 'closed form (Levin 2008), SciPy',
+      peer_ms: closed.ms,
+    });
     const reference = errors(fractions(closed.out), truth, where, width, height);
-    for (const measure of ['mse', 'sad', 'gradient'] as const) printError(`fine edge, ${name}, ${measure} in the band`, own[measure], 'closed form (Levin 2008)', reference[measure], '');
+    for (const measure of ['mse', 'sad', 'gradient'] as const)
+      printError(
+        `fine edge, ${name}, ${measure} in the band`,
+        own[measure],
+        'closed form (Levin 2008)',
+        reference[measure],
+        '',
+      );
   }
 }
 
 /** The time from a stroke to its cut on 24 megapixels; the plate is the jar, enlarged. */
 async function speed(): Promise<void> {
   const { strokes } = await trueCut('jar');
-  const { data, info } = await sharp(await largePlate(6000, 4000, 'jar')).raw().toBuffer({ resolveWithObject: true });
+  const { data, info } = await sharp(await largePlate(6000, 4000, 'jar'))
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   const picture: Level = { width: info.width, height: info.height, channels: 3, bytes: data };
   const factor = info.width / 1800;
-  const marks = strokes.marks.map((mark): Mark => ({ ...mark, radius: mark.radius * factor, points: mark.points.map(([x, y]) => [x * factor, y * factor] as const) }));
+  const marks = strokes.marks.map((mark): Mark => ({
+    ...mark,
+    radius: mark.radius * factor,
+    points: mark.points.map(([x, y]) => [x * factor, y * factor] as const),
+  }));
   const start = performance.now();
   const cutter = new ScribbleCutter(picture);
   const prepared = performance.now();
@@ -125,9 +184,24 @@ async function speed(): Promise<void> {
   const small = drawMarks(marks, 1, { x: 0, y: 0, width: info.width, height: info.height });
   const grabbed = python('grabcut', picture, { marks: small });
   if (!grabbed) return;
-  printRow({ name: 'scribble cut, 24 MP, looking at the plate (once)', ours_ms: prepared - start, peer: 'OpenCV GrabCut', peer_ms: grabbed.ms });
-  printRow({ name: 'scribble cut, 24 MP, first stroke on a plate that was looked at', ours_ms: first - prepared, peer: 'OpenCV GrabCut', peer_ms: grabbed.ms });
-  printRow({ name: 'scribble cut, 24 MP, each next stroke (median)', ours_ms: median(next), peer: 'OpenCV GrabCut', peer_ms: grabbed.ms });
+  printRow({
+    name: 'scribble cut, 24 MP, looking at the plate (once)',
+    ours_ms: prepared - start,
+    peer: 'OpenCV GrabCut',
+    peer_ms: grabbed.ms,
+  });
+  printRow({
+    name: 'scribble cut, 24 MP, first stroke on a plate that was looked at',
+    ours_ms: first - prepared,
+    peer: 'OpenCV GrabCut',
+    peer_ms: grabbed.ms,
+  });
+  printRow({
+    name: 'scribble cut, 24 MP, each next stroke (median)',
+    ours_ms: median(next),
+    peer: 'OpenCV GrabCut',
+    peer_ms: grabbed.ms,
+  });
 }
 
 export async function benchMatte(): Promise<void> {

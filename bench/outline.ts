@@ -15,7 +15,8 @@ const leastArea = 3000;
 
 /** Outlines of a mask, each going round with the form at its right hand. */
 function outlinesOf(mask: Uint8Array, width: number, height: number): Point[][] {
-  const inside = (x: number, y: number): boolean => x >= 0 && y >= 0 && x < width && y < height && mask[y * width + x] === 1;
+  const inside = (x: number, y: number): boolean =>
+    x >= 0 && y >= 0 && x < width && y < height && mask[y * width + x] === 1;
   const done = new Set<number>();
   const outlines: Point[][] = [];
   for (let y = 0; y < height; y++) {
@@ -44,7 +45,11 @@ function outlinesOf(mask: Uint8Array, width: number, height: number): Point[][] 
 export async function tracedByHand(picture: Picture, truth: Float32Array): Promise<Float32Array> {
   const { width, height } = picture;
   const form = gaussianBlur({ width, height, channels: 1, data: truth }, handSigma).data;
-  const outlines = outlinesOf(Uint8Array.from(form, (value) => Number(value >= 0.5)), width, height).filter((points) => Math.abs(signedArea(points)) / 2 >= leastArea);
+  const outlines = outlinesOf(
+    Uint8Array.from(form, (value) => Number(value >= 0.5)),
+    width,
+    height,
+  ).filter((points) => Math.abs(signedArea(points)) / 2 >= leastArea);
   const contours: Contour[] = [];
   for (const outline of outlines) {
     const clicks = outline.filter((_, i) => i % between === 0);
@@ -54,7 +59,12 @@ export async function tracedByHand(picture: Picture, truth: Float32Array): Promi
       const from = await tracer.onEdge(clicks[i], 0);
       const to = await tracer.onEdge(clicks[(i + 1) % clicks.length], 0);
       await tracer.start(from, 0);
-      points.push({ x: from[0], y: from[1], to: 'edge', via: (await tracer.finish(from, to)).slice(1, -1).map(([x, y]): Point => [x, y]) });
+      points.push({
+        x: from[0],
+        y: from[1],
+        to: 'edge',
+        via: (await tracer.finish(from, to)).slice(1, -1).map(([x, y]): Point => [x, y]),
+      });
     }
     contours.push({ closed: true, points });
   }

@@ -17,7 +17,10 @@ export async function benchDrop(studio: RunningStudio, browser: Browser): Promis
     await page.getByLabel('Photograph file').first().waitFor({ state: 'attached' });
     // Each round brings a file of its own bytes, so that nothing is in the store already.
     const file = `build/bench/drop-${round}.jpg`;
-    await sharp(path).withMetadata({ density: 100 + round }).jpeg({ quality: 92 }).toFile(file);
+    await sharp(path)
+      .withMetadata({ density: 100 + round })
+      .jpeg({ quality: 92 })
+      .toFile(file);
     const { ms } = await timed(async () => {
       await page.getByLabel('Photograph file').first().setInputFiles(file);
       await page.waitForSelector('[data-testid=mat][data-sharp=true]', { timeout: 60000 });
@@ -26,7 +29,12 @@ export async function benchDrop(studio: RunningStudio, browser: Browser): Promis
   }
   const peer = await timed(() => sharp(path).resize(724, 644, { fit: 'inside' }).raw().toBuffer());
   const whole = await timed(() => sharp(path).raw().toBuffer());
-  printRow({ name: 'drop of a 24-megapixel JPEG to first sharp picture (median of 3)', ours_ms: median(times), peer: 'sharp: decode whole', peer_ms: whole.ms });
+  printRow({
+    name: 'drop of a 24-megapixel JPEG to first sharp picture (median of 3)',
+    ours_ms: median(times),
+    peer: 'sharp: decode whole',
+    peer_ms: whole.ms,
+  });
   printValue('  sharp shrinking it to the view while decoding', peer.ms, 'ms');
   await page.close();
 }
@@ -42,7 +50,12 @@ export async function benchDrag(studio: RunningStudio, browser: Browser): Promis
   for (const { demo, hold } of demos) await dragIn(studio, browser, demo, hold);
 }
 
-async function dragIn(studio: RunningStudio, browser: Browser, demo: (typeof demos)[number]['demo'], hold: readonly [number, number]): Promise<void> {
+async function dragIn(
+  studio: RunningStudio,
+  browser: Browser,
+  demo: (typeof demos)[number]['demo'],
+  hold: readonly [number, number],
+): Promise<void> {
   const width = 6000;
   const id = await pieceAt(studio, demo, width);
   const page = await browser.newPage({ viewport: view });
@@ -50,11 +63,18 @@ async function dragIn(studio: RunningStudio, browser: Browser, demo: (typeof dem
   await page.waitForSelector('[data-testid=mat][data-sharp=true]', { timeout: 60000 });
   await page.waitForTimeout(1500);
   await page.evaluate(() => {
-    const watched = window as unknown as { frames: { frameMs: number; sharp: boolean; at: number }[]; longTasks: number[] };
+    const watched = window as unknown as {
+      frames: { frameMs: number; sharp: boolean; at: number }[];
+      longTasks: number[];
+    };
     watched.frames = [];
     watched.longTasks = [];
-    window.addEventListener('inky-veil-frame', (event) => watched.frames.push({ ...(event as CustomEvent).detail, at: performance.now() }));
-    new PerformanceObserver((list) => watched.longTasks.push(...list.getEntries().map((entry) => entry.duration))).observe({ entryTypes: ['longtask'] });
+    window.addEventListener('inky-veil-frame', (event) =>
+      watched.frames.push({ ...(event as CustomEvent).detail, at: performance.now() }),
+    );
+    new PerformanceObserver((list) =>
+      watched.longTasks.push(...list.getEntries().map((entry) => entry.duration)),
+    ).observe({ entryTypes: ['longtask'] });
   });
   const start = await onScreen(page, (hold[0] * width) / 1800, (hold[1] * width) / 1800);
   await page.mouse.move(start.x, start.y);
@@ -68,13 +88,21 @@ async function dragIn(studio: RunningStudio, browser: Browser, demo: (typeof dem
   await page.mouse.up();
   await page.waitForTimeout(1500);
   const { frames, longTasks } = await page.evaluate(() => {
-    const watched = window as unknown as { frames: { frameMs: number; sharp: boolean; at: number }[]; longTasks: number[] };
+    const watched = window as unknown as {
+      frames: { frameMs: number; sharp: boolean; at: number }[];
+      longTasks: number[];
+    };
     return { frames: watched.frames, longTasks: watched.longTasks };
   });
   const dragged = frames.filter(({ at }) => at < released).map(({ frameMs }) => frameMs);
   const sharpAfter = frames.find(({ sharp: isSharp, at }) => isSharp && at >= released);
   const peer = await canvasFrame(page);
-  printRow({ name: `one frame while a word is dragged in ${demo}, 24 megapixels (median of ${dragged.length})`, ours_ms: median(dragged), peer: 'canvas: drawImage, fillText, drawImage', peer_ms: peer });
+  printRow({
+    name: `one frame while a word is dragged in ${demo}, 24 megapixels (median of ${dragged.length})`,
+    ours_ms: median(dragged),
+    peer: 'canvas: drawImage, fillText, drawImage',
+    peer_ms: peer,
+  });
   printValue('  95th percentile', percentile(dragged, 0.95), 'ms');
   printValue('  sharp again after letting go', sharpAfter ? sharpAfter.at - released : 0, 'ms');
   printValue('  longest task of the page’s main thread', Math.max(0, ...longTasks), 'ms');

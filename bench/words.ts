@@ -46,7 +46,12 @@ async function retype(studio: RunningStudio, browser: Browser): Promise<void> {
     await page.waitForTimeout(1600);
   }
   const single = (await times()).slice(shown.length);
-  printRow({ name: `retyping a word of 12 letters on 24 megapixels, key to frame (median of ${shown.length})`, ours_ms: median(shown), peer: 'canvas: drawImage, fillText, drawImage', peer_ms: await canvasFrame(page) });
+  printRow({
+    name: `retyping a word of 12 letters on 24 megapixels, key to frame (median of ${shown.length})`,
+    ours_ms: median(shown),
+    peer: 'canvas: drawImage, fillText, drawImage',
+    peer_ms: await canvasFrame(page),
+  });
   printValue('  95th percentile (target 60 ms)', percentile(shown, 0.95), 'ms');
   printValue('  a single key after a rest (median of 12)', median(single), 'ms');
   printValue('  and its slowest', Math.max(...single), 'ms');
@@ -57,9 +62,22 @@ const lines = ['AMBERSHAW', 'KILN & KITE', 'WEEK', 'FIRED ALOFT', 'THROWN BY HAN
 
 async function lockup(browser: Browser): Promise<void> {
   const face = shippedFace('bowlby-one');
-  const materials: Materials = { face: () => face, picture: () => { throw new Error('No pictures here.'); } };
+  const materials: Materials = {
+    face: () => face,
+    picture: () => {
+      throw new Error('No pictures here.');
+    },
+  };
   const times = Array.from({ length: 200 }, (_, i) => {
-    const words = plainWords({ text: lines.join('\n'), face: 'face', size: 200, leading: 1, tracking: 0.001 * (i % 7), alignment: 'centre', lockup: { kind: 'one-width', width: 1500, gap: 0.02 } });
+    const words = plainWords({
+      text: lines.join('\n'),
+      face: 'face',
+      size: 200,
+      leading: 1,
+      tracking: 0.001 * (i % 7),
+      alignment: 'centre',
+      lockup: { kind: 'one-width', width: 1500, gap: 0.02 },
+    });
     const from = performance.now();
     setWords(words, materials);
     return performance.now() - from;
@@ -79,7 +97,12 @@ async function lockup(browser: Browser): Promise<void> {
     }
     return all.sort((a, b) => a - b)[100];
   }, lines);
-  printRow({ name: 'one-width lockup of 5 lines, outlines and all (median of 200; target 10 ms)', ours_ms: median(times), peer: 'canvas: measureText of the lines, widths only', peer_ms: peer });
+  printRow({
+    name: 'one-width lockup of 5 lines, outlines and all (median of 200; target 10 ms)',
+    ours_ms: median(times),
+    peer: 'canvas: measureText of the lines, widths only',
+    peer_ms: peer,
+  });
   printValue('  95th percentile', percentile(times, 0.95), 'ms');
   await page.close();
 }

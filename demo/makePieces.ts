@@ -10,7 +10,15 @@ import { tuckedIn } from './making/tuckedIn';
 import { windowPiece } from './making/window';
 import { woven } from './making/woven';
 
-for (const [file, made] of [['woven', await woven()], ['low-sun', await lowSun()], ['down-the-wall', await downTheWall()], ['picture-letters', pictureLetters()], ['tucked-in', await tuckedIn()], ['window', windowPiece()], ['through-and-in-front', await throughAndInFront()]] as const) {
+for (const [file, made] of [
+  ['woven', await woven()],
+  ['low-sun', await lowSun()],
+  ['down-the-wall', await downTheWall()],
+  ['picture-letters', pictureLetters()],
+  ['tucked-in', await tuckedIn()],
+  ['window', windowPiece()],
+  ['through-and-in-front', await throughAndInFront()],
+] as const) {
   writeFileSync(`demo/pieces/${file}.json`, `${JSON.stringify(made)}\n`);
   console.log(file, readFileSync(`demo/pieces/${file}.json`).length, 'bytes');
 }

@@ -19,9 +19,19 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 async function colourAt(x: number, y: number): Promise<number[]> {
   const at = await onScreen(page, x, y);
   const box = (await page.getByTestId('mat').boundingBox())!;
-  return page.evaluate(([left, top]) => Array.from(document.querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!.getContext('2d')!.getImageData(left, top, 1, 1).data).slice(0, 3), [Math.floor(at.x - box.x), Math.floor(at.y - box.y)]);
+  return page.evaluate(
+    ([left, top]) =>
+      Array.from(
+        document
+          .querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!
+          .getContext('2d')!
+          .getImageData(left, top, 1, 1).data,
+      ).slice(0, 3),
+    [Math.floor(at.x - box.x), Math.floor(at.y - box.y)],
+  );
 }
-const value = (name: string): Promise<number> => page.getByRole('spinbutton', { name, exact: true }).first().getAttribute('aria-valuenow').then(Number);
+const value = (name: string): Promise<number> =>
+  page.getByRole('spinbutton', { name, exact: true }).first().getAttribute('aria-valuenow').then(Number);
 const brown = [0x7a, 0x3b, 0x22];
 const dragSheet = async (from: [number, number], to: [number, number], hold?: () => Promise<void>): Promise<void> => {
   const [start, end] = [await onScreen(page, ...from), await onScreen(page, ...to)];
@@ -49,7 +59,10 @@ test('words are dragged, snap to the sheet’s centre with a visible line, and s
   // Downwards it may have snapped as well, by at most 6 px of the screen.
   expect(Math.abs((await value('Place from the top')) - y)).toBeLessThan(17);
   // The ink is centred: as much room at the left as at the right, within 1 px.
-  const [left, right] = await page.locator('aside[aria-label=Gauges] .relative span').allTextContents().then((texts) => texts.map(Number));
+  const [left, right] = await page
+    .locator('aside[aria-label=Gauges] .relative span')
+    .allTextContents()
+    .then((texts) => texts.map(Number));
   expect(Math.abs(left - right)).toBeLessThanOrEqual(1);
 });
 
@@ -62,12 +75,20 @@ test('keys: 1 px, 10 px; undo takes a row of steps back at once', async () => {
   await saved(page);
   expect(await value('Place from the left')).toBeCloseTo(x - 12, 6);
   await page.keyboard.press('Control+z');
-  await page.waitForFunction((before) => Math.abs(Number(document.querySelector('[aria-label="Place from the left"]')?.getAttribute('aria-valuenow')) - before) < 1e-6, x);
+  await page.waitForFunction(
+    (before) =>
+      Math.abs(
+        Number(document.querySelector('[aria-label="Place from the left"]')?.getAttribute('aria-valuenow')) - before,
+      ) < 1e-6,
+    x,
+  );
 });
 
 test('corner rings scale about the opposite corner; the upper ring turns', async () => {
   const before = await value('Scale');
-  const rings = page.locator('[data-testid=mat] svg g', { has: page.locator('title', { hasText: 'Scale the words' }) }).last();
+  const rings = page
+    .locator('[data-testid=mat] svg g', { has: page.locator('title', { hasText: 'Scale the words' }) })
+    .last();
   expect(await rings.count()).toBe(1);
   const ring = page.locator('svg g:has(> title)').filter({ hasText: 'Scale the words' }).nth(2);
   const box = (await ring.boundingBox())!;
@@ -88,7 +109,11 @@ test('corner rings scale about the opposite corner; the upper ring turns', async
     await page.keyboard.press('Control+z');
     await page.waitForTimeout(300);
   }
-  await page.waitForFunction((scale) => Math.abs(Number(document.querySelector('[aria-label="Scale"]')?.getAttribute('aria-valuenow')) - scale) < 1e-6, before);
+  await page.waitForFunction(
+    (scale) =>
+      Math.abs(Number(document.querySelector('[aria-label="Scale"]')?.getAttribute('aria-valuenow')) - scale) < 1e-6,
+    before,
+  );
 });
 
 test('the depth line decides what stands in front, and shows what it would be without', async () => {
@@ -160,7 +185,14 @@ test('a trace along an edge from border to border closes by itself, to the lower
   await page.goto(`${studio.url}/piece/demo-low-sun/3`);
   await sharp(page);
   await page.getByRole('button', { name: 'Add a veil' }).click();
-  for (const [x, y] of [[3, 856], [560, 844], [850, 856], [1200, 892], [1560, 938], [1797, 956]]) {
+  for (const [x, y] of [
+    [3, 856],
+    [560, 844],
+    [850, 856],
+    [1200, 892],
+    [1560, 938],
+    [1797, 956],
+  ]) {
     await clickSheet(page, x, y);
     await page.waitForTimeout(50);
   }
@@ -181,7 +213,11 @@ test('tracing by keyboard alone', async () => {
   const walk = async (key: string, times: number): Promise<void> => {
     for (let i = 0; i < times; i++) await page.keyboard.press(`Shift+${key}`);
   };
-  for (const [key, times] of [['ArrowUp', 20], ['ArrowRight', 20], ['ArrowDown', 20]] as const) {
+  for (const [key, times] of [
+    ['ArrowUp', 20],
+    ['ArrowRight', 20],
+    ['ArrowDown', 20],
+  ] as const) {
     await walk(key, times);
     await page.keyboard.press('Shift+Enter');
     await page.waitForTimeout(150);
@@ -206,7 +242,9 @@ test('ink is picked from the photo as a mean', async () => {
   await sharp(page);
   await page.getByRole('button', { name: 'Pick from the photo' }).click();
   await clickSheet(page, 820, 930);
-  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value !== '#7a3b22');
+  await page.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value !== '#7a3b22',
+  );
   const hex = await page.getByLabel('Colour as a CSS value').inputValue();
   // The jar's green glaze, averaged in linear light over a disc of 24 px, straight from the file.
   const { data } = await readPicture('demo/plates/jar.jpg').raw().toBuffer({ resolveWithObject: true });
@@ -224,13 +262,19 @@ test('ink is picked from the photo as a mean', async () => {
 });
 
 test('an export can be cancelled, and leaves nothing behind', async () => {
-  const made = (await (await page.request.post(`${studio.url}/api/pieces`, { data: { name: 'Large', sheet: { width: 9000, height: 9000, ppi: 300, paint: '#ffffff' } } })).json()) as { id: string };
+  const made = (await (
+    await page.request.post(`${studio.url}/api/pieces`, {
+      data: { name: 'Large', sheet: { width: 9000, height: 9000, ppi: 300, paint: '#ffffff' } },
+    })
+  ).json()) as { id: string };
   await page.goto(`${studio.url}/piece/${made.id}`);
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('button', { name: 'Export PNG' }).click();
   await page.getByRole('button', { name: 'Cancel' }).click({ timeout: 10000 });
   await page.getByRole('button', { name: 'Export PNG' }).waitFor({ timeout: 10000 });
-  const jobs = (await (await page.request.get(`${studio.url}/api/jobs?about=${made.id}`)).json()) as { state: string }[];
+  const jobs = (await (await page.request.get(`${studio.url}/api/jobs?about=${made.id}`)).json()) as {
+    state: string;
+  }[];
   expect(jobs.map(({ state }) => state)).toEqual(['cancelled']);
   await page.keyboard.press('Escape');
 });
@@ -245,7 +289,9 @@ test('a server that is killed in the middle of the work loses nothing that was s
   await page.getByText('Not saved yet: the server is away').waitFor({ timeout: 10000 });
   await studio.again();
   await page.getByTestId('saved').waitFor({ timeout: 20000 });
-  const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: { letterings: { ink: { coats: { colour: string }[] } }[] } };
+  const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as {
+    piece: { letterings: { ink: { coats: { colour: string }[] } }[] };
+  };
   expect(piece.letterings[0].ink.coats[0].colour).toBe('#204060');
   problems.splice(0);
 });
@@ -255,23 +301,47 @@ test('without a browser: a bundle written by hand renders to the plate and the l
   cpSync('demo/plates/truth/jar.jar.png', join(folder, 'matte.png'));
   cpSync('demo/faces/archivo-black.ttf', join(folder, 'face.ttf'));
   const written = {
-    format: 'inky-veil/piece', version: 1, name: 'By hand', sheet: { width: 1800, height: 1200, ppi: 150, paint: '#ffffff' },
-    assets: { photo: { kind: 'plate', name: 'photo', path: 'photo.jpg' }, cut: { kind: 'matte', name: 'cut', path: 'matte.png' }, face: { kind: 'face', name: 'face', path: 'face.ttf' } },
+    format: 'inky-veil/piece',
+    version: 1,
+    name: 'By hand',
+    sheet: { width: 1800, height: 1200, ppi: 150, paint: '#ffffff' },
+    assets: {
+      photo: { kind: 'plate', name: 'photo', path: 'photo.jpg' },
+      cut: { kind: 'matte', name: 'cut', path: 'matte.png' },
+      face: { kind: 'face', name: 'face', path: 'face.ttf' },
+    },
     plates: [{ id: 'p', name: 'photo', asset: 'photo', scale: 1, x: 0, y: 0 }],
-    letterings: [{ id: 'w', name: 'w', words: { text: 'MMMM', face: 'face', size: 520, leading: 1, tracking: 0, alignment: 'centre' }, stance: { x: 900, y: 800, rotation: 0, scale: 1 }, ink: { coats: [{ kind: 'solid', colour: '#00ff00', opacity: 1 }] } }],
+    letterings: [
+      {
+        id: 'w',
+        name: 'w',
+        words: { text: 'MMMM', face: 'face', size: 520, leading: 1, tracking: 0, alignment: 'centre' },
+        stance: { x: 900, y: 800, rotation: 0, scale: 1 },
+        ink: { coats: [{ kind: 'solid', colour: '#00ff00', opacity: 1 }] },
+      },
+    ],
     veils: [{ id: 'v', name: 'jar', plate: 'p', contours: [], matte: 'cut', feather: 0, strokes: [] }],
     depth: ['w', 'v'],
   };
   writeFileSync(join(folder, 'piece.json'), JSON.stringify(written));
   const out = join(folder, 'out.png');
-  const render = (...args: string[]) => spawnSync('npm', ['run', '--silent', 'render', '--', ...args], { encoding: 'utf8', env: { ...process.env, NODE_OPTIONS: '', INKY_DATA: studio.data } });
+  const render = (...args: string[]) =>
+    spawnSync('npm', ['run', '--silent', 'render', '--', ...args], {
+      encoding: 'utf8',
+      env: { ...process.env, NODE_OPTIONS: '', INKY_DATA: studio.data },
+    });
   expect(render(join(folder, 'piece.json'), '--out', out)).toMatchObject({ status: 0 });
-  const [made, plate] = await Promise.all([out, 'demo/plates/jar.jpg'].map((path) => readPicture(path).removeAlpha().raw().toBuffer()));
-  const at = (data: Buffer, x: number, y: number): number[] => [...data.subarray((y * 1800 + x) * 3, (y * 1800 + x) * 3 + 3)];
+  const [made, plate] = await Promise.all(
+    [out, 'demo/plates/jar.jpg'].map((path) => readPicture(path).removeAlpha().raw().toBuffer()),
+  );
+  const at = (data: Buffer, x: number, y: number): number[] => [
+    ...data.subarray((y * 1800 + x) * 3, (y * 1800 + x) * 3 + 3),
+  ];
   expect(at(made, 945, 850)).toEqual(at(plate, 945, 850));
   expect(at(made, 100, 100)).toEqual(at(plate, 100, 100));
   let green = 0;
-  for (let y = 640; y < 960; y += 3) for (let x = 0; x < 1800; x += 3) if (String(at(made, x, y)) === '0,255,0') green++;
+  for (let y = 640; y < 960; y += 3)
+    for (let x = 0; x < 1800; x += 3) if (String(at(made, x, y)) === '0,255,0') green++;
   expect(green).toBeGreaterThan(5000);
   const half = join(folder, 'half.jpg');
   expect(render(folder, '--out', half, '--scale', '0.5')).toMatchObject({ status: 0 });
@@ -279,7 +349,12 @@ test('without a browser: a bundle written by hand renders to the plate and the l
   // From the store, by id: the same pixels as the export.
   expect(render('demo-woven', '--out', out)).toMatchObject({ status: 0 });
   expect((await readPicture(readFileSync(out)).metadata()).width).toBe(1800);
-  for (const args of [['no-such-piece', '--out', out], [folder, '--out', join(folder, 'x.gif')], [folder, '--out', out, '--scale', '0'], []]) {
+  for (const args of [
+    ['no-such-piece', '--out', out],
+    [folder, '--out', join(folder, 'x.gif')],
+    [folder, '--out', out, '--scale', '0'],
+    [],
+  ]) {
     const refused = render(...args);
     expect(refused.status).toBe(1);
     expect(refused.stderr).toMatch(/not on the Shelf|must end in|it goes from|Renders a piece/);

@@ -27,7 +27,10 @@ function pixels(seed: number): Raster {
 
 /** The straight colours of a layer as a string that travels fast. */
 function straight({ data }: Raster): string {
-  return Buffer.from(data.map((value, i) => (i % 4 === 3 ? value : data[i - (i % 4) + 3] > 0 ? value / data[i - (i % 4) + 3] : 0)).buffer).toString('base64');
+  return Buffer.from(
+    data.map((value, i) => (i % 4 === 3 ? value : data[i - (i % 4) + 3] > 0 ? value / data[i - (i % 4) + 3] : 0))
+      .buffer,
+  ).toString('base64');
 }
 
 /** What the canvas makes of two layers: premultiplied, in 16-bit floats, so that its own rounding to 8 bits does not count. */
@@ -35,11 +38,16 @@ async function byCanvas(below: Raster, above: Raster, operation: string): Promis
   const answer = await page.evaluate(
     ([below, above, operation, side]) => {
       // Newer than the type library: canvases and pictures of 16-bit floats.
-      const Half = (globalThis as unknown as { Float16Array: new (values: ArrayLike<number>) => Uint8ClampedArray<ArrayBuffer> }).Float16Array;
+      const Half = (
+        globalThis as unknown as { Float16Array: new (values: ArrayLike<number>) => Uint8ClampedArray<ArrayBuffer> }
+      ).Float16Array;
       const format = { pixelFormat: 'rgba-float16' } as ImageDataSettings;
       const layer = (base64: string): OffscreenCanvasRenderingContext2D => {
         const floats = new Float32Array(Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0)).buffer);
-        const context = new OffscreenCanvas(side, side).getContext('2d', { willReadFrequently: true, colorType: 'float16' } as CanvasRenderingContext2DSettings)!;
+        const context = new OffscreenCanvas(side, side).getContext('2d', {
+          willReadFrequently: true,
+          colorType: 'float16',
+        } as CanvasRenderingContext2DSettings)!;
         context.putImageData(new ImageData(new Half(floats), side, side, format), 0, 0);
         return context;
       };
@@ -59,14 +67,17 @@ async function byCanvas(below: Raster, above: Raster, operation: string): Promis
 
 const operations: Partial<Record<BlendMode, string>> = { normal: 'source-over', add: 'lighter' };
 
-test.each(blendModes.filter((mode) => mode !== 'subtract').map((mode) => [mode]))('%s agrees with the browser’s canvas within 1/255', async (mode) => {
-  const [below, above] = [pixels(21), pixels(22)];
-  const canvas = await byCanvas(below, above, operations[mode] ?? mode);
-  blend(below, above, mode);
-  let most = 0;
-  for (let i = 0; i < canvas.length; i++) {
-    const difference = Math.abs(below.data[i] - canvas[i]);
-    if (!(difference <= most)) most = difference;
-  }
-  expect(most).toBeLessThan(1 / 255);
-});
+test.each(blendModes.filter((mode) => mode !== 'subtract').map((mode) => [mode]))(
+  '%s agrees with the browser’s canvas within 1/255',
+  async (mode) => {
+    const [below, above] = [pixels(21), pixels(22)];
+    const canvas = await byCanvas(below, above, operations[mode] ?? mode);
+    blend(below, above, mode);
+    let most = 0;
+    for (let i = 0; i < canvas.length; i++) {
+      const difference = Math.abs(below.data[i] - canvas[i]);
+      if (!(difference <= most)) most = difference;
+    }
+    expect(most).toBeLessThan(1 / 255);
+  },
+);

@@ -15,7 +15,8 @@ let page: Page;
 
 const problems = visit((made) => ({ studio, page } = made));
 const folder = mkdtempSync(join(tmpdir(), 'inky-veil-cuts-'));
-const pieceNow = async (): Promise<Piece> => ((await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Piece }).piece;
+const pieceNow = async (): Promise<Piece> =>
+  ((await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Piece }).piece;
 const jar = async () => (await pieceNow()).veils.find(({ id }) => id === 'veil-1')!;
 const trace = async (): Promise<TraceCut> => (await jar()).cuts[0] as TraceCut;
 const settled = async (): Promise<void> => {
@@ -53,7 +54,10 @@ test('a click on a traced line puts a point in; it can be moved, made a corner, 
 });
 
 test('contours are saved as SVG and taken in again', async () => {
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save contours' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save contours' }).click(),
+  ]);
   const file = join(folder, 'jar.svg');
   await download.saveAs(file);
   expect(readFileSync(file, 'utf8')).toContain('viewBox="0 0 1800 1200"');
@@ -73,7 +77,12 @@ test('contours are saved as SVG and taken in again', async () => {
 test('a hole inside a contour lets the letters through', async () => {
   await page.getByLabel('How the cut joins').selectOption('add');
   await page.getByRole('button', { name: 'Straight', exact: true }).click();
-  for (const [x, y] of [[990, 780], [1080, 780], [1080, 860], [990, 860]]) {
+  for (const [x, y] of [
+    [990, 780],
+    [1080, 780],
+    [1080, 860],
+    [990, 860],
+  ]) {
     await clickOn(page, x, y);
     await page.waitForTimeout(120);
   }
@@ -88,7 +97,9 @@ test('a hole inside a contour lets the letters through', async () => {
 
 test('a matte comes from the clear parts of a picture; one of another shape is refused with its size', async () => {
   const wrong = join(folder, 'wrong.png');
-  await sharpPicture({ create: { width: 300, height: 300, channels: 3, background: '#fff' } }).png().toFile(wrong);
+  await sharpPicture({ create: { width: 300, height: 300, channels: 3, background: '#fff' } })
+    .png()
+    .toFile(wrong);
   await page.getByLabel('Picture to take a matte from').setInputFiles(wrong);
   await page.getByText('300 × 300 px, another shape').waitFor({ timeout: 20000 });
   await page.getByRole('button', { name: 'Dismiss' }).click();
@@ -98,7 +109,9 @@ test('a matte comes from the clear parts of a picture; one of another shape is r
   // At half the plate's size, opaque in the left third.
   const bytes = Buffer.alloc(900 * 600 * 4);
   for (let i = 0; i < 900 * 600; i++) bytes.set([120, 90, 60, i % 900 < 300 ? 255 : 0], i * 4);
-  await sharpPicture(bytes, { raw: { width: 900, height: 600, channels: 4 } }).png().toFile(cutOut);
+  await sharpPicture(bytes, { raw: { width: 900, height: 600, channels: 4 } })
+    .png()
+    .toFile(cutOut);
   await page.getByLabel('Picture to take a matte from').setInputFiles(cutOut);
   await page.getByLabel('How Matte 2 joins').waitFor({ timeout: 20000 });
   await settled();
@@ -116,7 +129,9 @@ test('the veil can be looked at on a colour, and its edge before and after', asy
   expect(await colourAt(page, 300, 300)).toEqual([0, 255, 0]);
   await page.getByRole('button', { name: 'edge before / after' }).click();
   await sharp(page);
-  const handle = page.locator('g', { has: page.locator('title', { hasText: 'Drag to wipe between before and after' }) }).last();
+  const handle = page
+    .locator('g', { has: page.locator('title', { hasText: 'Drag to wipe between before and after' }) })
+    .last();
   const [from, to] = [await handle.boundingBox(), await onScreen(page, 1500, 600)];
   await page.mouse.move(from!.x + from!.width / 2, from!.y + from!.height / 2);
   await page.mouse.down();
@@ -132,7 +147,11 @@ test('the edge is measured against the photo, and the worst place is gone to', a
   await page.getByRole('button', { name: 'Measure the edge' }).click();
   await page.getByRole('img', { name: /Softness of the photo/ }).waitFor({ timeout: 30000 });
   await page.getByRole('button', { name: 'Worst edge' }).click();
-  await page.waitForFunction(() => document.querySelector('[data-view]')?.getAttribute('data-view')?.startsWith('2 '), null, { timeout: 10000 });
+  await page.waitForFunction(
+    () => document.querySelector('[data-view]')?.getAttribute('data-view')?.startsWith('2 '),
+    null,
+    { timeout: 10000 },
+  );
   await page.keyboard.press(',');
   await sharp(page);
 });
@@ -159,7 +178,10 @@ test('a cut-out photograph brings its own veil, and stands before the letters', 
   const { data } = await sharpPicture('demo/plates/dune.jpg').raw().toBuffer({ resolveWithObject: true });
   const bytes = Buffer.alloc(1800 * 1200 * 4);
   for (let i = 0; i < matte.length; i++) bytes.set([data[i * 3], data[i * 3 + 1], data[i * 3 + 2], matte[i]], i * 4);
-  await sharpPicture(bytes, { raw: { width: 1800, height: 1200, channels: 4 } }).extract({ left: 1130, top: 170, width: 280, height: 400 }).png().toFile(kite);
+  await sharpPicture(bytes, { raw: { width: 1800, height: 1200, channels: 4 } })
+    .extract({ left: 1130, top: 170, width: 280, height: 400 })
+    .png()
+    .toFile(kite);
   await page.getByRole('button', { name: 'Add another photograph' }).click();
   await page.getByLabel('Photograph file').setInputFiles(kite);
   await page.getByText('cut-kite', { exact: false }).first().waitFor({ timeout: 60000 });

@@ -26,7 +26,10 @@ test('the type case: a word of one’s own in every face, sorted by what the job
 
 test('a face is brought in, set in a word, cannot be taken out while it is in use, and what is no face is refused with its reason', async () => {
   await page.goto(`${studio.url}/faces`);
-  const woff2 = await convert(readFileSync('node_modules/@fontsource/young-serif/files/young-serif-latin-400-normal.woff2'), 'woff2');
+  const woff2 = await convert(
+    readFileSync('node_modules/@fontsource/young-serif/files/young-serif-latin-400-normal.woff2'),
+    'woff2',
+  );
   await page.getByLabel('Face files').setInputFiles([
     { name: 'mine.woff2', mimeType: 'font/woff2', buffer: woff2 },
     { name: 'letter.ttf', mimeType: 'font/ttf', buffer: Buffer.from('Dear Sir') },
@@ -47,7 +50,16 @@ test('a face is brought in, set in a word, cannot be taken out while it is in us
   await page.getByText(/is in use by Woven/).waitFor();
   expect((await names()).some((name) => /Young Serif/.test(name))).toBe(true);
   // One that nobody uses goes, without a complaint.
-  await page.getByLabel('Face files').setInputFiles({ name: 'other.ttf', mimeType: 'font/ttf', buffer: await convert(readFileSync('node_modules/@fontsource-variable/instrument-sans/files/instrument-sans-latin-wght-normal.woff2'), 'sfnt') });
+  await page
+    .getByLabel('Face files')
+    .setInputFiles({
+      name: 'other.ttf',
+      mimeType: 'font/ttf',
+      buffer: await convert(
+        readFileSync('node_modules/@fontsource-variable/instrument-sans/files/instrument-sans-latin-wght-normal.woff2'),
+        'sfnt',
+      ),
+    });
   await page.getByText('16 faces.').waitFor();
   await page.getByRole('button', { name: 'Take it out of the type case' }).click();
   await page.getByText('15 faces.').waitFor();

@@ -67,6 +67,8 @@ test('what cannot be drawn at the second try either is told, and the piece is un
   // Once the server can be reached again, the next change draws it.
   await setValue(page, 'Rotation', '3');
   await sharp(page);
-  const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-low-sun`)).json()) as { piece: { letterings: unknown[] } };
+  const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-low-sun`)).json()) as {
+    piece: { letterings: unknown[] };
+  };
   expect(piece.letterings).toHaveLength(2);
 });

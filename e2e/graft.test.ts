@@ -10,7 +10,8 @@ let page: Page;
 
 const problems = visit((made) => ({ studio, page } = made));
 const shownAt = (x: number, y: number) => colourAt(page, x, y);
-const pieceNow = async (): Promise<Piece> => ((await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Piece }).piece;
+const pieceNow = async (): Promise<Piece> =>
+  ((await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Piece }).piece;
 const graftNow = async () => (await pieceNow()).veils.find(({ graft }) => graft)!;
 
 /** Teal glaze of the jar, as nothing else in the photograph is. */

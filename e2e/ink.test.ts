@@ -9,7 +9,9 @@ let studio: RunningStudio;
 let page: Page;
 
 const problems = visit((made) => ({ studio, page } = made));
-const coats = async () => ((await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Piece }).piece.letterings[0].ink.coats;
+const coats = async () =>
+  ((await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Piece }).piece
+    .letterings[0].ink.coats;
 const shown = async (x: number, y: number) => {
   await saved(page);
   await sharp(page);

@@ -10,7 +10,8 @@ let studio: RunningStudio;
 let page: Page;
 
 const problems = visit((made) => ({ studio, page } = made));
-const pieceOf = async (id: string): Promise<Piece> => ((await (await page.request.get(`${studio.url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
+const pieceOf = async (id: string): Promise<Piece> =>
+  ((await (await page.request.get(`${studio.url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
 const lettering = async (): Promise<Lettering> => (await pieceOf('demo-woven')).letterings[0];
 const settle = async (): Promise<void> => {
   await saved(page);
@@ -23,7 +24,9 @@ const open = async (path: string): Promise<void> => {
 /** The brightest px of a level line on the sheet, as the least of its channels. */
 async function brightest(y: number, from: number, to: number): Promise<number> {
   const [left, right] = [await onScreen(page, from, y), await onScreen(page, to, y)];
-  const shot = await page.screenshot({ clip: { x: Math.round(left.x), y: Math.round(left.y), width: Math.max(1, Math.round(right.x - left.x)), height: 1 } });
+  const shot = await page.screenshot({
+    clip: { x: Math.round(left.x), y: Math.round(left.y), width: Math.max(1, Math.round(right.x - left.x)), height: 1 },
+  });
   const { data } = await sharpPicture(shot).removeAlpha().raw().toBuffer({ resolveWithObject: true });
   let most = 0;
   for (let at = 0; at < data.length; at += 3) most = Math.max(most, Math.min(data[at], data[at + 1], data[at + 2]));
@@ -49,7 +52,9 @@ test('an outline is drawn around the letters, widened by dragging its ring, and 
   await settle();
   expect((await lettering()).outlines.list[0].width).toBeGreaterThan(before * 1.5);
   await page.keyboard.press('Control+z');
-  await page.waitForFunction(() => document.querySelector('[aria-label="Width of outline 1"]')?.textContent?.startsWith('3.5'));
+  await page.waitForFunction(() =>
+    document.querySelector('[aria-label="Width of outline 1"]')?.textContent?.startsWith('3.5'),
+  );
   expect((await lettering()).outlines.list[0].width).toBe(before);
   await page.getByRole('button', { name: 'Take outline 1 off' }).click();
   await settle();
@@ -153,7 +158,11 @@ test('outside of the letters the photo is darkened, inside it stays', async () =
   await open('demo-woven/4');
   await page.getByRole('button', { name: 'Take Coat 1 off' }).click();
   await page.keyboard.press('5');
-  for (let left = (await lettering()).outlines.list.length; left > 0; left--) await page.getByRole('button', { name: /^Take outline/ }).first().click();
+  for (let left = (await lettering()).outlines.list.length; left > 0; left--)
+    await page
+      .getByRole('button', { name: /^Take outline/ })
+      .first()
+      .click();
   await page.keyboard.press('9');
   await settle();
   const [inside, outside] = [await colourAt(page, ...stem), await colourAt(page, 60, 300)];
@@ -170,10 +179,17 @@ test('outside of the letters the photo is darkened, inside it stays', async () =
 test('the piece is seen on white, black and coloured stock side by side', async () => {
   await open('demo-picture-letters/0');
   await page.getByRole('button', { name: /See it on white/ }).click();
-  for (const [name, wanted] of [['white', 255], ['black', 0]] as const) {
+  for (const [name, wanted] of [
+    ['white', 255],
+    ['black', 0],
+  ] as const) {
     const canvas = page.getByRole('figure', { name: `On ${name} stock` }).locator('canvas');
     await canvas.waitFor();
-    expect(await canvas.evaluate((element) => [...(element as HTMLCanvasElement).getContext('2d')!.getImageData(3, 3, 1, 1).data].slice(0, 3))).toEqual([wanted, wanted, wanted]);
+    expect(
+      await canvas.evaluate((element) =>
+        [...(element as HTMLCanvasElement).getContext('2d')!.getImageData(3, 3, 1, 1).data].slice(0, 3),
+      ),
+    ).toEqual([wanted, wanted, wanted]);
   }
   await page.keyboard.press('Escape');
 });
@@ -190,7 +206,9 @@ test('coats change places by their grips; the picture is slipped in one letter, 
   expect((await coats()).map(({ kind }) => kind)).toEqual(['picture', 'solid']);
   await page.keyboard.press('Control+z');
   await page.getByLabel('How Coat 2 fits').waitFor();
-  await page.locator('[role=meter][aria-label="Left uncovered"][aria-valuetext=nothing]').waitFor({ state: 'attached' });
+  await page
+    .locator('[role=meter][aria-label="Left uncovered"][aria-valuetext=nothing]')
+    .waitFor({ state: 'attached' });
   await page.getByRole('button', { name: 'Slip', exact: true }).click();
   await page.getByLabel('Slip in which letters').selectOption('one');
   await drawOver(page, [500, 1500], [560, 1560]);
@@ -203,7 +221,10 @@ test('coats change places by their grips; the picture is slipped in one letter, 
   await page.getByRole('button', { name: 'Bring them back' }).click();
   await page.getByRole('button', { name: 'Keep points' }).click();
   // In the K's stem, and between two lines.
-  for (const [x, y] of [[390, 1300], [1950, 1885]] as const) {
+  for (const [x, y] of [
+    [390, 1300],
+    [1950, 1885],
+  ] as const) {
     const at = await onScreen(page, x, y);
     await page.mouse.click(at.x, at.y);
     await settle();

@@ -18,7 +18,12 @@ export function findColour(page: Page, colour: readonly [number, number, number]
       const { data } = canvas.getContext('2d')!.getImageData(0, 0, width, height);
       const found = { count: 0, left: Infinity, right: -Infinity, top: Infinity, bottom: -Infinity };
       for (let i = 0; i < data.length; i += 4) {
-        if (Math.abs(data[i] - wanted[0]) > limit || Math.abs(data[i + 1] - wanted[1]) > limit || Math.abs(data[i + 2] - wanted[2]) > limit) continue;
+        if (
+          Math.abs(data[i] - wanted[0]) > limit ||
+          Math.abs(data[i + 1] - wanted[1]) > limit ||
+          Math.abs(data[i + 2] - wanted[2]) > limit
+        )
+          continue;
         const [x, y] = [(i / 4) % width, Math.floor(i / 4 / width)];
         found.count++;
         found.left = Math.min(found.left, x);

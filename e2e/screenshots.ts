@@ -7,12 +7,28 @@ const page = await openPage(browser, []);
 const shoot = (name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
 try {
   await page.goto(studio.url);
-  await page.waitForFunction(() => [...document.images].length > 1 && [...document.images].every((image) => image.complete));
+  await page.waitForFunction(
+    () => [...document.images].length > 1 && [...document.images].every((image) => image.complete),
+  );
   await shoot('shelf');
   await page.getByRole('button', { name: 'New piece', exact: true }).click();
   await page.waitForTimeout(1200);
   await shoot('new-piece');
-  for (const [name, path] of [['bench-plate', 'demo-woven/0'], ['bench-words', 'demo-low-sun/1'], ['bench-one-width', 'demo-picture-letters/1'], ['bench-stance', 'demo-low-sun/2'], ['bench-corners', 'demo-down-the-wall/2'], ['bench-veils', 'demo-woven/3'], ['bench-ink', 'demo-woven/4'], ['bench-coats', 'demo-picture-letters/4'], ['bench-graft', 'demo-tucked-in/3'], ['bench-panel', 'demo-window/4'], ['bench-outlines', 'demo-through-and-in-front/5'], ['bench-grade', 'demo-through-and-in-front/9'], ['stock', 'demo-picture-letters/0']] as const) {
+  for (const [name, path] of [
+    ['bench-plate', 'demo-woven/0'],
+    ['bench-words', 'demo-low-sun/1'],
+    ['bench-one-width', 'demo-picture-letters/1'],
+    ['bench-stance', 'demo-low-sun/2'],
+    ['bench-corners', 'demo-down-the-wall/2'],
+    ['bench-veils', 'demo-woven/3'],
+    ['bench-ink', 'demo-woven/4'],
+    ['bench-coats', 'demo-picture-letters/4'],
+    ['bench-graft', 'demo-tucked-in/3'],
+    ['bench-panel', 'demo-window/4'],
+    ['bench-outlines', 'demo-through-and-in-front/5'],
+    ['bench-grade', 'demo-through-and-in-front/9'],
+    ['stock', 'demo-picture-letters/0'],
+  ] as const) {
     await page.goto(`${studio.url}/piece/${path}`);
     await sharp(page);
     if (name === 'bench-veils') await page.getByRole('button', { name: 'hatched' }).click();

@@ -12,7 +12,12 @@ export async function drawOver(page: Page, ...points: [number, number][]): Promi
 }
 
 /** Clicks a place of the sheet. */
-export async function clickOn(page: Page, x: number, y: number, options: Parameters<Page['mouse']['click']>[2] = {}): Promise<void> {
+export async function clickOn(
+  page: Page,
+  x: number,
+  y: number,
+  options: Parameters<Page['mouse']['click']>[2] = {},
+): Promise<void> {
   const at = await onScreen(page, x, y);
   await page.mouse.click(at.x, at.y, options);
 }

@@ -24,14 +24,17 @@ test('the demo pieces are there, with pictures rendered from themselves', async 
   for (const name of ['Woven', 'Low sun']) {
     const image = card(name).locator('img');
     await image.waitFor();
-    await image.evaluate((element: HTMLImageElement) => element.complete || new Promise((resolve) => (element.onload = resolve)));
+    await image.evaluate(
+      (element: HTMLImageElement) => element.complete || new Promise((resolve) => (element.onload = resolve)),
+    );
     expect(await image.evaluate((element: HTMLImageElement) => element.naturalWidth)).toBe(480);
   }
   // The word's own brown is in Woven's thumbnail, left of the jar.
   const bytes = await (await page.request.get(`${studio.url}/api/pieces/demo-woven/thumbnail`)).body();
   const { data, info } = await readPicture(bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true });
   let brown = 0;
-  for (let i = 0; i < data.length; i += 3) if (data[i] === 0x7a && data[i + 1] === 0x3b && data[i + 2] === 0x22) brown++;
+  for (let i = 0; i < data.length; i += 3)
+    if (data[i] === 0x7a && data[i + 1] === 0x3b && data[i + 2] === 0x22) brown++;
   expect(brown).toBeGreaterThan(info.width * info.height * 0.05);
 });
 
@@ -64,13 +67,25 @@ test('a new piece by sheet size in millimetres', async () => {
 
 test('files that cannot be taken in say why, and change nothing', async () => {
   const noise = Buffer.from(Uint8Array.from({ length: 400 * 300 * 3 }, (_, i) => (i * 7919) % 256));
-  const jpeg = await readPicture(noise, { raw: { width: 400, height: 300, channels: 3 } }).jpeg().toBuffer();
+  const jpeg = await readPicture(noise, { raw: { width: 400, height: 300, channels: 3 } })
+    .jpeg()
+    .toBuffer();
   writeFileSync(join(folder, 'notes.jpg'), 'These are only notes.');
   writeFileSync(join(folder, 'short.jpg'), jpeg.subarray(0, jpeg.length / 2));
-  writeFileSync(join(folder, 'huge.png'), await readPicture({ create: { width: 12000, height: 9000, channels: 3, background: '#445566' } }).png().toBuffer());
-  const pieces = async (): Promise<number> => ((await (await page.request.get(`${studio.url}/api/pieces`)).json()) as unknown[]).length;
+  writeFileSync(
+    join(folder, 'huge.png'),
+    await readPicture({ create: { width: 12000, height: 9000, channels: 3, background: '#445566' } })
+      .png()
+      .toBuffer(),
+  );
+  const pieces = async (): Promise<number> =>
+    ((await (await page.request.get(`${studio.url}/api/pieces`)).json()) as unknown[]).length;
   const before = await pieces();
-  for (const [file, reason] of [['notes.jpg', /not a picture that can be read/], ['short.jpg', /damaged or cut short/], ['huge.png', /108 megapixels; the limit is 100/]] as const) {
+  for (const [file, reason] of [
+    ['notes.jpg', /not a picture that can be read/],
+    ['short.jpg', /damaged or cut short/],
+    ['huge.png', /108 megapixels; the limit is 100/],
+  ] as const) {
     await page.getByLabel('Photograph file').first().setInputFiles(join(folder, file));
     await page.getByRole('alert').filter({ hasText: reason }).waitFor({ timeout: 20000 });
     await page.getByRole('button', { name: 'Dismiss' }).click();
@@ -84,7 +99,11 @@ test('a file that is dropped becomes a piece', async () => {
   const bytes = readFileSync('demo/plates/ribbons.jpg').toString('base64');
   const transfer = await page.evaluateHandle((text) => {
     const data = new DataTransfer();
-    data.items.add(new File([Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0))], 'ribbons at dusk.jpg', { type: 'image/jpeg' }));
+    data.items.add(
+      new File([Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0))], 'ribbons at dusk.jpg', {
+        type: 'image/jpeg',
+      }),
+    );
     return data;
   }, bytes);
   await page.locator('main').dispatchEvent('drop', { dataTransfer: transfer });
@@ -102,7 +121,11 @@ test('a bundle goes out and comes in again as the same picture', async () => {
   await page.waitForURL(/\/piece\/(?!demo)/, { timeout: 20000 });
   await sharp(page);
   const id = new URL(page.url()).pathname.split('/')[2];
-  const [first, second] = await Promise.all(['demo-low-sun', id].map(async (one) => (await page.request.get(`${studio.url}/api/pieces/${one}/thumbnail`)).body()));
+  const [first, second] = await Promise.all(
+    ['demo-low-sun', id].map(async (one) =>
+      (await page.request.get(`${studio.url}/api/pieces/${one}/thumbnail`)).body(),
+    ),
+  );
   expect(Buffer.compare(await readPicture(first).raw().toBuffer(), await readPicture(second).raw().toBuffer())).toBe(0);
 });
 
@@ -115,14 +138,18 @@ test('the second tab is told, sees what the first does, and can take over', asyn
   await page.getByLabel('Colour as a CSS value').fill('#335577');
   await page.keyboard.press('Enter');
   await saved(page);
-  await other.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === '#335577');
+  await other.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === '#335577',
+  );
   await other.getByRole('button', { name: 'Work here instead' }).click();
   await page.getByText('open in another tab').waitFor();
   await other.getByText('open in another tab').waitFor({ state: 'detached' });
   await other.getByLabel('Colour as a CSS value').fill('#7a3b22');
   await other.keyboard.press('Enter');
   await saved(other);
-  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === '#7a3b22');
+  await page.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === '#7a3b22',
+  );
   await other.close();
   await page.getByText('open in another tab').waitFor({ state: 'detached' });
 });

@@ -11,15 +11,38 @@ const problems = visit((made) => ({ studio, page } = made));
 const ink = [0x40, 0x20, 0x60] as const;
 
 /** A plain sheet with boxes that stand in for words: their corners and sides are easy to tell. */
-async function sheetWith(boxes: { x: number; y: number; width: number; height: number; colour?: string }[]): Promise<string> {
+async function sheetWith(
+  boxes: { x: number; y: number; width: number; height: number; colour?: string }[],
+): Promise<string> {
   const letterings = boxes.map(({ x, y, width, height, colour }, i) => ({
-    id: `box-${i + 1}`, name: `box ${i + 1}`,
-    words: { text: '', face: '', size: width, leading: 1, tracking: 0, alignment: 'centre', shape: { kind: 'box', height: height / width, rounding: 0 } },
+    id: `box-${i + 1}`,
+    name: `box ${i + 1}`,
+    words: {
+      text: '',
+      face: '',
+      size: width,
+      leading: 1,
+      tracking: 0,
+      alignment: 'centre',
+      shape: { kind: 'box', height: height / width, rounding: 0 },
+    },
     stance: { x, y, rotation: 0, scale: 1 },
     ink: { coats: [{ kind: 'solid', colour: colour ?? '#402060', opacity: 1 }] },
   }));
-  const piece = { format: 'inky-veil/piece', version: 2, name: 'Boxes', sheet: { width: 1200, height: 800, ppi: 100, paint: '#ffffff' }, assets: {}, plates: [], letterings, veils: [], depth: letterings.map(({ id }) => id) };
-  const { id } = (await (await page.request.post(`${studio.url}/api/pieces/copy`, { data: { piece }, headers: { origin: studio.url } })).json()) as { id: string };
+  const piece = {
+    format: 'inky-veil/piece',
+    version: 2,
+    name: 'Boxes',
+    sheet: { width: 1200, height: 800, ppi: 100, paint: '#ffffff' },
+    assets: {},
+    plates: [],
+    letterings,
+    veils: [],
+    depth: letterings.map(({ id }) => id),
+  };
+  const { id } = (await (
+    await page.request.post(`${studio.url}/api/pieces/copy`, { data: { piece }, headers: { origin: studio.url } })
+  ).json()) as { id: string };
   await page.goto(`${studio.url}/piece/${id}/2`);
   await sharp(page);
   return id;
@@ -37,7 +60,14 @@ async function drag(from: readonly [number, number], to: readonly [number, numbe
 const isInk = async (x: number, y: number): Promise<boolean> => {
   const at = await onScreen(page, x, y);
   const box = (await page.getByTestId('mat').boundingBox())!;
-  return page.evaluate(([sx, sy]) => document.querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!.getContext('2d')!.getImageData(sx, sy, 1, 1).data[0] < 100, [Math.round(at.x - box.x), Math.round(at.y - box.y)]);
+  return page.evaluate(
+    ([sx, sy]) =>
+      document
+        .querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!
+        .getContext('2d')!
+        .getImageData(sx, sy, 1, 1).data[0] < 100,
+    [Math.round(at.x - box.x), Math.round(at.y - box.y)],
+  );
 };
 
 test('a corner is pulled into perspective by hand, the others stay; the numbers say it, and it can be made flat again', async () => {
@@ -49,7 +79,9 @@ test('a corner is pulled into perspective by hand, the others stay; the numbers 
   expect(await isInk(310, 260)).toBe(true);
   expect(await isInk(890, 540)).toBe(true);
   await page.getByRole('spinbutton', { name: 'upper right corner down' }).waitFor();
-  const down = Number(await page.getByRole('spinbutton', { name: 'upper right corner down' }).getAttribute('aria-valuenow'));
+  const down = Number(
+    await page.getByRole('spinbutton', { name: 'upper right corner down' }).getAttribute('aria-valuenow'),
+  );
   expect(Math.abs(down - 120)).toBeLessThan(3);
   // Pulled across the opposite side the corner stops where it still bounds an area.
   await drag([900, 370], [100, 700]);
@@ -103,14 +135,36 @@ test('words are set along a slope drawn on the photo', async () => {
 });
 
 test('several are brought into line and given the same room; one is turned over, bent and echoed', async () => {
-  await sheetWith([{ x: 150, y: 150, width: 100, height: 60 }, { x: 420, y: 350, width: 200, height: 60, colour: '#9c3b22' }, { x: 900, y: 600, width: 100, height: 60, colour: '#2c6e63' }]);
+  await sheetWith([
+    { x: 150, y: 150, width: 100, height: 60 },
+    { x: 420, y: 350, width: 200, height: 60, colour: '#9c3b22' },
+    { x: 900, y: 600, width: 100, height: 60, colour: '#2c6e63' },
+  ]);
   await page.getByRole('button', { name: 'Align feet' }).click();
   await sharp(page);
-  const bottoms = await Promise.all(([[0x40, 0x20, 0x60], [0x9c, 0x3b, 0x22], [0x2c, 0x6e, 0x63]] as const).map((colour) => findColour(page, colour)));
-  expect(Math.max(...bottoms.map(({ bottom }) => bottom)) - Math.min(...bottoms.map(({ bottom }) => bottom))).toBeLessThanOrEqual(1);
+  const bottoms = await Promise.all(
+    (
+      [
+        [0x40, 0x20, 0x60],
+        [0x9c, 0x3b, 0x22],
+        [0x2c, 0x6e, 0x63],
+      ] as const
+    ).map((colour) => findColour(page, colour)),
+  );
+  expect(
+    Math.max(...bottoms.map(({ bottom }) => bottom)) - Math.min(...bottoms.map(({ bottom }) => bottom)),
+  ).toBeLessThanOrEqual(1);
   await page.getByRole('button', { name: 'Distribute: the same room between them across' }).click();
   await sharp(page);
-  const [a, b, c] = await Promise.all(([[0x40, 0x20, 0x60], [0x9c, 0x3b, 0x22], [0x2c, 0x6e, 0x63]] as const).map((colour) => findColour(page, colour)));
+  const [a, b, c] = await Promise.all(
+    (
+      [
+        [0x40, 0x20, 0x60],
+        [0x9c, 0x3b, 0x22],
+        [0x2c, 0x6e, 0x63],
+      ] as const
+    ).map((colour) => findColour(page, colour)),
+  );
   expect(Math.abs(b.left - a.right - (c.left - b.right))).toBeLessThanOrEqual(2);
   const zoom = await zoomOf(page);
   await page.getByRole('button', { name: 'Add an echo' }).click();

@@ -49,7 +49,10 @@ export async function startStudio(): Promise<RunningStudio> {
 }
 
 async function startServer(data: string, port: number): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['scripts/start.mjs'], { env: { ...process.env, NODE_OPTIONS: '', PORT: String(port), INKY_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+    env: { ...process.env, NODE_OPTIONS: '', PORT: String(port), INKY_DATA: data },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   await new Promise<void>((resolve, reject) => {
     child.stdout!.on('data', (chunk: Buffer) => chunk.toString().includes('is ready') && resolve());
     child.on('exit', (code) => reject(new Error(`The server ended with ${code}.`)));
@@ -62,7 +65,14 @@ const programs = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/go
 export function launchBrowser(): Promise<Browser> {
   return chromium.launch({
     executablePath: process.env.CHROMIUM ?? programs.find((path) => existsSync(path)),
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--no-first-run',
+    ],
   });
 }
 

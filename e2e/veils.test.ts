@@ -14,7 +14,8 @@ const solved = (): Promise<void> => whenSolved(page);
 const shownAt = (x: number, y: number): Promise<[number, number, number]> => colourAt(page, x, y);
 
 /** The words of *Woven* are red-brown, as nothing in the photograph is. */
-const isInk = ([red, green, blue]: readonly number[]): boolean => Math.abs(red - 0x7a) < 20 && Math.abs(green - 0x3b) < 20 && Math.abs(blue - 0x22) < 20;
+const isInk = ([red, green, blue]: readonly number[]): boolean =>
+  Math.abs(red - 0x7a) < 20 && Math.abs(green - 0x3b) < 20 && Math.abs(blue - 0x22) < 20;
 
 /** Where the jar stands before the letters A and K. */
 const onA: [number, number] = [800, 830];

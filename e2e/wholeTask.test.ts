@@ -18,7 +18,12 @@ interface Pixels {
 
 async function decode(bytes: Buffer): Promise<Pixels> {
   const { data, info } = await readPicture(bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-  return { width: info.width, height: info.height, at: (x, y) => [...data.subarray((y * info.width + x) * 3, (y * info.width + x) * 3 + 3)] as [number, number, number] };
+  return {
+    width: info.width,
+    height: info.height,
+    at: (x, y) =>
+      [...data.subarray((y * info.width + x) * 3, (y * info.width + x) * 3 + 3)] as [number, number, number],
+  };
 }
 
 async function exportPicture(format: 'PNG' | 'JPEG', bits?: '16 bits'): Promise<Buffer> {
@@ -53,7 +58,9 @@ test('import a photograph, set a word, trace along the jar, export: the word sta
   await page.getByTestId('mat').focus();
   await page.keyboard.press('ArrowRight');
   await saved(page);
-  expect(await page.getByRole('spinbutton', { name: 'Place from the left' }).first().getAttribute('aria-valuenow')).toBe('900');
+  expect(
+    await page.getByRole('spinbutton', { name: 'Place from the left' }).first().getAttribute('aria-valuenow'),
+  ).toBe('900');
 
   // Its colour.
   await page.keyboard.press('4');
@@ -63,7 +70,22 @@ test('import a photograph, set a word, trace along the jar, export: the word sta
   // The veil: clicks along the jar, following its edge; straight across the mouth of the jar.
   await page.keyboard.press('3');
   let clicked = 0;
-  for (const [x, y] of [[857, 590], [880, 645], [762, 780], [747, 860], [790, 1010], [836, 1084], [945, 1092], [1056, 1080], [1108, 990], [1140, 830], [1105, 745], [1050, 690], [1012, 640], [1034, 590]]) {
+  for (const [x, y] of [
+    [857, 590],
+    [880, 645],
+    [762, 780],
+    [747, 860],
+    [790, 1010],
+    [836, 1084],
+    [945, 1092],
+    [1056, 1080],
+    [1108, 990],
+    [1140, 830],
+    [1105, 745],
+    [1050, 690],
+    [1012, 640],
+    [1034, 590],
+  ]) {
     await clickSheet(page, x, y);
     clicked++;
     await page.getByText(`Contour 1: ${clicked} points, open`, { exact: true }).waitFor();
@@ -83,7 +105,13 @@ test('import a photograph, set a word, trace along the jar, export: the word sta
   // the jar's, but the plate's or the letters'.
   const matte = await decode(readFileSync('demo/plates/truth/jar.jar.png'));
   const blue = [0x20, 0x40, 0xc0];
-  const around = [[0, 0], [-4, 0], [4, 0], [0, -4], [0, 4]];
+  const around = [
+    [0, 0],
+    [-4, 0],
+    [4, 0],
+    [0, -4],
+    [0, 4],
+  ];
   let inside = 0;
   let inked = 0;
   for (let y = 600; y < 1060; y += 5) {
@@ -113,7 +141,9 @@ test('the exported file equals the screen at 100 %', async () => {
   await page.waitForTimeout(300);
   const exported = await decode(await exportPicture('PNG'));
   const [, left, top] = (await page.getByTestId('mat').getAttribute('data-view'))!.split(' ').map(Number);
-  const shown = await page.evaluate(() => document.querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!.toDataURL('image/png'));
+  const shown = await page.evaluate(() =>
+    document.querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!.toDataURL('image/png'),
+  );
   const screen = await decode(Buffer.from(shown.split(',')[1], 'base64'));
   let different = 0;
   for (let y = Math.max(0, Math.round(top)); y < Math.min(screen.height, Math.round(top) + 1200); y++) {
@@ -151,19 +181,30 @@ test('undo and redo reach back past a reload', async () => {
   expect(await colour()).toBe('#118844');
   await page.getByTestId('mat').focus();
   await page.keyboard.press('Control+z');
-  await page.waitForFunction((value) => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === value, before);
+  await page.waitForFunction(
+    (value) => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === value,
+    before,
+  );
   await page.keyboard.press('Control+Shift+z');
-  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === '#118844');
+  await page.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === '#118844',
+  );
   await page.keyboard.press('Control+z');
-  await page.waitForFunction((value) => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === value, before);
+  await page.waitForFunction(
+    (value) => document.querySelector<HTMLInputElement>('[aria-label="Colour as a CSS value"]')?.value === value,
+    before,
+  );
 });
 
 test('before is shown only while it is held', async () => {
   const blue = async (): Promise<number> => {
-    const shown = await page.evaluate(() => document.querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!.toDataURL('image/png'));
+    const shown = await page.evaluate(() =>
+      document.querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!.toDataURL('image/png'),
+    );
     const screen = await decode(Buffer.from(shown.split(',')[1], 'base64'));
     let count = 0;
-    for (let y = 0; y < screen.height; y++) for (let x = 0; x < screen.width; x++) if (screen.at(x, y)[2] > 180 && screen.at(x, y)[0] < 60) count++;
+    for (let y = 0; y < screen.height; y++)
+      for (let x = 0; x < screen.width; x++) if (screen.at(x, y)[2] > 180 && screen.at(x, y)[0] < 60) count++;
     return count;
   };
   await page.keyboard.press(',');

@@ -14,8 +14,23 @@ const green = [0x2c, 0x6e, 0x63] as const;
 
 /** A copy of *Woven* without its veils, so that all of the word is to be seen. */
 async function bareWord(line: number): Promise<string> {
-  const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Record<string, unknown> & { letterings: { words: Record<string, unknown> }[] } };
-  const made = (await (await page.request.post(`${studio.url}/api/pieces/copy`, { data: { piece: { ...piece, letterings: piece.letterings.slice(0, 1).map((one) => ({ ...one, words: { ...one.words, size: 400 } })), veils: [], weave: [], depth: ['lettering-1'] } }, headers: { origin: studio.url } })).json()) as { id: string };
+  const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as {
+    piece: Record<string, unknown> & { letterings: { words: Record<string, unknown> }[] };
+  };
+  const made = (await (
+    await page.request.post(`${studio.url}/api/pieces/copy`, {
+      data: {
+        piece: {
+          ...piece,
+          letterings: piece.letterings.slice(0, 1).map((one) => ({ ...one, words: { ...one.words, size: 400 } })),
+          veils: [],
+          weave: [],
+          depth: ['lettering-1'],
+        },
+      },
+      headers: { origin: studio.url },
+    })
+  ).json()) as { id: string };
   await page.goto(`${studio.url}/piece/${made.id}/${line}`);
   await sharp(page);
   return made.id;
@@ -141,7 +156,13 @@ test('letters that the face has not come from another, which is said; those that
 test('an outline from a file and a star are used like words; what is no outline says why', async () => {
   await bareWord(1);
   const drawing = page.getByLabel('Drawing to take an outline from');
-  await drawing.setInputFiles({ name: 'kite.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><g transform="translate(3 1)"><polygon points="0,0 4,3 0,8 -4,3"/></g><defs><rect width="99" height="99"/></defs></svg>') });
+  await drawing.setInputFiles({
+    name: 'kite.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><g transform="translate(3 1)"><polygon points="0,0 4,3 0,8 -4,3"/></g><defs><rect width="99" height="99"/></defs></svg>',
+    ),
+  });
   await page.getByLabel('Shape', { exact: true }).waitFor();
   await setValue(page, 'Width of the shape', '400');
   await sharp(page);
@@ -151,7 +172,11 @@ test('an outline from a file and a star are used like words; what is no outline 
   // A rhomb of 400 x 400 px: half of its box; its points end within a px of their own.
   expect(Math.abs(kite.right - kite.left - 400 * zoom)).toBeLessThan(5);
   expect(Math.abs(kite.count / ((400 * zoom) ** 2 / 2) - 1)).toBeLessThan(0.05);
-  await drawing.setInputFiles({ name: 'words.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><text>KILN</text></svg>') });
+  await drawing.setInputFiles({
+    name: 'words.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><text>KILN</text></svg>'),
+  });
   await page.getByText('holds no outline that fills anything').waitFor();
   await drawing.setInputFiles({ name: 'not.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('hello') });
   await page.getByText('"not.svg" is not an SVG drawing').waitFor();
@@ -161,7 +186,9 @@ test('an outline from a file and a star are used like words; what is no outline 
       ([title, text]) => {
         const files = new DataTransfer();
         files.items.add(new File([text], title));
-        document.querySelector('[data-testid=mat]')!.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: files }));
+        document
+          .querySelector('[data-testid=mat]')!
+          .dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: files }));
       },
       [name, content],
     );
@@ -178,7 +205,8 @@ test('words run along a line that is drawn on the sheet', async () => {
   const [from, to] = [await onScreen(page, 200, 1100), await onScreen(page, 1600, 300)];
   await page.mouse.move(from.x, from.y);
   await page.mouse.down();
-  for (let i = 1; i <= 20; i++) await page.mouse.move(from.x + ((to.x - from.x) * i) / 20, from.y + ((to.y - from.y) * i) / 20);
+  for (let i = 1; i <= 20; i++)
+    await page.mouse.move(from.x + ((to.x - from.x) * i) / 20, from.y + ((to.y - from.y) * i) / 20);
   await page.mouse.up();
   await sharp(page);
   const found = await findColour(page, brown);
@@ -196,13 +224,20 @@ test('words run along a line that is drawn on the sheet', async () => {
 
 test('outlines saved as SVG are the letters, pixel for pixel as the browser draws them', async () => {
   await bareWord(1);
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save outlines as SVG' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save outlines as SVG' }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe('RAKU.svg');
   const svg = readFileSync(await download.path(), 'utf8');
   expect(svg.match(/<path /g)).toHaveLength(4);
   const off = await page.evaluate(async (drawing) => {
     const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!;
-    const [zoom, left, top] = document.querySelector('[data-testid=mat]')!.getAttribute('data-view')!.split(' ').map(Number);
+    const [zoom, left, top] = document
+      .querySelector('[data-testid=mat]')!
+      .getAttribute('data-view')!
+      .split(' ')
+      .map(Number);
     const peer = new OffscreenCanvas(canvas.width, canvas.height).getContext('2d')!;
     const parsed = new DOMParser().parseFromString(drawing, 'image/svg+xml');
     peer.setTransform(zoom, 0, 0, zoom, left, top);
@@ -211,9 +246,10 @@ test('outlines saved as SVG are the letters, pixel for pixel as the browser draw
     const ours = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height).data;
     let [wrong, ink] = [0, 0];
     for (let i = 0; i < ours.length; i += 4) {
-      const isInk = Math.abs(ours[i] - 0x7a) <= 2 && Math.abs(ours[i + 1] - 0x3b) <= 2 && Math.abs(ours[i + 2] - 0x22) <= 2;
+      const isInk =
+        Math.abs(ours[i] - 0x7a) <= 2 && Math.abs(ours[i + 1] - 0x3b) <= 2 && Math.abs(ours[i + 2] - 0x22) <= 2;
       if (theirs[i + 3] === 255) ink++;
-      if (isInk !== (theirs[i + 3] >= 250)) wrong++;
+      if (isInk !== theirs[i + 3] >= 250) wrong++;
     }
     return wrong / ink;
   }, svg);

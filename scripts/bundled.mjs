@@ -6,6 +6,15 @@ import { root } from './prepare.mjs';
 export async function runProgram(source) {
   process.chdir(root);
   const outfile = join(root, 'build', `${source.replace(/\W+/g, '-')}.mjs`);
-  await bundle({ entryPoints: [join(root, source)], outfile, bundle: true, packages: 'external', platform: 'node', format: 'esm', target: 'node20', logLevel: 'warning' });
+  await bundle({
+    entryPoints: [join(root, source)],
+    outfile,
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'warning',
+  });
   await import(outfile);
 }

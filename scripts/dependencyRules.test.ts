@@ -23,10 +23,19 @@ test.each([
 });
 
 test.each([
-  ['core/passes/ink/probe.ts', "import { coverage } from '../../shape/coverage'; coverage([], { x: 0, y: 0, width: 1, height: 1 });"],
+  [
+    'core/passes/ink/probe.ts',
+    "import { coverage } from '../../shape/coverage'; coverage([], { x: 0, y: 0, width: 1, height: 1 });",
+  ],
   ['core/passes/ink/probe.ts', "import type { Letters } from '../pass'; export type Mine = Letters;"],
-  ['web/bench/passes/ink/probe.ts', "import { inkSchema } from '../../../../core/passes/ink/schema'; inkSchema.parse({});"],
-  ['server/probe.ts', "import { readFileSync } from 'node:fs'; import { coverage } from '../core/shape/coverage'; readFileSync('x'); coverage([], { x: 0, y: 0, width: 1, height: 1 });"],
+  [
+    'web/bench/passes/ink/probe.ts',
+    "import { inkSchema } from '../../../../core/passes/ink/schema'; inkSchema.parse({});",
+  ],
+  [
+    'server/probe.ts',
+    "import { readFileSync } from 'node:fs'; import { coverage } from '../core/shape/coverage'; readFileSync('x'); coverage([], { x: 0, y: 0, width: 1, height: 1 });",
+  ],
 ])('%s may: %s', async (path, text) => {
   expect(await complaints(path, text)).toEqual([]);
 });

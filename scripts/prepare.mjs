@@ -25,12 +25,17 @@ export function needNode() {
 /** Installs the packages when the lock file has changed since the last time. */
 export function install() {
   const mark = join(root, 'node_modules', '.inky-veil-installed');
-  const want = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).update(process.versions.modules).digest('hex');
+  const want = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .update(process.versions.modules)
+    .digest('hex');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === want) return;
   console.log('Installing packages (the first time this takes some minutes)');
   // Not `npm ci`: it insists on entries for every other platform's optional binaries, which not every registry holds.
   // With --no-save the lock file is followed and left as it is.
-  run('npm', ['install', '--no-save', '--include=dev', '--no-audit', '--no-fund'], { shell: process.platform === 'win32' });
+  run('npm', ['install', '--no-save', '--include=dev', '--no-audit', '--no-fund'], {
+    shell: process.platform === 'win32',
+  });
   if (!existsSync(join(root, 'node_modules', 'better-sqlite3', 'build', 'Release', 'better_sqlite3.node'))) {
     run('npm', ['rebuild', 'better-sqlite3', '--foreground-scripts'], { shell: process.platform === 'win32' });
   }
@@ -45,9 +50,20 @@ function sourceMark() {
   const hash = createHash('sha256');
   const add = (path) => {
     if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) add(join(path, name));
-    else if (path !== compiledKernels && !/\.test\.tsx?$/.test(path)) hash.update(path.slice(root.length)).update(readFileSync(path));
+    else if (path !== compiledKernels && !/\.test\.tsx?$/.test(path))
+      hash.update(path.slice(root.length)).update(readFileSync(path));
   };
-  for (const name of ['core', 'server', 'web', 'demo/faces/names.ts', 'scripts/build.mjs', 'scripts/kernels.mjs', 'vite.config.ts', 'package-lock.json']) add(join(root, name));
+  for (const name of [
+    'core',
+    'server',
+    'web',
+    'demo/faces/names.ts',
+    'scripts/build.mjs',
+    'scripts/kernels.mjs',
+    'vite.config.ts',
+    'package-lock.json',
+  ])
+    add(join(root, name));
   return hash.digest('hex');
 }
 

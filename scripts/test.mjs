@@ -27,7 +27,8 @@ console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
 
 function node(args) {
-  return spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit', timeout: limitMs, killSignal: 'SIGKILL' }).status;
+  return spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit', timeout: limitMs, killSignal: 'SIGKILL' })
+    .status;
 }
 
 function step(name, program, args) {
@@ -39,7 +40,17 @@ function step(name, program, args) {
 function tests(name, config) {
   console.log(`\n${name}`);
   const file = join(results, `${config}.json`);
-  node(['--experimental-vm-modules', '--no-warnings', join(root, 'node_modules/jest/bin/jest.js'), '--config', config, '--json', '--outputFile', file, '--silent=false']);
+  node([
+    '--experimental-vm-modules',
+    '--no-warnings',
+    join(root, 'node_modules/jest/bin/jest.js'),
+    '--config',
+    config,
+    '--json',
+    '--outputFile',
+    file,
+    '--silent=false',
+  ]);
   if (!existsSync(file)) {
     failed++;
     return;
@@ -60,7 +71,10 @@ function needChromium() {
   }
   console.log('Installing Chromium');
   for (const args of [['update'], ['install', '-y', '--no-install-recommends', 'chromium']]) {
-    const { status } = spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    const { status } = spawnSync('apt-get', args, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
     if (status !== 0) process.exit(status ?? 1);
   }
 }

@@ -15,7 +15,13 @@ import { guardOrigin, isolate, newNonce, policy } from './security';
 import type { Studio } from './studio';
 
 const types: Record<string, string> = {
-  '.js': 'text/javascript', '.css': 'text/css', '.wasm': 'application/wasm', '.woff2': 'font/woff2', '.svg': 'image/svg+xml', '.png': 'image/png', '.ttf': 'font/ttf',
+  '.js': 'text/javascript',
+  '.css': 'text/css',
+  '.wasm': 'application/wasm',
+  '.woff2': 'font/woff2',
+  '.svg': 'image/svg+xml',
+  '.png': 'image/png',
+  '.ttf': 'font/ttf',
 };
 
 /** The whole server as one Hono application, and what lets a listening server take its sockets. */
@@ -46,7 +52,8 @@ export function application(studio: Studio): { app: Hono; takeSockets: (server: 
 
 function file(context: Context, folder: string): Response {
   const path = join(folder, normalize(decodeURIComponent(context.req.path)));
-  if (!path.startsWith(folder) || !existsSync(path) || !statSync(path).isFile()) throw new Problem(404, 'There is nothing at this address.');
+  if (!path.startsWith(folder) || !existsSync(path) || !statSync(path).isFile())
+    throw new Problem(404, 'There is nothing at this address.');
   return context.body(new Uint8Array(readFileSync(path)), 200, {
     'Content-Type': types[extname(path)] ?? 'application/octet-stream',
     'Cache-Control': /-[\w-]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',

@@ -44,9 +44,14 @@ export function zipBundle(bytes: Uint8Array): Bundle {
       },
     });
   } catch (error) {
-    throw error instanceof Problem ? error : new Problem(415, 'This file is not a bundle: it is not a zip that can be read.');
+    throw error instanceof Problem
+      ? error
+      : new Problem(415, 'This file is not a bundle: it is not a zip that can be read.');
   }
-  return { piece: parsePiece(entries['piece.json']), file: (path) => (Object.hasOwn(entries, path) ? entries[path] : undefined) };
+  return {
+    piece: parsePiece(entries['piece.json']),
+    file: (path) => (Object.hasOwn(entries, path) ? entries[path] : undefined),
+  };
 }
 
 function parsePiece(bytes: Uint8Array | undefined): unknown {
@@ -70,7 +75,8 @@ export async function takeInBundle(bundle: Bundle, intake: Intake, shipped: 0 | 
     const bytes = asset.path === undefined ? undefined : bundle.file(checkedPath(asset.path));
     if (!bytes) throw new Problem(422, `The bundle does not hold "${asset.path ?? key}", which its piece names.`);
     const { sha256 } = await intake.takeIn(intake.write(bytes), asset.name, asset.kind, shipped);
-    if (asset.sha256 !== undefined && asset.sha256 !== sha256) throw new Problem(422, `"${asset.path}" in the bundle is not the file that the piece was made with.`);
+    if (asset.sha256 !== undefined && asset.sha256 !== sha256)
+      throw new Problem(422, `"${asset.path}" in the bundle is not the file that the piece was made with.`);
     assets[key] = { kind: asset.kind, name: asset.name, sha256 };
   }
   return { ...piece, assets };
@@ -87,7 +93,8 @@ function asProblem<Value>(read: () => Value): Value {
 /** @throws Problem for a path that leads out of the bundle */
 function checkedPath(path: string): string {
   const clean = normalize(path);
-  if (isAbsolute(clean) || clean.startsWith('..') || path.includes('\\')) throw new Problem(422, `"${path}" leads out of the bundle.`);
+  if (isAbsolute(clean) || clean.startsWith('..') || path.includes('\\'))
+    throw new Problem(422, `"${path}" leads out of the bundle.`);
   return clean;
 }
 
@@ -108,10 +115,23 @@ export function writeBundle(piece: Piece, files: Files, assets: AssetStore): Uin
   return zipSync(entries);
 }
 
-const endings: Record<string, string> = { 'image/jpeg': 'jpg', 'image/png': 'png', 'image/webp': 'webp', 'image/tiff': 'tif', 'image/avif': 'avif', 'font/sfnt': 'ttf' };
+const endings: Record<string, string> = {
+  'image/jpeg': 'jpg',
+  'image/png': 'png',
+  'image/webp': 'webp',
+  'image/tiff': 'tif',
+  'image/avif': 'avif',
+  'font/sfnt': 'ttf',
+};
 
 function freePath(folder: string, name: string, mime: string, used: Set<string>): string {
-  const stem = name.replace(/\.[A-Za-z0-9]{1,5}$/, '').normalize('NFKD').replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '').toLowerCase() || 'file';
+  const stem =
+    name
+      .replace(/\.[A-Za-z0-9]{1,5}$/, '')
+      .normalize('NFKD')
+      .replace(/[^A-Za-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase() || 'file';
   for (let number = 1; ; number++) {
     const path = join(folder, `${stem}${number > 1 ? `-${number}` : ''}.${endings[mime] ?? 'bin'}`);
     if (!used.has(path)) {

@@ -17,8 +17,14 @@ export const projectRoot = resolve(dirname(fileURLToPath(import.meta.url)), '..'
 /** Reads `PORT`, `HOST` and `INKY_DATA`. @throws Error for a port that is none */
 export function readConfig(environment: Record<string, string | undefined>, root: string = projectRoot): Config {
   const port = Number(environment.PORT ?? 4680);
-  if (!Number.isInteger(port) || port < 0 || port > 65535) throw new Error(`PORT is "${environment.PORT}", which is not a port number.`);
-  return { root, data: resolve(environment.INKY_DATA ?? join(root, 'data')), host: environment.HOST ?? '127.0.0.1', port };
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`PORT is "${environment.PORT}", which is not a port number.`);
+  return {
+    root,
+    data: resolve(environment.INKY_DATA ?? join(root, 'data')),
+    host: environment.HOST ?? '127.0.0.1',
+    port,
+  };
 }
 
 /** Largest file taken in, bytes. */

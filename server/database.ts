@@ -10,7 +10,9 @@ export function openDatabase(dataFolder: string, migrationsFolder: string): Data
   database.pragma('synchronous = FULL');
   database.pragma('foreign_keys = ON');
   const current = database.pragma('user_version', { simple: true }) as number;
-  for (const file of readdirSync(migrationsFolder).filter((name) => /^\d+-.*\.sql$/.test(name)).sort()) {
+  for (const file of readdirSync(migrationsFolder)
+    .filter((name) => /^\d+-.*\.sql$/.test(name))
+    .sort()) {
     const number = Number.parseInt(file, 10);
     if (number <= current) continue;
     database.transaction(() => {

@@ -25,7 +25,12 @@ export interface Received {
 
 /** Takes files into the store: checked, kept under the hash of their bytes, pictures made ready for rendering. */
 export class Intake {
-  constructor(private readonly files: Files, private readonly assets: AssetStore, private readonly faces: FaceStore, private readonly jobs: Jobs) {}
+  constructor(
+    private readonly files: Files,
+    private readonly assets: AssetStore,
+    private readonly faces: FaceStore,
+    private readonly jobs: Jobs,
+  ) {}
 
   /** Writes an upload to a working file. @throws Problem 413 when it is too large, 400 when it breaks off */
   async receive(body: ReadableStream<Uint8Array> | null): Promise<Received> {
@@ -39,7 +44,8 @@ export class Intake {
         async function* (chunks: AsyncIterable<Buffer>) {
           for await (const chunk of chunks) {
             bytes += chunk.length;
-            if (bytes > largestFile) throw new Problem(413, `This file is larger than ${largestFile / 1048576} MB, which is the limit.`);
+            if (bytes > largestFile)
+              throw new Problem(413, `This file is larger than ${largestFile / 1048576} MB, which is the limit.`);
             hash.update(chunk);
             yield chunk;
           }
@@ -69,7 +75,12 @@ export class Intake {
   }
 
   /** Starts to take in a picture; the working file is used up. The job's result is a StoredAsset. */
-  startPicture({ path: working, sha256 }: Received, name: string, kind: 'plate' | 'matte' | 'front', shipped: 0 | 1 = 0): ReturnType<Jobs['start']> {
+  startPicture(
+    { path: working, sha256 }: Received,
+    name: string,
+    kind: 'plate' | 'matte' | 'front',
+    shipped: 0 | 1 = 0,
+  ): ReturnType<Jobs['start']> {
     const pyramid = this.files.working();
     const order: ImportOrder = { file: working, kind, pyramid };
     const finish = (raw: ImportResult): StoredAsset => {
@@ -104,7 +115,8 @@ export class Intake {
     if (shipped) return this.keepFace(received, name, readFacts(readFileSync(received.path)), 1);
     const out = this.files.working();
     const order: FaceOrder = { file: received.path, name, out };
-    const finish = async (facts: FaceFacts): Promise<StoredAsset> => this.keepFace({ path: out, sha256: await hashFile(out) }, facts.name || name, facts, 0);
+    const finish = async (facts: FaceFacts): Promise<StoredAsset> =>
+      this.keepFace({ path: out, sha256: await hashFile(out) }, facts.name || name, facts, 0);
     const job = this.jobs.start('import', name, 'faceChild.js', order, finish, () => {
       rmSync(received.path, { force: true });
       rmSync(out, { force: true });
@@ -113,7 +125,8 @@ export class Intake {
     try {
       await job.finished;
     } catch (error) {
-      if (job.state.state === 'cancelled') throw new Problem(422, `"${name}" cannot be used. Reading it takes too long; the file is damaged.`);
+      if (job.state.state === 'cancelled')
+        throw new Problem(422, `"${name}" cannot be used. Reading it takes too long; the file is damaged.`);
       throw error;
     } finally {
       clearTimeout(timer);
@@ -126,7 +139,17 @@ export class Intake {
     if (known && known.kind !== 'face') throw new Problem(422, `The same file is already in use as a ${known.kind}.`);
     const bytes = statSync(path).size;
     this.files.move(path, this.files.asset(sha256));
-    this.assets.add({ sha256, kind: 'face', name, mime: 'font/sfnt', bytes, width: null, height: null, channels: null, shipped });
+    this.assets.add({
+      sha256,
+      kind: 'face',
+      name,
+      mime: 'font/sfnt',
+      bytes,
+      width: null,
+      height: null,
+      channels: null,
+      shipped,
+    });
     this.faces.add(sha256, facts);
     return this.assets.get(sha256);
   }

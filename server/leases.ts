@@ -1,4 +1,3 @@
-
 /** What a tab is told about a piece. */
 export type LeaseEvent = { kind: 'role'; role: 'working' | 'watching' } | { kind: 'moved'; version: number };
 

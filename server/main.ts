@@ -19,7 +19,11 @@ takeSockets(server);
 // Longer than any pause between two requests of one page.
 (server as Server).keepAliveTimeout = 65000;
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${config.port} is in use. Stop what runs there, or set PORT to another one.` : error.message);
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${config.port} is in use. Stop what runs there, or set PORT to another one.`
+      : error.message,
+  );
   process.exit(1);
 });
 

@@ -11,7 +11,8 @@ test('a full disk is named as such, whoever ran into it', () => {
     // As the picture library reports it, without a code.
     new Error('wbuffer_write: write failed\nunix error: No space left on device'),
   ];
-  for (const error of full) expect(problemOf(error)).toMatchObject({ status: 507, message: expect.stringMatching(/disk is full/) });
+  for (const error of full)
+    expect(problemOf(error)).toMatchObject({ status: 507, message: expect.stringMatching(/disk is full/) });
 });
 
 test('a problem is told as it is; of any other error there is nothing to tell', () => {

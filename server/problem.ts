@@ -1,6 +1,10 @@
 /** Something a person can be told: what happened, and a status for the page. */
 export class Problem extends Error {
-  constructor(readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422 | 500 | 507, message: string, readonly code?: string) {
+  constructor(
+    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422 | 500 | 507,
+    message: string,
+    readonly code?: string,
+  ) {
     super(message);
   }
 }
@@ -9,6 +13,7 @@ export class Problem extends Error {
 export function problemOf(error: unknown): Problem | null {
   if (error instanceof Problem) return error;
   const { code, message } = error as { code?: string; message?: string };
-  const full = code === 'ENOSPC' || code === 'EDQUOT' || code === 'SQLITE_FULL' || /no space left on device/i.test(message ?? '');
+  const full =
+    code === 'ENOSPC' || code === 'EDQUOT' || code === 'SQLITE_FULL' || /no space left on device/i.test(message ?? '');
   return full ? new Problem(507, 'The disk is full. Nothing was changed; make room and try again.') : null;
 }

@@ -8,7 +8,8 @@ const list = async (): Promise<StoredRecipe[]> => (await (await ask('/recipes'))
 
 test('a recipe is kept, listed with the newest first, and forgotten', async () => {
   const [first, second] = shippedRecipes;
-  for (const recipe of [first, second]) expect((await ask('/recipes', { method: 'POST', body: JSON.stringify(recipe) })).status).toBe(200);
+  for (const recipe of [first, second])
+    expect((await ask('/recipes', { method: 'POST', body: JSON.stringify(recipe) })).status).toBe(200);
   const kept = await list();
   expect(kept.map(({ name }) => name)).toEqual([second.name, first.name]);
   expect(kept[1]).toEqual({ ...first, id: kept[1].id });
@@ -20,8 +21,15 @@ test('a recipe is kept, listed with the newest first, and forgotten', async () =
 test('what is no recipe, or names a picture that is not in the store, is refused with a reason', async () => {
   const bad = { ...shippedRecipes[0], name: '' };
   const told = await ask('/recipes', { method: 'POST', body: JSON.stringify(bad) });
-  expect([told.status, ((await told.json()) as { message: string }).message]).toEqual([400, expect.stringMatching(/name/)]);
-  const strange = { ...shippedRecipes[0], ink: { ...shippedRecipes[0].ink, coats: [pictureCoat({ asset: 'p' })] }, assets: { p: { kind: 'plate', name: 'p', sha256: 'b'.repeat(64) } } };
+  expect([told.status, ((await told.json()) as { message: string }).message]).toEqual([
+    400,
+    expect.stringMatching(/name/),
+  ]);
+  const strange = {
+    ...shippedRecipes[0],
+    ink: { ...shippedRecipes[0].ink, coats: [pictureCoat({ asset: 'p' })] },
+    assets: { p: { kind: 'plate', name: 'p', sha256: 'b'.repeat(64) } },
+  };
   expect((await ask('/recipes', { method: 'POST', body: JSON.stringify(strange) })).status).toBe(404);
   expect((await ask('/recipes', { method: 'POST', body: 'not json' })).status).toBe(400);
 });

@@ -25,8 +25,10 @@ export function guardOrigin(config: Config): MiddlewareHandler {
     const origin = context.req.header('origin');
     const site = context.req.header('sec-fetch-site');
     if (!hosts.has(host.toLowerCase())) return context.text('This address is not served here.', 403);
-    if (origin !== undefined && origin.toLowerCase() !== `http://${host.toLowerCase()}`) return context.text('Requests from other sites are refused.', 403);
-    if (site !== undefined && site === 'cross-site' && context.req.path.startsWith('/api/')) return context.text('Requests from other sites are refused.', 403);
+    if (origin !== undefined && origin.toLowerCase() !== `http://${host.toLowerCase()}`)
+      return context.text('Requests from other sites are refused.', 403);
+    if (site !== undefined && site === 'cross-site' && context.req.path.startsWith('/api/'))
+      return context.text('Requests from other sites are refused.', 403);
     await next();
   };
 }

@@ -13,8 +13,15 @@ export async function seed(studio: Studio, say: (line: string) => void): Promise
   await seedFaces(studio, demo);
   if (studio.database.prepare('select 1 from pieces limit 1').get() || studio.assets.list('plate').length > 0) return;
   say('Preparing the demo plates and pieces, once');
-  for (const file of readdirSync(join(demo, 'plates')).filter((name) => name.endsWith('.jpg')).sort()) {
-    await studio.intake.takeIn(await studio.intake.copy(join(demo, 'plates', file)), basename(file, '.jpg'), 'plate', 1);
+  for (const file of readdirSync(join(demo, 'plates'))
+    .filter((name) => name.endsWith('.jpg'))
+    .sort()) {
+    await studio.intake.takeIn(
+      await studio.intake.copy(join(demo, 'plates', file)),
+      basename(file, '.jpg'),
+      'plate',
+      1,
+    );
   }
   for (const name of pieces) {
     if (!existsSync(join(demo, 'pieces', `${name}.json`))) continue;
@@ -26,6 +33,7 @@ export async function seed(studio: Studio, say: (line: string) => void): Promise
 async function seedFaces(studio: Studio, demo: string): Promise<void> {
   const known = new Set(studio.assets.list('face').map((face) => face.name));
   for (const [file, name] of Object.entries(faceNames)) {
-    if (!known.has(name)) await studio.intake.takeIn(await studio.intake.copy(join(demo, 'faces', `${file}.ttf`)), name, 'face', 1);
+    if (!known.has(name))
+      await studio.intake.takeIn(await studio.intake.copy(join(demo, 'faces', `${file}.ttf`)), name, 'face', 1);
   }
 }

@@ -21,8 +21,13 @@ afterAll(() => {
 });
 const { app } = application(studio);
 const headers = { host: '127.0.0.1:4680' };
-const ask = (path: string, options: RequestInit = {}) => app.request(`http://127.0.0.1:4680${path}`, { ...options, headers: { ...headers, ...(options.headers as Record<string, string>) } });
-const post = (path: string, json: unknown, more: Record<string, string> = {}) => ask(path, { method: 'POST', body: JSON.stringify(json), headers: { 'content-type': 'application/json', ...more } });
+const ask = (path: string, options: RequestInit = {}) =>
+  app.request(`http://127.0.0.1:4680${path}`, {
+    ...options,
+    headers: { ...headers, ...(options.headers as Record<string, string>) },
+  });
+const post = (path: string, json: unknown, more: Record<string, string> = {}) =>
+  ask(path, { method: 'POST', body: JSON.stringify(json), headers: { 'content-type': 'application/json', ...more } });
 const sheet = { width: 300, height: 200, ppi: 300, paint: '#ffffff' };
 
 describe('who may ask', () => {
@@ -45,21 +50,31 @@ describe('who may ask', () => {
     }
   });
   test('nothing outside of the page’s folder is sent', async () => {
-    for (const path of ['/assets/../../package.json', '/assets/%2e%2e/%2e%2e/%2e%2e/package.json', '/assets/..%2f..%2f..%2fpackage.json']) {
+    for (const path of [
+      '/assets/../../package.json',
+      '/assets/%2e%2e/%2e%2e/%2e%2e/package.json',
+      '/assets/..%2f..%2f..%2fpackage.json',
+    ]) {
       const answer = await ask(path);
       expect(await answer.text()).not.toMatch(/better-sqlite3/);
     }
     expect((await ask('/api/assets/..%2f..%2fetc%2fpasswd/file')).status).toBe(404);
   });
   test('port, host and data folder come from the environment; nonsense is refused', () => {
-    expect(readConfig({ PORT: '5000', HOST: '0.0.0.0', INKY_DATA: '/tmp/x' }, '/p')).toEqual({ root: '/p', data: '/tmp/x', host: '0.0.0.0', port: 5000 });
+    expect(readConfig({ PORT: '5000', HOST: '0.0.0.0', INKY_DATA: '/tmp/x' }, '/p')).toEqual({
+      root: '/p',
+      data: '/tmp/x',
+      host: '0.0.0.0',
+      port: 5000,
+    });
     expect(readConfig({}, '/p')).toMatchObject({ port: 4680, host: '127.0.0.1', data: '/p/data' });
     expect(() => readConfig({ PORT: 'lots' }, '/p')).toThrow(/PORT/);
   });
 });
 
 describe('pieces', () => {
-  const begin = async (): Promise<string> => ((await (await post('/api/pieces', { name: 'Poster', sheet })).json()) as { id: string }).id;
+  const begin = async (): Promise<string> =>
+    ((await (await post('/api/pieces', { name: 'Poster', sheet })).json()) as { id: string }).id;
   const edit = (id: string, version: number, width: number, tab = 'one') => {
     const { patches, inverse } = applyEdit(studio.pieces.get(id).piece, setSheet({ width }));
     return post(`/api/pieces/${id}/edits`, { tab, version, label: `width ${width}`, patches, inverse });
@@ -88,8 +103,28 @@ describe('pieces', () => {
   });
   test('a change that would break the piece is refused', async () => {
     const id = await begin();
-    expect((await post(`/api/pieces/${id}/edits`, { tab: 'one', version: 1, label: 'x', patches: [{ op: 'replace', path: ['sheet', 'width'], value: -5 }], inverse: [] })).status).toBe(422);
-    expect((await post(`/api/pieces/${id}/edits`, { tab: 'one', version: 1, label: 'x', patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }], inverse: [] })).status).toBe(422);
+    expect(
+      (
+        await post(`/api/pieces/${id}/edits`, {
+          tab: 'one',
+          version: 1,
+          label: 'x',
+          patches: [{ op: 'replace', path: ['sheet', 'width'], value: -5 }],
+          inverse: [],
+        })
+      ).status,
+    ).toBe(422);
+    expect(
+      (
+        await post(`/api/pieces/${id}/edits`, {
+          tab: 'one',
+          version: 1,
+          label: 'x',
+          patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }],
+          inverse: [],
+        })
+      ).status,
+    ).toBe(422);
     expect((await post(`/api/pieces/${id}/edits`, { nonsense: true })).status).toBe(400);
     expect(studio.pieces.get(id).version).toBe(1);
   });
@@ -133,7 +168,10 @@ describe('leases', () => {
     leases.open('p', 'b', (event) => told.b.push(event));
     expect(told).toEqual({ a: [{ kind: 'role', role: 'working' }], b: [{ kind: 'role', role: 'watching' }] });
     leases.takeOver('p', 'b');
-    expect([told.a.at(-1), told.b.at(-1)]).toEqual([{ kind: 'role', role: 'watching' }, { kind: 'role', role: 'working' }]);
+    expect([told.a.at(-1), told.b.at(-1)]).toEqual([
+      { kind: 'role', role: 'watching' },
+      { kind: 'role', role: 'working' },
+    ]);
     leases.takeOver('p', 'a');
     leases.moved('p', 7, 'a');
     expect(told.b.at(-1)).toEqual({ kind: 'moved', version: 7 });
@@ -158,9 +196,16 @@ describe('bundles', () => {
     }
   });
   test('a missing file is named; a broken zip, JSON or face is told apart', async () => {
-    const zipped = (entries: Record<string, string>) => zipSync(Object.fromEntries(Object.entries(entries).map(([name, text]) => [name, new TextEncoder().encode(text)])));
-    await expect(taking(zipBundle(zipped({ 'piece.json': JSON.stringify(withAsset('faces/none.ttf')) })))).rejects.toThrow(/faces\/none\.ttf/);
-    await expect(taking(zipBundle(zipped({ 'piece.json': JSON.stringify(withAsset('a.ttf')), 'a.ttf': 'no face' })))).rejects.toThrow(/not a face/);
+    const zipped = (entries: Record<string, string>) =>
+      zipSync(
+        Object.fromEntries(Object.entries(entries).map(([name, text]) => [name, new TextEncoder().encode(text)])),
+      );
+    await expect(
+      taking(zipBundle(zipped({ 'piece.json': JSON.stringify(withAsset('faces/none.ttf')) }))),
+    ).rejects.toThrow(/faces\/none\.ttf/);
+    await expect(
+      taking(zipBundle(zipped({ 'piece.json': JSON.stringify(withAsset('a.ttf')), 'a.ttf': 'no face' }))),
+    ).rejects.toThrow(/not a face/);
     expect(() => zipBundle(zipped({ 'piece.json': '{' }))).toThrow(/not JSON/);
     expect(() => zipBundle(zipped({ other: '' }))).toThrow(/no piece.json/);
     expect(() => zipBundle(new Uint8Array([1, 2, 3]))).toThrow(Problem);

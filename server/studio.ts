@@ -65,7 +65,16 @@ export class Studio {
   }
 
   saveOrder(piece: Piece, scale: number, encoding: Encoding, out: string): SaveOrder {
-    return { buildFolder: this.buildFolder, dataFolder: this.config.data, piece, shapes: this.shapesOf(piece), scale, encoding, scratch: this.files.working(), out };
+    return {
+      buildFolder: this.buildFolder,
+      dataFolder: this.config.data,
+      piece,
+      shapes: this.shapesOf(piece),
+      scale,
+      encoding,
+      scratch: this.files.working(),
+      out,
+    };
   }
 
   /** The path of a thumbnail of the piece as it is now, rendered from the piece itself; one at a time. */
@@ -85,9 +94,13 @@ export class Studio {
   private async makeThumbnail(id: string, piece: Piece, version: number, path: string): Promise<string> {
     const scale = Math.min(1, thumbnailSide / Math.max(piece.sheet.width, piece.sheet.height));
     const out = this.files.working();
-    await savePicture({ ...this.saveOrder(piece, scale, { format: 'png', ppi: 72, bits: 8, quality: 90 }, out), threads: 1 }, () => undefined);
+    await savePicture(
+      { ...this.saveOrder(piece, scale, { format: 'png', ppi: 72, bits: 8, quality: 90 }, out), threads: 1 },
+      () => undefined,
+    );
     this.files.move(out, path);
-    for (let old = version - 1; old > version - 40 && old > 0; old--) rmSync(this.files.thumbnail(id, old), { force: true });
+    for (let old = version - 1; old > version - 40 && old > 0; old--)
+      rmSync(this.files.thumbnail(id, old), { force: true });
     return path;
   }
 

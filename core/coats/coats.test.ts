@@ -13,20 +13,80 @@ import { mainColour } from './mainColour';
 import { inkNode } from '../passes/ink/inkNode';
 
 const coat = (said: Record<string, unknown>): Coat => coatSchema.parse({ opacity: 1, ...said });
-const box = (start: number, line: number, x: number, y: number): Letter => ({ start, text: 'I', line, path: polygonPath([[x, y], [x + 40, y], [x + 40, y + 40], [x, y + 40]]), bounds: { x, y, width: 40, height: 40 }, colour: null });
+const box = (start: number, line: number, x: number, y: number): Letter => ({
+  start,
+  text: 'I',
+  line,
+  path: polygonPath([
+    [x, y],
+    [x + 40, y],
+    [x + 40, y + 40],
+    [x, y + 40],
+  ]),
+  bounds: { x, y, width: 40, height: 40 },
+  colour: null,
+});
 /** Two letters side by side on one line, one below. */
 const three: Letters = {
   letters: [box(0, 0, 0, 0), box(1, 0, 60, 0), box(3, 1, 0, 60)],
-  lines: [{ start: 0, text: 'II', ink: { x: 0, y: 0, width: 100, height: 40 }, flatInk: { x: 0, y: 0, width: 100, height: 40 }, carets: [] }, { start: 3, text: 'I', ink: { x: 0, y: 60, width: 40, height: 40 }, flatInk: { x: 0, y: 60, width: 40, height: 40 }, carets: [] }],
-  size: 60, capHeight: 40, ink: { x: 0, y: 0, width: 100, height: 100 }, flatInk: { x: 0, y: 0, width: 100, height: 100 }, place: identity, warp: null, echoes: [],
+  lines: [
+    {
+      start: 0,
+      text: 'II',
+      ink: { x: 0, y: 0, width: 100, height: 40 },
+      flatInk: { x: 0, y: 0, width: 100, height: 40 },
+      carets: [],
+    },
+    {
+      start: 3,
+      text: 'I',
+      ink: { x: 0, y: 60, width: 40, height: 40 },
+      flatInk: { x: 0, y: 60, width: 40, height: 40 },
+      carets: [],
+    },
+  ],
+  size: 60,
+  capHeight: 40,
+  ink: { x: 0, y: 0, width: 100, height: 100 },
+  flatInk: { x: 0, y: 0, width: 100, height: 100 },
+  place: identity,
+  warp: null,
+  echoes: [],
 };
 const photo = paintedNode('ramp', (x, y) => [x / 200, y / 200, 0.5, 1]);
 const picture = paintedPicture(64, 32, (x) => (x < 32 ? [255, 0, 0] : [0, 0, 255]));
-const scene: PaintScene = { materials: { picture: () => picture, face: () => { throw new Error('no faces here'); } }, photo, sheet: { width: 120, height: 110 } };
-const draw = (coats: Coat[], letters: Letters = three, scale = 1, where = scene): Promise<Raster> => Promise.resolve(new Evaluator(1e8).pixels(inkNode(letters, { coats }, where), { region: { x: 0, y: 0, width: 120 * scale, height: 110 * scale }, scale }));
-const at = ({ width, data }: Raster, x: number, y: number): number[] => [...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4)];
-const close = (found: number[], wanted: number[], within = 0.01): void => wanted.forEach((value, c) => expect(Math.abs(found[c] - value)).toBeLessThan(within));
-const blackToWhite = { kind: 'gradient', shape: 'linear', stops: [{ at: 0, colour: '#000' }, { at: 1, colour: '#fff' }], angle: 0, space: 'srgb' };
+const scene: PaintScene = {
+  materials: {
+    picture: () => picture,
+    face: () => {
+      throw new Error('no faces here');
+    },
+  },
+  photo,
+  sheet: { width: 120, height: 110 },
+};
+const draw = (coats: Coat[], letters: Letters = three, scale = 1, where = scene): Promise<Raster> =>
+  Promise.resolve(
+    new Evaluator(1e8).pixels(inkNode(letters, { coats }, where), {
+      region: { x: 0, y: 0, width: 120 * scale, height: 110 * scale },
+      scale,
+    }),
+  );
+const at = ({ width, data }: Raster, x: number, y: number): number[] => [
+  ...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4),
+];
+const close = (found: number[], wanted: number[], within = 0.01): void =>
+  wanted.forEach((value, c) => expect(Math.abs(found[c] - value)).toBeLessThan(within));
+const blackToWhite = {
+  kind: 'gradient',
+  shape: 'linear',
+  stops: [
+    { at: 0, colour: '#000' },
+    { at: 1, colour: '#fff' },
+  ],
+  angle: 0,
+  space: 'srgb',
+};
 
 test('a linear gradient runs over all letters, over each line or over each letter', async () => {
   const word = await draw([coat(blackToWhite)]);
@@ -36,7 +96,12 @@ test('a linear gradient runs over all letters, over each line or over each lette
   const line = await draw([coat({ ...blackToWhite, span: 'line' })]);
   close(at(line, 20, 80), [0.5125, 0.5125, 0.5125, 1]);
   const letter = await draw([coat({ ...blackToWhite, span: 'letter' })]);
-  for (const [x, y] of [[20, 20], [80, 20], [20, 80]]) close(at(letter, x, y), [0.5125, 0.5125, 0.5125, 1]);
+  for (const [x, y] of [
+    [20, 20],
+    [80, 20],
+    [20, 80],
+  ])
+    close(at(letter, x, y), [0.5125, 0.5125, 0.5125, 1]);
   // Between the letters there is nothing.
   expect(at(word, 50, 20)).toEqual([0, 0, 0, 0]);
 });
@@ -48,12 +113,29 @@ test('mixed in Oklab, the middle of black and white is the grey of lightness one
 });
 
 test('stops at one place make a hard edge; a single stop is one colour; clear stops let through', async () => {
-  const hard = await draw([coat({ ...blackToWhite, stops: [{ at: 0.5, colour: '#f00' }, { at: 0.5, colour: '#00f' }] })]);
+  const hard = await draw([
+    coat({
+      ...blackToWhite,
+      stops: [
+        { at: 0.5, colour: '#f00' },
+        { at: 0.5, colour: '#00f' },
+      ],
+    }),
+  ]);
   close(at(hard, 30, 20), [1, 0, 0, 1]);
   close(at(hard, 70, 20), [0, 0, 1, 1]);
   const single = await draw([coat({ ...blackToWhite, stops: [{ at: 0.3, colour: '#0a0' }] })]);
   expect(at(single, 5, 5)).toEqual(at(single, 95, 35));
-  const clear = await draw([coat({ ...blackToWhite, stops: [{ at: 0, colour: '#f000' }, { at: 1, colour: '#f00' }], span: 'letter' })]);
+  const clear = await draw([
+    coat({
+      ...blackToWhite,
+      stops: [
+        { at: 0, colour: '#f000' },
+        { at: 1, colour: '#f00' },
+      ],
+      span: 'letter',
+    }),
+  ]);
   close(at(clear, 20, 20), [0.5125, 0, 0, 0.5125]);
 });
 
@@ -77,12 +159,22 @@ test('coats are laid on one another by the standard’s modes, each at its stren
   for (const c of [0, 1]) expect(twice[c]).toBeGreaterThan(once[c] + 0.05);
   const half = at(await draw([grey, warm('multiply', 0.5)]), 20, 20);
   close(half, [(b * s + b) / 2], 0.003);
-  expect(at(await draw(Array.from({ length: 40 }, () => solidCoat({ colour: '#ffffff', opacity: 0.1 }))), 20, 20)[3]).toBeCloseTo(1 - 0.9 ** 40, 4);
+  expect(
+    at(await draw(Array.from({ length: 40 }, () => solidCoat({ colour: '#ffffff', opacity: 0.1 }))), 20, 20)[3],
+  ).toBeCloseTo(1 - 0.9 ** 40, 4);
 });
 
 test('a coat reaches one line or one letter', async () => {
-  const out = await draw([solidCoat({ colour: '#ff0000' }), solidCoat({ colour: '#00ff00', reach: { kind: 'letter', at: 1 } }), solidCoat({ colour: '#0000ff', reach: { kind: 'line', line: 1 } })]);
-  expect([at(out, 20, 20), at(out, 80, 20), at(out, 20, 80)]).toEqual([[1, 0, 0, 1], [0, 1, 0, 1], [0, 0, 1, 1]]);
+  const out = await draw([
+    solidCoat({ colour: '#ff0000' }),
+    solidCoat({ colour: '#00ff00', reach: { kind: 'letter', at: 1 } }),
+    solidCoat({ colour: '#0000ff', reach: { kind: 'line', line: 1 } }),
+  ]);
+  expect([at(out, 20, 20), at(out, 80, 20), at(out, 20, 80)]).toEqual([
+    [1, 0, 0, 1],
+    [0, 1, 0, 1],
+    [0, 0, 1, 1],
+  ]);
 });
 
 test('the photo as a coat is the photo in register, to the bit; slipped, it is the photo from there', async () => {
@@ -97,16 +189,28 @@ test('the photo as a coat is the photo in register, to the bit; slipped, it is t
 
 test('a picture covers its box without a gap, or lies whole within it', async () => {
   const covering = await draw([coat({ kind: 'picture', asset: 'p', span: 'letter' })]);
-  for (const { bounds } of three.letters) for (let y = bounds!.y + 1; y < bounds!.y + 39; y += 4) for (let x = bounds!.x + 1; x < bounds!.x + 39; x += 4) expect(at(covering, x, y)[3]).toBeGreaterThan(0.999);
+  for (const { bounds } of three.letters)
+    for (let y = bounds!.y + 1; y < bounds!.y + 39; y += 4)
+      for (let x = bounds!.x + 1; x < bounds!.x + 39; x += 4) expect(at(covering, x, y)[3]).toBeGreaterThan(0.999);
   close(at(covering, 5, 20), [1, 0, 0, 1], 0.03);
   close(at(covering, 35, 20), [0, 0, 1, 1], 0.03);
   const whole = await draw([coat({ kind: 'picture', asset: 'p', span: 'letter', fit: 'contain' })]);
   expect([at(whole, 20, 2)[3], at(whole, 20, 20)[3]]).toEqual([0, expect.closeTo(1, 3)]);
-  expect(picturePlace({ fit: 'cover', scale: 1, x: 0, y: 0 }, { width: 64, height: 32 }, { x: 0, y: 0, width: 40, height: 40 })).toEqual({ scale: 1.25, x: -20, y: 0 });
+  expect(
+    picturePlace(
+      { fit: 'cover', scale: 1, x: 0, y: 0 },
+      { width: 64, height: 32 },
+      { x: 0, y: 0, width: 40, height: 40 },
+    ),
+  ).toEqual({ scale: 1.25, x: -20, y: 0 });
 });
 
 test('a picture turns with its letters', async () => {
-  const turned = await draw([coat({ kind: 'picture', asset: 'p', span: 'letter' })], { ...three, letters: three.letters.slice(0, 1), place: placed(1, 90, 60, 10) });
+  const turned = await draw([coat({ kind: 'picture', asset: 'p', span: 'letter' })], {
+    ...three,
+    letters: three.letters.slice(0, 1),
+    place: placed(1, 90, 60, 10),
+  });
   // What was left lies above: the letter's box is now (20..60, 10..50).
   close(at(turned, 40, 15), [1, 0, 0, 1], 0.03);
   close(at(turned, 40, 45), [0, 0, 1, 1], 0.03);
@@ -114,7 +218,10 @@ test('a picture turns with its letters', async () => {
 
 test('a picture of one px is that colour everywhere', async () => {
   const dot = paintedPicture(1, 1, () => [10, 200, 30]);
-  const out = await draw([coat({ kind: 'picture', asset: 'p' })], three, 1, { ...scene, materials: { ...scene.materials, picture: () => dot } });
+  const out = await draw([coat({ kind: 'picture', asset: 'p' })], three, 1, {
+    ...scene,
+    materials: { ...scene.materials, picture: () => dot },
+  });
   close(at(out, 20, 20), [10 / 255, 200 / 255, 30 / 255, 1], 0.005);
 });
 
@@ -122,7 +229,14 @@ test.each([0.1, 0.3, 0.5, 0.7, 0.9])('a halftone prints as much area as light %p
   const tone = encodeExact(light);
   const css = `rgb(${tone * 255} ${tone * 255} ${tone * 255})`;
   for (const motif of ['dots', 'lines']) {
-    const out = await draw([solidCoat({ colour: css }), coat({ kind: 'halftone', motif, colour: '#000', ground: '#fff', pitch: 0.1, angle: 20 })], three, 4);
+    const out = await draw(
+      [
+        solidCoat({ colour: css }),
+        coat({ kind: 'halftone', motif, colour: '#000', ground: '#fff', pitch: 0.1, angle: 20 }),
+      ],
+      three,
+      4,
+    );
     let [sum, count] = [0, 0];
     for (let y = 20; y < 140; y++) for (let x = 20; x < 140; x++) [sum, count] = [sum + at(out, x, y)[0], count + 1];
     expect(Math.abs(sum / count - decodeExact(tone))).toBeLessThan(0.025);
@@ -132,23 +246,37 @@ test.each([0.1, 0.3, 0.5, 0.7, 0.9])('a halftone prints as much area as light %p
 test('patterns keep to their two colours and their balance, at any scale, and to their seed', async () => {
   for (const motif of ['stripes', 'checks', 'dots', 'waves']) {
     for (const scale of [1, 3]) {
-      const out = await draw([coat({ kind: 'pattern', motif, colours: ['#000', '#fff'], size: 0.25, angle: 30, balance: 0.4 })], three, scale);
+      const out = await draw(
+        [coat({ kind: 'pattern', motif, colours: ['#000', '#fff'], size: 0.25, angle: 30, balance: 0.4 })],
+        three,
+        scale,
+      );
       let [sum, count] = [0, 0];
-      for (let y = 0; y < 40 * scale; y++) for (let x = 0; x < 40 * scale; x++) [sum, count] = [sum + at(out, x, y)[0], count + 1];
+      for (let y = 0; y < 40 * scale; y++)
+        for (let x = 0; x < 40 * scale; x++) [sum, count] = [sum + at(out, x, y)[0], count + 1];
       expect(Math.abs(sum / count - 0.4)).toBeLessThan(0.06);
     }
   }
   for (const motif of ['weave', 'noise', 'grain', 'crackle']) {
-    const pattern = (seed: number) => draw([coat({ kind: 'pattern', motif, colours: ['#102030', '#f0e0d0'], size: 0.3, angle: 0, seed })]);
+    const pattern = (seed: number) =>
+      draw([coat({ kind: 'pattern', motif, colours: ['#102030', '#f0e0d0'], size: 0.3, angle: 0, seed })]);
     const [one, same, other] = await Promise.all([pattern(4), pattern(4), pattern(5)]);
     expect(one.data).toEqual(same.data);
     if (motif !== 'weave') expect(one.data).not.toEqual(other.data);
-    for (let x = 1; x < 39; x++) at(one, x, 20).slice(0, 3).forEach((value, c) => expect(value).toBeGreaterThanOrEqual(readColour('#102030')[c] - 1e-6));
+    for (let x = 1; x < 39; x++)
+      at(one, x, 20)
+        .slice(0, 3)
+        .forEach((value, c) => expect(value).toBeGreaterThanOrEqual(readColour('#102030')[c] - 1e-6));
   }
 });
 
 test('a part of an ink is the same as that part of the whole', async () => {
-  const coats = [coat({ ...blackToWhite, span: 'letter' }), coat({ kind: 'pattern', motif: 'crackle', colours: ['#888', '#333'], size: 0.3, angle: 10, mode: 'overlay' }), coat({ kind: 'halftone', motif: 'dots', colour: '#102', pitch: 0.12, angle: 33 }), coat({ kind: 'picture', asset: 'p', opacity: 0.4 })];
+  const coats = [
+    coat({ ...blackToWhite, span: 'letter' }),
+    coat({ kind: 'pattern', motif: 'crackle', colours: ['#888', '#333'], size: 0.3, angle: 10, mode: 'overlay' }),
+    coat({ kind: 'halftone', motif: 'dots', colour: '#102', pitch: 0.12, angle: 33 }),
+    coat({ kind: 'picture', asset: 'p', opacity: 0.4 }),
+  ];
   const node = inkNode({ ...three, place: { ...moved(5, 3), a: 1.3, d: 1.3 } }, { coats }, scene);
   const whole = await new Evaluator(1e8).pixels(node, { region: { x: 0, y: 0, width: 140, height: 140 }, scale: 1 });
   const part = await new Evaluator(1e8).pixels(node, { region: { x: 37, y: 21, width: 50, height: 60 }, scale: 1 });
@@ -156,6 +284,8 @@ test('a part of an ink is the same as that part of the whole', async () => {
 });
 
 test('one colour stands for an ink where only one can be shown', () => {
-  expect(mainColour({ coats: [solidCoat({ colour: '#ff0000' }), solidCoat({ colour: '#0000ff', opacity: 0.5 })] })).toBe('#800080');
+  expect(
+    mainColour({ coats: [solidCoat({ colour: '#ff0000' }), solidCoat({ colour: '#0000ff', opacity: 0.5 })] }),
+  ).toBe('#800080');
   expect(mainColour({ coats: [coat({ kind: 'plate' })] })).toBeNull();
 });

@@ -27,37 +27,61 @@ export interface FillUnit {
 }
 
 /** Whether all coats together are one colour: then nothing needs to be painted px by px. */
-export const isFlat = ({ coats }: Coated): boolean => coats.every(({ kind, mode, reach }) => kind === 'solid' && mode === 'normal' && reach.kind === 'all');
+export const isFlat = ({ coats }: Coated): boolean =>
+  coats.every(({ kind, mode, reach }) => kind === 'solid' && mode === 'normal' && reach.kind === 'all');
 
 /** How far around a region the fill must be known, output px. */
 export function fillMargin({ coats }: Coated, capHeight: number, unit: number): number {
-  return Math.ceil(coats.reduce((most, coat) => (coat.kind === 'halftone' ? Math.max(most, halftoneReach(coat, capHeight) * unit) : most), 0));
+  return Math.ceil(
+    coats.reduce(
+      (most, coat) => (coat.kind === 'halftone' ? Math.max(most, halftoneReach(coat, capHeight) * unit) : most),
+      0,
+    ),
+  );
 }
 
-const reaches = ({ reach }: Coat, letter: Letter): boolean => (reach.kind === 'all' ? true : reach.kind === 'line' ? reach.line === letter.line : reach.at === letter.start);
+const reaches = ({ reach }: Coat, letter: Letter): boolean =>
+  reach.kind === 'all' ? true : reach.kind === 'line' ? reach.line === letter.line : reach.at === letter.start;
 
 /** The finest unit that any coat is laid out along, or reaches. */
 export function unitOf({ coats }: Coated): 'word' | 'line' | 'letter' {
-  const units = coats.flatMap((coat) => [coat.reach.kind === 'all' ? 'word' : coat.reach.kind, 'span' in coat ? coat.span : 'word', ...(coat.kind === 'picture' ? pictureUnits(coat) : [])]);
+  const units = coats.flatMap((coat) => [
+    coat.reach.kind === 'all' ? 'word' : coat.reach.kind,
+    'span' in coat ? coat.span : 'word',
+    ...(coat.kind === 'picture' ? pictureUnits(coat) : []),
+  ]);
   return units.includes('letter') ? 'letter' : units.includes('line') ? 'line' : 'word';
 }
 
 /** What a picture coat tells apart. */
-const pictureUnits = ({ slips, more, by }: PictureCoat): string[] => [slips.length > 0 ? 'letter' : 'word', more.length > 0 && by !== 'cell' ? by : 'word'];
+const pictureUnits = ({ slips, more, by }: PictureCoat): string[] => [
+  slips.length > 0 ? 'letter' : 'word',
+  more.length > 0 && by !== 'cell' ? by : 'word',
+];
 
 /**
  * All coats over one another, not yet cut out by the letters: premultiplied encoded RGBA.
  * @param ground where; its region is grown by `fillMargin`
  * @param photoAt the photograph in a region of output px, slipped by so many sheet px
  */
-export async function paintFill(ink: Coated, unit: FillUnit, ground: Omit<CoatGround, 'box' | 'below'>, materials: Materials, photoAt: (x: number, y: number) => Raster): Promise<Raster> {
+export async function paintFill(
+  ink: Coated,
+  unit: FillUnit,
+  ground: Omit<CoatGround, 'box' | 'below'>,
+  materials: Materials,
+  photoAt: (x: number, y: number) => Raster,
+): Promise<Raster> {
   const stack = emptyRaster(ground.region.width, ground.region.height, 4);
   const [any] = unit.letters;
   for (const coat of ink.coats) {
     if (coat.opacity === 0 || !any || !reaches(coat, any)) continue;
     const box = unit.boxes['span' in coat ? coat.span : 'word'];
     const layer = await layerOf(coat, { ...ground, box, below: stack }, unit, materials, photoAt);
-    blend(stack, coat.opacity === 1 ? layer : { ...layer, data: layer.data.map((value) => value * coat.opacity) }, coat.mode);
+    blend(
+      stack,
+      coat.opacity === 1 ? layer : { ...layer, data: layer.data.map((value) => value * coat.opacity) },
+      coat.mode,
+    );
   }
   return stack;
 }
@@ -66,12 +90,30 @@ export async function paintFill(ink: Coated, unit: FillUnit, ground: Omit<CoatGr
 const lastLayers = new ByteCache<Raster>(48 * 1024 * 1024);
 
 /** A coat's layer, painted anew only where it is not known. How it is laid on is no part of it. */
-async function layerOf(coat: Coat, ground: CoatGround, unit: FillUnit, materials: Materials, photoAt: (x: number, y: number) => Raster): Promise<Raster> {
+async function layerOf(
+  coat: Coat,
+  ground: CoatGround,
+  unit: FillUnit,
+  materials: Materials,
+  photoAt: (x: number, y: number) => Raster,
+): Promise<Raster> {
   // One colour is as soon painted as looked up; a screen follows what lies below, and the photo is another node's.
-  if (coat.kind === 'solid' || coat.kind === 'halftone' || coat.kind === 'plate') return paintCoat(coat, ground, unit, materials, photoAt);
+  if (coat.kind === 'solid' || coat.kind === 'halftone' || coat.kind === 'plate')
+    return paintCoat(coat, ground, unit, materials, photoAt);
   const { region, scale, box, toLettering, warp, capHeight, sheet } = ground;
   const pictures = picturesOfCoat(coat).map((asset) => materials.picture(asset).key);
-  const key = contentKey({ ...coat, opacity: 1, mode: 'normal', reach: null }, pictures, region, scale, box, toLettering, warp?.key, capHeight, sheet, coat.kind === 'picture' && [unit.number, unit.letters[0].start, unit.letters[0].line]);
+  const key = contentKey(
+    { ...coat, opacity: 1, mode: 'normal', reach: null },
+    pictures,
+    region,
+    scale,
+    box,
+    toLettering,
+    warp?.key,
+    capHeight,
+    sheet,
+    coat.kind === 'picture' && [unit.number, unit.letters[0].start, unit.letters[0].line],
+  );
   const known = lastLayers.get(key);
   if (known) return known;
   const layer = await paintCoat(coat, ground, unit, materials, photoAt);
@@ -79,7 +121,13 @@ async function layerOf(coat: Coat, ground: CoatGround, unit: FillUnit, materials
   return layer;
 }
 
-function paintCoat(coat: Coat, ground: CoatGround, { letters: [letter], number }: FillUnit, materials: Materials, photoAt: (x: number, y: number) => Raster): Raster | Promise<Raster> {
+function paintCoat(
+  coat: Coat,
+  ground: CoatGround,
+  { letters: [letter], number }: FillUnit,
+  materials: Materials,
+  photoAt: (x: number, y: number) => Raster,
+): Raster | Promise<Raster> {
   switch (coat.kind) {
     case 'solid':
       return oneColour(coat.colour, ground.region);
@@ -92,7 +140,12 @@ function paintCoat(coat: Coat, ground: CoatGround, { letters: [letter], number }
     case 'plate':
       return photoAt(coat.x, coat.y);
     case 'picture':
-      return paintPictures(coat, { start: letter.start, number, line: letter.line }, (asset) => materials.picture(asset), ground);
+      return paintPictures(
+        coat,
+        { start: letter.start, number, line: letter.line },
+        (asset) => materials.picture(asset),
+        ground,
+      );
   }
 }
 

@@ -26,7 +26,12 @@ export interface Filling {
 }
 
 /** @param boxed what the coats are laid out in; the letters' ink where it is left out, lettering px */
-export function fillingOf(coats: readonly Coat[], letters: Letters, { materials, photo, sheet }: PaintScene, boxed?: Region): Filling {
+export function fillingOf(
+  coats: readonly Coat[],
+  letters: Letters,
+  { materials, photo, sheet }: PaintScene,
+  boxed?: Region,
+): Filling {
   const ink = { coats };
   const flat = isFlat(ink);
   const own = sizeOf(letters.place);
@@ -36,32 +41,70 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, { materials,
   const inked = letters.letters.filter(({ bounds }) => bounds);
   const pictures = coats.flatMap(picturesOfCoat).map((asset) => materials.picture(asset).key);
   return {
-    key: flat ? contentKey(mixCoats(ink)) : contentKey(coats, pictures, plates.length > 0 && photo.key, word, letters.capHeight, letters.place, letters.warp?.key, sheet.width, sheet.height),
+    key: flat
+      ? contentKey(mixCoats(ink))
+      : contentKey(
+          coats,
+          pictures,
+          plates.length > 0 && photo.key,
+          word,
+          letters.capHeight,
+          letters.place,
+          letters.warp?.key,
+          sheet.width,
+          sheet.height,
+        ),
     colour: flat ? mixCoats(ink) : null,
     needs: (request) => plates.map((coat) => ({ node: photo, region: slipped(wide(request), coat, request.scale) })),
     async paint(unit, request, photos) {
       const region = wide(request);
       const toLettering = inverse(followedBy(letters.place, moved(0, 0, request.scale)));
-      const ground = { region, scale: request.scale, toLettering, unit: own * request.scale, warp: letters.warp, capHeight: letters.capHeight, sheet };
-      const photoAt = (x: number, y: number): Raster => photos[plates.findIndex((coat) => coat.x === x && coat.y === y)];
+      const ground = {
+        region,
+        scale: request.scale,
+        toLettering,
+        unit: own * request.scale,
+        warp: letters.warp,
+        capHeight: letters.capHeight,
+        sheet,
+      };
+      const photoAt = (x: number, y: number): Raster =>
+        photos[plates.findIndex((coat) => coat.x === x && coat.y === y)];
       return crop(await paintFill(ink, unit, ground, materials, photoAt), region, request.region);
     },
     unitsOf(some) {
       if (!word) return [];
       const kind = unitOf(ink);
-      const numberOf = (letter: Letter): number => (kind === 'word' ? 0 : kind === 'line' ? letter.line : letters.letters.indexOf(letter));
+      const numberOf = (letter: Letter): number =>
+        kind === 'word' ? 0 : kind === 'line' ? letter.line : letters.letters.indexOf(letter);
       const units = new Map<number, Letter[]>();
-      for (const letter of some) if (letter.bounds) units.set(numberOf(letter), [...(units.get(numberOf(letter)) ?? []), letter]);
-      return [...units.values()].map((one) => ({ letters: one, number: inked.indexOf(one[0]), boxes: { word, line: letters.lines[one[0].line]?.flatInk ?? word, letter: one[0].flatBounds ?? one[0].bounds! } }));
+      for (const letter of some)
+        if (letter.bounds) units.set(numberOf(letter), [...(units.get(numberOf(letter)) ?? []), letter]);
+      return [...units.values()].map((one) => ({
+        letters: one,
+        number: inked.indexOf(one[0]),
+        boxes: { word, line: letters.lines[one[0].line]?.flatInk ?? word, letter: one[0].flatBounds ?? one[0].bounds! },
+      }));
     },
   };
 }
 
 /** Where the photograph is read that a coat shows, slipped out of register by whole px. */
-const slipped = (region: Region, { x, y }: PlateCoat, scale: number): Region => ({ ...region, x: region.x - Math.round(x * scale), y: region.y - Math.round(y * scale) });
+const slipped = (region: Region, { x, y }: PlateCoat, scale: number): Region => ({
+  ...region,
+  x: region.x - Math.round(x * scale),
+  y: region.y - Math.round(y * scale),
+});
 
 /** Lays a filling on, as strong as `share` says at each px. @param colour in place of `fill` where all of it is one colour */
-export function layShare(below: Raster, fill: Raster | null, colour: Rgba | null, share: Float32Array, opacity: number, mode: BlendMode): void {
+export function layShare(
+  below: Raster,
+  fill: Raster | null,
+  colour: Rgba | null,
+  share: Float32Array,
+  opacity: number,
+  mode: BlendMode,
+): void {
   if (mode === 'normal') return layPlainly(below.data, fill?.data ?? null, colour, share, opacity);
   const layer = emptyRaster(below.width, below.height, 4);
   let any = false;
@@ -75,7 +118,13 @@ export function layShare(below: Raster, fill: Raster | null, colour: Rgba | null
 }
 
 /** Source-over in place: a band touches few of a region's px, so that no layer is made for it. */
-function layPlainly(to: Float32Array, fill: Float32Array | null, colour: Rgba | null, share: Float32Array, opacity: number): void {
+function layPlainly(
+  to: Float32Array,
+  fill: Float32Array | null,
+  colour: Rgba | null,
+  share: Float32Array,
+  opacity: number,
+): void {
   for (let i = 0; i < share.length; i++) {
     const part = share[i] * opacity;
     if (part <= 0) continue;

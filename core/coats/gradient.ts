@@ -14,16 +14,24 @@ const toRgb = converter('rgb');
 const tableOf = remember(({ stops, space }: GradientCoat): Float32Array => {
   const sorted = [...stops].sort((a, b) => a.at - b.at);
   const table = new Float32Array((steps + 1) * 4);
-  const between = sorted.slice(1).map((next, i) => interpolateWithPremultipliedAlpha([sorted[i].colour, next.colour], space === 'oklab' ? 'oklab' : 'rgb'));
+  const between = sorted
+    .slice(1)
+    .map((next, i) =>
+      interpolateWithPremultipliedAlpha([sorted[i].colour, next.colour], space === 'oklab' ? 'oklab' : 'rgb'),
+    );
   const ends = [sorted[0], sorted[sorted.length - 1]].map(({ colour }) => toRgb(colour)!);
   for (let i = 0; i <= steps; i++) {
     const t = i / steps;
     // The last stop that is not beyond: of several at one place the last one counts from there on.
     const from = sorted.findLastIndex(({ at }) => at <= t);
     const next = sorted[from + 1];
-    const found = from < 0 ? ends[0] : !next ? ends[1] : toRgb(between[from]((t - sorted[from].at) / (next.at - sorted[from].at)));
+    const found =
+      from < 0 ? ends[0] : !next ? ends[1] : toRgb(between[from]((t - sorted[from].at) / (next.at - sorted[from].at)));
     const alpha = min(1, max(0, found.alpha ?? 1));
-    table.set([found.r, found.g, found.b].map((value) => min(1, max(0, value)) * alpha), i * 4);
+    table.set(
+      [found.r, found.g, found.b].map((value) => min(1, max(0, value)) * alpha),
+      i * 4,
+    );
     table[i * 4 + 3] = alpha;
   }
   return table;
@@ -39,13 +47,17 @@ export function paintGradient(coat: GradientCoat, ground: CoatGround): Raster {
     const place = min(1, max(0, way(x, y))) * steps;
     const from = min(steps - 1, floor(place));
     const share = place - from;
-    for (let c = 0; c < 4; c++) out.data[at + c] = table[from * 4 + c] + (table[from * 4 + 4 + c] - table[from * 4 + c]) * share;
+    for (let c = 0; c < 4; c++)
+      out.data[at + c] = table[from * 4 + c] + (table[from * 4 + 4 + c] - table[from * 4 + c]) * share;
   });
   return out;
 }
 
 /** How far along a point of the lettering plane lies, 0..1 within the gradient. */
-function wayOf({ shape, angle, centre, spread }: GradientCoat, box: CoatGround['box']): (x: number, y: number) => number {
+function wayOf(
+  { shape, angle, centre, spread }: GradientCoat,
+  box: CoatGround['box'],
+): (x: number, y: number) => number {
   const radians = (angle * PI) / 180;
   if (shape === 'linear') {
     const [dx, dy] = [cos(radians), sin(radians)];
@@ -55,7 +67,7 @@ function wayOf({ shape, angle, centre, spread }: GradientCoat, box: CoatGround['
     return (x, y) => ((x - cx) * dx + (y - cy) * dy) / length + 0.5;
   }
   const [cx, cy] = [box.x + box.width * centre[0], box.y + box.height * centre[1]];
-  if (shape === 'conic') return (x, y) => (((atan2(y - cy, x - cx) - radians) / (2 * PI)) % 1 + 1) % 1;
+  if (shape === 'conic') return (x, y) => ((((atan2(y - cy, x - cx) - radians) / (2 * PI)) % 1) + 1) % 1;
   const radius = (spread * hypot(box.width, box.height)) / 2 || 1;
   return (x, y) => hypot(x - cx, y - cy) / radius;
 }

@@ -24,7 +24,10 @@ export interface CoatGround {
 }
 
 /** Goes over a ground px by px. @param paint is told where the px's middle lies in the flat plane of the letters, lettering px, and where its four channels begin */
-export function eachPlace({ region, toLettering: { a, b, c, d, e, f }, warp }: CoatGround, paint: (x: number, y: number, at: number) => void): void {
+export function eachPlace(
+  { region, toLettering: { a, b, c, d, e, f }, warp }: CoatGround,
+  paint: (x: number, y: number, at: number) => void,
+): void {
   for (let row = 0, at = 0; row < region.height; row++) {
     const oy = region.y + row + 0.5;
     for (let column = 0; column < region.width; column++, at += 4) {

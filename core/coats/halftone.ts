@@ -31,7 +31,10 @@ export function paintHalftone(coat: HalftoneCoat, place: CoatGround): Raster {
     const at = (row * region.width + column) * 4;
     const alpha = below.data[at + 3];
     if (alpha <= 0) return 1;
-    const light = 0.2126 * decode(below.data[at] / alpha) + 0.7152 * decode(below.data[at + 1] / alpha) + 0.0722 * decode(below.data[at + 2] / alpha);
+    const light =
+      0.2126 * decode(below.data[at] / alpha) +
+      0.7152 * decode(below.data[at + 1] / alpha) +
+      0.0722 * decode(below.data[at + 2] / alpha);
     return min(1, max(0, (light * alpha + 1 - alpha - 0.5) * coat.contrast + 0.5));
   };
   eachPlace(place, (x, y, at) => {

@@ -24,26 +24,61 @@ export interface LaidPicture {
 }
 
 /** What a coat is laid out in for one letter, px of the plane that it lies in. */
-export function pictureBox({ held, span }: Pick<PictureCoat, 'held' | 'span'>, letter: Letter, { flatInk, lines }: Letters, sheet: { width: number; height: number }): Region {
+export function pictureBox(
+  { held, span }: Pick<PictureCoat, 'held' | 'span'>,
+  letter: Letter,
+  { flatInk, lines }: Letters,
+  sheet: { width: number; height: number },
+): Region {
   if (held === 'sheet') return { x: 0, y: 0, ...sheet };
-  return (span === 'letter' ? (letter.flatBounds ?? letter.bounds) : span === 'line' ? lines[letter.line]?.flatInk : flatInk) ?? flatInk!;
+  return (
+    (span === 'letter'
+      ? (letter.flatBounds ?? letter.bounds)
+      : span === 'line'
+        ? lines[letter.line]?.flatInk
+        : flatInk) ?? flatInk!
+  );
 }
 
 /** Where the pictures of a coat lie in each letter that it reaches. */
-export function laidPictures(coat: PictureCoat, letters: Letters, sheet: { width: number; height: number }, sizeOfPicture: SizeOf): LaidPicture[] {
+export function laidPictures(
+  coat: PictureCoat,
+  letters: Letters,
+  sheet: { width: number; height: number },
+  sizeOfPicture: SizeOf,
+): LaidPicture[] {
   const inked = letters.letters.filter(({ bounds }) => bounds);
   const { toSheet, fromSheet } = planeOf(coat, letters);
   return inked.flatMap((letter, number) => {
-    if (coat.reach.kind === 'line' ? coat.reach.line !== letter.line : coat.reach.kind === 'letter' && coat.reach.at !== letter.start) return [];
+    if (
+      coat.reach.kind === 'line'
+        ? coat.reach.line !== letter.line
+        : coat.reach.kind === 'letter' && coat.reach.at !== letter.start
+    )
+      return [];
     const own = slippedIn(coat, letter.start);
-    return pictureCells(coat, { number, line: letter.line }, pictureBox(coat, letter, letters, sheet), letters.capHeight).map(({ asset, box, isCut }) => ({
-      letter, asset, box, isCut, placement: picturePlace(own, sizeOfPicture(asset), box), toSheet, fromSheet,
+    return pictureCells(
+      coat,
+      { number, line: letter.line },
+      pictureBox(coat, letter, letters, sheet),
+      letters.capHeight,
+    ).map(({ asset, box, isCut }) => ({
+      letter,
+      asset,
+      box,
+      isCut,
+      placement: picturePlace(own, sizeOfPicture(asset), box),
+      toSheet,
+      fromSheet,
     }));
   });
 }
 
 /** The plane that a coat's pictures lie in: that of the letters, with its bend, or the sheet. */
-function planeOf({ held }: Pick<PictureCoat, 'held'>, { place, warp }: Pick<Letters, 'place' | 'warp'>): Pick<LaidPicture, 'toSheet' | 'fromSheet'> {
+function planeOf(
+  { held }: Pick<PictureCoat, 'held'>,
+  { place, warp }: Pick<Letters, 'place' | 'warp'>,
+): Pick<LaidPicture, 'toSheet' | 'fromSheet'> {
   if (held === 'sheet') return { toSheet: (point) => point, fromSheet: (at) => at };
   const back = inverse(place);
   return {
@@ -59,7 +94,10 @@ function enlargement({ letter, toSheet, fromSheet }: LaidPicture): number {
   const step = Math.max(1e-3, box.width / 100);
   const at = ([x, y]: Point): number => {
     const [here, across, down] = [toSheet([x, y]), toSheet([x + step, y]), toSheet([x, y + step])];
-    return Math.sqrt(Math.abs((across[0] - here[0]) * (down[1] - here[1]) - (across[1] - here[1]) * (down[0] - here[0]))) / step;
+    return (
+      Math.sqrt(Math.abs((across[0] - here[0]) * (down[1] - here[1]) - (across[1] - here[1]) * (down[0] - here[0]))) /
+      step
+    );
   };
   return Math.max(...[...corners(box), middle].map(at));
 }
@@ -71,7 +109,12 @@ export function picturePpi(laid: readonly LaidPicture[], ppi: number): number | 
 }
 
 /** The keep points that are seen in no letter: their places in the coat's list. */
-export function cutKeepPoints(coat: PictureCoat, laid: readonly LaidPicture[], letters: Letters, sizeOfPicture: SizeOf): number[] {
+export function cutKeepPoints(
+  coat: PictureCoat,
+  laid: readonly LaidPicture[],
+  letters: Letters,
+  sizeOfPicture: SizeOf,
+): number[] {
   const { width, height } = sizeOfPicture(coat.asset);
   const outlines = new Map(laid.map(({ letter }) => [letter, flatten(transformPath(letter.path, letters.place))]));
   const isSeen = ([x, y]: Point): boolean =>
@@ -83,4 +126,3 @@ export function cutKeepPoints(coat: PictureCoat, laid: readonly LaidPicture[], l
     });
   return coat.keep.flatMap((point, i) => (isSeen(point) ? [] : [i]));
 }
-

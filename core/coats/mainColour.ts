@@ -10,7 +10,14 @@ function coatColour(coat: Coat): Colour | null {
     case 'halftone':
       return readColour(coat.colour);
     case 'gradient':
-      return readColour(formatHex(interpolate(coat.stops.map(({ colour }) => colour), 'oklab')(0.5)) ?? coat.stops[0].colour);
+      return readColour(
+        formatHex(
+          interpolate(
+            coat.stops.map(({ colour }) => colour),
+            'oklab',
+          )(0.5),
+        ) ?? coat.stops[0].colour,
+      );
     case 'pattern':
       return readColour(formatHex(interpolate(coat.colours, 'oklab')(coat.balance)) ?? coat.colours[0]);
     case 'plate':

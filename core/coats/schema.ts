@@ -34,7 +34,10 @@ const gradientSchema = z.strictObject({
   kind: z.literal('gradient'),
   shape: z.enum(gradientShapes),
   /** `at`: fraction of the way. A colour may be clear. Stops at one place make a hard edge. */
-  stops: z.array(z.strictObject({ at: fraction, colour })).min(1).max(64),
+  stops: z
+    .array(z.strictObject({ at: fraction, colour }))
+    .min(1)
+    .max(64),
   /** Of a linear gradient: degrees, 0 to the right, clockwise; of a conic one: where it begins. */
   angle: degrees,
   /** Of radial and conic gradients: fractions of the box that they are laid out in. */
@@ -100,18 +103,40 @@ const pictureSchema = z.strictObject({
   x: z.number().min(-100).max(100).default(0),
   y: z.number().min(-100).max(100).default(0),
   /** Letters in which it is slipped further, and is larger or smaller. `at`: index of the letter's first UTF-16 unit. */
-  slips: z.array(z.strictObject({ at: z.int().min(0).max(5000), x: z.number().min(-100).max(100), y: z.number().min(-100).max(100), scale: z.number().min(0.01).max(100).default(1) })).max(5000).default([]),
+  slips: z
+    .array(
+      z.strictObject({
+        at: z.int().min(0).max(5000),
+        x: z.number().min(-100).max(100),
+        y: z.number().min(-100).max(100),
+        scale: z.number().min(0.01).max(100).default(1),
+      }),
+    )
+    .max(5000)
+    .default([]),
   /** Further pictures: keys into `assets`. They take turns, by what `by` says. */
   more: z.array(z.string()).max(60).default([]),
   by: z.enum(['letter', 'line', 'cell']).default('letter'),
   /** What must be seen in the letters, such as eyes: fractions of the first picture's width and height. */
-  keep: z.array(z.tuple([fraction, fraction])).max(100).default([]),
+  keep: z
+    .array(z.tuple([fraction, fraction]))
+    .max(100)
+    .default([]),
   /** A collage: the box parted into cells, with clear gaps between them, fraction of the cap height. */
-  cells: z.strictObject({ columns: z.int().min(1).max(60), rows: z.int().min(1).max(60), gap: z.number().min(0).max(2) }).default({ columns: 3, rows: 2, gap: 0.04 }),
+  cells: z
+    .strictObject({ columns: z.int().min(1).max(60), rows: z.int().min(1).max(60), gap: z.number().min(0).max(2) })
+    .default({ columns: 3, rows: 2, gap: 0.04 }),
   ...onEach,
 });
 
-export const coatSchema = z.discriminatedUnion('kind', [solidSchema, gradientSchema, patternSchema, halftoneSchema, plateSchema, pictureSchema]);
+export const coatSchema = z.discriminatedUnion('kind', [
+  solidSchema,
+  gradientSchema,
+  patternSchema,
+  halftoneSchema,
+  plateSchema,
+  pictureSchema,
+]);
 
 export type Coat = z.infer<typeof coatSchema>;
 export type SolidCoat = z.infer<typeof solidSchema>;
@@ -122,10 +147,18 @@ export type PlateCoat = z.infer<typeof plateSchema>;
 export type PictureCoat = z.infer<typeof pictureSchema>;
 
 /** A coat of one colour as the format's defaults have it. */
-export const solidCoat = (said: Pick<SolidCoat, 'colour'> & Partial<SolidCoat>): SolidCoat => ({ kind: 'solid', opacity: 1, mode: 'normal', reach: { kind: 'all' }, ...said });
+export const solidCoat = (said: Pick<SolidCoat, 'colour'> & Partial<SolidCoat>): SolidCoat => ({
+  kind: 'solid',
+  opacity: 1,
+  mode: 'normal',
+  reach: { kind: 'all' },
+  ...said,
+});
 
 /** A picture as the format's defaults have it. */
-export const pictureCoat = (said: Omit<z.input<typeof pictureSchema>, 'kind' | 'opacity'> & { opacity?: number }): PictureCoat => pictureSchema.parse({ kind: 'picture', opacity: 1, ...said });
+export const pictureCoat = (
+  said: Omit<z.input<typeof pictureSchema>, 'kind' | 'opacity'> & { opacity?: number },
+): PictureCoat => pictureSchema.parse({ kind: 'picture', opacity: 1, ...said });
 
 /** The assets that a coat names, by key. */
 export const picturesOfCoat = (coat: Coat): string[] => (coat.kind === 'picture' ? [coat.asset, ...coat.more] : []);

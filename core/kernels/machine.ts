@@ -11,7 +11,10 @@ export class Arena {
   floats: Float32Array;
   bytes: Uint8Array;
 
-  constructor(private readonly memory: WebAssembly.Memory, private readonly base: number) {
+  constructor(
+    private readonly memory: WebAssembly.Memory,
+    private readonly base: number,
+  ) {
     this.floats = new Float32Array(memory.buffer);
     this.bytes = new Uint8Array(memory.buffer);
   }

@@ -21,10 +21,19 @@ export function sourceOf(raster: Raster, lying: Region): Source {
 export const vectors = (floats: number): number => (floats + 3) & ~3;
 
 /** Copies a region into an array of rows; beyond the source's border its edge pixels repeat. @param stride floats */
-export function copyPadded({ data, offset, stride: fromStride, lying, channels }: Source, region: Region, to: Float32Array, at: number, stride: number): void {
+export function copyPadded(
+  { data, offset, stride: fromStride, lying, channels }: Source,
+  region: Region,
+  to: Float32Array,
+  at: number,
+  stride: number,
+): void {
   const before = Math.min(region.width, Math.max(0, lying.x - region.x));
   const start = Math.min(lying.width - 1, Math.max(0, region.x - lying.x));
-  const inside = before === region.width ? 0 : Math.max(0, Math.min(region.x + region.width, lying.x + lying.width) - Math.max(region.x, lying.x));
+  const inside =
+    before === region.width
+      ? 0
+      : Math.max(0, Math.min(region.x + region.width, lying.x + lying.width) - Math.max(region.x, lying.x));
   const after = region.width - before - inside;
   const last = inside > 0 ? start + inside - 1 : before > 0 ? 0 : lying.width - 1;
   for (let y = 0; y < region.height; y++) {

@@ -39,8 +39,10 @@ export function byTwin<Value>(work: () => Value): Value {
 
 /** The largest difference of two rasters of one form; NaN where one has it. @throws RangeError when their forms differ */
 export function largestDifference(a: Raster, b: Raster): number {
-  if (a.width !== b.width || a.height !== b.height || a.channels !== b.channels) throw new RangeError('These rasters differ in their form.');
+  if (a.width !== b.width || a.height !== b.height || a.channels !== b.channels)
+    throw new RangeError('These rasters differ in their form.');
   let most = 0;
-  for (let i = 0; i < a.data.length; i++) if (!(Math.abs(a.data[i] - b.data[i]) <= most)) most = Math.abs(a.data[i] - b.data[i]);
+  for (let i = 0; i < a.data.length; i++)
+    if (!(Math.abs(a.data[i] - b.data[i]) <= most)) most = Math.abs(a.data[i] - b.data[i]);
   return most;
 }

@@ -14,7 +14,8 @@ export interface PlacedLetter {
 }
 
 /** Letters with ink in one place, with their boxes on the sheet. */
-export const placedLetters = (letters: readonly Letter[], place: Affine): PlacedLetter[] => letters.flatMap((letter) => (letter.bounds ? [{ letter, bounds: placedBounds(place, letter.bounds) }] : []));
+export const placedLetters = (letters: readonly Letter[], place: Affine): PlacedLetter[] =>
+  letters.flatMap((letter) => (letter.bounds ? [{ letter, bounds: placedBounds(place, letter.bounds) }] : []));
 
 /** The joined coverage of letters: where they touch, coverages add up, so that no seam shows. One channel. */
 export function coverOf(letters: readonly PlacedLetter[], place: Affine, request: Request): Raster {
@@ -40,8 +41,21 @@ export function coverNode(letters: Letters): Node {
 }
 
 /** The part of one letter that falls into a request: its coverage and where it lies, output px. */
-export function letterCoverage(letter: Letter, place: Affine, { region, scale }: Request, bounds: Region): { region: Region; cover: Raster } | null {
-  const box = intersect(region, outerPixels({ x: bounds.x * scale - 1, y: bounds.y * scale - 1, width: bounds.width * scale + 2, height: bounds.height * scale + 2 }));
+export function letterCoverage(
+  letter: Letter,
+  place: Affine,
+  { region, scale }: Request,
+  bounds: Region,
+): { region: Region; cover: Raster } | null {
+  const box = intersect(
+    region,
+    outerPixels({
+      x: bounds.x * scale - 1,
+      y: bounds.y * scale - 1,
+      width: bounds.width * scale + 2,
+      height: bounds.height * scale + 2,
+    }),
+  );
   if (!box) return null;
   return { region: box, cover: coverage(polygonsOf(letter, place, scale), box) };
 }

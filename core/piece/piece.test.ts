@@ -36,7 +36,8 @@ function sample(): Piece {
 
 describe('reading', () => {
   test('the demo pieces can be read', () => {
-    for (const name of ['woven', 'low-sun']) expect(readPiece(JSON.parse(readFileSync(`demo/pieces/${name}.json`, 'utf8'))).plates).toHaveLength(1);
+    for (const name of ['woven', 'low-sun'])
+      expect(readPiece(JSON.parse(readFileSync(`demo/pieces/${name}.json`, 'utf8'))).plates).toHaveLength(1);
   });
   test('what is written can be read again, the same', () => {
     const piece = sample();
@@ -53,8 +54,25 @@ describe('reading', () => {
     ['two things of one id', { ...sample(), veils: [...sample().veils, ...sample().veils] }, /same id|depth/],
     ['a sheet too large', { ...sample(), sheet: { ...sheet, width: 50000, height: 50000 } }, /megapixels/],
     ['a colour that is none', { ...sample(), sheet: { ...sheet, paint: 'javascript:1' } }, /colour/],
-    ['a plate where a face belongs', { ...sample(), letterings: sample().letterings.map((one) => ({ ...one, words: { ...one.words, face: Object.keys(sample().assets)[0] } })) }, /needs a face/],
-    ['a size that is no number', { ...sample(), letterings: sample().letterings.map((one) => ({ ...one, words: { ...one.words, size: Infinity } })) }, /cannot be read/],
+    [
+      'a plate where a face belongs',
+      {
+        ...sample(),
+        letterings: sample().letterings.map((one) => ({
+          ...one,
+          words: { ...one.words, face: Object.keys(sample().assets)[0] },
+        })),
+      },
+      /needs a face/,
+    ],
+    [
+      'a size that is no number',
+      {
+        ...sample(),
+        letterings: sample().letterings.map((one) => ({ ...one, words: { ...one.words, size: Infinity } })),
+      },
+      /cannot be read/,
+    ],
   ])('%s is refused with the reason', (_name, data, reason) => {
     expect(() => readPiece(JSON.parse(JSON.stringify(data)))).toThrow(PieceError);
     expect(() => readPiece(JSON.parse(JSON.stringify(data)))).toThrow(reason);
@@ -76,16 +94,43 @@ describe('edits', () => {
     point.map((at) => veilEdits.addTracePoint('veil-1', 0, at, { to: 'edge', via: [[at.x / 2, 3]] })),
     fc.constant(veilEdits.closeContour('veil-1', 0, { to: 'straight', via: [] })),
     fc.constant(veilEdits.dropLastPoint('veil-1', 0)),
-    fc.integer({ min: 1, max: 50 }).map((radius) => veilEdits.addStroke('veil-1', plainStroke({ side: 'front', radius, softness: 0.5, points: [[1, 2]] }))),
+    fc
+      .integer({ min: 1, max: 50 })
+      .map((radius) =>
+        veilEdits.addStroke('veil-1', plainStroke({ side: 'front', radius, softness: 0.5, points: [[1, 2]] })),
+      ),
     fc.integer({ min: -2, max: 4 }).map((place) => edits.moveInDepth('lettering-1', place)),
     fc.constantFrom('#102030', 'teal').map((colour) => inkEdits.setSolid('lettering-1', { colour })),
-    fc.constantFrom('#102030', 'teal').map((colour) => inkEdits.addCoat({ of: 'ink', lettering: 'lettering-1' }, solidCoat({ colour, mode: 'multiply' }))),
+    fc
+      .constantFrom('#102030', 'teal')
+      .map((colour) =>
+        inkEdits.addCoat({ of: 'ink', lettering: 'lettering-1' }, solidCoat({ colour, mode: 'multiply' })),
+      ),
     fc.constantFrom<1 | -1>(1, -1).map((by) => inkEdits.moveCoat({ of: 'ink', lettering: 'lettering-1' }, 0, by)),
-    fc.constantFrom(plainPanel({ shape: { kind: 'ellipse' }, colour: 'teal' }), null).map((panel) => inkEdits.putPanel('lettering-1', panel)),
-    fc.constantFrom('below', null).map((knockout) => inkEdits.setPanel('lettering-1', { knockout: knockout as 'below' | null })),
-    fc.integer({ min: 0, max: 40 }).map((width) => outlineEdits.addOutline('lettering-1', plainOutline({ id: `outline-${width}`, unit: 'px', width, side: 'outside', colour: 'teal' }))),
+    fc
+      .constantFrom(plainPanel({ shape: { kind: 'ellipse' }, colour: 'teal' }), null)
+      .map((panel) => inkEdits.putPanel('lettering-1', panel)),
+    fc
+      .constantFrom('below', null)
+      .map((knockout) => inkEdits.setPanel('lettering-1', { knockout: knockout as 'below' | null })),
+    fc
+      .integer({ min: 0, max: 40 })
+      .map((width) =>
+        outlineEdits.addOutline(
+          'lettering-1',
+          plainOutline({ id: `outline-${width}`, unit: 'px', width, side: 'outside', colour: 'teal' }),
+        ),
+      ),
     fc.integer({ min: 0, max: 40 }).map((width) => outlineEdits.removeOutline('lettering-1', `outline-${width}`)),
-    fc.constant((draft: Piece) => gradeEdits.addGrade(plainGrade(edits.freeId(draft, 'grade'), { lettering: 'lettering-1', area: 'inside', on: { kind: 'veil', veil: 'veil-1' } }))(draft)),
+    fc.constant((draft: Piece) =>
+      gradeEdits.addGrade(
+        plainGrade(edits.freeId(draft, 'grade'), {
+          lettering: 'lettering-1',
+          area: 'inside',
+          on: { kind: 'veil', veil: 'veil-1' },
+        }),
+      )(draft),
+    ),
     fc.constant(edits.setFace('lettering-1', { ...face, sha256: hash('c') })),
     fc.integer({ min: 1, max: 900 }).map((width) => edits.setSheet({ width })),
   );
@@ -117,19 +162,40 @@ describe('edits', () => {
     expect(Object.values(piece.assets).map(({ kind }) => kind)).toEqual(['face']);
   });
   test('one face is one asset, however often it is used; ids are free ones', () => {
-    const { piece } = applyEdit(sample(), (draft) => edits.addLettering(blankLettering(edits.freeId(draft, 'lettering'), 'More', 'KITE', sheet), face)(draft));
+    const { piece } = applyEdit(sample(), (draft) =>
+      edits.addLettering(blankLettering(edits.freeId(draft, 'lettering'), 'More', 'KITE', sheet), face)(draft),
+    );
     expect(piece.letterings.map(({ id }) => id)).toEqual(['lettering-1', 'lettering-2']);
     expect(Object.values(piece.assets).filter(({ kind }) => kind === 'face')).toHaveLength(1);
   });
   test('a moved point keeps its neighbours; a removed one joins them straight', () => {
     let piece = sample();
-    for (const [x, y] of [[0, 0], [10, 0], [10, 10]]) piece = applyEdit(piece, veilEdits.addTracePoint('veil-1', 0, { x, y }, { to: 'edge', via: [[x - 1, y]] })).piece;
+    for (const [x, y] of [
+      [0, 0],
+      [10, 0],
+      [10, 10],
+    ])
+      piece = applyEdit(piece, veilEdits.addTracePoint('veil-1', 0, { x, y }, { to: 'edge', via: [[x - 1, y]] })).piece;
     piece = applyEdit(piece, veilEdits.closeContour('veil-1', 0, { to: 'edge', via: [[5, 5]] })).piece;
-    const moved = contoursOf(applyEdit(piece, veilEdits.movePoint('veil-1', 0, 0, 0, { x: 1, y: 1 }, [[6, 6]], [[5, 1]])).piece)[0].points;
-    expect([moved[0].x, moved[0].via, moved[2].via, moved[1].via]).toEqual([1, [[5, 1]], [[6, 6]], contoursOf(piece)[0].points[1].via]);
+    const moved = contoursOf(
+      applyEdit(piece, veilEdits.movePoint('veil-1', 0, 0, 0, { x: 1, y: 1 }, [[6, 6]], [[5, 1]])).piece,
+    )[0].points;
+    expect([moved[0].x, moved[0].via, moved[2].via, moved[1].via]).toEqual([
+      1,
+      [[5, 1]],
+      [[6, 6]],
+      contoursOf(piece)[0].points[1].via,
+    ]);
     const fewer = contoursOf(applyEdit(piece, veilEdits.removePoint('veil-1', 0, 0, 1)).piece)[0].points;
     expect([fewer.length, fewer[0].to, fewer[0].via]).toEqual([2, 'straight', []]);
-    expect(contoursOf(applyEdit(applyEdit(piece, veilEdits.removePoint('veil-1', 0, 0, 1)).piece, veilEdits.removePoint('veil-1', 0, 0, 0)).piece)).toEqual([]);
+    expect(
+      contoursOf(
+        applyEdit(
+          applyEdit(piece, veilEdits.removePoint('veil-1', 0, 0, 1)).piece,
+          veilEdits.removePoint('veil-1', 0, 0, 0),
+        ).piece,
+      ),
+    ).toEqual([]);
   });
 });
 
@@ -143,25 +209,71 @@ test('paper sizes', () => {
 });
 
 test('a piece of version 1 is brought up to date: what it does not say comes to its standard', () => {
-  const old = JSON.parse(JSON.stringify({ ...blankPiece('old', { width: 100, height: 80, ppi: 72, paint: null }), version: 1 })) as Record<string, unknown>;
+  const old = JSON.parse(
+    JSON.stringify({ ...blankPiece('old', { width: 100, height: 80, ppi: 72, paint: null }), version: 1 }),
+  ) as Record<string, unknown>;
   delete old.guides;
   delete old.slopes;
   old.assets = { f: { kind: 'face', name: 'f' } };
-  old.letterings = [{ id: 'w', name: 'w', words: { text: 'KILN', face: 'f', size: 20, leading: 1, tracking: 0, alignment: 'left' }, stance: { x: 1, y: 2, rotation: 3, scale: 1 }, ink: { coats: [] } }];
+  old.letterings = [
+    {
+      id: 'w',
+      name: 'w',
+      words: { text: 'KILN', face: 'f', size: 20, leading: 1, tracking: 0, alignment: 'left' },
+      stance: { x: 1, y: 2, rotation: 3, scale: 1 },
+      ink: { coats: [] },
+    },
+  ];
   old.depth = ['w'];
   const read = readPiece(old);
   expect(read).toMatchObject({ version: pieceVersion, guides: [], slopes: [], weave: [] });
-  expect(read.letterings[0].words).toMatchObject({ lockup: { kind: 'lines' }, letters: [], fallbacks: [], shape: null, upperCase: false });
-  expect(read.letterings[0].stance).toMatchObject({ rotation: 3, bend: null, perspective: null, echoes: [], flipAcross: false });
+  expect(read.letterings[0].words).toMatchObject({
+    lockup: { kind: 'lines' },
+    letters: [],
+    fallbacks: [],
+    shape: null,
+    upperCase: false,
+  });
+  expect(read.letterings[0].stance).toMatchObject({
+    rotation: 3,
+    bend: null,
+    perspective: null,
+    echoes: [],
+    flipAcross: false,
+  });
   expect(() => readPiece({ ...old, version: pieceVersion + 1 })).toThrow(/newer/);
 });
 
 test('a veil of version 2 becomes one with a list of cuts: its matte and its contours are added up', () => {
-  const contour = { closed: true, points: [{ x: 1, y: 2, to: 'straight', via: [] }, { x: 5, y: 2, to: 'edge', via: [[6, 3]] }] };
+  const contour = {
+    closed: true,
+    points: [
+      { x: 1, y: 2, to: 'straight', via: [] },
+      { x: 5, y: 2, to: 'edge', via: [[6, 3]] },
+    ],
+  };
   const rest = { ...sample(), weave: undefined };
-  const old = { ...rest, version: 2, assets: { ...rest.assets, cut: { kind: 'matte', name: 'cut', sha256: hash('d') } }, veils: [{ id: 'veil-1', name: 'jar', plate: 'plate-1', contours: [contour], matte: 'cut', feather: 3, strokes: [{ side: 'front', radius: 2, softness: 0, points: [[1, 1]] }] }] };
+  const old = {
+    ...rest,
+    version: 2,
+    assets: { ...rest.assets, cut: { kind: 'matte', name: 'cut', sha256: hash('d') } },
+    veils: [
+      {
+        id: 'veil-1',
+        name: 'jar',
+        plate: 'plate-1',
+        contours: [contour],
+        matte: 'cut',
+        feather: 3,
+        strokes: [{ side: 'front', radius: 2, softness: 0, points: [[1, 1]] }],
+      },
+    ],
+  };
   const { veils, weave } = readPiece(old);
-  expect(veils[0].cuts).toEqual([{ kind: 'picture', joining: 'add', matte: 'cut' }, { kind: 'trace', joining: 'add', contours: [contour] }]);
+  expect(veils[0].cuts).toEqual([
+    { kind: 'picture', joining: 'add', matte: 'cut' },
+    { kind: 'trace', joining: 'add', contours: [contour] },
+  ]);
   expect(veils[0]).toMatchObject({ feather: 3, fine: null, softness: null, strokes: [{ flow: 1, fence: null }] });
   expect(weave).toEqual([]);
 });

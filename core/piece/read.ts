@@ -35,7 +35,9 @@ export function readPiece(data: unknown): Piece {
   }
   let piece = data as Record<string, unknown>;
   if (typeof piece.version === 'number' && piece.version > pieceVersion) {
-    throw new PieceError(`This piece was written by a newer Inky Veil (format ${piece.version}; this one reads up to ${pieceVersion}).`);
+    throw new PieceError(
+      `This piece was written by a newer Inky Veil (format ${piece.version}; this one reads up to ${pieceVersion}).`,
+    );
   }
   while (typeof piece.version === 'number' && migrations[piece.version]) piece = migrations[piece.version](piece);
   const result = pieceSchema.safeParse(piece);

@@ -40,7 +40,11 @@ const along = z.number().min(-1e6).max(1e6);
 export const guideSchema = z.strictObject({ id: z.string().min(1).max(64), axis: z.enum(['x', 'y']), at: along });
 
 /** A straight line drawn on the photograph, sheet px. */
-export const slopeSchema = z.strictObject({ id: z.string().min(1).max(64), from: z.tuple([along, along]), to: z.tuple([along, along]) });
+export const slopeSchema = z.strictObject({
+  id: z.string().min(1).max(64),
+  from: z.tuple([along, along]),
+  to: z.tuple([along, along]),
+});
 
 export const sheetSchema = z
   .strictObject({
@@ -54,7 +58,10 @@ export const sheetSchema = z
     /** Laid over the paint, the first one lowest; where a coat goes by the cap height, it goes by the sheet's shorter side here. */
     coats: z.array(coatSchema).max(40).default([]),
   })
-  .refine((sheet) => sheet.width * sheet.height <= largestSheet * 1e6, `A sheet has at most ${largestSheet} megapixels.`);
+  .refine(
+    (sheet) => sheet.width * sheet.height <= largestSheet * 1e6,
+    `A sheet has at most ${largestSheet} megapixels.`,
+  );
 
 export const pieceSchema = z
   .strictObject({
@@ -86,7 +93,12 @@ export type Asset = z.infer<typeof assetSchema>;
 export type Lettering = z.infer<typeof letteringSchema>;
 
 /** All coats of a lettering: of its ink, its panel, the openings in it, and its outlines. */
-export const coatsOf = ({ ink, outlines: { list } }: Pick<Lettering, 'ink' | 'outlines'>): Coat[] => [...ink.coats, ...(ink.panel?.coats ?? []), ...(ink.panel?.opening ?? []), ...list.flatMap(({ coats }) => coats)];
+export const coatsOf = ({ ink, outlines: { list } }: Pick<Lettering, 'ink' | 'outlines'>): Coat[] => [
+  ...ink.coats,
+  ...(ink.panel?.coats ?? []),
+  ...(ink.panel?.opening ?? []),
+  ...list.flatMap(({ coats }) => coats),
+];
 
 export type Guide = z.infer<typeof guideSchema>;
 export type Slope = z.infer<typeof slopeSchema>;
@@ -106,19 +118,29 @@ function brokenLinks(piece: Links): string[] {
   for (const plate of piece.plates) expectAsset(plate.asset, 'plate', `The plate "${plate.name}"`);
   for (const key of piece.sheet.coats.flatMap(picturesOfCoat)) expectAsset(key, 'plate', 'The sheet');
   for (const lettering of piece.letterings) {
-    const { name, words: { face, fallbacks, shape } } = lettering;
+    const {
+      name,
+      words: { face, fallbacks, shape },
+    } = lettering;
     for (const key of coatsOf(lettering).flatMap(picturesOfCoat)) expectAsset(key, 'plate', `The lettering "${name}"`);
-    for (const key of shape && face === '' ? fallbacks : [face, ...fallbacks]) expectAsset(key, 'face', `The lettering "${name}"`);
+    for (const key of shape && face === '' ? fallbacks : [face, ...fallbacks])
+      expectAsset(key, 'face', `The lettering "${name}"`);
   }
   for (const veil of piece.veils) {
     for (const { key, kind } of solvedOf(veil)) expectAsset(key, kind, `The veil "${veil.name}"`);
-    if (!piece.plates.some((plate) => plate.id === veil.plate)) problems.push(`The veil "${veil.name}" is cut from a plate that is not there.`);
+    if (!piece.plates.some((plate) => plate.id === veil.plate))
+      problems.push(`The veil "${veil.name}" is cut from a plate that is not there.`);
   }
   for (const { veil, lettering } of piece.weave) {
-    if (!piece.veils.some(({ id }) => id === veil) || !piece.letterings.some(({ id }) => id === lettering)) problems.push('A crossing is woven between things that are not there.');
+    if (!piece.veils.some(({ id }) => id === veil) || !piece.letterings.some(({ id }) => id === lettering))
+      problems.push('A crossing is woven between things that are not there.');
   }
-  for (const { reach: { lettering, on } } of piece.grades) {
-    const isThere = piece.letterings.some(({ id }) => id === lettering) && (on.kind === 'all' || piece.veils.some(({ id }) => id === on.veil));
+  for (const {
+    reach: { lettering, on },
+  } of piece.grades) {
+    const isThere =
+      piece.letterings.some(({ id }) => id === lettering) &&
+      (on.kind === 'all' || piece.veils.some(({ id }) => id === on.veil));
     if (!isThere) problems.push('A grade reaches for letters or a veil that are not there.');
   }
   const ids = [...piece.plates, ...piece.letterings, ...piece.veils, ...piece.grades].map((item) => item.id);

@@ -27,7 +27,12 @@ export function readColour(css: string): Colour {
 
 /** Linear-light red, green and blue (0..1) as a CSS hex colour. */
 export function hexOfLinear(red: number, green: number, blue: number): string {
-  return formatHex({ mode: 'rgb', r: encodeExact(clamp(red)), g: encodeExact(clamp(green)), b: encodeExact(clamp(blue)) });
+  return formatHex({
+    mode: 'rgb',
+    r: encodeExact(clamp(red)),
+    g: encodeExact(clamp(green)),
+    b: encodeExact(clamp(blue)),
+  });
 }
 
 /** Oklab (L 0..1, a, b) as a CSS hex colour; what lies beyond sRGB is clamped. */

@@ -43,6 +43,8 @@ describe('region', () => {
     expect(outerPixels({ x: 0.5, y: -0.5, width: 1, height: 1 })).toEqual({ x: 0, y: -1, width: 2, height: 2 });
   });
   test('cropping outside is refused', () => {
-    expect(() => crop(emptyRaster(4, 4, 1), { x: 0, y: 0, width: 4, height: 4 }, { x: 2, y: 2, width: 4, height: 1 })).toThrow(RangeError);
+    expect(() =>
+      crop(emptyRaster(4, 4, 1), { x: 0, y: 0, width: 4, height: 4 }, { x: 2, y: 2, width: 4, height: 1 }),
+    ).toThrow(RangeError);
   });
 });

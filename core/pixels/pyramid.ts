@@ -61,12 +61,32 @@ export function halve(level: Level): Level {
 function halveOpaque({ width, bytes }: Level, top: number, bottom: number, out: Uint8Array, at: number): void {
   const pairs = width >> 1;
   for (let x = 0; x < pairs; x++, top += 6, bottom += 6, at += 3) {
-    out[at] = codeOf[(lightOf[bytes[top]] + lightOf[bytes[top + 3]] + lightOf[bytes[bottom]] + lightOf[bytes[bottom + 3]] + 2) >> 2];
-    out[at + 1] = codeOf[(lightOf[bytes[top + 1]] + lightOf[bytes[top + 4]] + lightOf[bytes[bottom + 1]] + lightOf[bytes[bottom + 4]] + 2) >> 2];
-    out[at + 2] = codeOf[(lightOf[bytes[top + 2]] + lightOf[bytes[top + 5]] + lightOf[bytes[bottom + 2]] + lightOf[bytes[bottom + 5]] + 2) >> 2];
+    out[at] =
+      codeOf[
+        (lightOf[bytes[top]] + lightOf[bytes[top + 3]] + lightOf[bytes[bottom]] + lightOf[bytes[bottom + 3]] + 2) >> 2
+      ];
+    out[at + 1] =
+      codeOf[
+        (lightOf[bytes[top + 1]] +
+          lightOf[bytes[top + 4]] +
+          lightOf[bytes[bottom + 1]] +
+          lightOf[bytes[bottom + 4]] +
+          2) >>
+          2
+      ];
+    out[at + 2] =
+      codeOf[
+        (lightOf[bytes[top + 2]] +
+          lightOf[bytes[top + 5]] +
+          lightOf[bytes[bottom + 2]] +
+          lightOf[bytes[bottom + 5]] +
+          2) >>
+          2
+      ];
   }
   // An odd last column stands for itself twice.
-  if (width % 2) for (let c = 0; c < 3; c++) out[at + c] = codeOf[(lightOf[bytes[top + c]] + lightOf[bytes[bottom + c]] + 1) >> 1];
+  if (width % 2)
+    for (let c = 0; c < 3; c++) out[at + c] = codeOf[(lightOf[bytes[top + c]] + lightOf[bytes[bottom + c]] + 1) >> 1];
 }
 
 function halveClear({ width, bytes }: Level, top: number, bottom: number, out: Uint8Array, at: number): void {
@@ -78,7 +98,11 @@ function halveClear({ width, bytes }: Level, top: number, bottom: number, out: U
     out[at + 3] = (alpha + 2) >> 2;
     if (alpha === 0) continue;
     for (let k = 0; k < 3; k++) {
-      const light = lightOf[bytes[a + k]] * bytes[a + 3] + lightOf[bytes[b + k]] * bytes[b + 3] + lightOf[bytes[c + k]] * bytes[c + 3] + lightOf[bytes[d + k]] * bytes[d + 3];
+      const light =
+        lightOf[bytes[a + k]] * bytes[a + 3] +
+        lightOf[bytes[b + k]] * bytes[b + 3] +
+        lightOf[bytes[c + k]] * bytes[c + 3] +
+        lightOf[bytes[d + k]] * bytes[d + 3];
       out[at + k] = codeOf[Math.round(light / alpha)];
     }
   }
@@ -101,7 +125,8 @@ export function cutTile(level: Level, column: number, row: number): Uint8Array {
     const from = (Math.min(row * tileSide + y, height - 1) * width + left) * channels;
     const at = y * tileSide * channels;
     out.set(bytes.subarray(from, from + inside * channels), at);
-    for (let x = inside; x < tileSide; x++) out.copyWithin(at + x * channels, at + (inside - 1) * channels, at + inside * channels);
+    for (let x = inside; x < tileSide; x++)
+      out.copyWithin(at + x * channels, at + (inside - 1) * channels, at + inside * channels);
   }
   return out;
 }

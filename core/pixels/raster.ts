@@ -20,7 +20,8 @@ export function emptyRaster(width: number, height: number, channels: 1 | 4): Ras
 /** Fills a raster of four channels with one premultiplied colour, in place. */
 export function fillWith({ data }: Raster, colour: readonly [number, number, number, number]): void {
   data.set(colour);
-  for (let filled = 4; filled < data.length; filled *= 2) data.copyWithin(filled, 0, Math.min(filled, data.length - filled));
+  for (let filled = 4; filled < data.length; filled *= 2)
+    data.copyWithin(filled, 0, Math.min(filled, data.length - filled));
 }
 
 /**

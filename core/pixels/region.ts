@@ -17,12 +17,22 @@ export function intersect(a: Region, b: Region): Region | null {
 
 /** True where `inner` lies wholly in `outer`. */
 export function isWithin(inner: Region, outer: Region): boolean {
-  return inner.x >= outer.x && inner.y >= outer.y && inner.x + inner.width <= outer.x + outer.width && inner.y + inner.height <= outer.y + outer.height;
+  return (
+    inner.x >= outer.x &&
+    inner.y >= outer.y &&
+    inner.x + inner.width <= outer.x + outer.width &&
+    inner.y + inner.height <= outer.y + outer.height
+  );
 }
 
 /** The region with `margin` added on all four sides. */
 export function grow(region: Region, margin: number): Region {
-  return { x: region.x - margin, y: region.y - margin, width: region.width + 2 * margin, height: region.height + 2 * margin };
+  return {
+    x: region.x - margin,
+    y: region.y - margin,
+    width: region.width + 2 * margin,
+    height: region.height + 2 * margin,
+  };
 }
 
 /** The region made wider by `dx` on both sides and higher by `dy` above and below; where that would leave nothing, as it is. */
@@ -37,11 +47,17 @@ export function union(a: Region | null, b: Region | null): Region | null {
   if (!b) return a;
   const x = Math.min(a.x, b.x);
   const y = Math.min(a.y, b.y);
-  return { x, y, width: Math.max(a.x + a.width, b.x + b.width) - x, height: Math.max(a.y + a.height, b.y + b.height) - y };
+  return {
+    x,
+    y,
+    width: Math.max(a.x + a.width, b.x + b.width) - x,
+    height: Math.max(a.y + a.height, b.y + b.height) - y,
+  };
 }
 
 /** The smallest region that holds all of them; null for none. */
-export const unionOf = (regions: readonly (Region | null)[]): Region | null => regions.reduce<Region | null>(union, null);
+export const unionOf = (regions: readonly (Region | null)[]): Region | null =>
+  regions.reduce<Region | null>(union, null);
 
 export const middleOf = ({ x, y, width, height }: Region): [number, number] => [x + width / 2, y + height / 2];
 

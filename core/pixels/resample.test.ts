@@ -4,7 +4,12 @@ import { cutTile, halve, levelCount, readLevel, tileSide } from './pyramid';
 import { samplePicture } from './resample';
 import { decodeExact, encodeExact } from './transfer';
 
-const speckled = (x: number, y: number): number[] => [(x * 31 + y * 17) % 256, (x * 7 + y * 91) % 256, (x * y) % 256, (x * 5 + y) % 256];
+const speckled = (x: number, y: number): number[] => [
+  (x * 31 + y * 17) % 256,
+  (x * 7 + y * 91) % 256,
+  (x * y) % 256,
+  (x * 5 + y) % 256,
+];
 
 test('at scale 1 on whole px a picture comes out unchanged, tile borders and offsets included', async () => {
   const picture = paintedPicture(530, 300, speckled);
@@ -32,11 +37,21 @@ test('outside of the picture there is nothing; a border within a pixel covers it
 test('an even colour stays that colour at any scale', async () => {
   const picture = paintedPicture(300, 200, () => [200, 100, 50]);
   await fc.assert(
-    fc.asyncProperty(fc.double({ min: 0.03, max: 6, noNaN: true }), fc.double({ min: -40, max: 40, noNaN: true }), async (scale, x) => {
-      const inside = { x: Math.ceil(x) + Math.ceil(90 * scale), y: Math.ceil(60 * scale), width: Math.max(1, Math.floor(80 * scale)), height: 1 };
-      const out = await samplePicture(picture, { scale, x, y: 0 }, inside);
-      for (let i = 0; i < out.data.length; i += 4) [200, 100, 50, 255].forEach((value, c) => expect(out.data[i + c] * 255).toBeCloseTo(value, 1));
-    }),
+    fc.asyncProperty(
+      fc.double({ min: 0.03, max: 6, noNaN: true }),
+      fc.double({ min: -40, max: 40, noNaN: true }),
+      async (scale, x) => {
+        const inside = {
+          x: Math.ceil(x) + Math.ceil(90 * scale),
+          y: Math.ceil(60 * scale),
+          width: Math.max(1, Math.floor(80 * scale)),
+          height: 1,
+        };
+        const out = await samplePicture(picture, { scale, x, y: 0 }, inside);
+        for (let i = 0; i < out.data.length; i += 4)
+          [200, 100, 50, 255].forEach((value, c) => expect(out.data[i + c] * 255).toBeCloseTo(value, 1));
+      },
+    ),
     { numRuns: 40 },
   );
 });
@@ -49,10 +64,13 @@ test('halves are means in linear light: black and white stripes become the grey 
 
 test('a straight ramp of light is reproduced when shrunk by an odd factor', async () => {
   const light = (x: number): number => 0.1 + (0.8 * x) / 512;
-  const picture = paintedPicture(512, 64, (x) => new Array<number>(3).fill(Math.round(encodeExact(light(x + 0.5)) * 255)));
+  const picture = paintedPicture(512, 64, (x) =>
+    new Array<number>(3).fill(Math.round(encodeExact(light(x + 0.5)) * 255)),
+  );
   const scale = 0.37;
   const out = await samplePicture(picture, { scale, x: 0, y: 0 }, { x: 40, y: 8, width: 80, height: 1 });
-  for (let i = 0; i < 80; i++) expect(Math.abs(decodeExact(out.data[i * 4]) - light((40 + i + 0.5) / scale))).toBeLessThan(0.006);
+  for (let i = 0; i < 80; i++)
+    expect(Math.abs(decodeExact(out.data[i * 4]) - light((40 + i + 0.5) / scale))).toBeLessThan(0.006);
 });
 
 test('a matte keeps its values, without a transfer curve', async () => {

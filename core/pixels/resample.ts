@@ -31,7 +31,11 @@ function levelFor(picture: Picture, placement: Placement): { level: number; scal
 }
 
 const readAsIs = (picture: Picture, level: number, placement: Placement, region: Region): Promise<Level> =>
-  readLevel(picture, level, { ...region, x: region.x - Math.round(placement.x), y: region.y - Math.round(placement.y) });
+  readLevel(picture, level, {
+    ...region,
+    x: region.x - Math.round(placement.x),
+    y: region.y - Math.round(placement.y),
+  });
 
 /** A region's stored pixels, where they are shown px for px at scale 1; otherwise null. */
 export async function storedPixels(picture: Picture, placement: Placement, region: Region): Promise<Level | null> {
@@ -55,10 +59,26 @@ export async function samplePicture(picture: Picture, placement: Placement, regi
   }
   const covered = { columns, rows };
   if (exact) return coverLevel(await readAsIs(picture, level, placement, region), covered);
-  const across = tapsFor({ start: region.x, length: region.width, scale, offset: placement.x, size: size.width }, 'cubic');
-  const down = tapsFor({ start: region.y, length: region.height, scale, offset: placement.y, size: size.height }, 'cubic');
-  const source = { x: across.first[0], y: down.first[0], width: lastOf(across) - across.first[0], height: lastOf(down) - down.first[0] };
-  return resizeLevel(await readLevel(picture, level, source), movedBy(across, source.x), movedBy(down, source.y), covered);
+  const across = tapsFor(
+    { start: region.x, length: region.width, scale, offset: placement.x, size: size.width },
+    'cubic',
+  );
+  const down = tapsFor(
+    { start: region.y, length: region.height, scale, offset: placement.y, size: size.height },
+    'cubic',
+  );
+  const source = {
+    x: across.first[0],
+    y: down.first[0],
+    width: lastOf(across) - across.first[0],
+    height: lastOf(down) - down.first[0],
+  };
+  return resizeLevel(
+    await readLevel(picture, level, source),
+    movedBy(across, source.x),
+    movedBy(down, source.y),
+    covered,
+  );
 }
 
 /** The source px after the last one that is needed. */

@@ -31,7 +31,10 @@ test('while one worker fetches a tile the other waits for it', async () => {
   const both = [one.tile('a', fetch), other.tile('a', never)];
   await new Promise((resolve) => setTimeout(resolve, 10));
   go();
-  expect((await Promise.all(both)).map((bytes) => [bytes.length, bytes[500]])).toEqual([[1000, 7], [1000, 7]]);
+  expect((await Promise.all(both)).map((bytes) => [bytes.length, bytes[500]])).toEqual([
+    [1000, 7],
+    [1000, 7],
+  ]);
   expect([fetch.calls, never.calls]).toEqual([1, 0]);
   expect((await other.tile('a', never))[0]).toBe(7);
 });
@@ -39,7 +42,8 @@ test('while one worker fetches a tile the other waits for it', async () => {
 test('the least recently used tile gives way', async () => {
   const [one] = pair(2);
   const fetches: Record<string, number> = {};
-  const get = (key: string): Promise<Uint8Array> => one.tile(key, () => ((fetches[key] = (fetches[key] ?? 0) + 1), Promise.resolve(tileOf(key.charCodeAt(0)))));
+  const get = (key: string): Promise<Uint8Array> =>
+    one.tile(key, () => ((fetches[key] = (fetches[key] ?? 0) + 1), Promise.resolve(tileOf(key.charCodeAt(0)))));
   for (const key of ['a', 'b', 'a', 'c', 'a', 'b']) expect((await get(key))[0]).toBe(key.charCodeAt(0));
   expect(fetches).toEqual({ a: 1, b: 2, c: 1 });
 });

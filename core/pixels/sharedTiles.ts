@@ -57,7 +57,10 @@ export class SharedTiles {
     return head + slot * fields + field;
   }
 
-  private findOrClaim(a: number, b: number): { kind: 'ready'; bytes: Uint8Array } | { kind: 'mine' | 'loading'; slot: number } | { kind: 'full' } {
+  private findOrClaim(
+    a: number,
+    b: number,
+  ): { kind: 'ready'; bytes: Uint8Array } | { kind: 'mine' | 'loading'; slot: number } | { kind: 'full' } {
     const { index } = this;
     const now = ++index[1];
     let oldest = -1;
@@ -68,7 +71,8 @@ export class SharedTiles {
         index[this.at(slot, 3)] = now;
         return { kind: 'ready', bytes: this.slots.slice(slot * slotBytes, slot * slotBytes + index[this.at(slot, 4)]) };
       }
-      if (state !== loadingState && (oldest < 0 || age(index, this.at(slot)) < age(index, this.at(oldest)))) oldest = slot;
+      if (state !== loadingState && (oldest < 0 || age(index, this.at(slot)) < age(index, this.at(oldest))))
+        oldest = slot;
     }
     if (oldest < 0) return { kind: 'full' };
     Atomics.store(index, this.at(oldest), loadingState);
@@ -111,7 +115,16 @@ const age = (index: Int32Array, at: number): number => (index[at] === emptyState
 
 /** Waits, without blocking this worker, until a slot is no longer being loaded. */
 async function waitWhileLoading(index: Int32Array, at: number): Promise<string> {
-  const waitAsync = (Atomics as unknown as { waitAsync?: (values: Int32Array, at: number, value: number, timeout: number) => { async: boolean; value: string | Promise<string> } }).waitAsync;
+  const waitAsync = (
+    Atomics as unknown as {
+      waitAsync?: (
+        values: Int32Array,
+        at: number,
+        value: number,
+        timeout: number,
+      ) => { async: boolean; value: string | Promise<string> };
+    }
+  ).waitAsync;
   if (waitAsync) return waitAsync(index, at, loadingState, patience).value;
   const start = performance.now();
   while (Atomics.load(index, at) === loadingState) {

@@ -18,7 +18,12 @@ export const recipeSchema = z
     assets: z.record(z.string(), assetSchema).default({}),
   })
   .superRefine(({ ink, outlines, assets }, context) => {
-    for (const key of coatsOf({ ink, outlines }).flatMap(picturesOfCoat)) if (!assets[key]?.sha256 || assets[key].kind !== 'plate') context.addIssue({ code: 'custom', message: `The recipe names the picture "${key}", which it does not bring.` });
+    for (const key of coatsOf({ ink, outlines }).flatMap(picturesOfCoat))
+      if (!assets[key]?.sha256 || assets[key].kind !== 'plate')
+        context.addIssue({
+          code: 'custom',
+          message: `The recipe names the picture "${key}", which it does not bring.`,
+        });
   });
 
 export type Recipe = z.infer<typeof recipeSchema>;
@@ -27,25 +32,47 @@ export type Recipe = z.infer<typeof recipeSchema>;
 const forAnyWord = (coat: Coat): Coat => ({ ...coat, ...(coat.kind === 'picture' && { slips: [] }) });
 
 /** The recipe of a lettering as it is now. */
-export function recipeOf(piece: Pick<Piece, 'assets'>, { ink, outlines }: Pick<Lettering, 'ink' | 'outlines'>, name: string): Recipe {
+export function recipeOf(
+  piece: Pick<Piece, 'assets'>,
+  { ink, outlines }: Pick<Lettering, 'ink' | 'outlines'>,
+  name: string,
+): Recipe {
   const keys = new Set(coatsOf({ ink, outlines }).flatMap(picturesOfCoat));
-  return structuredClone({ name, note: '', ink, outlines, assets: Object.fromEntries(Object.entries(piece.assets).filter(([key]) => keys.has(key))) });
+  return structuredClone({
+    name,
+    note: '',
+    ink,
+    outlines,
+    assets: Object.fromEntries(Object.entries(piece.assets).filter(([key]) => keys.has(key))),
+  });
 }
 
 /** Puts a recipe on a lettering: the word and its place stay, ink, panel and outlines are the recipe's. */
-export const applyRecipe = (id: string, recipe: Recipe): Edit => (piece) => {
-  const lettering = thing(piece.letterings, id);
-  const keys = Object.fromEntries(Object.entries(recipe.assets).map(([key, asset]) => [key, keepAsset(piece, asset as Parameters<typeof keepAsset>[1])]));
-  const { ink, outlines } = structuredClone({ ink: recipe.ink, outlines: recipe.outlines });
-  for (const coats of [ink.coats, ink.panel?.coats, ink.panel?.opening, ...outlines.list.map((outline) => outline.coats)]) {
-    coats?.forEach((coat, i) => {
-      coats[i] = forAnyWord(coat);
-      const own = coats[i];
-      if (own.kind !== 'picture') return;
-      own.asset = keys[own.asset];
-      own.more = own.more.map((key) => keys[key]);
-    });
-  }
-  Object.assign(lettering, { ink, outlines });
-  dropUnused(piece);
-};
+export const applyRecipe =
+  (id: string, recipe: Recipe): Edit =>
+  (piece) => {
+    const lettering = thing(piece.letterings, id);
+    const keys = Object.fromEntries(
+      Object.entries(recipe.assets).map(([key, asset]) => [
+        key,
+        keepAsset(piece, asset as Parameters<typeof keepAsset>[1]),
+      ]),
+    );
+    const { ink, outlines } = structuredClone({ ink: recipe.ink, outlines: recipe.outlines });
+    for (const coats of [
+      ink.coats,
+      ink.panel?.coats,
+      ink.panel?.opening,
+      ...outlines.list.map((outline) => outline.coats),
+    ]) {
+      coats?.forEach((coat, i) => {
+        coats[i] = forAnyWord(coat);
+        const own = coats[i];
+        if (own.kind !== 'picture') return;
+        own.asset = keys[own.asset];
+        own.more = own.more.map((key) => keys[key]);
+      });
+    }
+    Object.assign(lettering, { ink, outlines });
+    dropUnused(piece);
+  };

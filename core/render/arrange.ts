@@ -7,14 +7,26 @@ import type { Lettering } from '../piece/schema';
 import { identity } from '../shape/affine';
 import { contentKey, type Node } from './node';
 
-const nothing: Letters = { letters: [], lines: [], size: 0, capHeight: 0, ink: null, flatInk: null, place: identity, warp: null, echoes: [] };
+const nothing: Letters = {
+  letters: [],
+  lines: [],
+  size: 0,
+  capHeight: 0,
+  ink: null,
+  flatInk: null,
+  place: identity,
+  warp: null,
+  echoes: [],
+};
 
 /** The passes as one list; each is given its own part of the lettering. */
 const passes = letteringPasses as readonly unknown[] as readonly LetteringPass<unknown>[];
 const partOf = (lettering: Lettering, key: string): unknown => lettering[key as keyof Lettering];
 
 /** What each pass last made of each part of a piece, and from what. */
-const made = new Map(passes.map((pass) => [pass, new WeakMap<object, { from: Letters; materials: Materials; to: Letters }>()]));
+const made = new Map(
+  passes.map((pass) => [pass, new WeakMap<object, { from: Letters; materials: Materials; to: Letters }>()]),
+);
 
 function arrangeBy(pass: LetteringPass<unknown>, letters: Letters, part: unknown, materials: Materials): Letters {
   if (!pass.arrange) return letters;
@@ -36,8 +48,16 @@ export function arrange(lettering: Lettering, materials: Materials): Letters {
  * The lettering's layers from far to near: every pass that works on pixels, in the order of the ticket.
  * @param isWanted which of them are wanted; all where it is left out
  */
-export function paint(lettering: Lettering, letters: Letters, scene: PaintScene, isWanted: (layer: LetteringLayer) => boolean = () => true): LetteringLayer[] {
-  const all = passes.reduce<LetteringLayer[]>((below, pass) => pass.paint?.(below, letters, partOf(lettering, pass.key), scene) ?? below, []);
+export function paint(
+  lettering: Lettering,
+  letters: Letters,
+  scene: PaintScene,
+  isWanted: (layer: LetteringLayer) => boolean = () => true,
+): LetteringLayer[] {
+  const all = passes.reduce<LetteringLayer[]>(
+    (below, pass) => pass.paint?.(below, letters, partOf(lettering, pass.key), scene) ?? below,
+    [],
+  );
   const layers = all.filter(isWanted);
   return lettering.ink.together === null ? layers : laidTogether(layers, lettering.ink.together);
 }
@@ -48,7 +68,10 @@ function laidTogether(layers: readonly LetteringLayer[], mode: BlendMode): Lette
   const own = layers.filter((layer) => !isAlone(layer));
   if (own.length === 0) return [...layers];
   const node: Node = {
-    key: contentKey('together', own.map((layer) => [layer.node.key, layer.mode])),
+    key: contentKey(
+      'together',
+      own.map((layer) => [layer.node.key, layer.mode]),
+    ),
     channels: 4,
     bounds: unionOf(own.map((layer) => layer.node.bounds)),
     needs: ({ region }) => own.map((layer) => ({ node: layer.node, region })),
@@ -58,5 +81,9 @@ function laidTogether(layers: readonly LetteringLayer[], mode: BlendMode): Lette
       return out;
     },
   };
-  return [...layers.filter(({ kind }) => kind === 'hole'), { kind: 'letters', node, mode }, ...layers.filter(({ kind }) => kind === 'front')];
+  return [
+    ...layers.filter(({ kind }) => kind === 'hole'),
+    { kind: 'letters', node, mode },
+    ...layers.filter(({ kind }) => kind === 'front'),
+  ];
 }

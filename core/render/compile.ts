@@ -48,7 +48,9 @@ export interface CompiledPiece {
  */
 export function compile(piece: Piece, materials: Materials, look: Look = {}): CompiledPiece {
   const shown = (id: string): boolean => id !== look.without;
-  const plateNodes = new Map(piece.plates.map((plate) => [plate.id, scenePasses.plate.layers(plate, materials, undefined).plate]));
+  const plateNodes = new Map(
+    piece.plates.map((plate) => [plate.id, scenePasses.plate.layers(plate, materials, undefined).plate]),
+  );
   const plates = piece.plates.filter((plate) => shown(plate.id)).map((plate) => plateNodes.get(plate.id)!);
   const paper = shown('sheet') ? piece.sheet.paint : null;
   const stock = shown('sheet') ? stockNode(piece.sheet, materials) : null;
@@ -57,7 +59,13 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const letterings = piece.letterings.map((lettering) => {
     const letters = arrange(lettering, materials);
     const layers = paint(lettering, letters, painting);
-    return { id: lettering.id, lettering, letters, layers, node: layers.findLast(({ kind, parts }) => kind === 'letters' || parts)?.node ?? null };
+    return {
+      id: lettering.id,
+      lettering,
+      letters,
+      layers,
+      node: layers.findLast(({ kind, parts }) => kind === 'letters' || parts)?.node ?? null,
+    };
   });
   const coverOf = (id: string): Node | null => {
     const found = letterings.find((lettering) => lettering.id === id);
@@ -68,7 +76,15 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
   const graded = (source: Node, veil: string | null): Node =>
     piece.grades.reduce((below, grade) => {
       const cover = coverOf(grade.reach.lettering);
-      return cover ? scenePasses.grade.layers(grade, materials, { source: below, veil, cover, matteOf: (id) => cut.get(id)?.matte ?? null, sheet: piece.sheet }).graded : below;
+      return cover
+        ? scenePasses.grade.layers(grade, materials, {
+            source: below,
+            veil,
+            cover,
+            matteOf: (id) => cut.get(id)?.matte ?? null,
+            sheet: piece.sheet,
+          }).graded
+        : below;
     }, source);
   const veils = new Map([...cut].map(([id, veil]) => [id, { ...veil, front: graded(veil.front, id) }]));
   const behind = piece.grades.length === 0 ? before : graded(before, null);
@@ -81,30 +97,57 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}): Co
     const { lettering, letters } = found;
     const parts = wovenParts(piece, id, letters.letters);
     const painted = parts.map(({ letters: some, over }, part) => {
-      const layers = parts.length === 1 ? found.layers : paint(lettering, { ...letters, drawn: some }, painting, (layer) => part === 0 || comesInParts(layer));
+      const layers =
+        parts.length === 1
+          ? found.layers
+          : paint(lettering, { ...letters, drawn: some }, painting, (layer) => part === 0 || comesInParts(layer));
       const before = layersOver(over.filter(shown).map((veil) => veils.get(veil)!));
       return layers.map((layer): SceneItem => ({ ...layer, strength, over: before }));
     });
     // What stands before veils stands before those of all letters.
-    const laid = [...painted.flat().filter(({ kind }) => kind !== 'front'), ...painted.flat().filter(({ kind }) => kind === 'front')];
-    const ghost = look.slipping?.lettering === id ? ghostNode(letters, lettering.ink, look.slipping.at, painting) : null;
-    return ghost ? [{ node: ghost, strength: ghostStrength, over: [], kind: 'letters', mode: 'normal' }, ...laid] : laid;
+    const laid = [
+      ...painted.flat().filter(({ kind }) => kind !== 'front'),
+      ...painted.flat().filter(({ kind }) => kind === 'front'),
+    ];
+    const ghost =
+      look.slipping?.lettering === id ? ghostNode(letters, lettering.ink, look.slipping.at, painting) : null;
+    return ghost
+      ? [{ node: ghost, strength: ghostStrength, over: [], kind: 'letters', mode: 'normal' }, ...laid]
+      : laid;
   });
   const grafts = graftsAmong(piece.depth.filter(shown).flatMap((id) => veils.get(id) ?? []));
   const scene = look.before ? before : sceneNode(paper, ground, items, grafts, stock);
   const looked = look.veil && veils.get(look.veil.id);
-  const roughly = (): Node => compile({ ...piece, veils: piece.veils.map((veil) => (veil.id === look.veil!.id ? asCut(veil) : veil)) }, materials, { ...look, veil: undefined }).picture;
-  return { picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene, before, behind, letterings, mattes, materials };
+  const roughly = (): Node =>
+    compile(
+      { ...piece, veils: piece.veils.map((veil) => (veil.id === look.veil!.id ? asCut(veil) : veil)) },
+      materials,
+      { ...look, veil: undefined },
+    ).picture;
+  return {
+    picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene,
+    before,
+    behind,
+    letterings,
+    mattes,
+    materials,
+  };
 }
 
 /** What comes for each part of a lettering's letters, and not once for all. */
-const comesInParts = ({ kind }: LetteringLayer): boolean => kind === 'letters' || kind === 'outline' || kind === 'front';
+const comesInParts = ({ kind }: LetteringLayer): boolean =>
+  kind === 'letters' || kind === 'outline' || kind === 'front';
 
 /** A veil before its edge was worked on. */
 const asCut = (veil: Veil): Veil => ({ ...veil, fine: null, softness: null, strokes: [], cast: null });
 
 /** @param roughly the piece with the veil as it was cut, before its edge was worked on */
-function lookAt(scene: Node, veil: VeilLayers, { show, ground, wipe }: NonNullable<Look['veil']>, roughly: () => Node): Node {
+function lookAt(
+  scene: Node,
+  veil: VeilLayers,
+  { show, ground, wipe }: NonNullable<Look['veil']>,
+  roughly: () => Node,
+): Node {
   if (show === 'hatch') return hatchNode(scene, veil.matte);
   if (show === 'matte') return matteLookNode(veil.matte);
   if (show === 'wipe') return wipeNode(roughly(), scene, wipe ?? 0);

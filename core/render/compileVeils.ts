@@ -17,13 +17,27 @@ interface CompiledVeil extends VeilLayers {
 }
 
 /** The veils of a piece as nodes, by id. */
-export function compileVeils(piece: Piece, materials: Materials, plateNodes: ReadonlyMap<string, Node>, coverOf: CoverOf): Map<string, CompiledVeil> {
+export function compileVeils(
+  piece: Piece,
+  materials: Materials,
+  plateNodes: ReadonlyMap<string, Node>,
+  coverOf: CoverOf,
+): Map<string, CompiledVeil> {
   return new Map(
     piece.veils.map((veil) => {
       const place = piece.plates.find((plate) => plate.id === veil.plate)!;
-      const { matte, front } = scenePasses.veils.layers(veil, materials, { place, plate: plateNodes.get(place.id)!, coverOf });
+      const { matte, front } = scenePasses.veils.layers(veil, materials, {
+        place,
+        plate: plateNodes.get(place.id)!,
+        coverOf,
+      });
       const thrown = (shadow: VeilShadow | null | undefined): VeilLayers | null =>
-        shadow ? { matte: shadowNode(shadow, matte, veilOnSheet(veil, place), platePlacement(place, 1)), front: colourNode(shadow.colour) } : null;
+        shadow
+          ? {
+              matte: shadowNode(shadow, matte, veilOnSheet(veil, place), platePlacement(place, 1)),
+              front: colourNode(shadow.colour),
+            }
+          : null;
       return [veil.id, { veil, matte, front, shadow: thrown(veil.shadow), onPlate: thrown(veil.graft?.shadow) }];
     }),
   );

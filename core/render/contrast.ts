@@ -14,7 +14,12 @@ export const contrastLimit = 25;
  * @returns L* units (0..100), or null where no edge is in the region
  */
 export function edgeContrast(inked: Raster, photo: Raster, ink: readonly number[] | null): number | null {
-  const cover: Raster = { width: inked.width, height: inked.height, channels: 1, data: new Float32Array(inked.width * inked.height) };
+  const cover: Raster = {
+    width: inked.width,
+    height: inked.height,
+    channels: 1,
+    data: new Float32Array(inked.width * inked.height),
+  };
   const strength = ink ? ink[3] : 1;
   if (strength <= 0 || blurMargin(1.5) > Math.min(inked.width, inked.height)) return null;
   for (let i = 0; i < cover.data.length; i++) cover.data[i] = inked.data[i * 4 + 3] / strength;
@@ -26,7 +31,11 @@ export function edgeContrast(inked: Raster, photo: Raster, ink: readonly number[
     const [red, green, blue] = photo.data.subarray(i * 4, i * 4 + 3);
     const beside = lightness(red, green, blue);
     const own = ink ?? [0, 1, 2].map((c) => colours![i * 4 + c] / Math.max(1e-4, colours![i * 4 + 3]));
-    const letter = lightness(own[0] + red * (1 - strength), own[1] + green * (1 - strength), own[2] + blue * (1 - strength));
+    const letter = lightness(
+      own[0] + red * (1 - strength),
+      own[1] + green * (1 - strength),
+      own[2] + blue * (1 - strength),
+    );
     differences.push(Math.abs(letter - beside));
   }
   if (differences.length === 0) return null;

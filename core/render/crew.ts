@@ -103,7 +103,8 @@ export class Crew<Order, Answer> {
       if (!task) return;
       place.task = task;
       task.tries++;
-      if (this.options.patienceMs) place.timer = setTimeout(() => this.failed(index, 'It did not answer any more.'), this.options.patienceMs);
+      if (this.options.patienceMs)
+        place.timer = setTimeout(() => this.failed(index, 'It did not answer any more.'), this.options.patienceMs);
       place.hand.give(task.order);
     });
   }

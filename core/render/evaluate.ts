@@ -34,7 +34,12 @@ export class Evaluator {
     if (known) return known;
     const shared = this.running.get(key);
     // Another request may give up the work that this one waits for; then it is begun again.
-    if (shared) return shared.catch((error: unknown) => (error instanceof Outdated && !isOutdated?.() ? this.pixels(node, request, isOutdated) : Promise.reject(error as Error)));
+    if (shared)
+      return shared.catch((error: unknown) =>
+        error instanceof Outdated && !isOutdated?.()
+          ? this.pixels(node, request, isOutdated)
+          : Promise.reject(error as Error),
+      );
     const work = this.compute(node, request, isOutdated).then(
       (raster) => {
         this.running.delete(key);
@@ -52,7 +57,10 @@ export class Evaluator {
 
   private async compute(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> {
     const inputs: Raster[] = [];
-    for (const need of node.needs(request)) inputs.push(await this.pixels(need.node, { region: need.region, scale: need.scale ?? request.scale }, isOutdated));
+    for (const need of node.needs(request))
+      inputs.push(
+        await this.pixels(need.node, { region: need.region, scale: need.scale ?? request.scale }, isOutdated),
+      );
     if (isOutdated?.()) throw new Outdated();
     return node.compute(request, inputs);
   }

@@ -4,15 +4,26 @@ import { decode, encode } from '../pixels/transfer';
 import type { GraftItem, VeilLayers } from './sceneItems';
 
 /** A graft's shadow, the graft, and the veils that stand before both, as they are asked for. */
-export const partsOf = ({ shadow, front, matte, over }: GraftItem): VeilLayers[] => [...(shadow ? [shadow] : []), { front, matte }, ...over];
-export const keysOf = (layers: readonly VeilLayers[]): string[][] => layers.map(({ front, matte }) => [front.key, matte.key]);
+export const partsOf = ({ shadow, front, matte, over }: GraftItem): VeilLayers[] => [
+  ...(shadow ? [shadow] : []),
+  { front, matte },
+  ...over,
+];
+export const keysOf = (layers: readonly VeilLayers[]): string[][] =>
+  layers.map(({ front, matte }) => [front.key, matte.key]);
 
 /**
  * Lays grafts and their shadows on the ground, from far to near.
  * @param parts what was asked for, and @param inputs its colours and mattes; a layer that reaches nothing here is in neither
  * @param solid the ground is opaque everywhere
  */
-export function layGrafts(out: Raster, grafts: readonly GraftItem[], parts: readonly VeilLayers[], inputs: readonly Raster[], solid: boolean): void {
+export function layGrafts(
+  out: Raster,
+  grafts: readonly GraftItem[],
+  parts: readonly VeilLayers[],
+  inputs: readonly Raster[],
+  solid: boolean,
+): void {
   let next = 0;
   /** The pixels of a layer, where it is the next of those asked for. */
   const take = (layer: VeilLayers): { front: Raster; matte: Raster } | null => {

@@ -10,7 +10,12 @@ import type { SceneItem } from './sceneItems';
  * @param inputs the pixels of each item, then front colour and matte of each veil over it
  * @param bare paints the sheet by itself
  */
-export function layLetters(out: Raster, items: readonly SceneItem[], inputs: readonly Raster[], bare: () => Raster): void {
+export function layLetters(
+  out: Raster,
+  items: readonly SceneItem[],
+  inputs: readonly Raster[],
+  bare: () => Raster,
+): void {
   let layer: Raster | null = null;
   let next = 0;
   items.forEach((item, i) => {

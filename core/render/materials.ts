@@ -42,7 +42,11 @@ export function keeping(library: Library): Library {
   };
 }
 
-function once<Value>(kept: Map<string, Promise<Value>>, key: string, open: (key: string) => Promise<Value>): Promise<Value> {
+function once<Value>(
+  kept: Map<string, Promise<Value>>,
+  key: string,
+  open: (key: string) => Promise<Value>,
+): Promise<Value> {
   let value = kept.get(key);
   if (!value) {
     value = open(key);

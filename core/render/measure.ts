@@ -47,18 +47,31 @@ export interface Measures {
 }
 
 /** The weakest tenth of each lettering's contour against what lies beside it, as it is seen: on its panel, with its outlines and grades; veils are left out. */
-export async function measureContrast({ sheet }: Piece, { behind, letterings }: CompiledPiece, evaluator: Evaluator, scale: number): Promise<Measures['contrast']> {
+export async function measureContrast(
+  { sheet }: Piece,
+  { behind, letterings }: CompiledPiece,
+  evaluator: Evaluator,
+  scale: number,
+): Promise<Measures['contrast']> {
   const request = { region: sheetAt(sheet, scale), scale };
   const found: Measures['contrast'] = [];
   for (const { id, letters, layers } of letterings) {
-    const seen = await evaluator.pixels(sceneNode(null, [behind], layers.map((layer) => ({ ...layer, strength: 1, over: [] }))), request);
+    const seen = await evaluator.pixels(
+      sceneNode(
+        null,
+        [behind],
+        layers.map((layer) => ({ ...layer, strength: 1, over: [] })),
+      ),
+      request,
+    );
     const cover = coverOf(placedLetters(letters.letters, letters.place), letters.place, request);
     found.push({ lettering: id, difference: edgeContrast(cutFill(seen, cover), seen, null) });
   }
   return found;
 }
 
-const measuringScale = (piece: Piece): number => Math.min(1, measuredSide / Math.max(piece.sheet.width, piece.sheet.height));
+const measuringScale = (piece: Piece): number =>
+  Math.min(1, measuredSide / Math.max(piece.sheet.width, piece.sheet.height));
 
 /** How a picture coat fills its letters. */
 export interface MeasuredPicture {
@@ -76,14 +89,25 @@ export interface MeasuredPicture {
 }
 
 /** Measures each picture coat of a lettering: what it leaves clear, what it cuts off, and how fine it is on paper. */
-async function measurePictures({ sheet }: Piece, lettering: Lettering, letters: Letters, { materials, before }: CompiledPiece, evaluator: Evaluator, scale: number): Promise<MeasuredPicture[]> {
+async function measurePictures(
+  { sheet }: Piece,
+  lettering: Lettering,
+  letters: Letters,
+  { materials, before }: CompiledPiece,
+  evaluator: Evaluator,
+  scale: number,
+): Promise<MeasuredPicture[]> {
   const found: MeasuredPicture[] = [];
   for (const [index, coat] of seenCoats(lettering.ink).entries()) {
     if (coat.kind !== 'picture' || !letters.ink) continue;
     const laid = laidPictures(coat, letters, sheet, (asset) => materials.picture(asset));
     // Letters with a colour of their own show no coats.
     const reached = [...new Set(laid.map(({ letter }) => letter))].filter(({ colour }) => colour === null);
-    const alone = inkNode({ ...letters, drawn: reached }, { coats: [{ ...coat, opacity: 1, mode: 'normal' }] }, { materials, photo: before, sheet });
+    const alone = inkNode(
+      { ...letters, drawn: reached },
+      { coats: [{ ...coat, opacity: 1, mode: 'normal' }] },
+      { materials, photo: before, sheet },
+    );
     const request = { region: sheetAt(sheet, scale), scale };
     const cover = coverOf(placedLetters(reached, letters.place), letters.place, request);
     const [painted, gaps] = [await evaluator.pixels(alone, request), [0, 0, 0]];
@@ -98,7 +122,15 @@ async function measurePictures({ sheet }: Piece, lettering: Lettering, letters: 
       gaps[2] += clear * (Math.floor(i / cover.width) + 0.5);
     }
     const gap: [number, number] | null = gaps[0] > 0 ? [gaps[1] / gaps[0] / scale, gaps[2] / gaps[0] / scale] : null;
-    found.push({ lettering: lettering.id, coat: index, uncovered: area > 0 ? gaps[0] / area : 0, gap, ppi: picturePpi(laid, sheet.ppi), cut: cutKeepPoints(coat, laid, letters, (asset) => materials.picture(asset)), kept: coat.keep.length });
+    found.push({
+      lettering: lettering.id,
+      coat: index,
+      uncovered: area > 0 ? gaps[0] / area : 0,
+      gap,
+      ppi: picturePpi(laid, sheet.ppi),
+      cut: cutKeepPoints(coat, laid, letters, (asset) => materials.picture(asset)),
+      kept: coat.keep.length,
+    });
   }
   return found;
 }
@@ -106,12 +138,22 @@ async function measurePictures({ sheet }: Piece, lettering: Lettering, letters: 
 /** What is left of each letter behind its veils, and how each lettering stands off the photo beside it. */
 export async function measurePiece(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator): Promise<Measures> {
   const scale = measuringScale(piece);
-  const measures: Measures = { left: [], crossings: [], misread: [], rootless: [], veils: [], contrast: await measureContrast(piece, compiled, evaluator, scale), ink: [], pictures: [] };
+  const measures: Measures = {
+    left: [],
+    crossings: [],
+    misread: [],
+    rootless: [],
+    veils: [],
+    contrast: await measureContrast(piece, compiled, evaluator, scale),
+    ink: [],
+    pictures: [],
+  };
   const measured: MeasuredLetter[] = [];
   for (const { id, lettering, letters } of compiled.letterings) {
     const { words } = lettering;
     const face = words.shape || letters.warp ? null : compiled.materials.face(words.face).varied(words.axes);
-    const draw: Draw = (letter, request) => letterCoverage(letter, letters.place, request, placedBounds(letters.place, letter.bounds!));
+    const draw: Draw = (letter, request) =>
+      letterCoverage(letter, letters.place, request, placedBounds(letters.place, letter.bounds!));
     for (const letter of letters.letters) {
       const bounds = letter.bounds && placedBounds(letters.place, letter.bounds);
       if (!bounds) continue;
@@ -126,13 +168,24 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
         const raster = await evaluator.pixels(matte, request);
         if (over.includes(veil)) mattes.push(raster);
         const crossing = crossingOf(part.cover, raster, part.region, scale);
-        if (crossing) measures.crossings.push({ veil, lettering: id, at: letter.start, text: letter.text, over: over.includes(veil), ...crossing });
+        if (crossing)
+          measures.crossings.push({
+            veil,
+            lettering: id,
+            at: letter.start,
+            text: letter.text,
+            over: over.includes(veil),
+            ...crossing,
+          });
       }
       const seen = seenPart(part.cover.data.length, mattes);
       const left = shareLeft(part.cover, seen);
       measures.left.push({ lettering: id, start: letter.start, text: letter.text, left });
       const shown = { ...letter, text: words.upperCase ? letter.text.toUpperCase() : letter.text };
-      const nearest = face && left < unveiled && measures.misread.length < mostCompared ? nearestMisreading(shown, draw, face, part.cover, seen, { region: part.region, scale }) : null;
+      const nearest =
+        face && left < unveiled && measures.misread.length < mostCompared
+          ? nearestMisreading(shown, draw, face, part.cover, seen, { region: part.region, scale })
+          : null;
       if (nearest) measures.misread.push({ lettering: id, start: letter.start, text: shown.text, ...nearest });
     }
     measures.ink.push({ lettering: id, measures: measureInk(letters) });
@@ -143,14 +196,25 @@ export async function measurePiece(piece: Piece, compiled: CompiledPiece, evalua
 }
 
 /** Where each veil lies, and what of it grows from nothing. @param letters as they were measured */
-async function measureVeils(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator, letters: readonly MeasuredLetter[], measures: Measures): Promise<void> {
+async function measureVeils(
+  piece: Piece,
+  compiled: CompiledPiece,
+  evaluator: Evaluator,
+  letters: readonly MeasuredLetter[],
+  measures: Measures,
+): Promise<void> {
   const scale = measuringScale(piece);
   const whole = { region: sheetAt(piece.sheet, scale), scale };
   for (const [veil, node] of compiled.mattes) {
     const matte = await evaluator.pixels(node, whole);
     const isOver = ({ lettering, start }: MeasuredLetter): boolean => veilsOver(piece, lettering, start).includes(veil);
     measures.veils.push({ veil, box: boxOf(matte, whole.region, scale) });
-    measures.rootless.push(...rootlessParts(veil, matte, whole.region, scale, { over: letters.filter(isOver), under: letters.filter((letter) => !isOver(letter)) }));
+    measures.rootless.push(
+      ...rootlessParts(veil, matte, whole.region, scale, {
+        over: letters.filter(isOver),
+        under: letters.filter((letter) => !isOver(letter)),
+      }),
+    );
   }
 }
 
@@ -162,25 +226,41 @@ const darkest = 0.05;
  * @param region sheet px; where it holds no shadow worth the name, the whole sheet is looked at
  * @returns CSS hex colour, or null where there is nothing opaque
  */
-export async function shadowColour(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator, region: Region): Promise<string | null> {
+export async function shadowColour(
+  piece: Piece,
+  compiled: CompiledPiece,
+  evaluator: Evaluator,
+  region: Region,
+): Promise<string | null> {
   const near = await darkestOf(compiled, evaluator, region);
   const isShadow = near !== null && near.dark[0] < shadowDepth * near.lightness;
-  const found = isShadow ? near : ((await darkestOf(compiled, evaluator, { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height })) ?? near);
+  const found = isShadow
+    ? near
+    : ((await darkestOf(compiled, evaluator, { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height })) ??
+      near);
   return found && hexOfOklab(...found.dark);
 }
 
 /** A shadow is darker than this part of the lightness around it (Oklab, medians). */
 const shadowDepth = 0.62;
 
-async function darkestOf(compiled: CompiledPiece, evaluator: Evaluator, region: Region): Promise<{ dark: [number, number, number]; lightness: number } | null> {
+async function darkestOf(
+  compiled: CompiledPiece,
+  evaluator: Evaluator,
+  region: Region,
+): Promise<{ dark: [number, number, number]; lightness: number } | null> {
   const scale = Math.min(1, 400 / Math.max(region.width, region.height));
-  const lab = toOklab(await evaluator.pixels(compiled.before, { region: outerPixels(scaleRegion(region, scale)), scale }));
+  const lab = toOklab(
+    await evaluator.pixels(compiled.before, { region: outerPixels(scaleRegion(region, scale)), scale }),
+  );
   const pixels: [number, number, number][] = [];
-  for (let at = 0; at < lab.data.length; at += 4) if (lab.data[at + 3] > 0.99) pixels.push([lab.data[at], lab.data[at + 1], lab.data[at + 2]]);
+  for (let at = 0; at < lab.data.length; at += 4)
+    if (lab.data[at + 3] > 0.99) pixels.push([lab.data[at], lab.data[at + 1], lab.data[at + 2]]);
   if (pixels.length === 0) return null;
   const sorted = pixels.sort((a, b) => a[0] - b[0]);
   const dark = sorted.slice(0, Math.max(1, Math.ceil(pixels.length * darkest)));
-  const middle = (c: number): number => dark.map((pixel) => pixel[c]).sort((a, b) => a - b)[Math.floor(dark.length / 2)];
+  const middle = (c: number): number =>
+    dark.map((pixel) => pixel[c]).sort((a, b) => a - b)[Math.floor(dark.length / 2)];
   return { dark: [middle(0), middle(1), middle(2)], lightness: sorted[Math.floor(sorted.length / 2)][0] };
 }
 
@@ -190,7 +270,12 @@ async function darkestOf(compiled: CompiledPiece, evaluator: Evaluator, region: 
  * @param radius sheet px
  * @returns CSS hex colour, or null where the disc meets nothing opaque
  */
-export async function averageColour(compiled: CompiledPiece, evaluator: Evaluator, centre: Point, radius: number): Promise<string | null> {
+export async function averageColour(
+  compiled: CompiledPiece,
+  evaluator: Evaluator,
+  centre: Point,
+  radius: number,
+): Promise<string | null> {
   const region = outerPixels({ x: centre[0] - radius, y: centre[1] - radius, width: 2 * radius, height: 2 * radius });
   const raster = await evaluator.pixels(compiled.before, { region, scale: 1 });
   const sums = [0, 0, 0, 0];

@@ -30,12 +30,32 @@ const face = shippedFace('bowlby-one');
 const materials: Materials = { picture: () => picture, face: () => face };
 const read = readPiece(JSON.parse(readFileSync('demo/pieces/woven.json', 'utf8')));
 /** The word behind the jar alone: what was solved for the grasses belongs to the photograph. */
-const demo = { ...read, letterings: read.letterings.slice(0, 1), veils: read.veils.filter(({ id }) => id === 'veil-1'), weave: [], depth: ['lettering-1', 'veil-1'] };
+const demo = {
+  ...read,
+  letterings: read.letterings.slice(0, 1),
+  veils: read.veils.filter(({ id }) => id === 'veil-1'),
+  weave: [],
+  depth: ['lettering-1', 'veil-1'],
+};
 /** Feathered widely enough that the blur is taken on a smaller grid, and touched up; the plate a little enlarged. */
 const piece = {
   ...demo,
   plates: demo.plates.map((plate) => ({ ...plate, scale: 1.1, x: -40, y: -25 })),
-  veils: demo.veils.map((veil) => ({ ...veil, feather: 9, strokes: [plainStroke({ side: 'front', radius: 14, softness: 0.6, points: [[620, 700], [760, 640]] })] })),
+  veils: demo.veils.map((veil) => ({
+    ...veil,
+    feather: 9,
+    strokes: [
+      plainStroke({
+        side: 'front',
+        radius: 14,
+        softness: 0.6,
+        points: [
+          [620, 700],
+          [760, 640],
+        ],
+      }),
+    ],
+  })),
 };
 const compiled = compile(piece, materials);
 const [veil] = piece.veils;
@@ -43,7 +63,19 @@ const matte = compiled.mattes.get(veil.id)!;
 const front = compile(piece, materials, { veil: { id: veil.id, show: 'black' } }).picture;
 
 /** The same word bent and in perspective, one letter of another colour, two echoes behind it: one filled, one outlined and repeated. */
-const echo = { id: 'e', x: 30, y: 24, mirror: 'none', scale: 1, rotation: 2, opacity: 0.7, times: 1, fade: 1, outline: null, colour: '#2c6e63' } as const;
+const echo = {
+  id: 'e',
+  x: 30,
+  y: 24,
+  mirror: 'none',
+  scale: 1,
+  rotation: 2,
+  opacity: 0.7,
+  times: 1,
+  fade: 1,
+  outline: null,
+  colour: '#2c6e63',
+} as const;
 const [word] = piece.letterings;
 const dressed: Lettering = {
   ...word,
@@ -51,23 +83,153 @@ const dressed: Lettering = {
   stance: plainStance({
     ...word.stance,
     bend: { kind: 'wave', height: 0.2, waves: 1.3, phase: 20 },
-    perspective: { box: { x: -800, y: -200, width: 1600, height: 400 }, moves: [[0, 40], [0, -60], [-30, 0], [20, -10]] },
+    perspective: {
+      box: { x: -800, y: -200, width: 1600, height: 400 },
+      moves: [
+        [0, 40],
+        [0, -60],
+        [-30, 0],
+        [20, -10],
+      ],
+    },
     echoes: [echo, { ...echo, id: 'o', x: -14, y: 12, times: 2, outline: 9, colour: null }],
   }),
 };
 
 /** The jar copied to another place, turned, enlarged and mirrored, with a shadow on the plate whose lift is painted. */
-const painted = { ...firstShadow, lift: 20, lifts: [plainStroke({ side: 'front', radius: 90, softness: 0.8, points: [[900, 800]] })], touches: [plainStroke({ side: 'behind', radius: 60, softness: 0.8, points: [[700, 700]] })] };
-const grafted = compile({ ...piece, veils: [...piece.veils, { ...veil, id: 'graft', graft: { pivot: [945, 830], at: [640, 620], scale: 1.3, turn: 23, flipped: true, shadow: painted } }], depth: [...piece.depth, 'graft'] }, materials);
+const painted = {
+  ...firstShadow,
+  lift: 20,
+  lifts: [plainStroke({ side: 'front', radius: 90, softness: 0.8, points: [[900, 800]] })],
+  touches: [plainStroke({ side: 'behind', radius: 60, softness: 0.8, points: [[700, 700]] })],
+};
+const grafted = compile(
+  {
+    ...piece,
+    veils: [
+      ...piece.veils,
+      {
+        ...veil,
+        id: 'graft',
+        graft: { pivot: [945, 830], at: [640, 620], scale: 1.3, turn: 23, flipped: true, shadow: painted },
+      },
+    ],
+    depth: [...piece.depth, 'graft'],
+  },
+  materials,
+);
 
 /** Lettering parts of a piece whose word is dressed otherwise. */
-const layersOf = (change: Partial<Lettering>): Node[] => compile({ ...piece, assets: { ...piece.assets, p: piece.assets.jar }, letterings: [{ ...dressed, ...change }] }, materials).letterings[0].layers.map(({ node }) => node);
+const layersOf = (change: Partial<Lettering>): Node[] =>
+  compile(
+    { ...piece, assets: { ...piece.assets, p: piece.assets.jar }, letterings: [{ ...dressed, ...change }] },
+    materials,
+  ).letterings[0].layers.map(({ node }) => node);
 const outline = plainOutline({ id: 'o', unit: 'em', width: 0.03, side: 'outside', gap: 0.01, colour: '#f0e0c0' });
-const outlined = layersOf({ outlines: { ...plainOutlines(), round: 0.02, list: [outline, { ...outline, id: 'd', side: 'centred', gap: 0, dash: { on: 3, off: 2, caps: 'round' }, coats: [coatSchema.parse({ kind: 'gradient', shape: 'linear', stops: [{ at: 0, colour: '#204060' }, { at: 1, colour: '#e0c080' }], angle: 30, span: 'letter', opacity: 1 })] }, { ...outline, id: 'i', side: 'inside', contour: 'each' }] } });
-const opened = layersOf({ ink: { ...plainInk([]), panel: { ...plainPanel({ shape: { kind: 'box', round: 0.2 }, colour: '#1f2328', knockout: 'below', opacity: 0.8, rotation: 4, shadow: { x: 9, y: 14, blur: 40, colour: '#201008', strength: 0.7 } }), coats: [coatSchema.parse({ kind: 'halftone', motif: 'dots', colour: '#203040', ground: '#c0b090', pitch: 0.09, angle: 30, opacity: 1 })] } } });
-const collaged = layersOf({ ink: plainInk([pictureCoat({ asset: 'jar', more: ['p'], by: 'cell', cells: { columns: 3, rows: 2, gap: 0.05 }, slips: [{ at: 2, x: 0.1, y: 0, scale: 1.2 }] })]) });
-const graded = compile({ ...piece, grades: [{ ...plainGrade('g', { lettering: word.id, area: 'outside', on: { kind: 'behind', veil: veil.id }, soft: 30 }), blur: 12, light: -0.8, hue: 40, saturation: 0.6 }] }, materials).behind;
-const stocked = compile({ ...piece, plates: [], veils: [], depth: [word.id], sheet: { ...piece.sheet, coats: [coatSchema.parse({ kind: 'pattern', motif: 'waves', colours: ['#c0b090', '#a09070'], size: 0.04, angle: 12, opacity: 1 })] } }, materials).before;
+const outlined = layersOf({
+  outlines: {
+    ...plainOutlines(),
+    round: 0.02,
+    list: [
+      outline,
+      {
+        ...outline,
+        id: 'd',
+        side: 'centred',
+        gap: 0,
+        dash: { on: 3, off: 2, caps: 'round' },
+        coats: [
+          coatSchema.parse({
+            kind: 'gradient',
+            shape: 'linear',
+            stops: [
+              { at: 0, colour: '#204060' },
+              { at: 1, colour: '#e0c080' },
+            ],
+            angle: 30,
+            span: 'letter',
+            opacity: 1,
+          }),
+        ],
+      },
+      { ...outline, id: 'i', side: 'inside', contour: 'each' },
+    ],
+  },
+});
+const opened = layersOf({
+  ink: {
+    ...plainInk([]),
+    panel: {
+      ...plainPanel({
+        shape: { kind: 'box', round: 0.2 },
+        colour: '#1f2328',
+        knockout: 'below',
+        opacity: 0.8,
+        rotation: 4,
+        shadow: { x: 9, y: 14, blur: 40, colour: '#201008', strength: 0.7 },
+      }),
+      coats: [
+        coatSchema.parse({
+          kind: 'halftone',
+          motif: 'dots',
+          colour: '#203040',
+          ground: '#c0b090',
+          pitch: 0.09,
+          angle: 30,
+          opacity: 1,
+        }),
+      ],
+    },
+  },
+});
+const collaged = layersOf({
+  ink: plainInk([
+    pictureCoat({
+      asset: 'jar',
+      more: ['p'],
+      by: 'cell',
+      cells: { columns: 3, rows: 2, gap: 0.05 },
+      slips: [{ at: 2, x: 0.1, y: 0, scale: 1.2 }],
+    }),
+  ]),
+});
+const graded = compile(
+  {
+    ...piece,
+    grades: [
+      {
+        ...plainGrade('g', { lettering: word.id, area: 'outside', on: { kind: 'behind', veil: veil.id }, soft: 30 }),
+        blur: 12,
+        light: -0.8,
+        hue: 40,
+        saturation: 0.6,
+      },
+    ],
+  },
+  materials,
+).behind;
+const stocked = compile(
+  {
+    ...piece,
+    plates: [],
+    veils: [],
+    depth: [word.id],
+    sheet: {
+      ...piece.sheet,
+      coats: [
+        coatSchema.parse({
+          kind: 'pattern',
+          motif: 'waves',
+          colours: ['#c0b090', '#a09070'],
+          size: 0.04,
+          angle: 12,
+          opacity: 1,
+        }),
+      ],
+    },
+  },
+  materials,
+).before;
 
 const nodes: Record<string, Node> = {
   'echoes of bent letters': compile({ ...piece, letterings: [dressed] }, materials).letterings[0].layers[0].node,
@@ -88,20 +250,35 @@ const nodes: Record<string, Node> = {
   'the matte to look at': matteLookNode(matte),
 };
 
-const draw = (node: Node, region: { x: number; y: number; width: number; height: number }, scale: number): Promise<Raster> => Promise.resolve(new Evaluator(1e9).pixels(node, { region, scale }));
+const draw = (
+  node: Node,
+  region: { x: number; y: number; width: number; height: number },
+  scale: number,
+): Promise<Raster> => Promise.resolve(new Evaluator(1e9).pixels(node, { region, scale }));
 
 describe.each(Object.entries(nodes))('%s', (name, node) => {
   test.each([1, 0.43])('a region at scale %p is the same part of the whole', async (scale) => {
-    const around = { x: Math.round(660 * scale), y: Math.round(560 * scale), width: Math.round(340 * scale), height: Math.round(300 * scale) };
+    const around = {
+      x: Math.round(660 * scale),
+      y: Math.round(560 * scale),
+      width: Math.round(340 * scale),
+      height: Math.round(300 * scale),
+    };
     const whole = await draw(node, around, scale);
     await fc.assert(
-      fc.asyncProperty(fc.nat({ max: around.width - 40 }), fc.nat({ max: around.height - 40 }), fc.integer({ min: 1, max: 40 }), fc.integer({ min: 1, max: 40 }), async (x, y, width, height) => {
-        const region = { x: around.x + x, y: around.y + y, width, height };
-        const part = await draw(node, region, scale);
-        const same = crop(whole, around, region);
-        // Sums of areas along a row depend on where the row begins, in single precision.
-        expect(largestDifference(part, same)).toBeLessThan(3e-4);
-      }),
+      fc.asyncProperty(
+        fc.nat({ max: around.width - 40 }),
+        fc.nat({ max: around.height - 40 }),
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer({ min: 1, max: 40 }),
+        async (x, y, width, height) => {
+          const region = { x: around.x + x, y: around.y + y, width, height };
+          const part = await draw(node, region, scale);
+          const same = crop(whole, around, region);
+          // Sums of areas along a row depend on where the row begins, in single precision.
+          expect(largestDifference(part, same)).toBeLessThan(3e-4);
+        },
+      ),
       { numRuns: 6 },
     );
   });
@@ -115,9 +292,12 @@ describe.each(Object.entries(nodes))('%s', (name, node) => {
     let sum = 0;
     for (let i = 0; i < small.data.length; i++) {
       const [c, x, y] = [i % channels, Math.floor(i / channels) % half.width, Math.floor(i / channels / half.width)];
-      const at = ((2 * y) * 340 + 2 * x) * channels + c;
+      const at = (2 * y * 340 + 2 * x) * channels + c;
       const four = [0, channels, 340 * channels, 341 * channels].map((step) => full.data[at + step]);
-      const mean = c === 3 || channels === 1 ? four.reduce((all, value) => all + value, 0) / 4 : encodeExact(four.reduce((all, value) => all + decodeExact(Math.max(0, value)), 0) / 4);
+      const mean =
+        c === 3 || channels === 1
+          ? four.reduce((all, value) => all + value, 0) / 4
+          : encodeExact(four.reduce((all, value) => all + decodeExact(Math.max(0, value)), 0) / 4);
       sum += Math.abs(small.data[i] - mean);
     }
     expect(sum / small.data.length).toBeLessThan(0.01);
@@ -125,13 +305,18 @@ describe.each(Object.entries(nodes))('%s', (name, node) => {
 });
 
 test('pixels that are handed on as they are stored are those that would be computed', async () => {
-  const exact = compile({ ...demo, letterings: [], depth: demo.depth.filter((id) => id === veil.id) }, materials).picture;
+  const exact = compile(
+    { ...demo, letterings: [], depth: demo.depth.filter((id) => id === veil.id) },
+    materials,
+  ).picture;
   const request = { region: { x: 500, y: 300, width: 90, height: 70 }, scale: 1 };
   const stored = (await exact.asStored!(request))!;
   const bytes = toBytes(await new Evaluator(1e9).pixels(exact, request), 500, 300);
   for (let i = 0; i < 90 * 70; i++) for (let c = 0; c < 3; c++) expect(stored.bytes[i * 3 + c]).toBe(bytes[i * 4 + c]);
   // Not where letters stand, where the plate is scaled, or where the sheet reaches beyond it.
-  expect(await compile(demo, materials).picture.asStored!({ ...request, region: { x: 860, y: 700, width: 90, height: 70 } })).toBeNull();
+  expect(
+    await compile(demo, materials).picture.asStored!({ ...request, region: { x: 860, y: 700, width: 90, height: 70 } }),
+  ).toBeNull();
   expect(await exact.asStored!({ ...request, scale: 0.7 })).toBeNull();
   expect(await exact.asStored!({ ...request, region: { x: 1780, y: 0, width: 40, height: 40 } })).toBeNull();
 });
@@ -141,7 +326,9 @@ test('work that is outdated is given up between its steps, and begun again when 
   const request = { region: sheetAt(piece.sheet, 0.1), scale: 0.1 };
   let steps = 0;
   await expect(evaluator.pixels(compiled.picture, request, () => ++steps > 2)).rejects.toBeInstanceOf(Outdated);
-  const givenUp = Promise.resolve(evaluator.pixels(compiled.picture, request, () => true)).catch((error: unknown) => error);
+  const givenUp = Promise.resolve(evaluator.pixels(compiled.picture, request, () => true)).catch(
+    (error: unknown) => error,
+  );
   const wanted = await evaluator.pixels(compiled.picture, request, () => false);
   expect(await givenUp).toBeInstanceOf(Outdated);
   expect(wanted.data.some((value) => value > 0)).toBe(true);

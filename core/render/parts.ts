@@ -39,7 +39,12 @@ export class PartSender {
     if (part === undefined) {
       part = this.next++;
       this.known.set(value, part);
-      const content = levels === 0 ? { whole: value } : Array.isArray(value) ? { list: value.map((item) => this.take(item, levels - 1, fresh)) } : { fields: Object.entries(value).map(([name, item]) => [name, this.take(item, levels - 1, fresh)]) };
+      const content =
+        levels === 0
+          ? { whole: value }
+          : Array.isArray(value)
+            ? { list: value.map((item) => this.take(item, levels - 1, fresh)) }
+            : { fields: Object.entries(value).map(([name, item]) => [name, this.take(item, levels - 1, fresh)]) };
       fresh.push([part, content]);
     }
     return { part } satisfies Reference;
@@ -58,7 +63,11 @@ export class PartReceiver {
     // Inner parts come before those that they are in.
     for (const [part, content] of fresh as [number, Content][]) {
       if ('whole' in content) this.parts.set(part, content.whole);
-      else if ('list' in content) this.parts.set(part, content.list.map((item) => this.find(item)));
+      else if ('list' in content)
+        this.parts.set(
+          part,
+          content.list.map((item) => this.find(item)),
+        );
       else this.parts.set(part, Object.fromEntries(content.fields.map(([name, item]) => [name, this.find(item)])));
     }
     return this.find(root);

@@ -13,16 +13,41 @@ import type { GraftItem, SceneItem, VeilLayers } from './sceneItems';
  * is, to the bit, and what shows through hair is the letter and not the old background. Grafts are laid on the photograph first; over
  * letters they are veils like the others.
  */
-export function sceneNode(paint: string | null, plates: readonly Node[], items: readonly SceneItem[], grafts: readonly GraftItem[] = [], stock: Node | null = null): Node {
+export function sceneNode(
+  paint: string | null,
+  plates: readonly Node[],
+  items: readonly SceneItem[],
+  grafts: readonly GraftItem[] = [],
+  stock: Node | null = null,
+): Node {
   const ground = paint === null ? null : readColour(paint);
   /** What is seen in a request, of each thing the veils that reach it. */
   const itemsAt = (request: Request): SceneItem[] =>
-    items.filter(({ node }) => touches(node.bounds, request)).map((item) => ({ ...item, over: item.over.filter(({ matte }) => touches(matte.bounds, request)) }));
+    items
+      .filter(({ node }) => touches(node.bounds, request))
+      .map((item) => ({ ...item, over: item.over.filter(({ matte }) => touches(matte.bounds, request)) }));
   /** A plate without a gap hides the sheet, but where letters are openings to it. */
-  const showsStock = (request: Request): boolean => stock !== null && (plates.at(-1)?.isSolid?.(request) !== true || itemsAt(request).some(({ kind }) => kind === 'hole'));
-  const graftsAt = (request: Request): VeilLayers[] => grafts.flatMap((graft) => partsOf(graft)).filter(({ matte }) => touches(matte.bounds, request));
+  const showsStock = (request: Request): boolean =>
+    stock !== null &&
+    (plates.at(-1)?.isSolid?.(request) !== true || itemsAt(request).some(({ kind }) => kind === 'hole'));
+  const graftsAt = (request: Request): VeilLayers[] =>
+    grafts.flatMap((graft) => partsOf(graft)).filter(({ matte }) => touches(matte.bounds, request));
   const keyOf = (list: readonly SceneItem[], grafted: readonly VeilLayers[], request?: Request): string =>
-    contentKey('scene', paint, stock?.key, plates.map((plate) => (request && plate.keyAt?.(request)) ?? plate.key), keysOf(grafted), list.map(({ node, kind, mode, isRepeated, strength, over }) => [node.key, kind, mode, isRepeated, strength, keysOf(over)]));
+    contentKey(
+      'scene',
+      paint,
+      stock?.key,
+      plates.map((plate) => (request && plate.keyAt?.(request)) ?? plate.key),
+      keysOf(grafted),
+      list.map(({ node, kind, mode, isRepeated, strength, over }) => [
+        node.key,
+        kind,
+        mode,
+        isRepeated,
+        strength,
+        keysOf(over),
+      ]),
+    );
   return {
     key: keyOf(items, grafts.flatMap(partsOf)),
     channels: 4,
@@ -31,7 +56,9 @@ export function sceneNode(paint: string | null, plates: readonly Node[], items: 
     keyAt: (request) => keyOf(itemsAt(request), graftsAt(request), request),
     async asStored(request) {
       const nearest = plates.at(-1);
-      return nearest?.isSolid?.(request) && itemsAt(request).length === 0 && graftsAt(request).length === 0 ? ((await nearest.asStored?.(request)) ?? null) : null;
+      return nearest?.isSolid?.(request) && itemsAt(request).length === 0 && graftsAt(request).length === 0
+        ? ((await nearest.asStored?.(request)) ?? null)
+        : null;
     },
     needs(request) {
       const { region } = request;
@@ -72,4 +99,9 @@ function sheetRaster({ width, height }: Region, paint: Colour | null, stock: Ras
   return out;
 }
 
-const premultiplied = ([red, green, blue, alpha]: Colour): [number, number, number, number] => [red * alpha, green * alpha, blue * alpha, alpha];
+const premultiplied = ([red, green, blue, alpha]: Colour): [number, number, number, number] => [
+  red * alpha,
+  green * alpha,
+  blue * alpha,
+  alpha,
+];

@@ -28,5 +28,10 @@ export function tilesOver(region: Region, within: Region, side = renderTile): Re
 
 /** Size of the whole sheet in output px at a scale; never less than one. */
 export function sheetAt(sheet: { width: number; height: number }, scale: number): Region {
-  return { x: 0, y: 0, width: Math.max(1, Math.round(sheet.width * scale)), height: Math.max(1, Math.round(sheet.height * scale)) };
+  return {
+    x: 0,
+    y: 0,
+    width: Math.max(1, Math.round(sheet.width * scale)),
+    height: Math.max(1, Math.round(sheet.height * scale)),
+  };
 }

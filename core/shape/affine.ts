@@ -59,7 +59,12 @@ export function inverse(m: Affine): Affine {
 export function corners(region: Region): Point[] {
   const right = region.x + region.width;
   const bottom = region.y + region.height;
-  return [[region.x, region.y], [right, region.y], [right, bottom], [region.x, bottom]];
+  return [
+    [region.x, region.y],
+    [right, region.y],
+    [right, bottom],
+    [region.x, bottom],
+  ];
 }
 
 /** The upright box around a region after it has been placed. */

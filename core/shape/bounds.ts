@@ -48,7 +48,8 @@ function growCubic(box: Box, from: Point, c1: Point, c2: Point, to: Point): void
     for (const t of rootsOf(a, b, c)) {
       if (!(t > 0 && t < 1)) continue;
       const s = 1 - t;
-      const at = (k: 0 | 1): number => s * s * s * from[k] + 3 * s * s * t * c1[k] + 3 * s * t * t * c2[k] + t * t * t * to[k];
+      const at = (k: 0 | 1): number =>
+        s * s * s * from[k] + 3 * s * s * t * c1[k] + 3 * s * t * t * c2[k] + t * t * t * to[k];
       grow(box, at(0), at(1));
     }
   }

@@ -3,12 +3,23 @@ import { coverage } from './coverage';
 import type { Point } from './affine';
 
 const region = { x: 0, y: 0, width: 12, height: 10 };
-const box = (left: number, top: number, right: number, bottom: number): Point[] => [[left, top], [right, top], [right, bottom], [left, bottom]];
-const at = (raster: { width: number; data: Float32Array }, x: number, y: number): number => raster.data[y * raster.width + x];
+const box = (left: number, top: number, right: number, bottom: number): Point[] => [
+  [left, top],
+  [right, top],
+  [right, bottom],
+  [left, bottom],
+];
+const at = (raster: { width: number; data: Float32Array }, x: number, y: number): number =>
+  raster.data[y * raster.width + x];
 
 /** Area of a polygon by the shoelace formula. */
 const area = (points: readonly Point[]): number =>
-  Math.abs(points.reduce((sum, [x, y], i) => sum + x * points[(i + 1) % points.length][1] - points[(i + 1) % points.length][0] * y, 0)) / 2;
+  Math.abs(
+    points.reduce(
+      (sum, [x, y], i) => sum + x * points[(i + 1) % points.length][1] - points[(i + 1) % points.length][0] * y,
+      0,
+    ),
+  ) / 2;
 
 test('a box with fractional sides covers each pixel by its exact area', () => {
   const cover = coverage([box(2.25, 3.5, 5.75, 6.2)], region);
@@ -22,14 +33,32 @@ test('a box with fractional sides covers each pixel by its exact area', () => {
 });
 
 test('a diagonal cuts a pixel in halves', () => {
-  const cover = coverage([[[0, 0], [8, 8], [0, 8]]], region);
+  const cover = coverage(
+    [
+      [
+        [0, 0],
+        [8, 8],
+        [0, 8],
+      ],
+    ],
+    region,
+  );
   for (let i = 0; i < 8; i++) expect(at(cover, i, i)).toBeCloseTo(0.5, 5);
   expect(at(cover, 2, 5)).toBeCloseTo(1, 5);
   expect(at(cover, 5, 2)).toBeCloseTo(0, 5);
 });
 
 test('a flat slope over several columns is exact: area beneath y = x / 8', () => {
-  const cover = coverage([[[0, 0], [8, 0], [8, 1]]], { ...region, height: 1 });
+  const cover = coverage(
+    [
+      [
+        [0, 0],
+        [8, 0],
+        [8, 1],
+      ],
+    ],
+    { ...region, height: 1 },
+  );
   for (let x = 0; x < 8; x++) expect(at(cover, x, 0)).toBeCloseTo((x + 0.5) / 8, 5);
 });
 
@@ -60,7 +89,9 @@ test('a part of the plane is the same part of the whole', () => {
     fc.property(polygon, fc.integer({ min: -5, max: 8 }), fc.integer({ min: -5, max: 8 }), (points, x, y) => {
       const whole = coverage([points], { x: -8, y: -8, width: 30, height: 30 });
       const part = coverage([points], { x, y, width: 7, height: 6 });
-      for (let row = 0; row < 6; row++) for (let column = 0; column < 7; column++) expect(at(part, column, row)).toBeCloseTo(at(whole, column + x + 8, row + y + 8), 4);
+      for (let row = 0; row < 6; row++)
+        for (let column = 0; column < 7; column++)
+          expect(at(part, column, row)).toBeCloseTo(at(whole, column + x + 8, row + y + 8), 4);
     }),
   );
 });

@@ -33,7 +33,16 @@ export function coverage(polygons: readonly (readonly Point[])[], region: Region
   return out;
 }
 
-function addEdge(sums: Float32Array, stride: number, width: number, height: number, x0: number, y0: number, x1: number, y1: number): void {
+function addEdge(
+  sums: Float32Array,
+  stride: number,
+  width: number,
+  height: number,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+): void {
   if (y0 === y1) return;
   const direction = y0 < y1 ? 1 : -1;
   if (direction < 0) [x0, y0, x1, y1] = [x1, y1, x0, y0];
@@ -51,17 +60,30 @@ function addEdge(sums: Float32Array, stride: number, width: number, height: numb
 }
 
 function splitAt(
-  border: number, x0: number, y0: number, x1: number, y1: number, slope: number,
+  border: number,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  slope: number,
   add: (x0: number, y0: number, x1: number, y1: number) => void,
 ): void {
-  if ((x0 < border) === (x1 < border)) return add(x0, y0, x1, y1);
+  if (x0 < border === x1 < border) return add(x0, y0, x1, y1);
   const y = Math.min(y1, Math.max(y0, y0 + (border - x0) / slope));
   add(x0, y0, border, y);
   add(border, y, x1, y1);
 }
 
 /** An edge that runs down and lies within the columns of the region. */
-function addInside(sums: Float32Array, stride: number, direction: number, x0: number, y0: number, x1: number, y1: number): void {
+function addInside(
+  sums: Float32Array,
+  stride: number,
+  direction: number,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+): void {
   if (y1 <= y0) return;
   const slope = (x1 - x0) / (y1 - y0);
   let x = x0;

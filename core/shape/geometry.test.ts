@@ -14,12 +14,20 @@ test('a quarter turn and a scale of two', () => {
 
 test('a placement followed by its inverse leaves points where they are', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0.05, max: 20, noNaN: true }), fc.double({ min: -360, max: 360, noNaN: true }), number, number, number, number, (scale, degrees, x, y, px, py) => {
-      const there = placed(scale, degrees, x, y);
-      const [bx, by] = apply(followedBy(there, inverse(there)), [px, py]);
-      expect(bx).toBeCloseTo(px, 5);
-      expect(by).toBeCloseTo(py, 5);
-    }),
+    fc.property(
+      fc.double({ min: 0.05, max: 20, noNaN: true }),
+      fc.double({ min: -360, max: 360, noNaN: true }),
+      number,
+      number,
+      number,
+      number,
+      (scale, degrees, x, y, px, py) => {
+        const there = placed(scale, degrees, x, y);
+        const [bx, by] = apply(followedBy(there, inverse(there)), [px, py]);
+        expect(bx).toBeCloseTo(px, 5);
+        expect(by).toBeCloseTo(py, 5);
+      },
+    ),
   );
 });
 
@@ -46,7 +54,10 @@ test('flattened curves keep within the stated distance, and bounds are those of 
     const middle = Math.hypot((polygon[i][0] + polygon[i - 1][0]) / 2, (polygon[i][1] + polygon[i - 1][1]) / 2);
     expect(Math.abs(middle - 200)).toBeLessThan(0.02 + 200 * 0.0003);
   }
-  const bounds = pathBounds([{ kind: 'move', to: [0, 0] }, { kind: 'quadratic', control: [5, 10], to: [10, 0] }])!;
+  const bounds = pathBounds([
+    { kind: 'move', to: [0, 0] },
+    { kind: 'quadratic', control: [5, 10], to: [10, 0] },
+  ])!;
   expect(bounds.height).toBeGreaterThan(4.9);
   expect(bounds.height).toBeLessThanOrEqual(5);
 });
@@ -55,7 +66,11 @@ test('law: the bounds hold every point of the curve, and each side is reached', 
   const point = fc.tuple(number, number);
   fc.assert(
     fc.property(point, point, point, point, point, point, (start, c1, c2, middle, control, end) => {
-      const path: Path = [{ kind: 'move', to: start }, { kind: 'cubic', control1: c1, control2: c2, to: middle }, { kind: 'quadratic', control, to: end }];
+      const path: Path = [
+        { kind: 'move', to: start },
+        { kind: 'cubic', control1: c1, control2: c2, to: middle },
+        { kind: 'quadratic', control, to: end },
+      ];
       const box = pathBounds(path)!;
       const points = flatten(path).flat();
       for (const axis of [0, 1] as const) {
@@ -79,14 +94,18 @@ test('a moved path has moved bounds', () => {
 
 test('simplifying keeps every left-out point within the tolerance', () => {
   fc.assert(
-    fc.property(fc.array(fc.tuple(number, number), { minLength: 2, maxLength: 40 }), fc.double({ min: 0.1, max: 30, noNaN: true }), (points, tolerance) => {
-      const kept = simplify(points, tolerance);
-      expect(kept[0]).toEqual(points[0]);
-      expect(kept[kept.length - 1]).toEqual(points[points.length - 1]);
-      for (const point of points) {
-        const nearest = Math.min(...kept.map((_, i) => distanceToSegment(point, kept[Math.max(0, i - 1)], kept[i])));
-        expect(nearest).toBeLessThanOrEqual(tolerance + 1e-9);
-      }
-    }),
+    fc.property(
+      fc.array(fc.tuple(number, number), { minLength: 2, maxLength: 40 }),
+      fc.double({ min: 0.1, max: 30, noNaN: true }),
+      (points, tolerance) => {
+        const kept = simplify(points, tolerance);
+        expect(kept[0]).toEqual(points[0]);
+        expect(kept[kept.length - 1]).toEqual(points[points.length - 1]);
+        for (const point of points) {
+          const nearest = Math.min(...kept.map((_, i) => distanceToSegment(point, kept[Math.max(0, i - 1)], kept[i])));
+          expect(nearest).toBeLessThanOrEqual(tolerance + 1e-9);
+        }
+      },
+    ),
   );
 });

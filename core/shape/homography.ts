@@ -27,13 +27,25 @@ export function boxToQuad(box: Region, quad: Quad): Homography {
 /** First `first`, then `then`. */
 function timesHomography(then: Homography, first: Homography): Homography {
   const out = new Array<number>(9).fill(0);
-  for (let row = 0; row < 3; row++) for (let column = 0; column < 3; column++) for (let k = 0; k < 3; k++) out[row * 3 + column] += then[row * 3 + k] * first[k * 3 + column];
+  for (let row = 0; row < 3; row++)
+    for (let column = 0; column < 3; column++)
+      for (let k = 0; k < 3; k++) out[row * 3 + column] += then[row * 3 + k] * first[k * 3 + column];
   return out as unknown as Homography;
 }
 
 /** The way back, up to a factor. @throws RangeError for a map that flattens the plane */
 export function inverseHomography([a, b, c, d, e, f, g, h, i]: Homography): Homography {
-  const out = [e * i - f * h, c * h - b * i, b * f - c * e, f * g - d * i, a * i - c * g, c * d - a * f, d * h - e * g, b * g - a * h, a * e - b * d];
+  const out = [
+    e * i - f * h,
+    c * h - b * i,
+    b * f - c * e,
+    f * g - d * i,
+    a * i - c * g,
+    c * d - a * f,
+    d * h - e * g,
+    b * g - a * h,
+    a * e - b * d,
+  ];
   const determinant = a * out[0] + b * out[3] + c * out[6];
   if (Math.abs(determinant) < 1e-14) throw new RangeError('This perspective cannot be undone: it flattens the plane.');
   return out.map((value) => value / determinant) as unknown as Homography;

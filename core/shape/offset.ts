@@ -21,7 +21,8 @@ const toClipper = (polygons: Polygons): PathsD => polygons.map((polygon) => poly
 const fromClipper = (paths: PathsD): Polygons => paths.map((path) => path.map(({ x, y }): [number, number] => [x, y]));
 
 /** One area without overlaps: outer contours run one way, holes the other (Vatti 1992, by Clipper2). */
-export const joined = (polygons: Polygons): Polygons => fromClipper(Clipper.unionD(toClipper(polygons), [], FillRule.NonZero, digits));
+export const joined = (polygons: Polygons): Polygons =>
+  fromClipper(Clipper.unionD(toClipper(polygons), [], FillRule.NonZero, digits));
 
 /**
  * The area within `by` of the polygons; where `by` is below 0, what is left of them that far inside their edge.
@@ -31,7 +32,9 @@ export const joined = (polygons: Polygons): Polygons => fromClipper(Clipper.unio
  */
 export function offset(polygons: Polygons, by: number, join: Join, tolerance = arcTolerance): Polygons {
   if (by === 0 || polygons.length === 0) return polygons;
-  return fromClipper(Clipper.inflatePathsD(toClipper(polygons), by, joinTypes[join], EndType.Polygon, mitreLimit, digits, tolerance));
+  return fromClipper(
+    Clipper.inflatePathsD(toClipper(polygons), by, joinTypes[join], EndType.Polygon, mitreLimit, digits, tolerance),
+  );
 }
 
 /**
@@ -40,7 +43,17 @@ export function offset(polygons: Polygons, by: number, join: Join, tolerance = a
  */
 export function stroked(lines: Polygons, width: number, caps: 'round' | 'butt'): Polygons {
   if (lines.length === 0 || width <= 0) return [];
-  return fromClipper(Clipper.inflatePathsD(toClipper(lines), width / 2, JoinType.Round, caps === 'round' ? EndType.Round : EndType.Butt, mitreLimit, digits, arcTolerance));
+  return fromClipper(
+    Clipper.inflatePathsD(
+      toClipper(lines),
+      width / 2,
+      JoinType.Round,
+      caps === 'round' ? EndType.Round : EndType.Butt,
+      mitreLimit,
+      digits,
+      arcTolerance,
+    ),
+  );
 }
 
 /**

@@ -14,7 +14,8 @@ export function transformPath(path: Path, m: Affine): Path {
   return path.map((step): Step => {
     const to = apply(m, step.to);
     if (step.kind === 'quadratic') return { kind: 'quadratic', control: apply(m, step.control), to };
-    if (step.kind === 'cubic') return { kind: 'cubic', control1: apply(m, step.control1), control2: apply(m, step.control2), to };
+    if (step.kind === 'cubic')
+      return { kind: 'cubic', control1: apply(m, step.control1), control2: apply(m, step.control2), to };
     return { kind: step.kind, to };
   });
 }

@@ -10,14 +10,32 @@ const fraction = z.number().min(0).max(1);
 
 /** A shape in place of words. All of them stand about the origin; `size` of the words is the width of their box, px. */
 export const shapeSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('ellipse'), /** Height as a fraction of the width; 1 is a circle. */ height: z.number().min(0.01).max(100) }),
-  z.strictObject({ kind: z.literal('box'), height: z.number().min(0.01).max(100), /** Rounding of the corners, fraction of half the shorter side. */ rounding: fraction }),
+  z.strictObject({
+    kind: z.literal('ellipse'),
+    /** Height as a fraction of the width; 1 is a circle. */ height: z.number().min(0.01).max(100),
+  }),
+  z.strictObject({
+    kind: z.literal('box'),
+    height: z.number().min(0.01).max(100),
+    /** Rounding of the corners, fraction of half the shorter side. */ rounding: fraction,
+  }),
   z.strictObject({ kind: z.literal('polygon'), corners: z.int().min(3).max(60) }),
-  z.strictObject({ kind: z.literal('star'), points: z.int().min(3).max(60), /** Radius of the inner corners, fraction of the outer ones'. */ inner: z.number().min(0.05).max(0.98) }),
+  z.strictObject({
+    kind: z.literal('star'),
+    points: z.int().min(3).max(60),
+    /** Radius of the inner corners, fraction of the outer ones'. */ inner: z.number().min(0.05).max(0.98),
+  }),
   z.strictObject({
     kind: z.literal('path'),
     /** SVG path data; it is scaled to the width and centred. */
-    data: z.string().min(1).max(longestPathData).refine((data) => parseSvgPath(data) !== null, 'This is not an outline: its path data cannot be read, or it fills nothing.'),
+    data: z
+      .string()
+      .min(1)
+      .max(longestPathData)
+      .refine(
+        (data) => parseSvgPath(data) !== null,
+        'This is not an outline: its path data cannot be read, or it fills nothing.',
+      ),
   }),
 ]);
 
@@ -54,7 +72,13 @@ function corners(count: number, radius: (i: number) => number): [number, number]
 const quarter = 0.5522847498;
 
 function roundedBox(x: number, y: number, rx: number, ry: number): Path {
-  if (rx <= 0 || ry <= 0) return polygonPath([[-x, -y], [x, -y], [x, y], [-x, y]]);
+  if (rx <= 0 || ry <= 0)
+    return polygonPath([
+      [-x, -y],
+      [x, -y],
+      [x, y],
+      [-x, y],
+    ]);
   const [kx, ky] = [rx * (1 - quarter), ry * (1 - quarter)];
   const steps: Step[] = [{ kind: 'move', to: [x - rx, -y] }];
   const corner = (c1: [number, number], c2: [number, number], to: [number, number], next: [number, number]): void => {
@@ -72,5 +96,12 @@ function fitted(path: Path, width: number): Path {
   const box = pathBounds(path);
   if (!box) return [];
   const scale = width / (box.width || box.height || 1);
-  return transformPath(path, { a: scale, b: 0, c: 0, d: scale, e: -(box.x + box.width / 2) * scale, f: -(box.y + box.height / 2) * scale });
+  return transformPath(path, {
+    a: scale,
+    b: 0,
+    c: 0,
+    d: scale,
+    e: -(box.x + box.width / 2) * scale,
+    f: -(box.y + box.height / 2) * scale,
+  });
 }

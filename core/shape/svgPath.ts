@@ -35,22 +35,33 @@ function parse(data: string): Path | null {
       else if (closed) steps.push({ kind: 'move', to: start });
       closed = false;
       if (command.type === SVGPathData.LINE_TO) steps.push({ kind: 'line', to: [command.x, command.y] });
-      else if (command.type === SVGPathData.QUAD_TO) steps.push({ kind: 'quadratic', control: [command.x1, command.y1], to: [command.x, command.y] });
-      else if (command.type === SVGPathData.CURVE_TO) steps.push({ kind: 'cubic', control1: [command.x1, command.y1], control2: [command.x2, command.y2], to: [command.x, command.y] });
+      else if (command.type === SVGPathData.QUAD_TO)
+        steps.push({ kind: 'quadratic', control: [command.x1, command.y1], to: [command.x, command.y] });
+      else if (command.type === SVGPathData.CURVE_TO)
+        steps.push({
+          kind: 'cubic',
+          control1: [command.x1, command.y1],
+          control2: [command.x2, command.y2],
+          to: [command.x, command.y],
+        });
     }
   } catch {
     return null;
   }
   if (steps.length === 0 || steps[0].kind !== 'move') return null;
   const box = pathBounds(steps);
-  if (!box || !(box.width > 0 && box.height > 0) || !Number.isFinite(box.width + box.height + box.x + box.y)) return null;
+  if (!box || !(box.width > 0 && box.height > 0) || !Number.isFinite(box.width + box.height + box.x + box.y))
+    return null;
   const fills = flatten(steps).some((polygon) => polygon.length > 2);
   return fills ? steps : null;
 }
 
 /** Path data of an outline after it has been placed; numbers are rounded to 1/1000. */
 export function toSvgPath(path: Path, place: Affine): string {
-  const written = (point: readonly [number, number]): string => apply(place, point).map((value) => String(Number(value.toFixed(3)))).join(' ');
+  const written = (point: readonly [number, number]): string =>
+    apply(place, point)
+      .map((value) => String(Number(value.toFixed(3))))
+      .join(' ');
   let out = '';
   for (const step of path) {
     if (step.kind === 'move') out += `${out === '' ? '' : 'Z'}M${written(step.to)}`;

@@ -25,7 +25,9 @@ export function warpPath(path: Path, bend: Bend, tolerance: number): Path {
   for (const polygon of flattenTo(path, tolerance)) {
     const seen = bend.visible ? clipped(polygon, bend.visible) : polygon;
     if (seen.length < 2) continue;
-    const moved = bend.keepsLines ? seen.map((point) => bend.forward(point)) : seen.flatMap((from, i) => pieces(from, seen[(i + 1) % seen.length], bend, tolerance));
+    const moved = bend.keepsLines
+      ? seen.map((point) => bend.forward(point))
+      : seen.flatMap((from, i) => pieces(from, seen[(i + 1) % seen.length], bend, tolerance));
     out.push(...polygonPath(moved));
   }
   return out;
@@ -37,10 +39,12 @@ function pieces(from: Point, to: Point, bend: Bend, tolerance: number): Point[] 
   const end = bend.forward(to);
   const at = (t: number): Point => bend.forward([from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t]);
   // How far the bent line leaves the straight one, told at three places, so that an S is not taken for a line.
-  const sag = Math.max(...[0.25, 0.5, 0.75].map((t) => {
-    const [x, y] = at(t);
-    return Math.hypot(x - start[0] - (end[0] - start[0]) * t, y - start[1] - (end[1] - start[1]) * t);
-  }));
+  const sag = Math.max(
+    ...[0.25, 0.5, 0.75].map((t) => {
+      const [x, y] = at(t);
+      return Math.hypot(x - start[0] - (end[0] - start[0]) * t, y - start[1] - (end[1] - start[1]) * t);
+    }),
+  );
   // The sag falls with the square of the number of pieces.
   const count = Math.min(mostPieces, Math.ceil(Math.sqrt(sag / tolerance)));
   const out: Point[] = [start];

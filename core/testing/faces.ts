@@ -37,7 +37,9 @@ function glyphOf(view: DataView, cmap: number, codePoint: number): number {
       const delta = view.getInt16(start + 16 + 4 * segments + 2 * s);
       const rangeAt = start + 16 + 6 * segments + 2 * s;
       const range = view.getUint16(rangeAt);
-      return range === 0 ? (codePoint + delta) & 0xffff : (view.getUint16(rangeAt + range + 2 * (codePoint - first)) + delta) & 0xffff;
+      return range === 0
+        ? (codePoint + delta) & 0xffff
+        : (view.getUint16(rangeAt + range + 2 * (codePoint - first)) + delta) & 0xffff;
     }
   }
   return 0;

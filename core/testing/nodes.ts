@@ -15,7 +15,11 @@ export function paintedNode(key: string, at: (x: number, y: number) => readonly 
     needs: () => [],
     compute({ region, scale }) {
       const out = emptyRaster(region.width, region.height, channels);
-      for (let i = 0; i < region.width * region.height; i++) out.data.set(at((region.x + (i % region.width) + 0.5) / scale, (region.y + Math.floor(i / region.width) + 0.5) / scale), i * channels);
+      for (let i = 0; i < region.width * region.height; i++)
+        out.data.set(
+          at((region.x + (i % region.width) + 0.5) / scale, (region.y + Math.floor(i / region.width) + 0.5) / scale),
+          i * channels,
+        );
       return out;
     },
   };

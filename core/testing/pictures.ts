@@ -15,8 +15,14 @@ export function pictureOf(key: string, level: Level): Picture {
 }
 
 /** A picture whose pixels are computed. */
-export function paintedPicture(width: number, height: number, colour: (x: number, y: number) => readonly number[], channels: 1 | 3 | 4 = 3): Picture {
+export function paintedPicture(
+  width: number,
+  height: number,
+  colour: (x: number, y: number) => readonly number[],
+  channels: 1 | 3 | 4 = 3,
+): Picture {
   const bytes = new Uint8Array(width * height * channels);
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) bytes.set(colour(x, y).slice(0, channels), (y * width + x) * channels);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) bytes.set(colour(x, y).slice(0, channels), (y * width + x) * channels);
   return pictureOf(`painted-${width}-${height}`, { width, height, channels, bytes });
 }

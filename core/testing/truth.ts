@@ -11,7 +11,12 @@ export interface TrueCut {
   truth: Float32Array;
 }
 
-const truths = { jar: 'jar.jar', grass: 'dune.grass', ribbons: 'ribbons.ribbon-b', figure: 'potter-figure.figure' } as const;
+const truths = {
+  jar: 'jar.jar',
+  grass: 'dune.grass',
+  ribbons: 'ribbons.ribbon-b',
+  figure: 'potter-figure.figure',
+} as const;
 export type TrueCutName = keyof typeof truths;
 
 /** For tests and benches; run from the project's folder. */
@@ -19,7 +24,11 @@ export async function trueCut(name: TrueCutName): Promise<TrueCut> {
   const file = JSON.parse(readFileSync(`demo/strokes/${name}.json`, 'utf8')) as { picture: string };
   const { data, info } = await sharp(`demo/plates/${file.picture}`).raw().toBuffer({ resolveWithObject: true });
   const truth = await sharp(`demo/plates/truth/${truths[name]}.png`).extractChannel(0).raw().toBuffer();
-  return { picture: { width: info.width, height: info.height, channels: 3, bytes: data }, strokes: readStrokes(file), truth: Float32Array.from(truth, (value) => value / 255) };
+  return {
+    picture: { width: info.width, height: info.height, channels: 3, bytes: data },
+    strokes: readStrokes(file),
+    truth: Float32Array.from(truth, (value) => value / 255),
+  };
 }
 
 /** Part of the picture that both or either say to be in front, by more than half. */

@@ -3,7 +3,16 @@ import { pathBounds } from '../shape/bounds';
 import { advanceFromTables, faceBytes, shippedFace, tableAt } from '../testing/faces';
 import { FaceError, openFace } from './faceBook';
 
-const files = ['bowlby-one', 'alfa-slab-one', 'archivo-black', 'big-shoulders-display-black', 'fraunces-black', 'shrikhand', 'saira-stencil-one', 'commissioner-black'];
+const files = [
+  'bowlby-one',
+  'alfa-slab-one',
+  'archivo-black',
+  'big-shoulders-display-black',
+  'fraunces-black',
+  'shrikhand',
+  'saira-stencil-one',
+  'commissioner-black',
+];
 
 test.each(files)('%s: advances without kerning are those of the face’s own tables', (file) => {
   const bytes = faceBytes(file);
@@ -17,7 +26,8 @@ test.each(files)('%s: advances without kerning are those of the face’s own tab
 
 test('kerning draws AV together, and can be switched off', () => {
   const face = shippedFace('archivo-black');
-  const width = (features: Record<string, number>): number => face.shape('AVAV', { features }).reduce((sum, glyph) => sum + glyph.advance, 0);
+  const width = (features: Record<string, number>): number =>
+    face.shape('AVAV', { features }).reduce((sum, glyph) => sum + glyph.advance, 0);
   expect(width({})).toBeLessThan(width({ kern: 0 }) - 0.02);
 });
 
@@ -29,7 +39,11 @@ test('outlines stand on the baseline with y running down, as high as a capital',
 });
 
 test('an accented letter typed as two characters is one cluster', () => {
-  const clusters = new Set(shippedFace('fraunces-black').shape('e\u0301').map((glyph) => glyph.cluster));
+  const clusters = new Set(
+    shippedFace('fraunces-black')
+      .shape('e\u0301')
+      .map((glyph) => glyph.cluster),
+  );
   expect([...clusters]).toEqual([0]);
 });
 
@@ -40,7 +54,13 @@ test('what is no face is refused', () => {
 });
 
 interface Truth {
-  shaped: { face: string; text: string; axes: Record<string, number>; features: Record<string, number>; glyphs: { glyph: number; cluster: number; offsetX: number; offsetY: number; advance: number }[] }[];
+  shaped: {
+    face: string;
+    text: string;
+    axes: Record<string, number>;
+    features: Record<string, number>;
+    glyphs: { glyph: number; cluster: number; offsetX: number; offsetY: number; advance: number }[];
+  }[];
 }
 const truth = JSON.parse(readFileSync('core/type/shapingTruth.json', 'utf8')) as Truth;
 
@@ -49,19 +69,31 @@ test.each(truth.shaped)('$face shapes "$text" as hb-shape does', ({ face: file, 
   const unitsPerEm = new DataView(bytes.buffer, bytes.byteOffset).getUint16(tableAt(bytes, 'head') + 18);
   const shaped = openFace(file, bytes).varied(axes).shape(text, { features });
   // hb-shape counts clusters in characters; all of these texts are one UTF-16 unit to the character.
-  expect(shaped.map(({ glyph, cluster }) => [glyph, cluster])).toEqual(glyphs.map(({ glyph, cluster }) => [glyph, cluster]));
+  expect(shaped.map(({ glyph, cluster }) => [glyph, cluster])).toEqual(
+    glyphs.map(({ glyph, cluster }) => [glyph, cluster]),
+  );
   shaped.forEach((one, i) => {
-    for (const name of ['advance', 'offsetX', 'offsetY'] as const) expect(one[name] * unitsPerEm).toBeCloseTo(glyphs[i][name], 0);
+    for (const name of ['advance', 'offsetX', 'offsetY'] as const)
+      expect(one[name] * unitsPerEm).toBeCloseTo(glyphs[i][name], 0);
   });
 });
 
 test('axes change the letters, keep to their limits, and the standard setting is the face itself', () => {
   const face = shippedFace('archivo-variable');
-  expect(face.axes.map(({ tag, name, min, max }) => [tag, name, min, max])).toEqual([['wght', 'weight', 100, 900], ['wdth', 'width', 62, 125]]);
-  const width = (axes: Record<string, number>): number => face.varied(axes).shape('KILN').reduce((sum, { advance }) => sum + advance, 0);
+  expect(face.axes.map(({ tag, name, min, max }) => [tag, name, min, max])).toEqual([
+    ['wght', 'weight', 100, 900],
+    ['wdth', 'width', 62, 125],
+  ]);
+  const width = (axes: Record<string, number>): number =>
+    face
+      .varied(axes)
+      .shape('KILN')
+      .reduce((sum, { advance }) => sum + advance, 0);
   expect(width({ wdth: 62 })).toBeLessThan(width({}) * 0.8);
   expect(width({ wdth: 10 })).toBe(width({ wdth: 62 }));
   expect(face.varied({ wght: 600 })).toBe(face.varied({}));
   const glyph = face.shape('I')[0].glyph;
-  expect(pathBounds(face.varied({ wght: 900 }).outline(glyph))!.width).toBeGreaterThan(pathBounds(face.varied({ wght: 100 }).outline(glyph))!.width * 3);
+  expect(pathBounds(face.varied({ wght: 900 }).outline(glyph))!.width).toBeGreaterThan(
+    pathBounds(face.varied({ wght: 100 }).outline(glyph))!.width * 3,
+  );
 });

@@ -70,8 +70,15 @@ interface AxisInfo {
  */
 export function openFace(asset: string, bytes: Uint8Array): OpenFace {
   const face = new Face(new FaceBlob(bytes), 0);
-  if (!face.upem || face.collectUnicodes().length === 0) throw new FaceError('This file is not a face: it holds no letters.');
-  const axes = Object.entries(face.getAxisInfos() as Record<string, AxisInfo>).map(([tag, info]): FaceAxis => ({ tag, name: axisName(face, tag, info.nameId), min: info.min, standard: info.default, max: info.max }));
+  if (!face.upem || face.collectUnicodes().length === 0)
+    throw new FaceError('This file is not a face: it holds no letters.');
+  const axes = Object.entries(face.getAxisInfos() as Record<string, AxisInfo>).map(([tag, info]): FaceAxis => ({
+    tag,
+    name: axisName(face, tag, info.nameId),
+    min: info.min,
+    standard: info.default,
+    max: info.max,
+  }));
   const known = new Map<string, OpenFace>();
   const varied = (wanted: Readonly<Record<string, number>>): OpenFace => {
     const set = axes.flatMap(({ tag, min, max, standard }) => {
@@ -91,13 +98,25 @@ export function openFace(asset: string, bytes: Uint8Array): OpenFace {
 }
 
 /** Plain names of the registered axes; any other is called what the face calls it. */
-const axisNames: Record<string, string> = { wght: 'weight', wdth: 'width', opsz: 'optical size', slnt: 'slant', ital: 'italic' };
+const axisNames: Record<string, string> = {
+  wght: 'weight',
+  wdth: 'width',
+  opsz: 'optical size',
+  slnt: 'slant',
+  ital: 'italic',
+};
 
 function axisName(face: Face, tag: string, nameId: number): string {
   return axisNames[tag] ?? (face.getName(nameId, 'en').toLowerCase() || tag);
 }
 
-function setFace(asset: string, face: Face, axes: readonly FaceAxis[], set: readonly (readonly [string, number])[], varied: OpenFace['varied']): OpenFace {
+function setFace(
+  asset: string,
+  face: Face,
+  axes: readonly FaceAxis[],
+  set: readonly (readonly [string, number])[],
+  varied: OpenFace['varied'],
+): OpenFace {
   const unitsPerEm = face.upem;
   const font = new Font(face);
   if (set.length > 0) font.setVariations(set.map(([tag, value]) => new Variation(tag, value)));
@@ -124,7 +143,11 @@ function setFace(asset: string, face: Face, axes: readonly FaceAxis[], set: read
       if (rightToLeft !== undefined) buffer.setDirection(rightToLeft ? Direction.RTL : Direction.LTR);
       if (script) buffer.setScript(script);
       buffer.guessSegmentProperties();
-      shape(font, buffer, Object.entries(features).map(([tag, value]) => new Feature(tag, value)));
+      shape(
+        font,
+        buffer,
+        Object.entries(features).map(([tag, value]) => new Feature(tag, value)),
+      );
       const positions = buffer.getGlyphPositions();
       return buffer.getGlyphInfos().map((info, i) => ({
         glyph: info.codepoint,
@@ -144,7 +167,8 @@ function readOutline(font: Font, glyph: number, unitsPerEm: number): Path {
     if (type === 'M') steps.push({ kind: 'move', to: at(v[0], v[1]) });
     else if (type === 'L') steps.push({ kind: 'line', to: at(v[0], v[1]) });
     else if (type === 'Q') steps.push({ kind: 'quadratic', control: at(v[0], v[1]), to: at(v[2], v[3]) });
-    else if (type === 'C') steps.push({ kind: 'cubic', control1: at(v[0], v[1]), control2: at(v[2], v[3]), to: at(v[4], v[5]) });
+    else if (type === 'C')
+      steps.push({ kind: 'cubic', control1: at(v[0], v[1]), control2: at(v[2], v[3]), to: at(v[4], v[5]) });
   }
   return steps;
 }

@@ -16,7 +16,14 @@ test('a face tells its name, scripts, axes, features and licence', () => {
 test('its coverage is that of its table, letter by letter', () => {
   const { coverage, letters } = readFacts(faceBytes('lalezar'));
   expect(coverage.reduce((sum, [from, to]) => sum + to - from + 1, 0)).toBe(letters);
-  for (const [letter, there] of [['A', true], ['ط', true], ['Ж', false], ['क', false], ['🪁', false]] as const) expect(covers(coverage, letter.codePointAt(0)!)).toBe(there);
+  for (const [letter, there] of [
+    ['A', true],
+    ['ط', true],
+    ['Ж', false],
+    ['क', false],
+    ['🪁', false],
+  ] as const)
+    expect(covers(coverage, letter.codePointAt(0)!)).toBe(there);
 });
 
 test('what is no face is refused with a reason', () => {
@@ -26,7 +33,8 @@ test('what is no face is refused with a reason', () => {
   const view = new DataView(bytes.buffer);
   for (let i = 0; i < view.getUint16(4); i++) {
     const record = 12 + 16 * i;
-    if (String.fromCharCode(...bytes.subarray(record, record + 4)) === 'loca') bytes.fill(0, view.getUint32(record + 8), view.getUint32(record + 8) + view.getUint32(record + 12));
+    if (String.fromCharCode(...bytes.subarray(record, record + 4)) === 'loca')
+      bytes.fill(0, view.getUint32(record + 8), view.getUint32(record + 8) + view.getUint32(record + 12));
   }
   expect(() => readFacts(bytes)).toThrow(/no outlines/);
 });
@@ -52,12 +60,18 @@ test('bytes that are changed at random are read or refused, and never hang', () 
 
 describe('letters that a face has not', () => {
   const faces: Record<string, string> = { heavy: 'ABC', greek: 'ΑΒΓΩABC', part: 'ΑΒ', arabic: 'طين' };
-  const help = (missing: string[], among: string[]) => helpersFor(missing, among, (name, codePoint) => faces[name].includes(String.fromCodePoint(codePoint)));
+  const help = (missing: string[], among: string[]) =>
+    helpersFor(missing, among, (name, codePoint) => faces[name].includes(String.fromCodePoint(codePoint)));
   test('are found; spaces and marks without a shape are not asked for', () => {
-    expect(missingLetters('AB ΑA\u200f', (codePoint) => faces.heavy.includes(String.fromCodePoint(codePoint)))).toEqual(['Α']);
+    expect(missingLetters('AB ΑA\u200f', (codePoint) => faces.heavy.includes(String.fromCodePoint(codePoint)))).toEqual(
+      ['Α'],
+    );
   });
   test('come from one face where one has all of a script', () => {
-    expect(help(['Α', 'Ω', 'ط'], ['heavy', 'part', 'greek', 'arabic'])).toEqual({ helpers: ['greek', 'arabic'], nowhere: [] });
+    expect(help(['Α', 'Ω', 'ط'], ['heavy', 'part', 'greek', 'arabic'])).toEqual({
+      helpers: ['greek', 'arabic'],
+      nowhere: [],
+    });
   });
   test('and are told when they are nowhere', () => {
     expect(help(['🪁', 'Ω'], ['heavy', 'greek'])).toEqual({ helpers: ['greek'], nowhere: ['🪁'] });

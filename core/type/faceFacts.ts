@@ -38,7 +38,11 @@ export function readFacts(bytes: Uint8Array): FaceFacts {
   const open = openFace('', bytes);
   const face = new Face(new FaceBlob(bytes), 0);
   const codePoints = [...face.collectUnicodes()].sort((a, b) => a - b);
-  const visible = codePoints.slice(0, probed).some((codePoint) => open.shape(String.fromCodePoint(codePoint)).some(({ glyph }) => open.outline(glyph).length > 0));
+  const visible = codePoints
+    .slice(0, probed)
+    .some((codePoint) =>
+      open.shape(String.fromCodePoint(codePoint)).some(({ glyph }) => open.outline(glyph).length > 0),
+    );
   if (!visible) throw new FaceError('This face has no outlines: its letters are pictures, or empty.');
   const said = (id: number): string => plainText(face.getName(id, 'en'));
   return {
@@ -55,7 +59,11 @@ export function readFacts(bytes: Uint8Array): FaceFacts {
   };
 }
 
-const plainText = (text: string): string => text.replace(/\p{Cc}+/gu, ' ').trim().slice(0, longest);
+const plainText = (text: string): string =>
+  text
+    .replace(/\p{Cc}+/gu, ' ')
+    .trim()
+    .slice(0, longest);
 
 function stretches(codePoints: readonly number[]): [number, number][] {
   const out: [number, number][] = [];

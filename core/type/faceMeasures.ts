@@ -26,11 +26,19 @@ const measuredHeight = 96;
 const largestLetter = 6;
 const capitals = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'];
 /** Letters that stand in where a face has no capitals: Arabic, Devanagari, Greek, Cyrillic, Hebrew. */
-const standIns = [[...'بجدرسصطعفقكلمنهو'], [...'अकखगचजटतदनपबमयरलवशसह'], [...'ΑΒΓΔΕΖΗΘΚΛΜΝΞΟΠΡΣΤΥΦΨΩ'], [...'АБВГДЕЖЗИКЛМНОПРСТУФХЦЧШЭЮЯ'], [...'אבגדהוזחטיכלמנסעפצקרשת']];
+const standIns = [
+  [...'بجدرسصطعفقكلمنهو'],
+  [...'अकखगचजटतदनपबमयरलवशसह'],
+  [...'ΑΒΓΔΕΖΗΘΚΛΜΝΞΟΠΡΣΤΥΦΨΩ'],
+  [...'АБВГДЕЖЗИКЛМНОПРСТУФХЦЧШЭЮЯ'],
+  [...'אבגדהוזחטיכלמנסעפצקרשת'],
+];
 
 /** @returns null for a face without any letters to measure */
 export function measureFace(face: OpenFace): FaceMeasures | null {
-  const letters = [capitals, ...standIns].map((some) => some.filter((letter) => face.has(letter.codePointAt(0)!))).find((some) => some.length >= 8);
+  const letters = [capitals, ...standIns]
+    .map((some) => some.filter((letter) => face.has(letter.codePointAt(0)!)))
+    .find((some) => some.length >= 8);
   if (!letters) return null;
   const size = measuredHeight / Math.max(0.05, face.capHeight);
   const sums = { ink: 0, room: 0, advance: 0, enclosed: 0, stroke: 0, finest: 0, count: 0 };
@@ -55,7 +63,13 @@ export function measureFace(face: OpenFace): FaceMeasures | null {
   }
   if (sums.count === 0 || sums.room === 0) return null;
   const mean = (sum: number): number => sum / sums.count / measuredHeight;
-  return { inkShare: Math.min(1, sums.ink / sums.room), stroke: mean(sums.stroke), finest: mean(sums.finest), counters: 1 - sums.ink / sums.enclosed, width: mean(sums.advance) };
+  return {
+    inkShare: Math.min(1, sums.ink / sums.room),
+    stroke: mean(sums.stroke),
+    finest: mean(sums.finest),
+    counters: 1 - sums.ink / sums.enclosed,
+    width: mean(sums.advance),
+  };
 }
 
 /** White that cannot be reached from outside, px. */

@@ -15,14 +15,22 @@ export function missingLetters(text: string, has: (codePoint: number) => boolean
  * @param candidates in the order in which they are preferred
  * @returns the helpers, and the characters that none of the candidates has
  */
-export function helpersFor<Candidate>(missing: readonly string[], candidates: readonly Candidate[], has: (candidate: Candidate, codePoint: number) => boolean): { helpers: Candidate[]; nowhere: string[] } {
+export function helpersFor<Candidate>(
+  missing: readonly string[],
+  candidates: readonly Candidate[],
+  has: (candidate: Candidate, codePoint: number) => boolean,
+): { helpers: Candidate[]; nowhere: string[] } {
   const helpers: Candidate[] = [];
   const nowhere: string[] = [];
   const scripts = [...new Set(missing.map(scriptOf))];
   for (const script of scripts) {
     let open = missing.filter((character) => scriptOf(character) === script);
     while (open.length > 0) {
-      const counted = candidates.map((candidate) => open.filter((character) => has(candidate, character.codePointAt(0)!)).length + Number(helpers.includes(candidate)) * 0.5);
+      const counted = candidates.map(
+        (candidate) =>
+          open.filter((character) => has(candidate, character.codePointAt(0)!)).length +
+          Number(helpers.includes(candidate)) * 0.5,
+      );
       const best = candidates[counted.indexOf(Math.max(...counted))];
       const left = best === undefined ? open : open.filter((character) => !has(best, character.codePointAt(0)!));
       if (best === undefined || left.length === open.length) {

@@ -10,7 +10,11 @@ test('a Latin line is one run, whatever signs and digits stand in it', () => {
 });
 
 test('a right-to-left word within a Latin line, and a Latin word within a right-to-left line', () => {
-  expect(runsOf('kiln طين fire', all).map(({ rightToLeft, script }) => [rightToLeft, script])).toEqual([[false, 'Latn'], [true, 'Arab'], [false, 'Latn']]);
+  expect(runsOf('kiln طين fire', all).map(({ rightToLeft, script }) => [rightToLeft, script])).toEqual([
+    [false, 'Latn'],
+    [true, 'Arab'],
+    [false, 'Latn'],
+  ]);
   // In a right-to-left line what is written first stands rightmost; numbers keep their own direction.
   expect(seen('طين kiln نار')).toEqual([' نار', 'kiln', 'طين ']);
   expect(seen('نار 24')).toEqual(['24', 'نار ']);

@@ -20,7 +20,11 @@ export interface LetterSource {
 }
 
 /** Which of some faces can set a character: the first that has it, and 0 when none has. */
-const faceOf = (faces: readonly LetterSource[], codePoint: number): number => Math.max(0, faces.findIndex((face) => face.has(codePoint)));
+const faceOf = (faces: readonly LetterSource[], codePoint: number): number =>
+  Math.max(
+    0,
+    faces.findIndex((face) => face.has(codePoint)),
+  );
 
 /** For each script of a line the first face that has all of its letters, so that no word is pieced together; left out where none has. */
 function facesOfScripts(text: string, faces: readonly LetterSource[]): Map<string, number> {
@@ -31,7 +35,10 @@ function facesOfScripts(text: string, faces: readonly LetterSource[]): Map<strin
     if (!letters.has(script)) letters.set(script, new Set());
     letters.get(script)!.add(character.codePointAt(0)!);
   }
-  const found = [...letters].map(([script, codePoints]) => [script, faces.findIndex((face) => [...codePoints].every((codePoint) => face.has(codePoint)))] as const);
+  const found = [...letters].map(
+    ([script, codePoints]) =>
+      [script, faces.findIndex((face) => [...codePoints].every((codePoint) => face.has(codePoint)))] as const,
+  );
   return new Map(found.filter(([, face]) => face >= 0));
 }
 
@@ -47,22 +54,34 @@ export function runsOf(text: string, faces: readonly LetterSource[]): Run[] {
   const { levels } = bidi.getEmbeddingLevels(text, 'auto');
   const ofScript = facesOfScripts(text, faces);
   const runs: (Run & { level: number })[] = [];
-  for (let at = 0; at < text.length; ) {
+  for (let at = 0; at < text.length;) {
     const codePoint = text.codePointAt(at)!;
     const character = String.fromCodePoint(codePoint);
     const last = runs.at(-1);
     const level = levels[at];
     const follows = joining.test(character);
     const script = scriptOf(character);
-    const face: number = follows && last ? last.face : ((script === null ? undefined : ofScript.get(script)) ?? faceOf(faces, codePoint));
+    const face: number =
+      follows && last ? last.face : ((script === null ? undefined : ofScript.get(script)) ?? faceOf(faces, codePoint));
     const to = at + character.length;
-    if (last && last.level === level && last.face === face && (script === null || last.script === null || script === last.script)) {
+    if (
+      last &&
+      last.level === level &&
+      last.face === face &&
+      (script === null || last.script === null || script === last.script)
+    ) {
       last.to = to;
       last.script ??= script;
     } else runs.push({ from: at, to, rightToLeft: level % 2 === 1, script, face, level });
     at = to;
   }
-  return inVisualOrder(runs).map(({ from, to, rightToLeft, script, face }) => ({ from, to, rightToLeft, script, face }));
+  return inVisualOrder(runs).map(({ from, to, rightToLeft, script, face }) => ({
+    from,
+    to,
+    rightToLeft,
+    script,
+    face,
+  }));
 }
 
 /** Rule L2: from the highest level down to the lowest odd one, every stretch at that level or higher is turned round. */

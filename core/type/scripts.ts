@@ -33,9 +33,27 @@ const found = new Map<string, string | null>();
 export const scriptName = (tag: string): string => scripts.find(([known]) => known === tag)?.[1] ?? tag;
 
 /** A letter of each script that a face would hardly leave out: it tells that the script is there. */
-const tellTale: Record<string, string> = { Latn: 'A', Grek: 'Ψ', Cyrl: 'Ж', Arab: 'ب', Hebr: 'א', Deva: 'क', Beng: 'ক', Taml: 'க', Thai: 'ก', Geor: 'ა', Armn: 'Ա', Hira: 'あ', Kana: 'ア', Hani: '水', Hang: '한' };
+const tellTale: Record<string, string> = {
+  Latn: 'A',
+  Grek: 'Ψ',
+  Cyrl: 'Ж',
+  Arab: 'ب',
+  Hebr: 'א',
+  Deva: 'क',
+  Beng: 'ক',
+  Taml: 'க',
+  Thai: 'ก',
+  Geor: 'ა',
+  Armn: 'Ա',
+  Hira: 'あ',
+  Kana: 'ア',
+  Hani: '水',
+  Hang: '한',
+};
 
 /** The scripts that a face can set. @param has whether it has a letter for a code point */
 export function scriptsIn(has: (codePoint: number) => boolean): string[] {
-  return Object.entries(tellTale).filter(([, letter]) => has(letter.codePointAt(0)!)).map(([tag]) => tag);
+  return Object.entries(tellTale)
+    .filter(([, letter]) => has(letter.codePointAt(0)!))
+    .map(([tag]) => tag);
 }

@@ -17,7 +17,8 @@ const half = 0.5;
  * @returns null without ink
  */
 export function strokeWidths({ width, height, data }: Raster): StrokeWidths | null {
-  const inked = (x: number, y: number): boolean => x >= 0 && y >= 0 && x < width && y < height && data[y * width + x] >= half;
+  const inked = (x: number, y: number): boolean =>
+    x >= 0 && y >= 0 && x < width && y < height && data[y * width + x] >= half;
   const shortest = new Float32Array(width * height).fill(Infinity);
   const runsAlong = (dx: number, dy: number, starts: [number, number][]): void => {
     const step = Math.hypot(dx, dy);

@@ -14,10 +14,15 @@ export type Click = readonly [x: number, y: number, to?: 'edge' | 'straight'];
 export const rounded = (point: Point): [number, number] => roundedPoint(point, 2);
 
 /** Follows the edge from click to click, as a person would on the bench. */
-export async function trace(picture: Picture, clicks: readonly Click[], closing: 'edge' | 'straight' | 'border'): Promise<Contour> {
+export async function trace(
+  picture: Picture,
+  clicks: readonly Click[],
+  closing: 'edge' | 'straight' | 'border',
+): Promise<Contour> {
   const tracer = new Tracer(picture);
   const placed: { at: Point; to: 'edge' | 'straight' }[] = [];
-  for (const [x, y, to = 'edge'] of clicks) placed.push({ at: to === 'edge' ? await tracer.onEdge([x, y], 0) : [x, y], to });
+  for (const [x, y, to = 'edge'] of clicks)
+    placed.push({ at: to === 'edge' ? await tracer.onEdge([x, y], 0) : [x, y], to });
   const points: TracePoint[] = [];
   for (let i = 0; i < placed.length; i++) {
     const { at, to } = placed[i];
@@ -25,7 +30,12 @@ export async function trace(picture: Picture, clicks: readonly Click[], closing:
     const next = placed[(i + 1) % placed.length].at;
     const [x, y] = rounded(at);
     if (last && closing === 'border') {
-      points.push({ x, y, to: 'border', via: aroundBorder(placed[0].at, at, { x: 0, y: 0, width: picture.width, height: picture.height }).map(rounded) });
+      points.push({
+        x,
+        y,
+        to: 'border',
+        via: aroundBorder(placed[0].at, at, { x: 0, y: 0, width: picture.width, height: picture.height }).map(rounded),
+      });
     } else if ((last ? closing : to) === 'straight') {
       points.push({ x, y, to: 'straight', via: [] });
     } else {
@@ -39,16 +49,40 @@ export async function trace(picture: Picture, clicks: readonly Click[], closing:
 
 /** A box with straight sides. */
 export function boxContour(left: number, top: number, right: number, bottom: number): Contour {
-  return { closed: true, points: [[left, top], [right, top], [right, bottom], [left, bottom]].map(([x, y]) => ({ x, y, to: 'straight', via: [] })) };
+  return {
+    closed: true,
+    points: [
+      [left, top],
+      [right, top],
+      [right, bottom],
+      [left, bottom],
+    ].map(([x, y]) => ({ x, y, to: 'straight', via: [] })),
+  };
 }
 
 export const face = (file: string): Asset => ({ kind: 'face', name: faceNames[file], path: `faces/${file}.ttf` });
 export const plate = (name: string): Asset => ({ kind: 'plate', name, path: `plates/${name}.jpg` });
 
-export function piece(name: string, plateName: string, faceFiles: string[], letterings: Lettering[], veils: Veil[], depth: string[], { solved = {}, weave = [], sheet = { width: 1800, height: 1200, ppi: 200, paint: '#ffffff' } }: { solved?: Piece['assets']; weave?: Piece['weave']; sheet?: Parameters<typeof blankPiece>[1] } = {}): Piece {
+export function piece(
+  name: string,
+  plateName: string,
+  faceFiles: string[],
+  letterings: Lettering[],
+  veils: Veil[],
+  depth: string[],
+  {
+    solved = {},
+    weave = [],
+    sheet = { width: 1800, height: 1200, ppi: 200, paint: '#ffffff' },
+  }: { solved?: Piece['assets']; weave?: Piece['weave']; sheet?: Parameters<typeof blankPiece>[1] } = {},
+): Piece {
   return readPiece({
     ...blankPiece(name, sheet),
-    assets: Object.fromEntries([[plateName, plate(plateName)], ...faceFiles.map((file) => [file, face(file)]), ...Object.entries(solved)]),
+    assets: Object.fromEntries([
+      [plateName, plate(plateName)],
+      ...faceFiles.map((file) => [file, face(file)]),
+      ...Object.entries(solved),
+    ]),
     plates: [{ id: 'plate-1', name: plateName, asset: plateName, scale: 1, x: 0, y: 0 }],
     letterings,
     veils,

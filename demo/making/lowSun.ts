@@ -13,31 +13,107 @@ import { readStrokesOf, Solver } from './solve';
 export async function lowSun(): Promise<Piece> {
   const solver = await Solver.open('low-sun', 'dune');
   const dune = solver.plate;
-  const ridge = await trace(dune, [
-    [2, 856, 'straight'], [420, 846, 'straight'], [560, 844], [700, 848], [850, 856], [950, 866], [1080, 880], [1200, 892], [1330, 902], [1440, 920], [1560, 938], [1680, 948], [1797, 956],
-  ], 'border');
-  const kite = await trace(dune, [
-    [1307, 183], [1345, 248], [1362, 282], [1397, 366, 'straight'], [1385, 379], [1347, 422], [1327, 443], [1290, 484], [1270, 504], [1229, 547, 'straight'],
-    [1221, 556, 'straight'], [1218, 542], [1195, 457], [1175, 400], [1165, 370], [1144, 312, 'straight'], [1136, 295, 'straight'], [1152, 286], [1215, 247], [1247, 225], [1303, 185, 'straight'],
-  ], 'straight');
+  const ridge = await trace(
+    dune,
+    [
+      [2, 856, 'straight'],
+      [420, 846, 'straight'],
+      [560, 844],
+      [700, 848],
+      [850, 856],
+      [950, 866],
+      [1080, 880],
+      [1200, 892],
+      [1330, 902],
+      [1440, 920],
+      [1560, 938],
+      [1680, 948],
+      [1797, 956],
+    ],
+    'border',
+  );
+  const kite = await trace(
+    dune,
+    [
+      [1307, 183],
+      [1345, 248],
+      [1362, 282],
+      [1397, 366, 'straight'],
+      [1385, 379],
+      [1347, 422],
+      [1327, 443],
+      [1290, 484],
+      [1270, 504],
+      [1229, 547, 'straight'],
+      [1221, 556, 'straight'],
+      [1218, 542],
+      [1195, 457],
+      [1175, 400],
+      [1165, 370],
+      [1144, 312, 'straight'],
+      [1136, 295, 'straight'],
+      [1152, 286],
+      [1215, 247],
+      [1247, 225],
+      [1303, 185, 'straight'],
+    ],
+    'straight',
+  );
   // The kite's line is too thin to trace; a fine touch-up brings it to the front.
-  const line: Stroke = plainStroke({ side: 'front', radius: 0.55, softness: 0.3, points: [[1336, 432], [1373, 495], [1409, 553.5], [1430, 586]] });
+  const line: Stroke = plainStroke({
+    side: 'front',
+    radius: 0.55,
+    softness: 0.3,
+    points: [
+      [1336, 432],
+      [1373, 495],
+      [1409, 553.5],
+      [1430, 586],
+    ],
+  });
   const lettering = (id: string, text: string, size: number, tracking: number, x: number, y: number): Lettering => ({
     id,
     name: text,
     words: plainWords({ text, face: 'big-shoulders-display-black', size, leading: 0.9, tracking, alignment: 'centre' }),
     stance: plainStance({ x, y, rotation: 0, scale: 1 }),
-    ink: plainInk([solidCoat({ colour: '#8c3f2b' })]), outlines: plainOutlines(),
+    ink: plainInk([solidCoat({ colour: '#8c3f2b' })]),
+    outlines: plainOutlines(),
   });
-  const letterings = [lettering('lettering-1', 'ALOFT', 430, 0.02, 1150, 365), lettering('lettering-2', 'AMBERSHAW', 70, 0.02, 700, 834)];
+  const letterings = [
+    lettering('lettering-1', 'ALOFT', 430, 0.02, 1150, 365),
+    lettering('lettering-2', 'AMBERSHAW', 70, 0.02, 700, 834),
+  ];
   const grass = [await solver.scribble('grass', 'grass')];
   const { band, reach } = readStrokesOf('grass');
   const fine = { ...(await solver.fine('grass', grass, { band, reach })), solvedFor: keyOf(grass) };
   const [kiteCut, ridgeCut] = [[tracedCut([kite])], [tracedCut([ridge])]];
   const veils: Veil[] = [
     plainVeil({ id: 'veil-3', name: 'grass', plate: 'plate-1', cuts: grass, fine, feather: 0 }),
-    plainVeil({ id: 'veil-1', name: 'kite', plate: 'plate-1', cuts: kiteCut, feather: 0, softness: await solver.softness(kiteCut), strokes: [line] }),
-    plainVeil({ id: 'veil-2', name: 'dune', plate: 'plate-1', cuts: ridgeCut, feather: 0, softness: await solver.softness(ridgeCut) }),
+    plainVeil({
+      id: 'veil-1',
+      name: 'kite',
+      plate: 'plate-1',
+      cuts: kiteCut,
+      feather: 0,
+      softness: await solver.softness(kiteCut),
+      strokes: [line],
+    }),
+    plainVeil({
+      id: 'veil-2',
+      name: 'dune',
+      plate: 'plate-1',
+      cuts: ridgeCut,
+      feather: 0,
+      softness: await solver.softness(ridgeCut),
+    }),
   ];
-  return piece('Low sun', 'dune', ['big-shoulders-display-black'], letterings, veils, ['lettering-1', 'lettering-2', 'veil-1', 'veil-2', 'veil-3'], { solved: solver.assets });
+  return piece(
+    'Low sun',
+    'dune',
+    ['big-shoulders-display-black'],
+    letterings,
+    veils,
+    ['lettering-1', 'lettering-2', 'veil-1', 'veil-2', 'veil-3'],
+    { solved: solver.assets },
+  );
 }

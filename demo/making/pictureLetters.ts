@@ -13,11 +13,24 @@ export function pictureLetters(): Piece {
   const lettering: Lettering = {
     id: 'lettering-1',
     name: 'Lockup',
-    words: plainWords({ text: 'Kiln\n& Kite\nRaku\nAmbershaw\nfired aloft\nin one week', upperCase: true, face: 'bowlby-one', size: 800, leading: 0.9, tracking: 0, alignment: 'centre', lockup: { kind: 'one-width', width: 3300, gap: 0.025 } }),
+    words: plainWords({
+      text: 'Kiln\n& Kite\nRaku\nAmbershaw\nfired aloft\nin one week',
+      upperCase: true,
+      face: 'bowlby-one',
+      size: 800,
+      leading: 0.9,
+      tracking: 0,
+      alignment: 'centre',
+      lockup: { kind: 'one-width', width: 3300, gap: 0.025 },
+    }),
     stance: plainStance({ x: 1950, y: 2850, rotation: 0, scale: 1 }),
-    ink: plainInk([solidCoat({ colour: '#8c3f2b' }), pictureCoat({ asset: 'dune' })]), outlines: {
+    ink: plainInk([solidCoat({ colour: '#8c3f2b' }), pictureCoat({ asset: 'dune' })]),
+    outlines: {
       ...plainOutlines(),
-      list: [plainOutline({ id: 'outline-1', unit: 'em', width: 0.014, side: 'outside', gap: 0.0135, colour: '#fdf8ea' }), plainOutline({ id: 'outline-2', unit: 'em', width: 0.014, side: 'outside', colour: '#3f1d13' })],
+      list: [
+        plainOutline({ id: 'outline-1', unit: 'em', width: 0.014, side: 'outside', gap: 0.0135, colour: '#fdf8ea' }),
+        plainOutline({ id: 'outline-2', unit: 'em', width: 0.014, side: 'outside', colour: '#3f1d13' }),
+      ],
     },
   };
   return readPiece({

@@ -17,7 +17,11 @@ export class Solver {
   readonly assets: Record<string, Asset> = {};
   private readonly levels = new Map<string, Level>();
 
-  private constructor(private readonly piece: string, private readonly picture: Level, readonly plate: Picture) {}
+  private constructor(
+    private readonly piece: string,
+    private readonly picture: Level,
+    readonly plate: Picture,
+  ) {}
 
   static async open(piece: string, plate: string): Promise<Solver> {
     const { data, info } = await sharp(`demo/plates/${plate}.jpg`).raw().toBuffer({ resolveWithObject: true });
@@ -29,7 +33,18 @@ export class Solver {
   async scribble(name: string, strokes = name, joining: Cut['joining'] = 'add'): Promise<Cut> {
     const { marks } = readStrokesOf(strokes);
     const matte = new ScribbleCutter(this.picture).cut(marks)!;
-    return { kind: 'scribble', joining, marks: marks.map(({ side, radius, points }) => ({ side, radius, points: points.map(([x, y]): [number, number] => [x, y]) })), box: null, matte: await this.keep(`${name}-cut`, matte, 'matte'), coarse: false };
+    return {
+      kind: 'scribble',
+      joining,
+      marks: marks.map(({ side, radius, points }) => ({
+        side,
+        radius,
+        points: points.map(([x, y]): [number, number] => [x, y]),
+      })),
+      box: null,
+      matte: await this.keep(`${name}-cut`, matte, 'matte'),
+      coarse: false,
+    };
   }
 
   /** All cuts over the whole plate. */
@@ -43,8 +58,16 @@ export class Solver {
   async fine(name: string, cuts: readonly Cut[], { band, reach }: Pick<FineEdge, 'band' | 'reach'>): Promise<FineEdge> {
     const whole = { x: 0, y: 0, width: this.picture.width, height: this.picture.height };
     const cut = Uint8Array.from((await this.cutsOf(cuts)).data, (value) => Math.round(value * 255));
-    const solved = solveFineEdge(this.picture, cut, bandOf({ band, reach }, cut, whole), { said: saidBy(cuts, 1, whole) });
-    return { band, reach, matte: await this.keep(`${name}-fine`, solved.matte, 'matte'), front: await this.keep(`${name}-front`, solved.front, 'front'), solvedFor: null };
+    const solved = solveFineEdge(this.picture, cut, bandOf({ band, reach }, cut, whole), {
+      said: saidBy(cuts, 1, whole),
+    });
+    return {
+      band,
+      reach,
+      matte: await this.keep(`${name}-fine`, solved.matte, 'matte'),
+      front: await this.keep(`${name}-front`, solved.front, 'front'),
+      solvedFor: null,
+    };
   }
 
   /** The softness of the photo along the border of some cuts. */
@@ -57,7 +80,13 @@ export class Solver {
     const path = `mattes/${key}.png`;
     mkdirSync('demo/mattes', { recursive: true });
     const { width, height, channels, bytes } = level;
-    writeFileSync(`demo/${path}`, await sharp(bytes, { raw: { width, height, channels } }).png({ compressionLevel: 9, ...(channels === 1 && { palette: false }) }).toColourspace(channels === 1 ? 'b-w' : 'srgb').toBuffer());
+    writeFileSync(
+      `demo/${path}`,
+      await sharp(bytes, { raw: { width, height, channels } })
+        .png({ compressionLevel: 9, ...(channels === 1 && { palette: false }) })
+        .toColourspace(channels === 1 ? 'b-w' : 'srgb')
+        .toBuffer(),
+    );
     this.assets[key] = { kind, name, path };
     this.levels.set(key, level);
     return key;

@@ -14,17 +14,60 @@ export async function throughAndInFront(): Promise<Piece> {
   const solver = await Solver.open('through-and-in-front', 'potter-figure');
   const cuts = [await solver.scribble('figure')];
   // The end of the belt is as red as the wall behind it; a touch-up brings it to the front.
-  const ring = plainStroke({ side: 'front', radius: 5, softness: 0.25, points: [[715, 1009], [724, 1016], [726, 1022], [722, 1030], [714, 1034]] });
-  const figure = plainVeil({ id: 'veil-1', name: 'figure', plate: 'plate-1', cuts, feather: 0, softness: await solver.softness(cuts), strokes: [ring] });
+  const ring = plainStroke({
+    side: 'front',
+    radius: 5,
+    softness: 0.25,
+    points: [
+      [715, 1009],
+      [724, 1016],
+      [726, 1022],
+      [722, 1030],
+      [714, 1034],
+    ],
+  });
+  const figure = plainVeil({
+    id: 'veil-1',
+    name: 'figure',
+    plate: 'plate-1',
+    cuts,
+    feather: 0,
+    softness: await solver.softness(cuts),
+    strokes: [ring],
+  });
   const lettering: Lettering = {
     id: 'lettering-1',
     name: 'ALOFT',
-    words: plainWords({ text: 'ALOFT', face: 'bowlby-one', size: 330, leading: 0.9, tracking: -0.005, alignment: 'centre' }),
+    words: plainWords({
+      text: 'ALOFT',
+      face: 'bowlby-one',
+      size: 330,
+      leading: 0.9,
+      tracking: -0.005,
+      alignment: 'centre',
+    }),
     stance: plainStance({ x: 600, y: 1050, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#f7e9cf' })]),
-    outlines: { ...plainOutlines(), list: [plainOutline({ id: 'outline-1', unit: 'em', width: 0.017, side: 'inside', front: true, colour: '#fffaf0' })] },
+    outlines: {
+      ...plainOutlines(),
+      list: [
+        plainOutline({ id: 'outline-1', unit: 'em', width: 0.017, side: 'inside', front: true, colour: '#fffaf0' }),
+      ],
+    },
   };
-  const turned = { ...plainGrade('grade-1', { lettering: 'lettering-1', area: 'inside', on: { kind: 'veil', veil: 'veil-1' } }), hue: 165, saturation: 1.35 };
-  const made = piece('Through and in front', 'potter-figure', ['bowlby-one'], [lettering], [figure], ['lettering-1', 'veil-1'], { solved: solver.assets, sheet: { width: 1200, height: 1800, ppi: 200, paint: '#ffffff' } });
+  const turned = {
+    ...plainGrade('grade-1', { lettering: 'lettering-1', area: 'inside', on: { kind: 'veil', veil: 'veil-1' } }),
+    hue: 165,
+    saturation: 1.35,
+  };
+  const made = piece(
+    'Through and in front',
+    'potter-figure',
+    ['bowlby-one'],
+    [lettering],
+    [figure],
+    ['lettering-1', 'veil-1'],
+    { solved: solver.assets, sheet: { width: 1200, height: 1800, ppi: 200, paint: '#ffffff' } },
+  );
   return { ...made, grades: [turned] };
 }

@@ -2,7 +2,14 @@ import { solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
-import { firstShadow, plainStroke, plainVeil, type Graft, type Veil, type VeilShadow } from '../../core/passes/veils/schema';
+import {
+  firstShadow,
+  plainStroke,
+  plainVeil,
+  type Graft,
+  type Veil,
+  type VeilShadow,
+} from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
 import type { Lettering, Piece } from '../../core/piece/schema';
 import { piece } from './common';
@@ -12,24 +19,74 @@ import { Solver } from './solve';
 export async function tuckedIn(): Promise<Piece> {
   const solver = await Solver.open('tucked-in', 'ribbons');
   // The light falls from the upper left; the ribbons lie some way above the letters, farther off in the middle of their arcs.
-  const thrown = (lift: number, change: Partial<VeilShadow> = {}): VeilShadow => ({ ...firstShadow, lift, farLift: 2 * lift, height: 48, angle: 58, size: 0.7, strength: 0.6, colour: '#26231a', ...change });
+  const thrown = (lift: number, change: Partial<VeilShadow> = {}): VeilShadow => ({
+    ...firstShadow,
+    lift,
+    farLift: 2 * lift,
+    height: 48,
+    angle: 58,
+    size: 0.7,
+    strength: 0.6,
+    colour: '#26231a',
+    ...change,
+  });
   const cut = async (id: string, name: string, strokes: string, shadow: VeilShadow): Promise<Veil> => {
     const cuts = [await solver.scribble(name.replaceAll(' ', '-'), strokes)];
     return plainVeil({ id, name, plate: 'plate-1', cuts, feather: 0, softness: await solver.softness(cuts), shadow });
   };
-  const gold = await cut('veil-1', 'gold ribbon', 'ribbon-a', thrown(22, { lifts: [plainStroke({ side: 'front', radius: 170, softness: 0.9, points: [[520, 370], [640, 320]] })] }));
+  const gold = await cut(
+    'veil-1',
+    'gold ribbon',
+    'ribbon-a',
+    thrown(22, {
+      lifts: [
+        plainStroke({
+          side: 'front',
+          radius: 170,
+          softness: 0.9,
+          points: [
+            [520, 370],
+            [640, 320],
+          ],
+        }),
+      ],
+    }),
+  );
   const blue = await cut('veil-2', 'blue ribbon', 'ribbons', thrown(20));
   const white = await cut('veil-3', 'white ribbon', 'ribbon-c', thrown(16));
-  const graft: Graft = { pivot: [513, 331], at: [1310, 880], scale: 1, turn: 180, flipped: false, shadow: thrown(26, { colour: '#1f241f' }) };
+  const graft: Graft = {
+    pivot: [513, 331],
+    at: [1310, 880],
+    scale: 1,
+    turn: 180,
+    flipped: false,
+    shadow: thrown(26, { colour: '#1f241f' }),
+  };
   const grafted: Veil = { ...gold, id: 'veil-4', name: 'grafted ribbon', shadow: thrown(26), graft };
   const lettering: Lettering = {
     id: 'lettering-1',
     name: 'ALOFT',
-    words: plainWords({ text: 'ALOFT', face: 'alfa-slab-one', size: 430, leading: 0.9, tracking: 0, alignment: 'centre' }),
+    words: plainWords({
+      text: 'ALOFT',
+      face: 'alfa-slab-one',
+      size: 430,
+      leading: 0.9,
+      tracking: 0,
+      alignment: 'centre',
+    }),
     stance: plainStance({ x: 900, y: 600, rotation: 0, scale: 1 }),
-    ink: plainInk([solidCoat({ colour: '#8c2f1f' })]), outlines: plainOutlines(),
+    ink: plainInk([solidCoat({ colour: '#8c2f1f' })]),
+    outlines: plainOutlines(),
   };
   // The white ribbon runs under the O; the others lie over all that they cross.
   const weave = [{ veil: 'veil-3', lettering: 'lettering-1', at: 2, over: false }];
-  return piece('Tucked in', 'ribbons', ['alfa-slab-one'], [lettering], [gold, blue, white, grafted], ['lettering-1', 'veil-3', 'veil-1', 'veil-2', 'veil-4'], { solved: solver.assets, weave });
+  return piece(
+    'Tucked in',
+    'ribbons',
+    ['alfa-slab-one'],
+    [lettering],
+    [gold, blue, white, grafted],
+    ['lettering-1', 'veil-3', 'veil-1', 'veil-2', 'veil-4'],
+    { solved: solver.assets, weave },
+  );
 }

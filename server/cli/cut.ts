@@ -20,7 +20,13 @@ const usage = `Cuts a picture by rough strokes, without a browser.
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { strokes: { type: 'string' }, out: { type: 'string' }, front: { type: 'string' }, fine: { type: 'boolean' }, help: { type: 'boolean' } },
+  options: {
+    strokes: { type: 'string' },
+    out: { type: 'string' },
+    front: { type: 'string' },
+    fine: { type: 'boolean' },
+    help: { type: 'boolean' },
+  },
 });
 
 /** Times of the stages, ms, as they are printed. */
@@ -47,12 +53,17 @@ async function main(): Promise<void> {
   const picture = await timed('read the picture', () => decodePicture(positionals[0], 'plate'));
   const cutter = await timed('find patches', () => new ScribbleCutter(picture));
   const cut = await timed('cut', () => cutter.cut(marks, box));
-  if (!cut) throw new Error('No stroke says what stands in front. Draw one of side "front" over it, or a box around it.');
+  if (!cut)
+    throw new Error('No stroke says what stands in front. Draw one of side "front" over it, or a box around it.');
   let matte: Level = cut;
   let front: Level = picture;
   if (values.fine) {
     const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
-    const solved = await timed('solve the edge', () => solveFineEdge(picture, cut.bytes, bandOf({ band, reach }, cut.bytes, whole), { said: drawMarks(marks, 1, whole) }));
+    const solved = await timed('solve the edge', () =>
+      solveFineEdge(picture, cut.bytes, bandOf({ band, reach }, cut.bytes, whole), {
+        said: drawMarks(marks, 1, whole),
+      }),
+    );
     ({ matte, front } = solved);
   }
   await timed('write', async () => {
@@ -62,7 +73,10 @@ async function main(): Promise<void> {
   for (const [stage, ms] of stages) console.log(`${stage.padEnd(18)} ${ms.toFixed(0).padStart(7)} ms`);
 }
 
-const png = ({ width, height, channels, bytes }: Level): Sharp => sharp(bytes, { raw: { width, height, channels }, limitInputPixels: false }).toColourspace(channels === 1 ? 'b-w' : 'srgb').png();
+const png = ({ width, height, channels, bytes }: Level): Sharp =>
+  sharp(bytes, { raw: { width, height, channels }, limitInputPixels: false })
+    .toColourspace(channels === 1 ? 'b-w' : 'srgb')
+    .png();
 
 /** The front's colours, the solved ones where there are some, with the matte as alpha. */
 function cutOut(picture: Level, matte: Level, front: Level): Level {

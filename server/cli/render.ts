@@ -29,16 +29,26 @@ interface Order {
 function readOrder(): Order {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
-    options: { out: { type: 'string' }, scale: { type: 'string' }, ppi: { type: 'string' }, bits: { type: 'string' }, quality: { type: 'string' }, help: { type: 'boolean' } },
+    options: {
+      out: { type: 'string' },
+      scale: { type: 'string' },
+      ppi: { type: 'string' },
+      bits: { type: 'string' },
+      quality: { type: 'string' },
+      help: { type: 'boolean' },
+    },
   });
   if (values.help || positionals.length !== 1 || !values.out) throw new Error(usage);
   const number = (text: string | undefined, fallback: number, least: number, most: number, name: string): number => {
     const value = text === undefined ? fallback : Number(text);
-    if (!(value >= least && value <= most)) throw new Error(`--${name} is "${text}"; it goes from ${least} to ${most}.`);
+    if (!(value >= least && value <= most))
+      throw new Error(`--${name} is "${text}"; it goes from ${least} to ${most}.`);
     return value;
   };
-  if (!['.png', '.jpg', '.jpeg'].includes(extname(values.out).toLowerCase())) throw new Error('--out must end in .png, .jpg or .jpeg.');
-  if (values.bits !== undefined && !['8', '16'].includes(values.bits)) throw new Error(`--bits is "${values.bits}"; it is 8 or 16.`);
+  if (!['.png', '.jpg', '.jpeg'].includes(extname(values.out).toLowerCase()))
+    throw new Error('--out must end in .png, .jpg or .jpeg.');
+  if (values.bits !== undefined && !['8', '16'].includes(values.bits))
+    throw new Error(`--bits is "${values.bits}"; it is 8 or 16.`);
   const bits = values.bits === '16' ? 16 : 8;
   if (bits === 16 && extname(values.out).toLowerCase() !== '.png') throw new Error('Only a PNG can have 16 bits.');
   return {
@@ -81,12 +91,19 @@ async function main(): Promise<void> {
   const order = readOrder();
   const { studio, piece, close } = await openSource(order.source);
   try {
-    const encoding = { format: extname(order.out).toLowerCase() === '.png' ? ('png' as const) : ('jpeg' as const), ppi: order.ppi ?? piece.sheet.ppi, bits: order.bits, quality: order.quality };
+    const encoding = {
+      format: extname(order.out).toLowerCase() === '.png' ? ('png' as const) : ('jpeg' as const),
+      ppi: order.ppi ?? piece.sheet.ppi,
+      bits: order.bits,
+      quality: order.quality,
+    };
     const times = await savePicture(studio.saveOrder(piece, order.scale, encoding, order.out), (done, stage) => {
       if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
     });
     if (process.stderr.isTTY) process.stderr.write('\r');
-    console.log(`${order.out}: rendered in ${Math.round(times.renderMs)} ms, written in ${Math.round(times.encodeMs)} ms`);
+    console.log(
+      `${order.out}: rendered in ${Math.round(times.renderMs)} ms, written in ${Math.round(times.encodeMs)} ms`,
+    );
   } finally {
     close();
   }

@@ -7,10 +7,26 @@ import { Problem } from '../problem';
 /** The formats that are taken in, by the first bytes of the file. */
 const signatures: { mime: string; name: string; matches(head: Buffer): boolean }[] = [
   { mime: 'image/jpeg', name: 'JPEG', matches: (head) => head[0] === 0xff && head[1] === 0xd8 && head[2] === 0xff },
-  { mime: 'image/png', name: 'PNG', matches: (head) => head.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])) },
-  { mime: 'image/webp', name: 'WebP', matches: (head) => head.toString('latin1', 0, 4) === 'RIFF' && head.toString('latin1', 8, 12) === 'WEBP' },
-  { mime: 'image/tiff', name: 'TIFF', matches: (head) => ['II*\0', 'MM\0*', 'II+\0', 'MM\0+'].includes(head.toString('latin1', 0, 4)) },
-  { mime: 'image/avif', name: 'AVIF', matches: (head) => head.toString('latin1', 4, 8) === 'ftyp' && /avif|avis/.test(head.toString('latin1', 8, 40)) },
+  {
+    mime: 'image/png',
+    name: 'PNG',
+    matches: (head) => head.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])),
+  },
+  {
+    mime: 'image/webp',
+    name: 'WebP',
+    matches: (head) => head.toString('latin1', 0, 4) === 'RIFF' && head.toString('latin1', 8, 12) === 'WEBP',
+  },
+  {
+    mime: 'image/tiff',
+    name: 'TIFF',
+    matches: (head) => ['II*\0', 'MM\0*', 'II+\0', 'MM\0+'].includes(head.toString('latin1', 0, 4)),
+  },
+  {
+    mime: 'image/avif',
+    name: 'AVIF',
+    matches: (head) => head.toString('latin1', 4, 8) === 'ftyp' && /avif|avis/.test(head.toString('latin1', 8, 40)),
+  },
 ];
 
 const accepted = 'Inky Veil reads JPEG, PNG, WebP, TIFF and AVIF.';
@@ -32,11 +48,22 @@ export async function decodePicture(path: string, kind: 'plate' | 'matte' | 'fro
   const picture = sharp(path, { failOn: 'error', limitInputPixels: false, pages: 1, unlimited: true });
   const { width, height } = await readable(() => picture.metadata(), signature.name);
   if (width * height > largestPicture) {
-    throw new Problem(413, `This picture has ${Math.round((width * height) / 1e6)} megapixels; the limit is ${largestPicture / 1e6}.`);
+    throw new Problem(
+      413,
+      `This picture has ${Math.round((width * height) / 1e6)} megapixels; the limit is ${largestPicture / 1e6}.`,
+    );
   }
   const upright = picture.autoOrient();
-  const prepared = kind !== 'matte' ? upright.toColourspace('srgb') : (await hasClearParts(path)) ? upright.extractChannel('alpha') : upright.removeAlpha().toColourspace('b-w');
-  const { data, info } = await readable(() => prepared.raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true }), signature.name);
+  const prepared =
+    kind !== 'matte'
+      ? upright.toColourspace('srgb')
+      : (await hasClearParts(path))
+        ? upright.extractChannel('alpha')
+        : upright.removeAlpha().toColourspace('b-w');
+  const { data, info } = await readable(
+    () => prepared.raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true }),
+    signature.name,
+  );
   return { mime: signature.mime, ...asLevel(data, info, kind) };
 }
 
@@ -59,7 +86,10 @@ async function readable<Value>(read: () => Promise<Value>, format: string): Prom
   try {
     return await read();
   } catch {
-    throw new Problem(422, `This ${format} file is damaged or cut short, so it was not taken in. Try to save or copy it again.`);
+    throw new Problem(
+      422,
+      `This ${format} file is damaged or cut short, so it was not taken in. Try to save or copy it again.`,
+    );
   }
 }
 
@@ -67,7 +97,8 @@ async function readable<Value>(read: () => Promise<Value>, format: string): Prom
 function asLevel(data: Buffer, { width, height, channels }: OutputInfo, kind: 'plate' | 'matte' | 'front'): Level {
   if (kind === 'matte') return { width, height, channels: 1, bytes: channels === 1 ? data : pick(data, channels, [0]) };
   if (channels === 3) return { width, height, channels: 3, bytes: data };
-  if (channels === 4) return { width, height, channels: isOpaque(data) ? 3 : 4, bytes: isOpaque(data) ? pick(data, 4, [0, 1, 2]) : data };
+  if (channels === 4)
+    return { width, height, channels: isOpaque(data) ? 3 : 4, bytes: isOpaque(data) ? pick(data, 4, [0, 1, 2]) : data };
   if (channels === 1) return { width, height, channels: 3, bytes: pick(data, 1, [0, 0, 0]) };
   return { width, height, channels: 4, bytes: pick(data, 2, [0, 0, 0, 1]) };
 }
@@ -79,6 +110,7 @@ function isOpaque(data: Buffer): boolean {
 
 function pick(data: Buffer, channels: number, order: readonly number[]): Uint8Array {
   const out = new Uint8Array((data.length / channels) * order.length);
-  for (let from = 0, at = 0; from < data.length; from += channels) for (const channel of order) out[at++] = data[from + channel];
+  for (let from = 0, at = 0; from < data.length; from += channels)
+    for (const channel of order) out[at++] = data[from + channel];
   return out;
 }

@@ -11,7 +11,11 @@ export interface Encoding {
 }
 
 /** Encodes a picture file (uncompressed TIFF of 8 bits) as JPEG, streaming. sRGB; transparency becomes white. */
-export async function encodeJpeg(from: string, to: string, { ppi, quality }: Pick<Encoding, 'ppi' | 'quality'>): Promise<void> {
+export async function encodeJpeg(
+  from: string,
+  to: string,
+  { ppi, quality }: Pick<Encoding, 'ppi' | 'quality'>,
+): Promise<void> {
   await sharp(from, { sequentialRead: true, limitInputPixels: false, unlimited: true })
     .withMetadata({ density: ppi })
     .flatten({ background: '#ffffff' })

@@ -56,7 +56,7 @@ const run = 5552;
 export function adler32(bytes: Uint8Array): number {
   let low = 1;
   let high = 0;
-  for (let at = 0; at < bytes.length; ) {
+  for (let at = 0; at < bytes.length;) {
     const end = Math.min(bytes.length, at + run);
     for (; at < end; at++) {
       low += bytes[at];

@@ -29,10 +29,18 @@ export class PngFile implements PictureFile {
    * @param pack filters and compresses rows, in whatever thread
    * @throws the system's error when the file cannot be made; one that is there is replaced
    */
-  constructor(path: string, form: PictureForm, ppi: number, private readonly pack: (rows: Uint8Array) => Promise<PackedRows>) {
+  constructor(
+    path: string,
+    form: PictureForm,
+    ppi: number,
+    private readonly pack: (rows: Uint8Array) => Promise<PackedRows>,
+  ) {
     this.file = openSync(path, 'w');
     this.write(Uint8Array.from(pngSignature));
-    this.chunk('IHDR', Buffer.concat([words(form.width, form.height), Uint8Array.of(form.bits, colourType[form.channels], 0, 0, 0)]));
+    this.chunk(
+      'IHDR',
+      Buffer.concat([words(form.width, form.height), Uint8Array.of(form.bits, colourType[form.channels], 0, 0, 0)]),
+    );
     this.chunk('sRGB', Uint8Array.of(0));
     this.chunk('gAMA', words(gamma));
     this.chunk('cHRM', words(...chromaticities));

@@ -12,23 +12,34 @@ export interface ReadFace {
   facts: FaceFacts;
 }
 
-const signatures: Record<string, 'sfnt' | 'woff' | 'woff2'> = { '\0\x01\0\0': 'sfnt', true: 'sfnt', OTTO: 'sfnt', wOFF: 'woff', wOF2: 'woff2' };
+const signatures: Record<string, 'sfnt' | 'woff' | 'woff2'> = {
+  '\0\x01\0\0': 'sfnt',
+  true: 'sfnt',
+  OTTO: 'sfnt',
+  wOFF: 'woff',
+  wOF2: 'woff2',
+};
 
 /**
  * Reads a TTF, OTF, WOFF or WOFF2 file; packed ones are unpacked.
  * @throws Problem 413, 415 or 422 with the reason
  */
 export async function readFace(file: Uint8Array, name: string): Promise<ReadFace> {
-  if (file.length > largestFace) throw new Problem(413, `"${name}" is larger than ${largestFace / 1048576} MB, which is the limit for a face.`);
+  if (file.length > largestFace)
+    throw new Problem(413, `"${name}" is larger than ${largestFace / 1048576} MB, which is the limit for a face.`);
   const signature = String.fromCharCode(...file.subarray(0, 4));
   const format = Object.hasOwn(signatures, signature) ? signatures[signature] : undefined;
-  if (signature === 'ttcf') throw new Problem(415, `"${name}" is a collection of several faces. Save the one you want as a file of its own.`);
+  if (signature === 'ttcf')
+    throw new Problem(415, `"${name}" is a collection of several faces. Save the one you want as a file of its own.`);
   if (!format) throw new Problem(415, `"${name}" is not a face. Inky Veil reads TTF, OTF, WOFF and WOFF2.`);
   const bytes = format === 'sfnt' ? file : await unpacked(file, name);
   try {
     return { bytes, facts: readFacts(bytes) };
   } catch (error) {
-    throw new Problem(422, `"${name}" cannot be used. ${error instanceof FaceError ? error.message : 'The file is damaged.'}`);
+    throw new Problem(
+      422,
+      `"${name}" cannot be used. ${error instanceof FaceError ? error.message : 'The file is damaged.'}`,
+    );
   }
 }
 
@@ -37,7 +48,11 @@ async function unpacked(file: Uint8Array, name: string): Promise<Uint8Array> {
   if (file.length < 44) throw damaged;
   // Both packed formats say at the same place how long the whole will be and how long they are themselves.
   const view = new DataView(file.buffer, file.byteOffset, file.byteLength);
-  if (view.getUint32(16) > largestFace) throw new Problem(413, `"${name}" would be larger than ${largestFace / 1048576} MB once unpacked, which is the limit for a face.`);
+  if (view.getUint32(16) > largestFace)
+    throw new Problem(
+      413,
+      `"${name}" would be larger than ${largestFace / 1048576} MB once unpacked, which is the limit for a face.`,
+    );
   if (view.getUint32(8) > file.length) throw damaged;
   try {
     return new Uint8Array(await convert(Buffer.from(file), 'sfnt'));

@@ -3,7 +3,18 @@ import { writeWhole } from '../store/writeWhole';
 import type { PictureFile, PictureForm } from './pictureFile';
 
 /** Tags of TIFF 6.0 that a plain RGB(A) picture in strips needs. */
-const tag = { width: 256, height: 257, bits: 258, compression: 259, photometric: 262, stripOffsets: 273, samples: 277, rowsPerStrip: 278, stripBytes: 279, extraSamples: 338 };
+const tag = {
+  width: 256,
+  height: 257,
+  bits: 258,
+  compression: 259,
+  photometric: 262,
+  stripOffsets: 273,
+  samples: 277,
+  rowsPerStrip: 278,
+  stripBytes: 279,
+  extraSamples: 338,
+};
 
 /**
  * Writes a picture to an uncompressed TIFF strip by strip, so that the whole never stands in memory; the encoder of the
@@ -15,7 +26,11 @@ export class StripTiff implements PictureFile {
   private readonly strips: { offset: number; bytes: number }[] = [];
 
   /** @param rowsPerStrip how many rows come at a time, but for the last ones */
-  constructor(path: string, private readonly form: PictureForm, private readonly rowsPerStrip: number) {
+  constructor(
+    path: string,
+    private readonly form: PictureForm,
+    private readonly rowsPerStrip: number,
+  ) {
     this.file = openSync(path, 'wx');
     const header = Buffer.alloc(8);
     header.write('II*\0', 'latin1');
@@ -36,10 +51,18 @@ export class StripTiff implements PictureFile {
     directory.add(tag.bits, 3, new Array<number>(channels).fill(bits));
     directory.add(tag.compression, 3, [1]);
     directory.add(tag.photometric, 3, [2]);
-    directory.add(tag.stripOffsets, 4, this.strips.map(({ offset }) => offset));
+    directory.add(
+      tag.stripOffsets,
+      4,
+      this.strips.map(({ offset }) => offset),
+    );
     directory.add(tag.samples, 3, [channels]);
     directory.add(tag.rowsPerStrip, 4, [this.rowsPerStrip]);
-    directory.add(tag.stripBytes, 4, this.strips.map(({ bytes }) => bytes));
+    directory.add(
+      tag.stripBytes,
+      4,
+      this.strips.map(({ bytes }) => bytes),
+    );
     if (channels === 4) directory.add(tag.extraSamples, 3, [2]);
     writeWhole(this.file, directory.bytes(), directory.offset);
     const start = Buffer.alloc(4);
@@ -80,7 +103,8 @@ class Directory {
         to = behind;
         behind += size(entry);
       }
-      for (const value of entry.values) to = entry.type === 3 ? out.writeUInt16LE(value, to) : out.writeUInt32LE(value, to);
+      for (const value of entry.values)
+        to = entry.type === 3 ? out.writeUInt16LE(value, to) : out.writeUInt32LE(value, to);
     });
     return out;
   }

@@ -25,7 +25,11 @@ export class CutService {
   ) {}
 
   /** @throws Problem 404 where the plate or a matte is not in the store, 500 when solving fails */
-  async ask(plate: string, mattes: Record<string, string>, order: Asked): Promise<Exclude<CutAnswer, { kind: 'failed' }>> {
+  async ask(
+    plate: string,
+    mattes: Record<string, string>,
+    order: Asked,
+  ): Promise<Exclude<CutAnswer, { kind: 'failed' }>> {
     this.crew ??= this.start();
     const answer = await this.crew.ask({ ...order, ...this.placeOf(plate, mattes) } as CutOrder);
     if (answer.kind === 'failed') throw new Problem(500, answer.message);
@@ -38,14 +42,38 @@ export class CutService {
   }
 
   /** Starts to solve a fine edge in full. The job's result is the two assets. */
-  startFine(about: string, plate: string, order: Pick<FineOrder, 'cuts' | 'mattes' | 'fine'>): ReturnType<Jobs['start']> {
-    const finish = ({ matte, front }: FineResult): { matte: StoredAsset; front: StoredAsset } => ({ matte: this.keep(matte, 'matte'), front: this.keep(front, 'front') });
-    return this.jobs.start<FineOrder, FineResult, ReturnType<typeof finish>>('fine edge', about, 'fineChild.js', { ...order, ...this.placeOf(plate, order.mattes) }, finish, () => undefined);
+  startFine(
+    about: string,
+    plate: string,
+    order: Pick<FineOrder, 'cuts' | 'mattes' | 'fine'>,
+  ): ReturnType<Jobs['start']> {
+    const finish = ({ matte, front }: FineResult): { matte: StoredAsset; front: StoredAsset } => ({
+      matte: this.keep(matte, 'matte'),
+      front: this.keep(front, 'front'),
+    });
+    return this.jobs.start<FineOrder, FineResult, ReturnType<typeof finish>>(
+      'fine edge',
+      about,
+      'fineChild.js',
+      { ...order, ...this.placeOf(plate, order.mattes) },
+      finish,
+      () => undefined,
+    );
   }
 
   /** Puts a solved file into the store's list. */
   keep({ sha256, bytes, width, height, channels }: SolvedFile, kind: 'matte' | 'front'): StoredAsset {
-    this.assets.add({ sha256, kind, name: kind === 'matte' ? 'solved matte' : 'solved front', mime: 'image/png', bytes, width, height, channels, shipped: 0 });
+    this.assets.add({
+      sha256,
+      kind,
+      name: kind === 'matte' ? 'solved matte' : 'solved front',
+      mime: 'image/png',
+      bytes,
+      width,
+      height,
+      channels,
+      shipped: 0,
+    });
     return this.assets.get(sha256);
   }
 
@@ -60,7 +88,9 @@ export class CutService {
       patienceMs,
       problemOf: () => null,
       hire: (answered, failed) => {
-        const worker = new Worker(join(this.buildFolder, 'cutWorker.js'), { workerData: { newestTurn: this.newestTurn } });
+        const worker = new Worker(join(this.buildFolder, 'cutWorker.js'), {
+          workerData: { newestTurn: this.newestTurn },
+        });
         worker.on('message', answered);
         worker.on('error', (error) => failed(error.message));
         worker.on('exit', (code) => failed(`The worker that cuts has ended (code ${code}).`));

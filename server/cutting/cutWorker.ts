@@ -35,7 +35,8 @@ function cutterOf(place: CutPlace): Promise<ScribbleCutter> {
   return cutter;
 }
 
-const scaleFor = ({ width, height }: { width: number; height: number }, pixels: number): number => Math.min(1, Math.sqrt(pixels / (width * height)));
+const scaleFor = ({ width, height }: { width: number; height: number }, pixels: number): number =>
+  Math.min(1, Math.sqrt(pixels / (width * height)));
 
 async function answer(order: CutOrder): Promise<CutAnswer> {
   if (order.kind === 'prepare') {
@@ -43,21 +44,42 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
     return { kind: 'prepared' };
   }
   if (order.kind === 'scribble') {
-    const matte = (await cutterOf(order)).cut(order.marks, order.box, { quick: order.quick, isOutdated: () => Atomics.load(newestTurn, 0) !== order.turn });
+    const matte = (await cutterOf(order)).cut(order.marks, order.box, {
+      quick: order.quick,
+      isOutdated: () => Atomics.load(newestTurn, 0) !== order.turn,
+    });
     return matte ? { kind: 'matte', matte: storeSolved(order.dataFolder, matte) } : { kind: 'nothing' };
   }
   if (order.kind === 'tone') {
     const { picture } = await openPlate(order);
-    return { kind: 'matte', matte: storeSolved(order.dataFolder, keyByTone(await wholePicture(picture), order.rule, order.connected)) };
+    return {
+      kind: 'matte',
+      matte: storeSolved(order.dataFolder, keyByTone(await wholePicture(picture), order.rule, order.connected)),
+    };
   }
   if (order.kind === 'own-matte') {
     const { picture } = await openPlate(order);
     if (picture.channels !== 4) return { kind: 'nothing' };
     const { width, height, bytes } = await wholePicture(picture);
-    return { kind: 'matte', matte: storeSolved(order.dataFolder, { width, height, channels: 1, bytes: Uint8Array.from({ length: width * height }, (_, i) => bytes[i * 4 + 3]) }) };
+    return {
+      kind: 'matte',
+      matte: storeSolved(order.dataFolder, {
+        width,
+        height,
+        channels: 1,
+        bytes: Uint8Array.from({ length: width * height }, (_, i) => bytes[i * 4 + 3]),
+      }),
+    };
   }
   if (order.kind === 'picture') return takeMatte(order);
-  if (order.kind === 'compare') return { kind: 'compared', difference: await pictureDifference((await openPlate(order)).picture, (await openPlate({ ...order, plate: order.other })).picture) };
+  if (order.kind === 'compare')
+    return {
+      kind: 'compared',
+      difference: await pictureDifference(
+        (await openPlate(order)).picture,
+        (await openPlate({ ...order, plate: order.other })).picture,
+      ),
+    };
   const opened = await openPlate(order, order.mattes);
   if (order.kind === 'edge') return { kind: 'compared-edge', places: await edgeOf(opened, order.veil) };
   if (order.kind === 'softness' || order.kind === 'propose') {
@@ -71,24 +93,48 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
   const picture = await readLevel(opened.picture, level, { x: 0, y: 0, ...size });
   const factor = 2 ** level;
   const cut = (await cutBytes(opened, order, size.width / opened.picture.width)).subarray(0, size.width * size.height);
-  const band = order.fine.band.map(({ radius, points }) => ({ radius: radius / factor, points: points.map(([x, y]): [number, number] => [x / factor, y / factor]) }));
+  const band = order.fine.band.map(({ radius, points }) => ({
+    radius: radius / factor,
+    points: points.map(([x, y]): [number, number] => [x / factor, y / factor]),
+  }));
   const reach = order.fine.reach > 0 ? Math.max(1.5, order.fine.reach / factor) : 0;
-  const solved = solveFineEdge(picture, cut, bandOf({ band, reach }, cut, { x: 0, y: 0, ...size }), { quick: true, said: saidBy(order.cuts, factor, { x: 0, y: 0, ...size }) });
-  return { kind: 'edge', matte: storeSolved(order.dataFolder, solved.matte), front: storeSolved(order.dataFolder, solved.front) };
+  const solved = solveFineEdge(picture, cut, bandOf({ band, reach }, cut, { x: 0, y: 0, ...size }), {
+    quick: true,
+    said: saidBy(order.cuts, factor, { x: 0, y: 0, ...size }),
+  });
+  return {
+    kind: 'edge',
+    matte: storeSolved(order.dataFolder, solved.matte),
+    front: storeSolved(order.dataFolder, solved.front),
+  };
 }
 
 /** Places along the border at which the photo's edge is measured against the matte's, at most. */
 const comparedPlaces = 160;
 
 async function edgeOf({ picture, matte }: Awaited<ReturnType<typeof openPlate>>, veil: Veil): Promise<EdgePlace[]> {
-  const materials = { picture: (key: string) => (key === 'plate' ? picture : matte(key)), face: () => { throw new Error('A matte needs no face.'); } };
+  const materials = {
+    picture: (key: string) => (key === 'plate' ? picture : matte(key)),
+    face: () => {
+      throw new Error('A matte needs no face.');
+    },
+  };
   const node = matteNode({ ...veil, graft: null }, { scale: 1, x: 0, y: 0, asset: 'plate' }, materials);
   const evaluator = new Evaluator(6e7);
   const scale = scaleFor(picture, borderPixels);
-  const whole = await evaluator.pixels(node, { region: { x: 0, y: 0, width: Math.ceil(picture.width * scale), height: Math.ceil(picture.height * scale) }, scale });
+  const whole = await evaluator.pixels(node, {
+    region: { x: 0, y: 0, width: Math.ceil(picture.width * scale), height: Math.ceil(picture.height * scale) },
+    scale,
+  });
   const border = borderOf(whole, 1 / scale);
   const step = Math.max(1, Math.ceil(border.length / comparedPlaces));
-  return alongBorder(await compareEdge(picture, async (region) => evaluator.pixels(node, { region, scale: 1 }), border.filter((_, i) => i % step === 0)));
+  return alongBorder(
+    await compareEdge(
+      picture,
+      async (region) => evaluator.pixels(node, { region, scale: 1 }),
+      border.filter((_, i) => i % step === 0),
+    ),
+  );
 }
 
 /** How much the shape of a matte may differ from the plate's, as a fraction. */
@@ -100,7 +146,11 @@ async function takeMatte(order: CutPlace & { file: string }): Promise<CutAnswer>
   try {
     const matte = await decodePicture(order.file, 'matte');
     const isShaped = Math.abs(matte.width / matte.height / (width / height) - 1) <= shapeTolerance;
-    if (!isShaped) return { kind: 'refused', message: `This picture has ${matte.width} × ${matte.height} px, another shape than the photograph with its ${width} × ${height}; so it cannot be its matte.` };
+    if (!isShaped)
+      return {
+        kind: 'refused',
+        message: `This picture has ${matte.width} × ${matte.height} px, another shape than the photograph with its ${width} × ${height}; so it cannot be its matte.`,
+      };
     return { kind: 'matte', matte: storeSolved(order.dataFolder, matte) };
   } catch (error) {
     if (error instanceof Problem) return { kind: 'refused', message: error.message };
@@ -110,6 +160,10 @@ async function takeMatte(order: CutPlace & { file: string }): Promise<CutAnswer>
 
 parentPort!.on('message', (order: CutOrder) => {
   answer(order)
-    .catch((error: unknown): CutAnswer => (error instanceof Outdated ? { kind: 'outdated' } : { kind: 'failed', message: error instanceof Error ? error.message : String(error) }))
+    .catch((error: unknown): CutAnswer =>
+      error instanceof Outdated
+        ? { kind: 'outdated' }
+        : { kind: 'failed', message: error instanceof Error ? error.message : String(error) },
+    )
     .then((reply) => parentPort!.postMessage(reply));
 });

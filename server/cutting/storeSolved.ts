@@ -23,8 +23,16 @@ export function packSolved({ width, height, channels, bytes }: Level): Buffer {
   const stride = width * channels;
   const rows = Buffer.alloc(height * (stride + 1));
   for (let y = 0; y < height; y++) rows.set(bytes.subarray(y * stride, (y + 1) * stride), y * (stride + 1) + 1);
-  const head = Buffer.concat([words(width, height), Uint8Array.of(8, channels === 4 ? colourTypes[4] : colourTypes[1], 0, 0, 0)]);
-  return Buffer.concat([Uint8Array.from(pngSignature), pngChunk('IHDR', head), pngChunk('IDAT', deflateSync(rows, { level: 1, memLevel: 9 })), pngChunk('IEND', new Uint8Array(0))]);
+  const head = Buffer.concat([
+    words(width, height),
+    Uint8Array.of(8, channels === 4 ? colourTypes[4] : colourTypes[1], 0, 0, 0),
+  ]);
+  return Buffer.concat([
+    Uint8Array.from(pngSignature),
+    pngChunk('IHDR', head),
+    pngChunk('IDAT', deflateSync(rows, { level: 1, memLevel: 9 })),
+    pngChunk('IEND', new Uint8Array(0)),
+  ]);
 }
 
 /** Writes solved pixels, the file and its pyramid, under the hash of the file's bytes. */

@@ -7,8 +7,11 @@ export type JobMessage =
   | { kind: 'failed'; status: number; message: string };
 
 /** Runs one job in a process of its own: takes the order as the first message, reports, and ends. */
-export function serveJob<Order, Result>(run: (order: Order, progress: (done: number, stage: string) => void) => Promise<Result>): void {
-  const tell = (message: JobMessage): Promise<void> => new Promise((resolve) => process.send!(message, undefined, undefined, () => resolve()));
+export function serveJob<Order, Result>(
+  run: (order: Order, progress: (done: number, stage: string) => void) => Promise<Result>,
+): void {
+  const tell = (message: JobMessage): Promise<void> =>
+    new Promise((resolve) => process.send!(message, undefined, undefined, () => resolve()));
   let last = 0;
   process.once('message', (order) => {
     void run(order as Order, (done, stage) => {
@@ -20,7 +23,11 @@ export function serveJob<Order, Result>(run: (order: Order, progress: (done: num
         (result) => tell({ kind: 'done', result }),
         (error: unknown) => {
           const problem = problemOf(error);
-          return tell({ kind: 'failed', status: problem?.status ?? 500, message: problem?.message ?? (error instanceof Error ? error.message : String(error)) });
+          return tell({
+            kind: 'failed',
+            status: problem?.status ?? 500,
+            message: problem?.message ?? (error instanceof Error ? error.message : String(error)),
+          });
         },
       )
       .then(() => process.exit(0));

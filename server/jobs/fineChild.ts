@@ -12,7 +12,10 @@ serveJob<FineOrder, FineResult>(async (order, progress) => {
   const cut = await cutBytes(opened, order);
   const band = bandOf(order.fine, cut, { x: 0, y: 0, width: picture.width, height: picture.height });
   const said = saidBy(order.cuts, 1, { x: 0, y: 0, width: picture.width, height: picture.height });
-  const solved = solveFineEdge(picture, cut, band, { said, progress: (done) => progress(0.04 + 0.9 * done, 'Solving the edge') });
+  const solved = solveFineEdge(picture, cut, band, {
+    said,
+    progress: (done) => progress(0.04 + 0.9 * done, 'Solving the edge'),
+  });
   progress(0.95, 'Keeping it');
   return { matte: storeSolved(order.dataFolder, solved.matte), front: storeSolved(order.dataFolder, solved.front) };
 });

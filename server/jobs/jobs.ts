@@ -47,9 +47,22 @@ export class Jobs {
    * @param clean runs however the job ended
    */
   start<Order extends object, Raw, Result>(
-    kind: JobState['kind'], about: string, script: string, order: Order, finish: (raw: Raw) => Result | Promise<Result>, clean: () => void,
+    kind: JobState['kind'],
+    about: string,
+    script: string,
+    order: Order,
+    finish: (raw: Raw) => Result | Promise<Result>,
+    clean: () => void,
   ): Job {
-    const state: JobState = { id: randomUUID(), kind, about, state: 'running', done: 0, stage: 'Starting', startedAt: Date.now() };
+    const state: JobState = {
+      id: randomUUID(),
+      kind,
+      about,
+      state: 'running',
+      done: 0,
+      stage: 'Starting',
+      startedAt: Date.now(),
+    };
     const changed = new EventEmitter();
     changed.setMaxListeners(50);
     const child = this.takeChild(script);
@@ -58,9 +71,15 @@ export class Jobs {
       Object.assign(state, { done, stage });
       changed.emit('change');
     })
-      .then(async (raw) => Object.assign(state, { result: await finish(raw as Raw), state: 'done', done: 1, stage: 'Done' }))
+      .then(async (raw) =>
+        Object.assign(state, { result: await finish(raw as Raw), state: 'done', done: 1, stage: 'Done' }),
+      )
       .catch((error: unknown) => {
-        if (state.state === 'running') Object.assign(state, { state: 'failed', message: problemOf(error)?.message ?? (error instanceof Error ? error.message : String(error)) });
+        if (state.state === 'running')
+          Object.assign(state, {
+            state: 'failed',
+            message: problemOf(error)?.message ?? (error instanceof Error ? error.message : String(error)),
+          });
         throw error;
       })
       .finally(() => {
@@ -94,7 +113,10 @@ export class Jobs {
   }
 
   private startChild(script: string): ChildProcess {
-    return fork(join(this.buildFolder, script), { serialization: 'advanced', stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    return fork(join(this.buildFolder, script), {
+      serialization: 'advanced',
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    });
   }
 
   /** @throws Problem 404 */
@@ -130,7 +152,13 @@ function run(child: ChildProcess, order: object, progress: (done: number, stage:
     });
     child.on('error', reject);
     child.on('exit', (code, signal) =>
-      reject(new Error(signal === 'SIGKILL' ? 'The work was stopped before it was finished. The piece is unharmed.' : `The work ended early (code ${code ?? signal}). The piece is unharmed.`)),
+      reject(
+        new Error(
+          signal === 'SIGKILL'
+            ? 'The work was stopped before it was finished. The piece is unharmed.'
+            : `The work ended early (code ${code ?? signal}). The piece is unharmed.`,
+        ),
+      ),
     );
     child.send(order);
   });

@@ -24,14 +24,20 @@ export function formOf(piece: Piece, scale: number, bits: 8 | 16): PictureForm {
  * @param pool has been given the piece, at the scale of the form
  * @param progress told after each row, 0..1
  */
-export async function renderSheet({ width, height, channels, bits }: PictureForm, pool: TilePool, file: PictureFile, progress: (done: number) => void): Promise<void> {
+export async function renderSheet(
+  { width, height, channels, bits }: PictureForm,
+  pool: TilePool,
+  file: PictureFile,
+  progress: (done: number) => void,
+): Promise<void> {
   const sheet = { x: 0, y: 0, width, height };
   const rows = Math.ceil(height / renderTile);
   const rowBytes = width * channels * (bits / 8);
   const stripBytes = rowBytes * Math.min(renderTile, height);
   // While one row of tiles goes to the file, the next one is drawn.
   const memories = [new SharedArrayBuffer(stripBytes), new SharedArrayBuffer(stripBytes)];
-  const start = (row: number): Promise<Strip> => renderRow(row, sheet, { memory: memories[row % 2], channels, bits }, pool);
+  const start = (row: number): Promise<Strip> =>
+    renderRow(row, sheet, { memory: memories[row % 2], channels, bits }, pool);
   try {
     let next = start(0);
     for (let row = 0; row < rows; row++) {

@@ -36,14 +36,19 @@ const renderShare = 0.8;
  * Renders and encodes a piece. Used by exports, thumbnails and the command line alike.
  * @param pool threads that have been started already; they are closed with the rest
  */
-export async function savePicture(order: SaveOrder, progress: (done: number, stage: string) => void, pool: TilePool = startTilePool(order.buildFolder, order.threads)): Promise<SaveTimes> {
+export async function savePicture(
+  order: SaveOrder,
+  progress: (done: number, stage: string) => void,
+  pool: TilePool = startTilePool(order.buildFolder, order.threads),
+): Promise<SaveTimes> {
   const start = performance.now();
   const { encoding, scale } = order;
   const form = formOf(order.piece, scale, encoding.bits);
   givePiece(pool, { dataFolder: order.dataFolder, piece: order.piece, shapes: order.shapes, scale });
   try {
     if (encoding.format === 'png') {
-      const pack = async (rows: Uint8Array): Promise<PackedRows> => (await pool.ask({ kind: 'pack', rows, form })).packed!;
+      const pack = async (rows: Uint8Array): Promise<PackedRows> =>
+        (await pool.ask({ kind: 'pack', rows, form })).packed!;
       const file = new PngFile(order.out, form, encoding.ppi, pack);
       await renderSheet(form, pool, file, (done) => progress(done, 'Rendering')).catch((error: unknown) => {
         rmSync(order.out, { force: true });
@@ -51,7 +56,9 @@ export async function savePicture(order: SaveOrder, progress: (done: number, sta
       });
       return { renderMs: performance.now() - start, encodeMs: 0 };
     }
-    await renderSheet(form, pool, new StripTiff(order.scratch, form, renderTile), (done) => progress(done * renderShare, 'Rendering'));
+    await renderSheet(form, pool, new StripTiff(order.scratch, form, renderTile), (done) =>
+      progress(done * renderShare, 'Rendering'),
+    );
     await pool.close();
     const rendered = performance.now();
     progress(renderShare, 'Writing the JPEG');

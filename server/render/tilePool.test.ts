@@ -18,9 +18,21 @@ const face = 'b'.repeat(64);
 const [width, height] = [300, 200];
 const piece: Piece = {
   ...blankPiece('pool', { width, height, ppi: 300, paint: '#ffffff' }),
-  assets: { plate: { kind: 'plate', name: 'plate', sha256: plate }, face: { kind: 'face', name: 'face', sha256: face } },
+  assets: {
+    plate: { kind: 'plate', name: 'plate', sha256: plate },
+    face: { kind: 'face', name: 'face', sha256: face },
+  },
   plates: [{ id: 'plate-1', name: 'plate', asset: 'plate', scale: 1, x: 0, y: 0 }],
-  letterings: [{ id: 'word', name: 'word', words: plainWords({ text: 'I', face: 'face', size: 150, leading: 1, tracking: 0, alignment: 'centre' }), stance: plainStance({ x: 150, y: 100, rotation: 0, scale: 1 }), ink: plainInk([solidCoat({ colour: '#204060' })]), outlines: plainOutlines() }],
+  letterings: [
+    {
+      id: 'word',
+      name: 'word',
+      words: plainWords({ text: 'I', face: 'face', size: 150, leading: 1, tracking: 0, alignment: 'centre' }),
+      stance: plainStance({ x: 150, y: 100, rotation: 0, scale: 1 }),
+      ink: plainInk([solidCoat({ colour: '#204060' })]),
+      outlines: plainOutlines(),
+    },
+  ],
   depth: ['word'],
 };
 const colourAt = (x: number, y: number): number[] => [x % 256, y, (x + y) % 256];
@@ -34,7 +46,12 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-const strip = (bits: 8 | 16): Strip => ({ memory: new SharedArrayBuffer(width * height * 3 * (bits / 8)), region: { x: 0, y: 0, width, height }, channels: 3, bits });
+const strip = (bits: 8 | 16): Strip => ({
+  memory: new SharedArrayBuffer(width * height * 3 * (bits / 8)),
+  region: { x: 0, y: 0, width, height },
+  channels: 3,
+  bits,
+});
 
 async function withPool<Value>(pool: TilePool, work: (pool: TilePool) => Promise<Value>): Promise<Value> {
   givePiece(pool, { dataFolder: folder, piece, shapes: { [plate]: { width, height, channels: 3 } }, scale: 1 });
@@ -49,24 +66,44 @@ test('tiles come to lie where they belong, in 8 bits and in 16, letters over the
   await withPool(startTilePool(resolve('build/server'), 2), async (pool) => {
     for (const bits of [8, 16] as const) {
       const to = strip(bits);
-      await Promise.all([{ x: 0, y: 0, width: 256, height }, { x: 256, y: 0, width: 44, height }].map((region) => pool.ask({ kind: 'tile', region, strip: to })));
+      await Promise.all(
+        [
+          { x: 0, y: 0, width: 256, height },
+          { x: 256, y: 0, width: 44, height },
+        ].map((region) => pool.ask({ kind: 'tile', region, strip: to })),
+      );
       const values = bits === 8 ? new Uint8Array(to.memory) : new Uint16Array(to.memory);
-      const pixel = (x: number, y: number): number[] => [...values.subarray((y * width + x) * 3, (y * width + x) * 3 + 3)].map((value) => value / (bits === 8 ? 1 : 257));
-      for (const [x, y] of [[3, 4], [255, 180], [256, 20], [299, 199]]) expect(pixel(x, y)).toEqual(colourAt(x, y));
+      const pixel = (x: number, y: number): number[] =>
+        [...values.subarray((y * width + x) * 3, (y * width + x) * 3 + 3)].map(
+          (value) => value / (bits === 8 ? 1 : 257),
+        );
+      for (const [x, y] of [
+        [3, 4],
+        [255, 180],
+        [256, 20],
+        [299, 199],
+      ])
+        expect(pixel(x, y)).toEqual(colourAt(x, y));
       expect(pixel(150, 100)).toEqual([0x20, 0x40, 0x60]);
     }
   });
 });
 
 test('workers that run out of memory are replaced; then it is told, and the server stands', async () => {
-  const told = withPool(startTilePool(resolve('build/server'), 1, { maxOldGenerationSizeMb: 2 }), (pool) => pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strip: strip(8) }));
+  const told = withPool(startTilePool(resolve('build/server'), 1, { maxOldGenerationSizeMb: 2 }), (pool) =>
+    pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strip: strip(8) }),
+  );
   await expect(told).rejects.toThrow(/memory/i);
 });
 
 test('an order that cannot be done is refused, and the next one is done', async () => {
   await withPool(startTilePool(resolve('build/server'), 1), async (pool) => {
     const beyond = { ...strip(8), memory: new SharedArrayBuffer(10) };
-    await expect(pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strip: beyond })).rejects.toThrow();
-    expect(await pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strip: strip(8) })).toEqual({ problem: null });
+    await expect(
+      pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strip: beyond }),
+    ).rejects.toThrow();
+    expect(await pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strip: strip(8) })).toEqual({
+      problem: null,
+    });
   });
 });

@@ -8,7 +8,11 @@ import type { PoolPiece, TileAnswer, TileOrder } from './tileWorker';
 export type TilePool = Crew<TileOrder, TileAnswer>;
 
 /** Starts the threads; they load while the piece is still to come. @param limits of each thread's memory */
-export function startTilePool(buildFolder: string, count: number = availableParallelism(), limits?: ResourceLimits): TilePool {
+export function startTilePool(
+  buildFolder: string,
+  count: number = availableParallelism(),
+  limits?: ResourceLimits,
+): TilePool {
   return new Crew<TileOrder, TileAnswer>({
     count,
     problemOf: ({ problem }) => problem,

@@ -41,7 +41,9 @@ let evaluator = new Evaluator(cacheBytes);
 let current: { scale: number; picture: Promise<Node> } | null = null;
 
 function take({ dataFolder, piece, shapes, scale }: PoolPiece): void {
-  const picture = openMaterials(piece, fileLibrary(dataFolder, shapes)).then((materials) => compile(piece, materials).picture);
+  const picture = openMaterials(piece, fileLibrary(dataFolder, shapes)).then(
+    (materials) => compile(piece, materials).picture,
+  );
   picture.catch(() => undefined);
   current = { scale, picture };
 }
@@ -52,14 +54,35 @@ async function draw(region: Region, strip: Strip): Promise<void> {
   const stored = strip.bits === 8 && strip.channels === 3 ? await node.asStored?.({ region, scale }) : null;
   if (stored) return put(stored.bytes, new Uint8Array(strip.memory), region, strip);
   const raster = await evaluator.pixels(node, { region, scale });
-  if (strip.bits === 16) put(strip.channels === 4 ? toWords(raster, region.x, region.y) : opaqueWords(toWords(raster, region.x, region.y)), new Uint16Array(strip.memory), region, strip);
-  else put(strip.channels === 4 ? toBytes(raster, region.x, region.y) : opaqueBytes(toBytes(raster, region.x, region.y)), new Uint8Array(strip.memory), region, strip);
+  if (strip.bits === 16)
+    put(
+      strip.channels === 4 ? toWords(raster, region.x, region.y) : opaqueWords(toWords(raster, region.x, region.y)),
+      new Uint16Array(strip.memory),
+      region,
+      strip,
+    );
+  else
+    put(
+      strip.channels === 4 ? toBytes(raster, region.x, region.y) : opaqueBytes(toBytes(raster, region.x, region.y)),
+      new Uint8Array(strip.memory),
+      region,
+      strip,
+    );
 }
 
 /** Copies a tile's rows to their places in the strip. */
-function put<Values extends Uint8Array | Uint16Array>(from: Values | Uint8ClampedArray, to: Values, region: Region, { region: whole, channels }: Strip): void {
+function put<Values extends Uint8Array | Uint16Array>(
+  from: Values | Uint8ClampedArray,
+  to: Values,
+  region: Region,
+  { region: whole, channels }: Strip,
+): void {
   const run = region.width * channels;
-  for (let y = 0; y < region.height; y++) to.set(from.subarray(y * run, (y + 1) * run), ((region.y - whole.y + y) * whole.width + region.x - whole.x) * channels);
+  for (let y = 0; y < region.height; y++)
+    to.set(
+      from.subarray(y * run, (y + 1) * run),
+      ((region.y - whole.y + y) * whole.width + region.x - whole.x) * channels,
+    );
 }
 
 /** Leaves alpha out. Two functions, so that each sees one kind of array and stays fast. */

@@ -18,11 +18,21 @@ export function assetRoutes(studio: Studio): Hono {
     const { kind, width, height, channels } = studio.assets.get(sha256);
     if (kind === 'face') throw new Problem(404, 'This is a face, not a picture.');
     let known = open.get(sha256);
-    if (!known) open.set(sha256, (known = openPyramid(sha256, studio.files.pyramid(sha256), { width: width!, height: height!, channels: channels! })));
+    if (!known)
+      open.set(
+        sha256,
+        (known = openPyramid(sha256, studio.files.pyramid(sha256), {
+          width: width!,
+          height: height!,
+          channels: channels!,
+        })),
+      );
     return known;
   };
   return new Hono()
-    .get('/', (context) => context.json(studio.assets.list(queryOf(context, z.object({ kind: z.enum(['plate', 'matte', 'face']) })).kind)))
+    .get('/', (context) =>
+      context.json(studio.assets.list(queryOf(context, z.object({ kind: z.enum(['plate', 'matte', 'face']) })).kind)),
+    )
     .post('/', async (context) => {
       const { name, kind } = queryOf(context, z.object({ name: z.string().min(1).max(300), kind: z.literal('plate') }));
       // The process that will read the photograph starts while its bytes are still on their way.
@@ -35,17 +45,25 @@ export function assetRoutes(studio: Studio): Hono {
     .get('/:sha256/file', (context) => {
       const asset = studio.assets.get(context.req.param('sha256'));
       const stream = Readable.toWeb(createReadStream(studio.files.asset(asset.sha256))) as ReadableStream;
-      return context.body(stream, 200, { 'Content-Type': asset.mime, 'Cache-Control': forever, 'Content-Length': String(asset.bytes) });
+      return context.body(stream, 200, {
+        'Content-Type': asset.mime,
+        'Cache-Control': forever,
+        'Content-Length': String(asset.bytes),
+      });
     })
     .get('/:sha256/tiles/:level/:column/:row', async (context) => {
       const source = picture(context.req.param('sha256'));
       const [level, column, row] = (['level', 'column', 'row'] as const).map((name) => Number(context.req.param(name)));
       const known = Number.isInteger(level) && level >= 0 && level < levelCount(source.width, source.height);
       const size = known ? levelSize(source.width, source.height, level) : { width: 0, height: 0 };
-      const inside = (place: number, length: number): boolean => Number.isInteger(place) && place >= 0 && place * tileSide < length;
+      const inside = (place: number, length: number): boolean =>
+        Number.isInteger(place) && place >= 0 && place * tileSide < length;
       if (!inside(column, size.width) || !inside(row, size.height)) throw new Problem(404, 'There is no such tile.');
       const bytes = await source.tile(level, column, row);
-      return context.body(bytes as Uint8Array<ArrayBuffer>, 200, { 'Content-Type': 'application/octet-stream', 'Cache-Control': forever });
+      return context.body(bytes as Uint8Array<ArrayBuffer>, 200, {
+        'Content-Type': 'application/octet-stream',
+        'Cache-Control': forever,
+      });
     })
     .get('/:sha256/thumbnail', async (context) => {
       const source = picture(context.req.param('sha256'));
@@ -53,7 +71,12 @@ export function assetRoutes(studio: Studio): Hono {
       while (level > 0 && Math.max(...Object.values(levelSize(source.width, source.height, level))) < 300) level--;
       const size = levelSize(source.width, source.height, level);
       const read = await readLevel(source, level, { x: 0, y: 0, ...size });
-      const bytes = await sharp(read.bytes, { raw: { width: read.width, height: read.height, channels: read.channels } }).resize(360, 360, { fit: 'inside' }).jpeg({ quality: 85 }).toBuffer();
+      const bytes = await sharp(read.bytes, {
+        raw: { width: read.width, height: read.height, channels: read.channels },
+      })
+        .resize(360, 360, { fit: 'inside' })
+        .jpeg({ quality: 85 })
+        .toBuffer();
       return context.body(new Uint8Array(bytes), 200, { 'Content-Type': 'image/jpeg', 'Cache-Control': forever });
     });
 }

@@ -22,11 +22,23 @@ export function cutRoutes(studio: Studio): Hono {
       return context.json({ prepared: true });
     })
     .post('/scribble', async (context) => {
-      const { plate, marks, box, quick, turn } = await bodyOf(context, z.object({ plate: sha256, marks: scribble.shape.marks, box: scribble.shape.box, quick: z.boolean().default(false), turn: z.int().optional() }));
+      const { plate, marks, box, quick, turn } = await bodyOf(
+        context,
+        z.object({
+          plate: sha256,
+          marks: scribble.shape.marks,
+          box: scribble.shape.box,
+          quick: z.boolean().default(false),
+          turn: z.int().optional(),
+        }),
+      );
       const own = turn ?? studio.cutting.nextTurn();
       const answer = await studio.cutting.ask(plate, {}, { kind: 'scribble', marks, box, quick, turn: own });
       // Without a matte: nothing says what stands in front, or a newer stroke has come.
-      return context.json({ matte: answer.kind === 'matte' ? studio.cutting.keep(answer.matte, 'matte') : null, turn: own });
+      return context.json({
+        matte: answer.kind === 'matte' ? studio.cutting.keep(answer.matte, 'matte') : null,
+        turn: own,
+      });
     })
     .post('/own-matte', async (context) => {
       const { plate } = await bodyOf(context, z.object({ plate: sha256 }));
@@ -51,9 +63,23 @@ export function cutRoutes(studio: Studio): Hono {
       return context.json({ difference: answer.kind === 'compared' ? answer.difference : 1 });
     })
     .post('/tone', async (context) => {
-      const { plate, samples, chroma, lightness, softness, connected } = await bodyOf(context, z.object({ plate: sha256, ...tone.pick({ samples: true, chroma: true, lightness: true, softness: true, connected: true }).shape }));
+      const { plate, samples, chroma, lightness, softness, connected } = await bodyOf(
+        context,
+        z.object({
+          plate: sha256,
+          ...tone.pick({ samples: true, chroma: true, lightness: true, softness: true, connected: true }).shape,
+        }),
+      );
       if (samples.length === 0) throw new Problem(422, 'No colour has been sampled yet.', 'nothing');
-      const answer = await studio.cutting.ask(plate, {}, { kind: 'tone', rule: { samples, chroma, lightness, softness }, connected: connected ? samples.map(({ x, y }) => [x, y]) : null });
+      const answer = await studio.cutting.ask(
+        plate,
+        {},
+        {
+          kind: 'tone',
+          rule: { samples, chroma, lightness, softness },
+          connected: connected ? samples.map(({ x, y }) => [x, y]) : null,
+        },
+      );
       if (answer.kind !== 'matte') throw new Problem(500, 'Nothing was cut.');
       return context.json(studio.cutting.keep(answer.matte, 'matte'));
     })
@@ -68,18 +94,35 @@ export function cutRoutes(studio: Studio): Hono {
       return context.json({ band: answer.kind === 'proposed' ? answer.band : [] });
     })
     .post('/edge', async (context) => {
-      const { plate, veil, mattes } = await bodyOf(context, z.object({ plate: sha256, veil: veilSchema, mattes: given.mattes }));
+      const { plate, veil, mattes } = await bodyOf(
+        context,
+        z.object({ plate: sha256, veil: veilSchema, mattes: given.mattes }),
+      );
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'edge', veil, mattes });
       return context.json({ places: answer.kind === 'compared-edge' ? answer.places : [] });
     })
     .post('/first-look', async (context) => {
-      const { plate, cuts, mattes, band, reach } = await bodyOf(context, z.object({ ...given, ...fine.pick({ band: true, reach: true }).shape }));
-      const answer = await studio.cutting.ask(plate, mattes, { kind: 'first-look', cuts, mattes, fine: { band, reach } });
+      const { plate, cuts, mattes, band, reach } = await bodyOf(
+        context,
+        z.object({ ...given, ...fine.pick({ band: true, reach: true }).shape }),
+      );
+      const answer = await studio.cutting.ask(plate, mattes, {
+        kind: 'first-look',
+        cuts,
+        mattes,
+        fine: { band, reach },
+      });
       if (answer.kind !== 'edge') throw new Problem(500, 'The edge could not be solved.');
-      return context.json({ matte: studio.cutting.keep(answer.matte, 'matte'), front: studio.cutting.keep(answer.front, 'front') });
+      return context.json({
+        matte: studio.cutting.keep(answer.matte, 'matte'),
+        front: studio.cutting.keep(answer.front, 'front'),
+      });
     })
     .post('/fine', async (context) => {
-      const { about, plate, cuts, mattes, band, reach } = await bodyOf(context, z.object({ about: z.string().max(200), ...given, ...fine.pick({ band: true, reach: true }).shape }));
+      const { about, plate, cuts, mattes, band, reach } = await bodyOf(
+        context,
+        z.object({ about: z.string().max(200), ...given, ...fine.pick({ band: true, reach: true }).shape }),
+      );
       const job = studio.cutting.startFine(about, plate, { cuts, mattes, fine: { band, reach } });
       return context.json({ job: job.state }, 202);
     });

@@ -19,7 +19,11 @@ export function faceRoutes(studio: Studio): Hono {
       if (asset.kind !== 'face') throw new Problem(404, 'This is not a face.');
       if (asset.shipped) throw new Problem(422, 'This face comes with the program and stays.');
       const users = studio.pieces.using(asset.sha256);
-      if (users.length > 0) throw new Problem(422, `${asset.name} is in use by ${users.slice(0, 3).join(', ')}${users.length > 3 ? ` and ${users.length - 3} more` : ''}. It stays.`);
+      if (users.length > 0)
+        throw new Problem(
+          422,
+          `${asset.name} is in use by ${users.slice(0, 3).join(', ')}${users.length > 3 ? ` and ${users.length - 3} more` : ''}. It stays.`,
+        );
       studio.assets.remove(asset.sha256);
       rmSync(studio.files.asset(asset.sha256), { force: true });
       return context.body(null, 204);

@@ -18,13 +18,27 @@ import { bodyOf, queryOf } from './input';
 import type { ExportResult } from './jobs';
 import { socket, type Upgrade } from './socket';
 
-const patches = z.array(z.object({ op: z.enum(['add', 'remove', 'replace']), path: z.array(z.union([z.string(), z.number()])), value: z.unknown().optional() })).max(20000);
+const patches = z
+  .array(
+    z.object({
+      op: z.enum(['add', 'remove', 'replace']),
+      path: z.array(z.union([z.string(), z.number()])),
+      value: z.unknown().optional(),
+    }),
+  )
+  .max(20000);
 const name = z.string().trim().min(1, 'A piece needs a name.').max(200);
 const tab = z.string().min(1).max(100);
 const change = z.object({ tab, version: z.int(), label: z.string().max(200), patches, inverse: patches });
 const step = z.object({ tab, version: z.int() });
 const creation = z.object({ name, sheet: sheetSchema.optional(), plate: z.string().optional() });
-const exportOrder = z.object({ format: z.enum(['png', 'jpeg']), ppi: z.number().min(1).max(4800), bits: z.union([z.literal(8), z.literal(16)]).default(8), quality: z.int().min(1).max(100).default(92) })
+const exportOrder = z
+  .object({
+    format: z.enum(['png', 'jpeg']),
+    ppi: z.number().min(1).max(4800),
+    bits: z.union([z.literal(8), z.literal(16)]).default(8),
+    quality: z.int().min(1).max(100).default(92),
+  })
   .refine(({ format, bits }) => format === 'png' || bits === 8, 'A JPEG has 8 bits for each channel.');
 
 /** How long a process waits for an export that the person may be about to ask for, ms. */
@@ -34,7 +48,8 @@ const readyMs = 5 * 60 * 1000;
 export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
   const { pieces, leases } = studio;
   const mayChange = (id: string, by: string): void => {
-    if (!leases.mayChange(id, by)) throw new Problem(409, 'Another tab works on this piece. Nothing was overwritten.', 'other-tab');
+    if (!leases.mayChange(id, by))
+      throw new Problem(409, 'Another tab works on this piece. Nothing was overwritten.', 'other-tab');
   };
   const moved = (stored: StoredPiece, by: string): { version: number; savedAt: number } => {
     leases.moved(stored.id, stored.version, by);
@@ -46,10 +61,12 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
       const order = await bodyOf(context, creation);
       const plate = order.plate === undefined ? undefined : studio.assets.get(order.plate);
       if (plate && plate.kind !== 'plate') throw new Problem(422, 'This file is not a photograph.');
-      const sheet = order.sheet ?? (plate ? { width: plate.width!, height: plate.height!, ppi: 300, paint: '#ffffff' } : undefined);
+      const sheet =
+        order.sheet ?? (plate ? { width: plate.width!, height: plate.height!, ppi: 300, paint: '#ffffff' } : undefined);
       if (!sheet) throw new Problem(400, 'A new piece needs a plate or a sheet size.');
       const blank = blankPiece(order.name, sheet);
-      const entry = plate && studio.plateEntry(plate, coverSheet({ width: plate.width!, height: plate.height! }, sheet));
+      const entry =
+        plate && studio.plateEntry(plate, coverSheet({ width: plate.width!, height: plate.height! }, sheet));
       return context.json({ id: pieces.create({ ...blank, ...entry }) }, 201);
     })
     .post('/copy', async (context) => {
@@ -71,12 +88,15 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
       const stored = pieces.get(context.req.param('id'));
       return context.json({ ...stored, assets: studio.assetsOf(stored) });
     })
-    .get('/:id/socket', upgrade((context) => {
-      const id = context.req.param('id')!;
-      const own = queryOf(context, z.object({ tab })).tab;
-      pieces.get(id);
-      return socket((send) => leases.open(id, own, send));
-    }))
+    .get(
+      '/:id/socket',
+      upgrade((context) => {
+        const id = context.req.param('id')!;
+        const own = queryOf(context, z.object({ tab })).tab;
+        pieces.get(id);
+        return socket((send) => leases.open(id, own, send));
+      }),
+    )
     .post('/:id/takeover', async (context) => {
       leases.takeOver(context.req.param('id'), (await bodyOf(context, z.object({ tab }))).tab);
       return context.json({ taken: true });
@@ -91,14 +111,18 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
       const id = context.req.param('id');
       const order = await bodyOf(context, step);
       mayChange(id, order.tab);
-      return context.json(moved(pieces.step(id, order.version, context.req.param('step') as 'undo' | 'redo'), order.tab));
+      return context.json(
+        moved(pieces.step(id, order.version, context.req.param('step') as 'undo' | 'redo'), order.tab),
+      );
     })
     .post('/:id/name', async (context) => {
       const id = context.req.param('id');
       const order = await bodyOf(context, z.object({ name }));
       const stored = pieces.get(id);
       const edited = applyEdit(stored.piece, rename(order.name));
-      return context.json(moved(pieces.edit(id, stored.version, 'Rename the piece', edited.patches, edited.inverse), ''));
+      return context.json(
+        moved(pieces.edit(id, stored.version, 'Rename the piece', edited.patches, edited.inverse), ''),
+      );
     })
     .post('/:id/duplicate', (context) => context.json({ id: pieces.duplicate(context.req.param('id')) }, 201))
     .delete('/:id', (context) => {
@@ -111,7 +135,10 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
     })
     .get('/:id/thumbnail', async (context) => {
       const path = await studio.thumbnail(context.req.param('id'));
-      return context.body(new Uint8Array(readFileSync(path)), 200, { 'Content-Type': 'image/png', 'Cache-Control': 'private, max-age=31536000, immutable' });
+      return context.body(new Uint8Array(readFileSync(path)), 200, {
+        'Content-Type': 'image/png',
+        'Cache-Control': 'private, max-age=31536000, immutable',
+      });
     })
     .get('/:id/bundle', (context) => {
       const { piece } = pieces.get(context.req.param('id'));
@@ -149,15 +176,22 @@ function startExport(studio: Studio, { id, piece }: StoredPiece, encoding: z.inf
   const working = studio.files.working();
   const order = studio.saveOrder(piece, 1, encoding, working);
   const { width, height } = sheetAt(piece.sheet, 1);
-  const job = studio.jobs.start('export', id, 'exportChild.js', order, (times: SaveTimes & { peakBytes: number }): ExportResult => {
-    const to = studio.files.export(job.state.id, encoding.format);
-    studio.files.move(working, to);
-    const fileName = `${piece.name}.${encoding.format === 'jpeg' ? 'jpg' : 'png'}`;
-    return { fileName, format: encoding.format, bytes: statSync(to).size, width, height, ...times };
-  }, () => {
-    rmSync(working, { force: true });
-    rmSync(order.scratch, { force: true });
-  });
+  const job = studio.jobs.start(
+    'export',
+    id,
+    'exportChild.js',
+    order,
+    (times: SaveTimes & { peakBytes: number }): ExportResult => {
+      const to = studio.files.export(job.state.id, encoding.format);
+      studio.files.move(working, to);
+      const fileName = `${piece.name}.${encoding.format === 'jpeg' ? 'jpg' : 'png'}`;
+      return { fileName, format: encoding.format, bytes: statSync(to).size, width, height, ...times };
+    },
+    () => {
+      rmSync(working, { force: true });
+      rmSync(order.scratch, { force: true });
+    },
+  );
   return job.state;
 }
 

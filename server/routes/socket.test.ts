@@ -18,9 +18,15 @@ beforeAll(async () => {
   port = await freePort();
   studio = new Studio({ root: resolve('.'), data: join(folder, 'data'), host: '127.0.0.1', port });
   const { app, takeSockets } = application(studio);
-  await new Promise<void>((ready) => (server = serve({ fetch: app.fetch, hostname: '127.0.0.1', port }, () => ready()) as Server));
+  await new Promise<void>(
+    (ready) => (server = serve({ fetch: app.fetch, hostname: '127.0.0.1', port }, () => ready()) as Server),
+  );
   takeSockets(server);
-  const made = await fetch(`${url()}/api/pieces`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'One', sheet: { width: 30, height: 20, ppi: 300, paint: '#ffffff' } }) });
+  const made = await fetch(`${url()}/api/pieces`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'One', sheet: { width: 30, height: 20, ppi: 300, paint: '#ffffff' } }),
+  });
   piece = ((await made.json()) as { id: string }).id;
 });
 afterAll(async () => {
@@ -41,7 +47,10 @@ function freePort(): Promise<number> {
 }
 
 /** Opens a tab's socket. @returns what it is told in turn, or the status with which it is refused */
-function openTab(path: string, origin = url()): { next: () => Promise<unknown>; refused: Promise<number>; close: () => Promise<void> } {
+function openTab(
+  path: string,
+  origin = url(),
+): { next: () => Promise<unknown>; refused: Promise<number>; close: () => Promise<void> } {
   const socket = new WebSocket(`ws://127.0.0.1:${port}${path}`, { origin });
   const told: unknown[] = [];
   const waiting: ((event: unknown) => void)[] = [];
@@ -54,7 +63,9 @@ function openTab(path: string, origin = url()): { next: () => Promise<unknown>; 
   socket.on('error', () => undefined);
   return {
     next: () => (told.length > 0 ? Promise.resolve(told.shift()) : new Promise((heard) => waiting.push(heard))),
-    refused: new Promise((heard) => socket.on('unexpected-response', (_request, response) => heard(response.statusCode!))),
+    refused: new Promise((heard) =>
+      socket.on('unexpected-response', (_request, response) => heard(response.statusCode!)),
+    ),
     close: () => new Promise((closed) => socket.on('close', () => closed()).close()),
   };
 }
@@ -78,14 +89,20 @@ test('pages of other sites, pieces that are not there and nameless tabs are refu
 test('an upgrade to a broken address, or one that breaks off, leaves the server standing', async () => {
   for (const path of ['//', 'http://[']) {
     const answer = await new Promise<string>((heard) => {
-      const raw = connect(port, '127.0.0.1', () => raw.write(`GET ${path} HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nConnection: Upgrade\r\nUpgrade: websocket\r\n\r\n`));
+      const raw = connect(port, '127.0.0.1', () =>
+        raw.write(
+          `GET ${path} HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nConnection: Upgrade\r\nUpgrade: websocket\r\n\r\n`,
+        ),
+      );
       raw.once('data', (data) => heard(data.toString()));
     });
     expect(answer).toMatch(/^HTTP\/1\.1 400/);
   }
   await new Promise<void>((gone) => {
     const raw = connect(port, '127.0.0.1', () => {
-      raw.write(`GET /api/pieces/${piece}/socket?tab=a HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nConnection: Upgrade\r\nUpgrade: websocket\r\nSec-WebSocket-Version: 13\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n\r\n`);
+      raw.write(
+        `GET /api/pieces/${piece}/socket?tab=a HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nConnection: Upgrade\r\nUpgrade: websocket\r\nSec-WebSocket-Version: 13\r\nSec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n\r\n`,
+      );
       raw.resetAndDestroy();
     });
     raw.on('close', () => gone());

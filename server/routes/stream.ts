@@ -5,7 +5,10 @@ import { streamSSE } from 'hono/streaming';
  * Answers with server-sent events.
  * @param open is given a function that sends one event, and returns what to call when the page has gone
  */
-export function events(context: Context, open: (send: (data: unknown) => void, end: () => void) => () => void): Response {
+export function events(
+  context: Context,
+  open: (send: (data: unknown) => void, end: () => void) => () => void,
+): Response {
   return streamSSE(context, async (stream) => {
     await new Promise<void>((resolve) => {
       const close = open((data) => void stream.writeSSE({ data: JSON.stringify(data) }), resolve);

@@ -32,12 +32,20 @@ export class AssetStore {
   }
 
   list(kind: Asset['kind']): StoredAsset[] {
-    return this.database.prepare<[string], StoredAsset>(`select ${columns} from assets where kind = ? order by shipped desc, created_at, name`).all(kind);
+    return this.database
+      .prepare<[string], StoredAsset>(
+        `select ${columns} from assets where kind = ? order by shipped desc, created_at, name`,
+      )
+      .all(kind);
   }
 
   /** Solved mattes and fronts that came into the store before a time, ms. */
   solvedBefore(time: number): StoredAsset[] {
-    return this.database.prepare<[number], StoredAsset>(`select ${columns} from assets where kind in ('matte', 'front') and shipped = 0 and created_at < ?`).all(time);
+    return this.database
+      .prepare<[number], StoredAsset>(
+        `select ${columns} from assets where kind in ('matte', 'front') and shipped = 0 and created_at < ?`,
+      )
+      .all(time);
   }
 
   remove(sha256: string): void {
@@ -47,7 +55,9 @@ export class AssetStore {
   /** Keeps an asset's record; one that is there already stays as it is. */
   add(asset: StoredAsset): void {
     this.database
-      .prepare(`insert into assets (${columns}, created_at) values (@sha256, @kind, @name, @mime, @bytes, @width, @height, @channels, @shipped, @created_at) on conflict do nothing`)
+      .prepare(
+        `insert into assets (${columns}, created_at) values (@sha256, @kind, @name, @mime, @bytes, @width, @height, @channels, @shipped, @created_at) on conflict do nothing`,
+      )
       .run({ ...asset, created_at: Date.now() });
   }
 }

@@ -5,7 +5,8 @@ import { join } from 'node:path';
 /** Where things lie in the data folder. A hash is checked before it becomes part of a path. */
 export class Files {
   constructor(readonly folder: string) {
-    for (const name of ['assets', 'pyramids', 'thumbnails', 'exports', 'working']) mkdirSync(join(folder, name), { recursive: true });
+    for (const name of ['assets', 'pyramids', 'thumbnails', 'exports', 'working'])
+      mkdirSync(join(folder, name), { recursive: true });
   }
 
   asset(sha256: string): string {

@@ -47,10 +47,16 @@ export class PieceStore {
 
   /** Rewrites pieces of older formats. Their history speaks of what is no longer there, so it begins anew. */
   private bringUpToDate(): void {
-    const old = this.database.prepare<[number], { id: string; body: string }>("select id, body from pieces where json_extract(body, '$.version') < ?").all(pieceVersion);
+    const old = this.database
+      .prepare<[number], { id: string; body: string }>(
+        "select id, body from pieces where json_extract(body, '$.version') < ?",
+      )
+      .all(pieceVersion);
     this.database.transaction(() => {
       for (const { id, body } of old) {
-        this.database.prepare('update pieces set body = ?, history_at = 0 where id = ?').run(JSON.stringify(readPiece(JSON.parse(body))), id);
+        this.database
+          .prepare('update pieces set body = ?, history_at = 0 where id = ?')
+          .run(JSON.stringify(readPiece(JSON.parse(body))), id);
         this.database.prepare('delete from history where piece_id = ?').run(id);
       }
     })();
@@ -58,26 +64,50 @@ export class PieceStore {
 
   list(): PieceSummary[] {
     return this.database
-      .prepare<[], Row>('select id, name, body, version, history_at, updated_at from pieces where deleted_at is null order by updated_at desc, id')
+      .prepare<[], Row>(
+        'select id, name, body, version, history_at, updated_at from pieces where deleted_at is null order by updated_at desc, id',
+      )
       .all()
       .map((row) => {
         const { sheet } = JSON.parse(row.body) as Piece;
-        return { id: row.id, name: row.name, version: row.version, width: sheet.width, height: sheet.height, ppi: sheet.ppi, updatedAt: row.updated_at };
+        return {
+          id: row.id,
+          name: row.name,
+          version: row.version,
+          width: sheet.width,
+          height: sheet.height,
+          ppi: sheet.ppi,
+          updatedAt: row.updated_at,
+        };
       });
   }
 
   /** @throws Problem 404 */
   get(id: string): StoredPiece {
     const row = this.row(id);
-    const history = this.database.prepare<[string], { label: string }>('select label from history where piece_id = ? order by place').all(id).map((entry) => entry.label);
-    const { first } = this.database.prepare<[string], { first: number | null }>('select min(place) as first from history where piece_id = ?').get(id)!;
-    return { id, piece: readPiece(JSON.parse(row.body)), version: row.version, savedAt: row.updated_at, history, historyAt: row.history_at - (first ?? row.history_at) };
+    const history = this.database
+      .prepare<[string], { label: string }>('select label from history where piece_id = ? order by place')
+      .all(id)
+      .map((entry) => entry.label);
+    const { first } = this.database
+      .prepare<[string], { first: number | null }>('select min(place) as first from history where piece_id = ?')
+      .get(id)!;
+    return {
+      id,
+      piece: readPiece(JSON.parse(row.body)),
+      version: row.version,
+      savedAt: row.updated_at,
+      history,
+      historyAt: row.history_at - (first ?? row.history_at),
+    };
   }
 
   /** Names of the pieces that use an asset, now, before an undo, or in the bin. */
   using(sha256: string): string[] {
     return this.database
-      .prepare<[string, string], { name: string }>('select name from pieces where instr(body, ?) > 0 or exists (select 1 from history where piece_id = pieces.id and instr(inverse || patches, ?) > 0) order by name')
+      .prepare<[string, string], { name: string }>(
+        'select name from pieces where instr(body, ?) > 0 or exists (select 1 from history where piece_id = pieces.id and instr(inverse || patches, ?) > 0) order by name',
+      )
       .all(sha256, sha256)
       .map(({ name }) => name);
   }
@@ -85,7 +115,9 @@ export class PieceStore {
   /** SHA-256 of every file that a piece names, now, before an undo, or in the bin. */
   allNamed(): Set<string> {
     const named = new Set<string>();
-    const texts = this.database.prepare<[], { text: string }>('select body as text from pieces union all select inverse || patches from history').iterate();
+    const texts = this.database
+      .prepare<[], { text: string }>('select body as text from pieces union all select inverse || patches from history')
+      .iterate();
     for (const { text } of texts) for (const [sha256] of text.matchAll(/[0-9a-f]{64}/g)) named.add(sha256);
     return named;
   }
@@ -107,7 +139,9 @@ export class PieceStore {
       this.database
         .prepare('insert into history (piece_id, place, label, patches, inverse, made_at) values (?, ?, ?, ?, ?, ?)')
         .run(id, row.history_at, label, JSON.stringify(patches), JSON.stringify(inverse), Date.now());
-      this.database.prepare('delete from history where piece_id = ? and place < ?').run(id, row.history_at + 1 - historyLength);
+      this.database
+        .prepare('delete from history where piece_id = ? and place < ?')
+        .run(id, row.history_at + 1 - historyLength);
     })();
     return this.get(id);
   }
@@ -118,9 +152,16 @@ export class PieceStore {
       const row = this.expect(id, version);
       const place = direction === 'undo' ? row.history_at - 1 : row.history_at;
       const entry = this.database
-        .prepare<[string, number], { patches: string; inverse: string }>('select patches, inverse from history where piece_id = ? and place = ?')
+        .prepare<[string, number], { patches: string; inverse: string }>(
+          'select patches, inverse from history where piece_id = ? and place = ?',
+        )
         .get(id, place);
-      if (!entry) throw new Problem(409, direction === 'undo' ? 'There is nothing to undo.' : 'There is nothing to redo.', 'nothing');
+      if (!entry)
+        throw new Problem(
+          409,
+          direction === 'undo' ? 'There is nothing to undo.' : 'There is nothing to redo.',
+          'nothing',
+        );
       const patches = JSON.parse(direction === 'undo' ? entry.inverse : entry.patches) as Patch[];
       this.write(row, patches, direction === 'undo' ? place : place + 1);
     })();
@@ -145,14 +186,23 @@ export class PieceStore {
   }
 
   private row(id: string): Row {
-    const row = this.database.prepare<[string], Row>('select id, name, body, version, history_at, updated_at from pieces where id = ? and deleted_at is null').get(id);
+    const row = this.database
+      .prepare<[string], Row>(
+        'select id, name, body, version, history_at, updated_at from pieces where id = ? and deleted_at is null',
+      )
+      .get(id);
     if (!row) throw new Problem(404, 'This piece is not on the Shelf.');
     return row;
   }
 
   private expect(id: string, version: number): Row {
     const row = this.row(id);
-    if (row.version !== version) throw new Problem(409, 'This piece was changed somewhere else meanwhile. Nothing of that was overwritten.', 'moved-on');
+    if (row.version !== version)
+      throw new Problem(
+        409,
+        'This piece was changed somewhere else meanwhile. Nothing of that was overwritten.',
+        'moved-on',
+      );
     return row;
   }
 

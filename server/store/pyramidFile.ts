@@ -60,10 +60,12 @@ export function openPyramid(key: string, path: string, { width, height, channels
     tile(level, column, row) {
       const bytes = new Uint8Array(tileBytes);
       const at = (firstTile[level] + row * tilesAcross(width, height, level) + column) * tileBytes;
-      if (readSync(file, bytes, 0, tileBytes, at) !== tileBytes) return Promise.reject(new Error('A stored picture is cut short.'));
+      if (readSync(file, bytes, 0, tileBytes, at) !== tileBytes)
+        return Promise.reject(new Error('A stored picture is cut short.'));
       return Promise.resolve(bytes);
     },
   };
 }
 
-const tilesAcross = (width: number, height: number, level: number): number => Math.ceil(levelSize(width, height, level).width / tileSide);
+const tilesAcross = (width: number, height: number, level: number): number =>
+  Math.ceil(levelSize(width, height, level).width / tileSide);

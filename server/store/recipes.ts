@@ -17,12 +17,17 @@ export class RecipeStore {
 
   /** The newest first. Recipes of an older program are brought up to date as they are read. */
   list(): StoredRecipe[] {
-    return this.database.prepare<[], Row>('select id, body from recipes order by created_at desc, rowid desc').all().map(({ id, body }) => ({ ...recipeSchema.parse(JSON.parse(body)), id }));
+    return this.database
+      .prepare<[], Row>('select id, body from recipes order by created_at desc, rowid desc')
+      .all()
+      .map(({ id, body }) => ({ ...recipeSchema.parse(JSON.parse(body)), id }));
   }
 
   add(recipe: Recipe): StoredRecipe {
     const id = randomUUID();
-    this.database.prepare('insert into recipes (id, name, body, created_at) values (?, ?, ?, ?)').run(id, recipe.name, JSON.stringify(recipe), Date.now());
+    this.database
+      .prepare('insert into recipes (id, name, body, created_at) values (?, ?, ?, ?)')
+      .run(id, recipe.name, JSON.stringify(recipe), Date.now());
     return { ...recipe, id };
   }
 

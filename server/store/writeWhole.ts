@@ -6,5 +6,5 @@ import { writeSync } from 'node:fs';
  * @throws the system's error, ENOSPC on a full disk
  */
 export function writeWhole(file: number, bytes: Uint8Array, at: number): void {
-  for (let done = 0; done < bytes.length; ) done += writeSync(file, bytes, done, bytes.length - done, at + done);
+  for (let done = 0; done < bytes.length;) done += writeSync(file, bytes, done, bytes.length - done, at + done);
 }

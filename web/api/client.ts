@@ -1,12 +1,19 @@
 /** What the server says when it refuses: a sentence for a person, and sometimes a code for the page. */
 export class ServerProblem extends Error {
-  constructor(message: string, readonly status: number, readonly code?: string) {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly code?: string,
+  ) {
     super(message);
   }
 }
 
 /** Asks the server. @throws ServerProblem; status 0 when it cannot be reached */
-export async function ask<Answer>(path: string, options: { method?: string; json?: unknown; body?: Blob } = {}): Promise<Answer> {
+export async function ask<Answer>(
+  path: string,
+  options: { method?: string; json?: unknown; body?: Blob } = {},
+): Promise<Answer> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -28,14 +35,22 @@ async function problemOf(status: number, read: () => Promise<unknown>): Promise<
 }
 
 /** Sends a file and tells how much of it has gone, 0..1. */
-export function send<Answer>(path: string, file: Blob, progress: (done: number) => void, signal?: AbortSignal): Promise<Answer> {
+export function send<Answer>(
+  path: string,
+  file: Blob,
+  progress: (done: number) => void,
+  signal?: AbortSignal,
+): Promise<Answer> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     request.open('POST', `/api${path}`);
     request.upload.onprogress = (event) => event.lengthComputable && progress(event.loaded / event.total);
     request.onload = () => {
       if (request.status < 300) resolve(JSON.parse(request.responseText) as Answer);
-      else void problemOf(request.status, () => Promise.resolve().then(() => JSON.parse(request.responseText) as unknown)).then(reject);
+      else
+        void problemOf(request.status, () =>
+          Promise.resolve().then(() => JSON.parse(request.responseText) as unknown),
+        ).then(reject);
     };
     request.onerror = () => reject(new ServerProblem('The file did not arrive: the server cannot be reached.', 0));
     request.onabort = () => reject(new ServerProblem('Cancelled.', 0, 'cancelled'));

@@ -6,7 +6,8 @@ export type { StoredFace };
 export const listFaces = (): Promise<StoredFace[]> => ask('/faces');
 
 /** Takes a face into the type case: sent, checked, unpacked, measured. @throws ServerProblem with the reason */
-export const importFace = (file: File): Promise<StoredFace> => send(`/faces?name=${encodeURIComponent(file.name)}`, file, () => undefined);
+export const importFace = (file: File): Promise<StoredFace> =>
+  send(`/faces?name=${encodeURIComponent(file.name)}`, file, () => undefined);
 
 export const removeFace = (sha256: string): Promise<unknown> => ask(`/faces/${sha256}`, { method: 'DELETE' });
 

@@ -25,10 +25,19 @@ export function followJob(id: string, progress: (state: JobState) => void, signa
 }
 
 /** Takes a photograph into the store: sent, checked, turned upright, made ready. */
-export async function importPlate(file: File, progress: (arriving: Arriving) => void, signal?: AbortSignal): Promise<StoredAsset> {
+export async function importPlate(
+  file: File,
+  progress: (arriving: Arriving) => void,
+  signal?: AbortSignal,
+): Promise<StoredAsset> {
   progress({ done: 0, stage: 'Sending' });
   const path = `/assets?kind=plate&name=${encodeURIComponent(file.name)}`;
-  const { job } = await send<{ job: JobState }>(path, file, (done) => progress({ done: done * 0.3, stage: 'Sending' }), signal);
+  const { job } = await send<{ job: JobState }>(
+    path,
+    file,
+    (done) => progress({ done: done * 0.3, stage: 'Sending' }),
+    signal,
+  );
   const { result } = await followJob(job.id, ({ done, stage }) => progress({ done: 0.3 + 0.7 * done, stage }), signal);
   // The store may know these bytes under another name; here they are called what the person calls them.
   return { ...(result as StoredAsset), name: file.name };

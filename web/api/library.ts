@@ -57,7 +57,9 @@ function pictureOf(key: string, width: number, height: number, channels: 1 | 3 |
     levels: levelCount(width, height),
     tile(level, column, row) {
       const path = `${key}/tiles/${level}/${column}/${row}`;
-      return keep(path, tileSide * tileSide * channels, () => read(path).then(async (response) => new Uint8Array(await response.arrayBuffer())));
+      return keep(path, tileSide * tileSide * channels, () =>
+        read(path).then(async (response) => new Uint8Array(await response.arrayBuffer())),
+      );
     },
   };
 }

@@ -30,7 +30,9 @@ export function BenchPage() {
   const openedId = useAppSelector(({ bench }) => bench.id);
   useEffect(() => {
     setMissing(null);
-    editing.open(id).catch((error: unknown) => setMissing(error instanceof Error ? error.message : 'This piece cannot be opened.'));
+    editing
+      .open(id)
+      .catch((error: unknown) => setMissing(error instanceof Error ? error.message : 'This piece cannot be opened.'));
     const stop = hear<LeaseEvent>(`/pieces/${id}/socket?tab=${tabId}`, (event) => {
       if (event.kind === 'role') {
         dispatch(setRole(event.role));
@@ -65,7 +67,10 @@ function useWorkers(failed: (message: string) => void) {
     const { renderer } = workers();
     renderer.attach((state) => {
       setSharp(state.sharp);
-      if (state.frameMs !== null) window.dispatchEvent(new CustomEvent('inky-veil-frame', { detail: { sharp: state.sharp !== null, frameMs: state.frameMs } }));
+      if (state.frameMs !== null)
+        window.dispatchEvent(
+          new CustomEvent('inky-veil-frame', { detail: { sharp: state.sharp !== null, frameMs: state.frameMs } }),
+        );
       for (const listener of listeners.current) listener();
     }, failed);
     return () => renderer.detach();
@@ -91,7 +96,8 @@ function OpenBench({ id }: { id: string }) {
   const { sharp: shown, onTiles } = useWorkers(failed);
   const materials = useMaterials(piece, failed);
   const lettersOf = useLetters(materials);
-  const line = lineText !== undefined && benchPasses.some((pass) => String(pass.line) === lineText) ? Number(lineText) : null;
+  const line =
+    lineText !== undefined && benchPasses.some((pass) => String(pass.line) === lineText) ? Number(lineText) : null;
 
   useEffect(() => {
     listFaces().then(setFaces, () => undefined);
@@ -101,7 +107,8 @@ function OpenBench({ id }: { id: string }) {
   }, [piece.name]);
 
   const showVeil = line === 3 && state.veil && state.veilLook !== 'picture' ? state.veil : null;
-  const slipping = line === 4 && (state.hand.inkTool === 'slip' || state.hand.inkTool === 'keep') ? state.lettering : null;
+  const slipping =
+    line === 4 && (state.hand.inkTool === 'slip' || state.hand.inkTool === 'keep') ? state.lettering : null;
   const slipAt = typeof state.hand.slipAt === 'number' ? state.hand.slipAt : null;
   const sheetWidth = piece.sheet.width;
   const look = useMemo<Look>(
@@ -110,20 +117,54 @@ function OpenBench({ id }: { id: string }) {
       without: state.without ?? undefined,
       lettersStrength: state.halfStrength ? 0.5 : undefined,
       slipping: slipping ? { lettering: slipping, at: slipAt } : undefined,
-      veil: showVeil && !state.before ? { id: showVeil, show: state.veilLook, ground: state.hand.lookGround, ...(state.veilLook === 'wipe' && { wipe: Math.round(state.hand.wipe * sheetWidth) }) } : undefined,
+      veil:
+        showVeil && !state.before
+          ? {
+              id: showVeil,
+              show: state.veilLook,
+              ground: state.hand.lookGround,
+              ...(state.veilLook === 'wipe' && { wipe: Math.round(state.hand.wipe * sheetWidth) }),
+            }
+          : undefined,
     }),
-    [state.before, state.without, state.halfStrength, slipping, slipAt, showVeil, state.veilLook, state.hand.lookGround, state.hand.wipe, sheetWidth],
+    [
+      state.before,
+      state.without,
+      state.halfStrength,
+      slipping,
+      slipAt,
+      showVeil,
+      state.veilLook,
+      state.hand.lookGround,
+      state.hand.wipe,
+      sheetWidth,
+    ],
   );
   useEffect(() => {
     if (materials) renderer.setPiece(onSheet, look, state.dragging);
   }, [renderer, onSheet, look, state.dragging, materials]);
   const sharp = materials !== null && shown?.piece === onSheet && shown.look === look;
-  const measures = useMeasures(renderer, state.draft === null && state.tried === null && materials ? piece : null, sharp);
+  const measures = useMeasures(
+    renderer,
+    state.draft === null && state.tried === null && materials ? piece : null,
+    sharp,
+  );
 
   const lettering = piece.letterings.find((one) => one.id === state.lettering) ?? null;
-  const openLine = useCallback((next: number | null) => void navigate(`/piece/${id}${next === null ? '' : `/${next}`}`, { replace: true }), [navigate, id]);
+  const openLine = useCallback(
+    (next: number | null) => void navigate(`/piece/${id}${next === null ? '' : `/${next}`}`, { replace: true }),
+    [navigate, id],
+  );
   const bench: Bench = {
-    id, piece, line, openLine, materials, faces, lettering, lettersOf, measures,
+    id,
+    piece,
+    line,
+    openLine,
+    materials,
+    faces,
+    lettering,
+    lettersOf,
+    measures,
     letters: lettering && lettersOf(lettering),
     veil: piece.veils.find((one) => one.id === state.veil) ?? null,
     renderer,
@@ -139,10 +180,22 @@ function OpenBench({ id }: { id: string }) {
         <Notices id={id} />
         <div className="flex min-h-0 grow">
           <Ticket />
-          <main className="flex min-w-0 grow flex-col" onDrop={(event) => void takeFiles(bench, [...event.dataTransfer.files], failed)}>
-            <div className="relative flex h-9 shrink-0 items-center gap-2 whitespace-nowrap border-b border-rule bg-desk px-3" aria-label="Hand tools">
+          <main
+            className="flex min-w-0 grow flex-col"
+            onDrop={(event) => void takeFiles(bench, [...event.dataTransfer.files], failed)}
+          >
+            <div
+              className="relative flex h-9 shrink-0 items-center gap-2 whitespace-nowrap border-b border-rule bg-desk px-3"
+              aria-label="Hand tools"
+            >
               <div className="flex min-w-0 grow items-center gap-2 overflow-hidden">
-                {pass?.HandTools ? <pass.HandTools /> : <span className="text-faint">Open a line of the ticket to work on it, by its digit or with the pointer.</span>}
+                {pass?.HandTools ? (
+                  <pass.HandTools />
+                ) : (
+                  <span className="text-faint">
+                    Open a line of the ticket to work on it, by its digit or with the pointer.
+                  </span>
+                )}
               </div>
               {/* Over the mat, so that the sheet stays where it is. */}
               {pass?.HandOptions && (
@@ -170,7 +223,10 @@ async function takeFiles(bench: Bench, files: readonly File[], failed: (message:
   for (const file of files) {
     const take = benchPasses.map((pass) => pass.takesFile?.(file) ?? null).find((one) => one !== null);
     if (take) await take(bench, file);
-    else failed(`"${file.name}" cannot be dropped here. The sheet takes SVG outlines; a photograph is chosen on line 0, a face in the type case.`);
+    else
+      failed(
+        `"${file.name}" cannot be dropped here. The sheet takes SVG outlines; a photograph is chosen on line 0, a face in the type case.`,
+      );
   }
 }
 
@@ -181,7 +237,10 @@ function useMeasures(renderer: SheetRenderer, piece: Bench['piece'] | null, shar
     if (!piece || !sharp) return;
     let current = true;
     const timer = window.setTimeout(() => {
-      renderer.measure().then((found) => current && setMeasures(found), () => undefined);
+      renderer.measure().then(
+        (found) => current && setMeasures(found),
+        () => undefined,
+      );
     }, 400);
     return () => {
       current = false;
@@ -201,7 +260,9 @@ function Notices({ id }: { id: string }) {
     await editing.open(id);
   };
   const keepMine = async (): Promise<void> => {
-    const made = await ask<{ id: string }>('/pieces/copy', { json: { piece: { ...piece!, name: `${piece!.name} (mine)`.slice(0, 200) } } });
+    const made = await ask<{ id: string }>('/pieces/copy', {
+      json: { piece: { ...piece!, name: `${piece!.name} (mine)`.slice(0, 200) } },
+    });
     void navigate(`/piece/${made.id}`);
   };
   const refused = saving.state === 'refused' ? saving.message : null;
@@ -222,7 +283,8 @@ function Notices({ id }: { id: string }) {
       ) : (
         role === 'watching' && (
           <Problem>
-            This piece is open in another tab, which works on it. Here you can look; changes made there show up by themselves.{' '}
+            This piece is open in another tab, which works on it. Here you can look; changes made there show up by
+            themselves.{' '}
             <button className="plain-button ml-2" onClick={() => void takeOver()}>
               Work here instead
             </button>

@@ -21,7 +21,14 @@ interface EditedValueProps {
 }
 
 /** A value of the piece as a field in a sentence: drafted while it is scrubbed, kept when it is let go. */
-export function EditedValue({ label, value, edit, factor = 1, says = `Set the ${label.toLowerCase()}`, ...rest }: EditedValueProps) {
+export function EditedValue({
+  label,
+  value,
+  edit,
+  factor = 1,
+  says = `Set the ${label.toLowerCase()}`,
+  ...rest
+}: EditedValueProps) {
   const { mayChange, lettering } = useBench();
   const to = (shown: number): Edit => edit(shown / factor);
   return (

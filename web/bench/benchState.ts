@@ -5,7 +5,11 @@ import type { Piece } from '../../core/piece/schema';
 import type { LengthUnit } from '../../core/piece/lengths';
 
 /** Whether what is on the bench is in the store. */
-export type Saving = { state: 'saved'; at: number } | { state: 'saving' } | { state: 'waiting'; message: string } | { state: 'refused'; message: string };
+export type Saving =
+  | { state: 'saved'; at: number }
+  | { state: 'saving' }
+  | { state: 'waiting'; message: string }
+  | { state: 'refused'; message: string };
 
 /** What the hand holds: the settings of the tools on the sheet. */
 export type VeilTool = 'trace' | 'scribble' | 'tone' | 'edge' | 'touch-up' | 'weave' | 'shadow' | 'graft';
@@ -97,9 +101,52 @@ export interface BenchState {
 }
 
 const start: BenchState = {
-  hand: { veilTool: 'trace', joining: 'add', boxing: false, edgeBrush: 'band', shadowBrush: 'deepen', shadowOn: 'letters', tracePoint: null, lookGround: '#7a2048', wipe: 0.5, flow: 1, fence: 'none', straight: false, smooth: false, side: 'front', radius: 24, softness: 0.6, lens: 12, inkTool: 'none', slipAt: 'all', keepCovered: true, drawingPath: false, stanceTool: 'place', lengthUnit: 'px' },
-  id: null, piece: null, draft: null, tried: null, dragging: false, history: [], historyAt: 0, saving: { state: 'saved', at: 0 }, role: 'working', lettering: null, selection: null, veil: null, plate: null,
-  before: false, halfStrength: false, without: null, veilLook: 'picture', gaugesFolded: false, problem: null, goTo: null, solving: null,
+  hand: {
+    veilTool: 'trace',
+    joining: 'add',
+    boxing: false,
+    edgeBrush: 'band',
+    shadowBrush: 'deepen',
+    shadowOn: 'letters',
+    tracePoint: null,
+    lookGround: '#7a2048',
+    wipe: 0.5,
+    flow: 1,
+    fence: 'none',
+    straight: false,
+    smooth: false,
+    side: 'front',
+    radius: 24,
+    softness: 0.6,
+    lens: 12,
+    inkTool: 'none',
+    slipAt: 'all',
+    keepCovered: true,
+    drawingPath: false,
+    stanceTool: 'place',
+    lengthUnit: 'px',
+  },
+  id: null,
+  piece: null,
+  draft: null,
+  tried: null,
+  dragging: false,
+  history: [],
+  historyAt: 0,
+  saving: { state: 'saved', at: 0 },
+  role: 'working',
+  lettering: null,
+  selection: null,
+  veil: null,
+  plate: null,
+  before: false,
+  halfStrength: false,
+  without: null,
+  veilLook: 'picture',
+  gaugesFolded: false,
+  problem: null,
+  goTo: null,
+  solving: null,
 };
 
 interface Opened {
@@ -128,7 +175,15 @@ const bench = createSlice({
     opened(state, { payload }: PayloadAction<Opened>) {
       // Who works on the piece is told by the server, perhaps before the piece itself has come.
       if (state.id !== payload.id) Object.assign(state, start, { role: state.role });
-      Object.assign(state, { id: payload.id, piece: payload.piece, draft: null, tried: null, dragging: false, history: payload.history, historyAt: payload.historyAt });
+      Object.assign(state, {
+        id: payload.id,
+        piece: payload.piece,
+        draft: null,
+        tried: null,
+        dragging: false,
+        history: payload.history,
+        historyAt: payload.historyAt,
+      });
       state.saving = { state: 'saved', at: payload.savedAt };
       keepChoice(state);
     },
@@ -157,7 +212,30 @@ const bench = createSlice({
       Object.assign(state.hand, payload);
     },
     /** Changes how the bench looks, not the piece. */
-    looked(state, { payload }: PayloadAction<Partial<Pick<BenchState, 'lettering' | 'selection' | 'veil' | 'plate' | 'before' | 'halfStrength' | 'without' | 'veilLook' | 'gaugesFolded' | 'goTo' | 'problem' | 'solving'>>>) {
+    looked(
+      state,
+      {
+        payload,
+      }: PayloadAction<
+        Partial<
+          Pick<
+            BenchState,
+            | 'lettering'
+            | 'selection'
+            | 'veil'
+            | 'plate'
+            | 'before'
+            | 'halfStrength'
+            | 'without'
+            | 'veilLook'
+            | 'gaugesFolded'
+            | 'goTo'
+            | 'problem'
+            | 'solving'
+          >
+        >
+      >,
+    ) {
       if (payload.lettering !== undefined && payload.lettering !== state.lettering) {
         state.selection = null;
         state.hand.drawingPath = false;

@@ -108,7 +108,8 @@ class Editing {
   /** Waits until the server has everything. @throws Error when it refused or cannot be reached */
   async saved(): Promise<void> {
     this.flush();
-    if (store.getState().bench.saving.state === 'waiting') throw new Error('The last changes are not saved yet, because the server cannot be reached.');
+    if (store.getState().bench.saving.state === 'waiting')
+      throw new Error('The last changes are not saved yet, because the server cannot be reached.');
     await this.sending;
     if (this.waiting.length > 0) throw new Error('The last changes could not be saved.');
   }
@@ -155,13 +156,20 @@ class Editing {
     store.dispatch(saving({ state: 'saving' }));
     while (this.waiting.length > 0 && id === store.getState().bench.id) {
       try {
-        const told = await ask<{ version: number; savedAt: number }>(`/pieces/${id}/edits`, { json: { tab: tabId, version: this.version, ...this.waiting[0] } });
+        const told = await ask<{ version: number; savedAt: number }>(`/pieces/${id}/edits`, {
+          json: { tab: tabId, version: this.version, ...this.waiting[0] },
+        });
         this.version = told.version;
         this.waiting.shift();
         if (this.waiting.length === 0) store.dispatch(saving({ state: 'saved', at: told.savedAt }));
       } catch (error) {
         if (error instanceof ServerProblem && error.status !== 0 && error.status < 500) return this.refused(error);
-        store.dispatch(saving({ state: 'waiting', message: error instanceof Error ? error.message : 'The server cannot be reached.' }));
+        store.dispatch(
+          saving({
+            state: 'waiting',
+            message: error instanceof Error ? error.message : 'The server cannot be reached.',
+          }),
+        );
         await new Promise((resolve) => window.setTimeout(resolve, pauseBeforeRetry));
       }
     }
@@ -170,7 +178,8 @@ class Editing {
   private refused(error: unknown): void {
     const message = error instanceof Error ? error.message : 'This could not be saved.';
     store.dispatch(saving({ state: 'refused', message }));
-    if (error instanceof ServerProblem && error.status === 409 && error.code !== 'nothing') store.dispatch(role('watching'));
+    if (error instanceof ServerProblem && error.status === 409 && error.code !== 'nothing')
+      store.dispatch(role('watching'));
   }
 }
 

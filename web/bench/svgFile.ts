@@ -11,15 +11,33 @@ const largestDrawing = 8 * 1024 * 1024;
  * @throws Error with the reason, for a person
  */
 export async function outlineOf(file: File): Promise<{ data: string; width: number | null }> {
-  if (file.size > largestDrawing) throw new Error(`"${file.name}" is larger than ${largestDrawing / 1048576} MB, which is the limit for an outline.`);
+  if (file.size > largestDrawing)
+    throw new Error(`"${file.name}" is larger than ${largestDrawing / 1048576} MB, which is the limit for an outline.`);
   const drawing = new DOMParser().parseFromString(await file.text(), 'image/svg+xml');
-  if (drawing.querySelector('parsererror') || drawing.documentElement.localName !== 'svg') throw new Error(`"${file.name}" is not an SVG drawing.`);
-  const shapes = [...drawing.querySelectorAll('path, polygon, polyline, rect, circle, ellipse')].filter((element) => !element.closest('defs, clipPath, mask, symbol, pattern, marker'));
-  const data = shapes.map((element) => placed(element, dataOf(element))).filter((one) => parseSvgPath(one) !== null).join(' ');
-  if (data === '') throw new Error(`"${file.name}" holds no outline that fills anything. Text and lines must be turned into outlines first.`);
-  if (data.length > longestPathData) throw new Error(`The outlines in "${file.name}" are too fine: ${data.length} characters of path data, where ${longestPathData} are the limit. Simplify the drawing.`);
+  if (drawing.querySelector('parsererror') || drawing.documentElement.localName !== 'svg')
+    throw new Error(`"${file.name}" is not an SVG drawing.`);
+  const shapes = [...drawing.querySelectorAll('path, polygon, polyline, rect, circle, ellipse')].filter(
+    (element) => !element.closest('defs, clipPath, mask, symbol, pattern, marker'),
+  );
+  const data = shapes
+    .map((element) => placed(element, dataOf(element)))
+    .filter((one) => parseSvgPath(one) !== null)
+    .join(' ');
+  if (data === '')
+    throw new Error(
+      `"${file.name}" holds no outline that fills anything. Text and lines must be turned into outlines first.`,
+    );
+  if (data.length > longestPathData)
+    throw new Error(
+      `The outlines in "${file.name}" are too fine: ${data.length} characters of path data, where ${longestPathData} are the limit. Simplify the drawing.`,
+    );
   const root = drawing.documentElement as Element as SVGSVGElement;
-  const width = root.getAttribute('viewBox')?.trim().split(/[\s,]+/).map(Number)[2] ?? Number.parseFloat(root.getAttribute('width') ?? '');
+  const width =
+    root
+      .getAttribute('viewBox')
+      ?.trim()
+      .split(/[\s,]+/)
+      .map(Number)[2] ?? Number.parseFloat(root.getAttribute('width') ?? '');
   return { data, width: width > 0 ? width : null };
 }
 

@@ -54,8 +54,10 @@ function pressed(event: KeyboardEvent, bench: Bench, openKeys: () => void): bool
   else if (key === 'g' || key === 'G') store.dispatch(looked({ gaugesFolded: !gaugesFolded }));
   else if (key === 'n' || key === 'N') chooseNext(bench);
   else if (key === 'q' || key === 'Q') store.dispatch(handed({ side: hand.side === 'front' ? 'behind' : 'front' }));
-  else if (key === '-' || key === '=') store.dispatch(handed({ radius: Math.min(2000, Math.max(0.5, hand.radius * (key === '-' ? 1 / 1.15 : 1.15))) }));
-  else if (key === '_' || key === '+') store.dispatch(handed({ softness: Math.min(1, Math.max(0, hand.softness + (key === '_' ? -0.1 : 0.1))) }));
+  else if (key === '-' || key === '=')
+    store.dispatch(handed({ radius: Math.min(2000, Math.max(0.5, hand.radius * (key === '-' ? 1 / 1.15 : 1.15))) }));
+  else if (key === '_' || key === '+')
+    store.dispatch(handed({ softness: Math.min(1, Math.max(0, hand.softness + (key === '_' ? -0.1 : 0.1))) }));
   else return false;
   return true;
 }

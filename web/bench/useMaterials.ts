@@ -13,13 +13,18 @@ const library = httpLibrary(1024 * 1024);
  */
 export function useMaterials(piece: Piece | null, failed: (message: string) => void): Materials | null {
   const [materials, setMaterials] = useState<{ of: string; materials: Materials } | null>(null);
-  const assets = piece ? JSON.stringify(Object.fromEntries(Object.entries(piece.assets).filter(([, { kind }]) => kind === 'plate' || kind === 'face'))) : '';
+  const assets = piece
+    ? JSON.stringify(
+        Object.fromEntries(Object.entries(piece.assets).filter(([, { kind }]) => kind === 'plate' || kind === 'face')),
+      )
+    : '';
   useEffect(() => {
     if (!assets) return;
     let current = true;
     openMaterials({ assets: JSON.parse(assets) } as Piece, library).then(
       (opened) => current && setMaterials({ of: assets, materials: opened }),
-      (error: unknown) => current && failed(error instanceof Error ? error.message : 'A file of this piece cannot be read.'),
+      (error: unknown) =>
+        current && failed(error instanceof Error ? error.message : 'A file of this piece cannot be read.'),
     );
     return () => {
       current = false;

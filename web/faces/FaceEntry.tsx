@@ -19,7 +19,10 @@ export function FaceEntry({ face, words, open, onOpen, onRemove }: FaceEntryProp
   const [axes, setAxes] = useState<Record<string, number>>({});
   useEffect(() => {
     let current = true;
-    loadFace({ sha256 }).then(() => current && setState('ready'), () => current && setState('failed'));
+    loadFace({ sha256 }).then(
+      () => current && setState('ready'),
+      () => current && setState('failed'),
+    );
     return () => {
       current = false;
     };
@@ -28,7 +31,14 @@ export function FaceEntry({ face, words, open, onOpen, onRemove }: FaceEntryProp
   return (
     <li id={`face-${sha256}`} className={`border-b border-rule ${open ? 'bg-white' : ''}`} data-testid="face">
       <button className="block w-full px-3 pb-1 pt-2 text-left" aria-expanded={open} onClick={onOpen}>
-        <span className="block overflow-hidden whitespace-nowrap text-[44px] leading-[60px]" style={{ fontFamily: familyOf(face), fontVariationSettings: variation, opacity: state === 'ready' ? 1 : 0.15 }}>
+        <span
+          className="block overflow-hidden whitespace-nowrap text-[44px] leading-[60px]"
+          style={{
+            fontFamily: familyOf(face),
+            fontVariationSettings: variation,
+            opacity: state === 'ready' ? 1 : 0.15,
+          }}
+        >
           {words}
         </span>
         <span className="flex items-baseline gap-3">
@@ -51,7 +61,10 @@ export function FaceEntry({ face, words, open, onOpen, onRemove }: FaceEntryProp
                 <span>{value === undefined ? '–' : `${Math.round(value * 100)} %`}</span>
               </div>
               <div className="h-1 bg-desk">
-                <div className="h-full bg-verdigris" style={{ width: `${Math.min(100, ((value ?? 0) / full) * 100)}%` }} />
+                <div
+                  className="h-full bg-verdigris"
+                  style={{ width: `${Math.min(100, ((value ?? 0) / full) * 100)}%` }}
+                />
               </div>
             </div>
           );
@@ -62,15 +75,28 @@ export function FaceEntry({ face, words, open, onOpen, onRemove }: FaceEntryProp
           {facts.axes.map((axis) => (
             <label key={axis.tag} className="flex items-center gap-3">
               <span className="w-28">{axis.name}</span>
-              <input type="range" className="grow" min={axis.min} max={axis.max} step={(axis.max - axis.min) / 200} value={axes[axis.tag] ?? axis.standard} onChange={(event) => setAxes({ ...axes, [axis.tag]: Number(event.target.value) })} />
+              <input
+                type="range"
+                className="grow"
+                min={axis.min}
+                max={axis.max}
+                step={(axis.max - axis.min) / 200}
+                value={axes[axis.tag] ?? axis.standard}
+                onChange={(event) => setAxes({ ...axes, [axis.tag]: Number(event.target.value) })}
+              />
               <span className="w-14 text-right font-semibold">{Math.round(axes[axis.tag] ?? axis.standard)}</span>
             </label>
           ))}
           <p>
-            {facts.letters} letters. {facts.features.length > 0 && `Features: ${facts.features.map(featureName).join(', ')}.`}
+            {facts.letters} letters.{' '}
+            {facts.features.length > 0 && `Features: ${facts.features.map(featureName).join(', ')}.`}
           </p>
           <p className="text-faint">
-            {facts.copyright} {facts.licence || (facts.licenceAddress === '' && 'The file says nothing of a licence; ask where it came from before it is printed.')} {facts.licenceAddress}
+            {facts.copyright}{' '}
+            {facts.licence ||
+              (facts.licenceAddress === '' &&
+                'The file says nothing of a licence; ask where it came from before it is printed.')}{' '}
+            {facts.licenceAddress}
           </p>
           {!face.shipped && (
             <button className="plain-button self-start" onClick={onRemove}>

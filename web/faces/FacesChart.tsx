@@ -30,10 +30,19 @@ export function FacesChart({ faces, across, up, chosen, onChoose }: FacesChartPr
   useEffect(() => {
     const chart = init(place.current!);
     const axis = (measure: MeasureName, gap: number) => ({
-      type: 'value' as const, scale: true, name: `${measure.title}: ${measure.tells}`, nameLocation: 'middle' as const, nameGap: gap, nameTextStyle: { ...text, color: colour.faint },
-      axisLabel: { ...text, formatter: (value: number) => `${Math.round(value * 100)} %` }, axisLine: { lineStyle: { color: colour.rule } }, splitLine: { lineStyle: { color: colour.rule, opacity: 0.5 } },
+      type: 'value' as const,
+      scale: true,
+      name: `${measure.title}: ${measure.tells}`,
+      nameLocation: 'middle' as const,
+      nameGap: gap,
+      nameTextStyle: { ...text, color: colour.faint },
+      axisLabel: { ...text, formatter: (value: number) => `${Math.round(value * 100)} %` },
+      axisLine: { lineStyle: { color: colour.rule } },
+      splitLine: { lineStyle: { color: colour.rule, opacity: 0.5 } },
     });
-    const points = faces.flatMap(({ sha256, name, facts }) => (facts.measures ? [{ id: sha256, name, value: [facts.measures[across.key], facts.measures[up.key]] }] : []));
+    const points = faces.flatMap(({ sha256, name, facts }) =>
+      facts.measures ? [{ id: sha256, name, value: [facts.measures[across.key], facts.measures[up.key]] }] : [],
+    );
     chart.setOption({
       animation: false,
       grid: { left: 58, right: 84, top: 12, bottom: 44 },
@@ -41,8 +50,21 @@ export function FacesChart({ faces, across, up, chosen, onChoose }: FacesChartPr
       yAxis: axis(up, 42),
       // Names that would lie on others are left out, but for the chosen face's.
       series: [
-        { type: 'scatter', symbolSize: 9, labelLayout: { hideOverlap: true }, label: { show: true, position: 'right', formatter: '{b}', ...text }, itemStyle: { color: colour.verdigris }, data: points.filter(({ id }) => id !== chosen) },
-        { type: 'scatter', symbolSize: 11, label: { show: true, position: 'top', formatter: '{b}', ...text, fontWeight: 'bold', color: colour.iron }, itemStyle: { color: colour.iron }, data: points.filter(({ id }) => id === chosen) },
+        {
+          type: 'scatter',
+          symbolSize: 9,
+          labelLayout: { hideOverlap: true },
+          label: { show: true, position: 'right', formatter: '{b}', ...text },
+          itemStyle: { color: colour.verdigris },
+          data: points.filter(({ id }) => id !== chosen),
+        },
+        {
+          type: 'scatter',
+          symbolSize: 11,
+          label: { show: true, position: 'top', formatter: '{b}', ...text, fontWeight: 'bold', color: colour.iron },
+          itemStyle: { color: colour.iron },
+          data: points.filter(({ id }) => id === chosen),
+        },
       ],
     });
     chart.on('click', ({ data }) => choose.current((data as { id: string }).id));
@@ -53,5 +75,12 @@ export function FacesChart({ faces, across, up, chosen, onChoose }: FacesChartPr
       chart.dispose();
     };
   }, [faces, across, up, chosen]);
-  return <div ref={place} className="h-[380px] w-full" role="img" aria-label={`The faces by ${across.title.toLowerCase()} and ${up.title.toLowerCase()}; the list gives the same numbers.`} />;
+  return (
+    <div
+      ref={place}
+      className="h-[380px] w-full"
+      role="img"
+      aria-label={`The faces by ${across.title.toLowerCase()} and ${up.title.toLowerCase()}; the list gives the same numbers.`}
+    />
+  );
 }

@@ -18,7 +18,11 @@ export function FacesPage() {
   const [problems, setProblems] = useState<string[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
   const [over, setOver] = useState(false);
-  const failed = useCallback((error: unknown): void => setProblems((before) => [...before, error instanceof Error ? error.message : 'This did not work.']), []);
+  const failed = useCallback(
+    (error: unknown): void =>
+      setProblems((before) => [...before, error instanceof Error ? error.message : 'This did not work.']),
+    [],
+  );
   const load = useCallback(() => listFaces().then(setFaces, failed), [failed]);
   useEffect(() => {
     document.title = 'Type case · Inky Veil';
@@ -66,7 +70,13 @@ export function FacesPage() {
         <main className="flex min-w-0 grow flex-col px-6 pt-4">
           <div className="mb-2 flex items-center gap-3">
             <h1 className="mr-2 whitespace-nowrap font-title text-2xl">Type case</h1>
-            <input className="field min-w-0 grow" aria-label="Word to show" maxLength={60} value={words} onChange={(event) => setWords(event.target.value)} />
+            <input
+              className="field min-w-0 grow"
+              aria-label="Word to show"
+              maxLength={60}
+              value={words}
+              onChange={(event) => setWords(event.target.value)}
+            />
             <label className="flex items-center gap-2 whitespace-nowrap">
               sorted by
               <select className="field" value={sorting} onChange={(event) => setSorting(event.target.value as Sorting)}>
@@ -78,7 +88,14 @@ export function FacesPage() {
                 ))}
               </select>
             </label>
-            <FileButton className="strong-button" label="Face files" accept=".ttf,.otf,.woff,.woff2" multiple disabled={busy !== null} onFiles={(files) => void take(files)}>
+            <FileButton
+              className="strong-button"
+              label="Face files"
+              accept=".ttf,.otf,.woff,.woff2"
+              multiple
+              disabled={busy !== null}
+              onFiles={(files) => void take(files)}
+            >
               {busy === null ? 'Bring in a face' : 'Reading'}
             </FileButton>
           </div>
@@ -88,11 +105,20 @@ export function FacesPage() {
             </Problem>
           ))}
           <p className="pb-1 text-faint" role="status">
-            {busy === null ? `${shown.length} faces. Drop TTF, OTF, WOFF or WOFF2 files anywhere.` : `Reading and measuring ${busy}`}
+            {busy === null
+              ? `${shown.length} faces. Drop TTF, OTF, WOFF or WOFF2 files anywhere.`
+              : `Reading and measuring ${busy}`}
           </p>
           <ul className="min-h-0 grow overflow-y-auto border-t border-rule">
             {shown.map((face) => (
-              <FaceEntry key={face.sha256} face={face} words={words || face.name} open={open === face.sha256} onOpen={() => setOpen(open === face.sha256 ? null : face.sha256)} onRemove={() => void remove(face)} />
+              <FaceEntry
+                key={face.sha256}
+                face={face}
+                words={words || face.name}
+                open={open === face.sha256}
+                onOpen={() => setOpen(open === face.sha256 ? null : face.sha256)}
+                onRemove={() => void remove(face)}
+              />
             ))}
           </ul>
         </main>
@@ -102,16 +128,22 @@ export function FacesPage() {
             <label className="flex items-center gap-2">
               against
               <select className="field" value={across} onChange={(event) => setAcross(Number(event.target.value))}>
-                {measureNames.map(({ title }, i) => i > 0 && (
-                  <option key={title} value={i}>
-                    {title}
-                  </option>
-                ))}
+                {measureNames.map(
+                  ({ title }, i) =>
+                    i > 0 && (
+                      <option key={title} value={i}>
+                        {title}
+                      </option>
+                    ),
+                )}
               </select>
             </label>
           </div>
           {shown.length > 0 && <FacesChart faces={shown} across={acrossName} up={up} chosen={open} onChoose={choose} />}
-          <p className="mt-2 text-faint">Measured on the capitals (or, where there are none, on the first letters of the script). Heavy faces hold a picture; lean ones leave the photograph alone.</p>
+          <p className="mt-2 text-faint">
+            Measured on the capitals (or, where there are none, on the first letters of the script). Heavy faces hold a
+            picture; lean ones leave the photograph alone.
+          </p>
         </aside>
       </div>
     </div>

@@ -1,7 +1,12 @@
 import type { StoredFace } from '../api/faces';
 import { sorted } from './measures';
 
-const face = (name: string, inkShare: number | null, width = 1): StoredFace => ({ name, sha256: name, facts: { measures: inkShare === null ? null : { inkShare, width, stroke: 0.3, finest: 0.1, counters: 0.1 } } }) as unknown as StoredFace;
+const face = (name: string, inkShare: number | null, width = 1): StoredFace =>
+  ({
+    name,
+    sha256: name,
+    facts: { measures: inkShare === null ? null : { inkShare, width, stroke: 0.3, finest: 0.1, counters: 0.1 } },
+  }) as unknown as StoredFace;
 const names = (faces: StoredFace[]): string[] => faces.map(({ name }) => name);
 
 test('faces are sorted by what is looked for first; what could not be measured comes last', () => {

@@ -16,7 +16,13 @@ export interface MeasureName {
 export const measureNames: readonly MeasureName[] = [
   { key: 'inkShare', title: 'Holds a picture', tells: 'share of the capitals’ box that is ink', best: 'high', full: 1 },
   { key: 'stroke', title: 'Stroke', tells: 'width of a stroke, of the capitals’ height', best: 'high', full: 0.6 },
-  { key: 'counters', title: 'Open counters', tells: 'share of white within the letters’ outlines', best: 'high', full: 0.4 },
+  {
+    key: 'counters',
+    title: 'Open counters',
+    tells: 'share of white within the letters’ outlines',
+    best: 'high',
+    full: 0.4,
+  },
   { key: 'width', title: 'Lean', tells: 'width of a letter, of the capitals’ height', best: 'low', full: 1.5 },
   { key: 'finest', title: 'Finest detail', tells: 'of the capitals’ height', best: 'high', full: 0.4 },
 ];
@@ -26,6 +32,10 @@ export type Sorting = 'name' | keyof FaceMeasures;
 /** Faces in an order; those that could not be measured come last. */
 export function sorted(faces: readonly StoredFace[], by: Sorting): StoredFace[] {
   const name = measureNames.find(({ key }) => key === by);
-  const value = (face: StoredFace): number => face.facts.measures?.[by as keyof FaceMeasures] ?? (name?.best === 'low' ? Infinity : -Infinity);
-  return [...faces].sort((a, b) => (name ? (name.best === 'high' ? value(b) - value(a) : value(a) - value(b)) : 0) || a.name.localeCompare(b.name));
+  const value = (face: StoredFace): number =>
+    face.facts.measures?.[by as keyof FaceMeasures] ?? (name?.best === 'low' ? Infinity : -Infinity);
+  return [...faces].sort(
+    (a, b) =>
+      (name ? (name.best === 'high' ? value(b) - value(a) : value(a) - value(b)) : 0) || a.name.localeCompare(b.name),
+  );
 }

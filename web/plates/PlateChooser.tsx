@@ -6,9 +6,23 @@ import { Progress } from '../ui/Progress';
 import { Sheet } from '../ui/Sheet';
 
 /** Choosing a photograph: one that is in the store already, or a file. */
-export function PlateChooser({ open, onClose, onChoose }: { open: boolean; onClose(): void; onChoose(asset: StoredAsset): void }) {
+export function PlateChooser({
+  open,
+  onClose,
+  onChoose,
+}: {
+  open: boolean;
+  onClose(): void;
+  onChoose(asset: StoredAsset): void;
+}) {
   return (
-    <Sheet title="Choose a photograph" note="One of these, or a file: JPEG, PNG, WebP, TIFF or AVIF, up to 100 megapixels." open={open} onClose={onClose} wide>
+    <Sheet
+      title="Choose a photograph"
+      note="One of these, or a file: JPEG, PNG, WebP, TIFF or AVIF, up to 100 megapixels."
+      open={open}
+      onClose={onClose}
+      wide
+    >
       <PlateGrid onChoose={onChoose} />
     </Sheet>
   );
@@ -27,10 +41,17 @@ export function PlateGrid({ onChoose }: { onChoose(asset: StoredAsset): void }) 
       <ul className="mt-4 grid grid-cols-3 gap-3">
         {plates.map((plate) => (
           <li key={plate.sha256}>
-            <button className="block w-full rounded-sheet border border-rule bg-white p-1 text-left hover:border-iron" disabled={arrival.arriving !== null} onClick={() => onChoose(plate)}>
+            <button
+              className="block w-full rounded-sheet border border-rule bg-white p-1 text-left hover:border-iron"
+              disabled={arrival.arriving !== null}
+              onClick={() => onChoose(plate)}
+            >
               <img src={`/api/assets/${plate.sha256}/thumbnail`} alt="" className="h-28 w-full object-cover" />
               <span className="block truncate px-1 pt-1">
-                {plate.name} <span className="text-faint">{plate.width} × {plate.height}</span>
+                {plate.name}{' '}
+                <span className="text-faint">
+                  {plate.width} × {plate.height}
+                </span>
               </span>
             </button>
           </li>
@@ -62,7 +83,8 @@ export function useArrival(done: (asset: StoredAsset) => void): Arrival {
     setArriving({ name: file.name, done: 0, stage: 'Sending', startedAt });
     importPlate(file, (state) => setArriving({ name: file.name, startedAt, ...state }), controller.signal)
       .then(done, (error: unknown) => {
-        if (!controller.signal.aborted) setProblem(`“${file.name}” was not taken in. ${error instanceof Error ? error.message : ''}`);
+        if (!controller.signal.aborted)
+          setProblem(`“${file.name}” was not taken in. ${error instanceof Error ? error.message : ''}`);
       })
       .finally(() => {
         stop.current = null;
@@ -95,12 +117,21 @@ export function FileDrop({ arrival }: { arrival: Arrival }) {
       >
         {arriving ? (
           <div className="grow">
-            <Progress done={arriving.done} stage={`${arriving.stage}: ${arriving.name}`} startedAt={arriving.startedAt} onCancel={arrival.cancel} />
+            <Progress
+              done={arriving.done}
+              stage={`${arriving.stage}: ${arriving.name}`}
+              startedAt={arriving.startedAt}
+              onCancel={arrival.cancel}
+            />
           </div>
         ) : (
           <>
             <span className="text-faint">Drop a photograph here, or</span>
-            <FileButton label="Photograph file" accept="image/jpeg,image/png,image/webp,image/tiff,image/avif" onFiles={([file]) => arrival.take(file)}>
+            <FileButton
+              label="Photograph file"
+              accept="image/jpeg,image/png,image/webp,image/tiff,image/avif"
+              onFiles={([file]) => arrival.take(file)}
+            >
               Choose a file
             </FileButton>
           </>

@@ -7,7 +7,17 @@ import { Problem } from '../ui/Problem';
 import { Sheet } from '../ui/Sheet';
 
 /** Beginning a piece: on a photograph, or with a sheet of a given size. */
-export function NewPiece({ open, onClose, onPlate, onMade }: { open: boolean; onClose(): void; onPlate(asset: StoredAsset): void; onMade(id: string): void }) {
+export function NewPiece({
+  open,
+  onClose,
+  onPlate,
+  onMade,
+}: {
+  open: boolean;
+  onClose(): void;
+  onPlate(asset: StoredAsset): void;
+  onMade(id: string): void;
+}) {
   const [way, setWay] = useState<'photograph' | 'size'>('photograph');
   return (
     <Sheet title="New piece" open={open} onClose={onClose} wide>
@@ -43,7 +53,9 @@ function BySize({ onMade }: { onMade(id: string): void }) {
   const known = [numbers.width, numbers.height, numbers.ppi].every((number) => Number.isFinite(number) && number > 0);
   const make = (): void => {
     setProblem(null);
-    ask<{ id: string }>('/pieces', { json: { name: name.trim() || 'New piece', sheet: { width, height, ppi: numbers.ppi, paint: '#ffffff' } } }).then(
+    ask<{ id: string }>('/pieces', {
+      json: { name: name.trim() || 'New piece', sheet: { width, height, ppi: numbers.ppi, paint: '#ffffff' } },
+    }).then(
       ({ id }) => onMade(id),
       (error: unknown) => setProblem(error instanceof Error ? error.message : 'This piece could not be made.'),
     );
@@ -51,7 +63,12 @@ function BySize({ onMade }: { onMade(id: string): void }) {
   const field = (key: 'width' | 'height' | 'ppi', label: string) => (
     <label className="flex flex-col">
       <span className="label">{label}</span>
-      <input className="field w-24" inputMode="decimal" value={size[key]} onChange={(event) => setSize({ ...size, [key]: event.target.value.replace(',', '.') })} />
+      <input
+        className="field w-24"
+        inputMode="decimal"
+        value={size[key]}
+        onChange={(event) => setSize({ ...size, [key]: event.target.value.replace(',', '.') })}
+      />
     </label>
   );
   return (
@@ -64,7 +81,19 @@ function BySize({ onMade }: { onMade(id: string): void }) {
     >
       <div className="flex flex-wrap gap-2">
         {presets.map((preset) => (
-          <button type="button" key={preset.name} className="plain-button" onClick={() => setSize({ width: String(preset.width), height: String(preset.height), unit: preset.unit, ppi: String(preset.ppi) })}>
+          <button
+            type="button"
+            key={preset.name}
+            className="plain-button"
+            onClick={() =>
+              setSize({
+                width: String(preset.width),
+                height: String(preset.height),
+                unit: preset.unit,
+                ppi: String(preset.ppi),
+              })
+            }
+          >
             {preset.name}
           </button>
         ))}
@@ -74,7 +103,11 @@ function BySize({ onMade }: { onMade(id: string): void }) {
         {field('height', 'Height')}
         <label className="flex flex-col">
           <span className="label">Unit</span>
-          <select className="field" value={size.unit} onChange={(event) => setSize({ ...size, unit: event.target.value as Unit })}>
+          <select
+            className="field"
+            value={size.unit}
+            onChange={(event) => setSize({ ...size, unit: event.target.value as Unit })}
+          >
             <option value="px">px</option>
             <option value="in">in</option>
             <option value="mm">mm</option>
@@ -86,7 +119,11 @@ function BySize({ onMade }: { onMade(id: string): void }) {
         <span className="label">Name</span>
         <input className="field w-80" value={name} maxLength={200} onChange={(event) => setName(event.target.value)} />
       </label>
-      <p className={known ? '' : 'text-iron'}>{known ? `${width} × ${height} px, ${((width * height) / 1e6).toFixed(1)} megapixels.` : 'Width, height and ppi must be numbers above 0.'}</p>
+      <p className={known ? '' : 'text-iron'}>
+        {known
+          ? `${width} × ${height} px, ${((width * height) / 1e6).toFixed(1)} megapixels.`
+          : 'Width, height and ppi must be numbers above 0.'}
+      </p>
       {problem && <Problem>{problem}</Problem>}
       <button className="strong-button self-start" disabled={!known}>
         Make the piece

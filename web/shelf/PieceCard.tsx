@@ -10,7 +10,8 @@ interface PieceCardProps {
   onRemove(): void;
 }
 
-const day = (at: number): string => new Date(at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const day = (at: number): string =>
+  new Date(at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** A piece on the Shelf, with a picture rendered from the piece itself. */
 export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: PieceCardProps) {
@@ -18,7 +19,12 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: Pi
   return (
     <li className="rounded-sheet border border-rule bg-card p-2">
       <button className="block w-full bg-desk" onClick={onOpen} aria-label={`Open ${piece.name}`}>
-        <img src={`/api/pieces/${piece.id}/thumbnail?version=${piece.version}`} alt="" className="aspect-[3/2] w-full object-contain" loading="lazy" />
+        <img
+          src={`/api/pieces/${piece.id}/thumbnail?version=${piece.version}`}
+          alt=""
+          className="aspect-[3/2] w-full object-contain"
+          loading="lazy"
+        />
       </button>
       <div className="mt-2 flex items-center gap-2 px-1">
         {renaming ? (
@@ -49,11 +55,19 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: Pi
             more
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
-            <DropdownMenu.Content align="end" className="z-30 min-w-40 rounded-sheet border border-rule bg-card p-1" onCloseAutoFocus={(event) => renaming && event.preventDefault()}>
+            <DropdownMenu.Content
+              align="end"
+              className="z-30 min-w-40 rounded-sheet border border-rule bg-card p-1"
+              onCloseAutoFocus={(event) => renaming && event.preventDefault()}
+            >
               <Choice name="Rename" onSelect={() => setRenaming(true)} />
               <Choice name="Duplicate" onSelect={onDuplicate} />
               <DropdownMenu.Item asChild>
-                <a className="block rounded-sheet px-2 py-1 data-[highlighted]:bg-desk" href={`/api/pieces/${piece.id}/bundle`} download>
+                <a
+                  className="block rounded-sheet px-2 py-1 data-[highlighted]:bg-desk"
+                  href={`/api/pieces/${piece.id}/bundle`}
+                  download
+                >
                   Save as a bundle
                 </a>
               </DropdownMenu.Item>
@@ -71,7 +85,10 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: Pi
 
 function Choice({ name, onSelect }: { name: string; onSelect(): void }) {
   return (
-    <DropdownMenu.Item className="cursor-pointer rounded-sheet px-2 py-1 data-[highlighted]:bg-desk" onSelect={onSelect}>
+    <DropdownMenu.Item
+      className="cursor-pointer rounded-sheet px-2 py-1 data-[highlighted]:bg-desk"
+      onSelect={onSelect}
+    >
       {name}
     </DropdownMenu.Item>
   );

@@ -17,7 +17,10 @@ export function ShelfPage() {
   const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const navigate = useNavigate();
-  const failed = useCallback((error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.'), []);
+  const failed = useCallback(
+    (error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.'),
+    [],
+  );
   const load = useCallback(() => ask<PieceSummary[]>('/pieces').then(setPieces, failed), [failed]);
   useEffect(() => {
     document.title = 'Shelf · Inky Veil';
@@ -41,7 +44,10 @@ export function ShelfPage() {
     send<{ id: string }>('/pieces/bundle', file, () => undefined).then(({ id }) => open(id), failed);
   };
   return (
-    <div className="min-h-dvh" onDrop={(event) => event.dataTransfer.files[0] && arrival.take(event.dataTransfer.files[0])}>
+    <div
+      className="min-h-dvh"
+      onDrop={(event) => event.dataTransfer.files[0] && arrival.take(event.dataTransfer.files[0])}
+    >
       <header className="flex h-11 items-center gap-3 border-b border-rule bg-card px-6">
         <span className="font-title text-base text-iron">Inky Veil</span>
         <span className="text-faint">Display type set into photographs</span>
@@ -67,7 +73,10 @@ export function ShelfPage() {
           </div>
         )}
         {removed && (
-          <div className="mb-4 flex items-center gap-3 rounded-sheet border border-rule bg-card px-3 py-2" role="status">
+          <div
+            className="mb-4 flex items-center gap-3 rounded-sheet border border-rule bg-card px-3 py-2"
+            role="status"
+          >
             <span className="grow">“{removed.name}” was taken off the Shelf.</span>
             <button
               className="plain-button"
@@ -81,7 +90,11 @@ export function ShelfPage() {
           </div>
         )}
         <FileDrop arrival={arrival} />
-        {pieces?.length === 0 && <p className="mt-8 text-center text-faint">The Shelf is empty. Drop a photograph above, or begin on a demo plate with New piece.</p>}
+        {pieces?.length === 0 && (
+          <p className="mt-8 text-center text-faint">
+            The Shelf is empty. Drop a photograph above, or begin on a demo plate with New piece.
+          </p>
+        )}
         <ul className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(250px,1fr))] gap-5">
           {pieces?.map((piece) => (
             <PieceCard

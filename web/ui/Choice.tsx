@@ -10,9 +10,22 @@ interface ChoiceProps<Value extends string> {
 }
 
 /** One of a few things, chosen where it is read. */
-export function Choice<Value extends string>({ label, value, options, disabled, inSentence, onChoose }: ChoiceProps<Value>) {
+export function Choice<Value extends string>({
+  label,
+  value,
+  options,
+  disabled,
+  inSentence,
+  onChoose,
+}: ChoiceProps<Value>) {
   return (
-    <select className={inSentence ? 'max-w-full bg-transparent font-semibold [field-sizing:content]' : 'field py-0.5'} aria-label={label} disabled={disabled} value={value} onChange={(event) => onChoose(event.target.value as Value)}>
+    <select
+      className={inSentence ? 'max-w-full bg-transparent font-semibold [field-sizing:content]' : 'field py-0.5'}
+      aria-label={label}
+      disabled={disabled}
+      value={value}
+      onChange={(event) => onChoose(event.target.value as Value)}
+    >
       {(Object.entries(options) as [Value, string][]).map(([one, title]) => (
         <option key={one} value={one}>
           {title}

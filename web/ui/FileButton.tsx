@@ -13,7 +13,15 @@ interface FileButtonProps {
 }
 
 /** A button that asks for files. */
-export function FileButton({ label, accept, multiple, className = 'plain-button', disabled, children, onFiles }: FileButtonProps) {
+export function FileButton({
+  label,
+  accept,
+  multiple,
+  className = 'plain-button',
+  disabled,
+  children,
+  onFiles,
+}: FileButtonProps) {
   const field = useRef<HTMLInputElement>(null);
   return (
     <>

@@ -19,7 +19,19 @@ interface QuantityProps {
 }
 
 /** A value in a sentence: click to type it, drag sideways to scrub, arrow keys step (with Shift by ten). */
-export function Quantity({ label, value, unit = '', step = 1, min = -Infinity, max = Infinity, digits = 0, disabled, onDraft, onCommit, onStep }: QuantityProps) {
+export function Quantity({
+  label,
+  value,
+  unit = '',
+  step = 1,
+  min = -Infinity,
+  max = Infinity,
+  digits = 0,
+  disabled,
+  onDraft,
+  onCommit,
+  onStep,
+}: QuantityProps) {
   const [typing, setTyping] = useState<string | null>(null);
   /** Typing was begun by the first character itself, to which the next ones are added. */
   const begun = useRef(false);
@@ -31,7 +43,8 @@ export function Quantity({ label, value, unit = '', step = 1, min = -Infinity, m
     const finish = (keep: boolean): void => {
       setTyping(null);
       const number = Number(typing.replace(',', '.').replace(/[^\d.+-]/g, ''));
-      if (keep && typing.trim() !== '' && Number.isFinite(number) && bounded(number) !== value) onCommit(bounded(number));
+      if (keep && typing.trim() !== '' && Number.isFinite(number) && bounded(number) !== value)
+        onCommit(bounded(number));
     };
     return (
       <input

@@ -2,7 +2,21 @@ import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 /** A question or a form in front of the page. Escape closes it. */
-export function Sheet({ title, note, open, onClose, children, wide }: { title: string; note?: string; open: boolean; onClose(): void; children: ReactNode; wide?: boolean }) {
+export function Sheet({
+  title,
+  note,
+  open,
+  onClose,
+  children,
+  wide,
+}: {
+  title: string;
+  note?: string;
+  open: boolean;
+  onClose(): void;
+  children: ReactNode;
+  wide?: boolean;
+}) {
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>

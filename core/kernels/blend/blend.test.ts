@@ -60,7 +60,8 @@ describe.each(blendModes.map((mode) => [mode]))('%s', (mode) => {
     const kept = blended(below, clear, mode);
     const shown = blended(clear, above, mode);
     for (let i = 0; i < kept.data.length; i++) {
-      if (Math.abs(kept.data[i] - below.data[i]) > 1e-6 || Math.abs(shown.data[i] - above.data[i]) > 1e-6) throw new Error(`Differs at ${i}.`);
+      if (Math.abs(kept.data[i] - below.data[i]) > 1e-6 || Math.abs(shown.data[i] - above.data[i]) > 1e-6)
+        throw new Error(`Differs at ${i}.`);
     }
   });
 });

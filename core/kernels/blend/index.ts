@@ -15,7 +15,8 @@ const batch = 8192;
  * @throws RangeError when sizes differ
  */
 export function blend(below: Raster, above: Raster, mode: BlendMode = 'normal'): void {
-  if (below.data.length !== above.data.length || below.channels !== 4) throw new RangeError('Layers that are blended must have the same size and four channels.');
+  if (below.data.length !== above.data.length || below.channels !== 4)
+    throw new RangeError('Layers that are blended must have the same size and four channels.');
   const compiled = machine();
   if (!compiled) return blendTwin(below, above, mode);
   const { calls, arena } = compiled;

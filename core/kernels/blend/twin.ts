@@ -15,7 +15,9 @@ const separable: Partial<Record<BlendMode, (back: number, source: number) => num
   'color-burn': (back, source) => (back >= 1 ? 1 : source <= 0 ? 0 : 1 - Math.min(1, (1 - back) / source)),
   'hard-light': hardLight,
   'soft-light': (back, source) =>
-    source <= 0.5 ? back - (1 - 2 * source) * back * (1 - back) : back + (2 * source - 1) * ((back <= 0.25 ? ((16 * back - 12) * back + 4) * back : Math.sqrt(back)) - back),
+    source <= 0.5
+      ? back - (1 - 2 * source) * back * (1 - back)
+      : back + (2 * source - 1) * ((back <= 0.25 ? ((16 * back - 12) * back + 4) * back : Math.sqrt(back)) - back),
   difference: (back, source) => Math.abs(back - source),
   exclusion: (back, source) => back + source - 2 * back * source,
   subtract: (back, source) => Math.max(0, back - source),
@@ -39,7 +41,11 @@ function hardLight(back: number, source: number): number {
 
 const luminosity = ([red, green, blue]: Triple): number => 0.3 * red + 0.59 * green + 0.11 * blue;
 const saturation = (colour: Triple): number => Math.max(...colour) - Math.min(...colour);
-const each = (colour: Triple, change: (value: number) => number): Triple => [change(colour[0]), change(colour[1]), change(colour[2])];
+const each = (colour: Triple, change: (value: number) => number): Triple => [
+  change(colour[0]),
+  change(colour[1]),
+  change(colour[2]),
+];
 
 function withSaturation(colour: Triple, wanted: number): Triple {
   const [low, range] = [Math.min(...colour), saturation(colour)];
@@ -69,7 +75,8 @@ export function blendTwin(below: Raster, above: Raster, mode: BlendMode): void {
     const back = straight(to, at, backAlpha);
     const one = separable[mode];
     const mixed = one ? source.map((value, c) => one(back[c], value)) : inseparable[mode]!(back, source);
-    for (let c = 0; c < 3; c++) to[at + c] = from[at + c] * (1 - backAlpha) + to[at + c] * (1 - sourceAlpha) + sourceAlpha * backAlpha * mixed[c];
+    for (let c = 0; c < 3; c++)
+      to[at + c] = from[at + c] * (1 - backAlpha) + to[at + c] * (1 - sourceAlpha) + sourceAlpha * backAlpha * mixed[c];
     to[at + 3] = sourceAlpha + backAlpha - sourceAlpha * backAlpha;
   }
 }

@@ -32,7 +32,8 @@ function convolveRows(from: Raster, to: Raster, weights: Float32Array): void {
     }
     padded.set(row, reach * channels);
     const out = to.data.subarray(y * width * channels, (y + 1) * width * channels);
-    for (let k = 0; k < 2 * reach + 1; k++) accumulate(out, padded, k * channels, weights[k < reach ? reach - k : k - reach]);
+    for (let k = 0; k < 2 * reach + 1; k++)
+      accumulate(out, padded, k * channels, weights[k < reach ? reach - k : k - reach]);
   }
 }
 

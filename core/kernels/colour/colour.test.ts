@@ -8,11 +8,15 @@ import { fromLight, toBytes, toLight, toOklab, toWords } from '.';
 import { threshold } from './twin';
 
 afterEach(() => preferTwins(false));
-const both = describe.each([['compiled', false], ['twin', true]] as const);
+const both = describe.each([
+  ['compiled', false],
+  ['twin', true],
+] as const);
 
 function opaque(width: number, height: number, at: (x: number, y: number) => number): Raster {
   const out = emptyRaster(width, height, 4);
-  for (let y = 0, i = 0; y < height; y++) for (let x = 0; x < width; x++, i += 4) out.data.set([at(x, y), at(x, y), at(x, y), 1], i);
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i += 4) out.data.set([at(x, y), at(x, y), at(x, y), 1], i);
   return out;
 }
 
@@ -30,7 +34,8 @@ both('%s', (_, twins) => {
         continue;
       }
       const wanted = decodeExact(Math.min(1, source.data[i] / alpha)) * alpha;
-      if (!(Math.abs(light.data[i] - wanted) < 2e-6) || !(Math.abs(back.data[i] - source.data[i]) < 3e-5)) throw new Error(`${source.data[i]} of ${alpha}: ${light.data[i]}, ${back.data[i]}`);
+      if (!(Math.abs(light.data[i] - wanted) < 2e-6) || !(Math.abs(back.data[i] - source.data[i]) < 3e-5))
+        throw new Error(`${source.data[i]} of ${alpha}: ${light.data[i]}, ${back.data[i]}`);
     }
     expect(fromLight(opaque(1, 1, () => 0.5)).data[0]).toBeCloseTo(encodeExact(0.5), 4);
   });
@@ -44,7 +49,12 @@ both('%s', (_, twins) => {
       if (alpha < 0.01) continue;
       const [r, g, b] = [0, 1, 2].map((c) => source.data[at + c] / alpha);
       const wanted = byCulori({ mode: 'rgb', r, g, b });
-      if (Math.abs(data[at] - wanted.l) > 2e-5 || Math.abs(data[at + 1] - wanted.a) > 2e-5 || Math.abs(data[at + 2] - wanted.b) > 2e-5) throw new Error(`${[r, g, b].join(' ')} gives ${data.slice(at, at + 3).join(' ')}`);
+      if (
+        Math.abs(data[at] - wanted.l) > 2e-5 ||
+        Math.abs(data[at + 1] - wanted.a) > 2e-5 ||
+        Math.abs(data[at + 2] - wanted.b) > 2e-5
+      )
+        throw new Error(`${[r, g, b].join(' ')} gives ${data.slice(at, at + 3).join(' ')}`);
       expect(data[at + 3]).toBe(alpha);
     }
     expect([...toOklab(emptyRaster(1, 1, 4)).data]).toEqual([0, 0, 0, 0]);
@@ -55,7 +65,8 @@ both('%s', (_, twins) => {
       const raster = opaque(8, 1, () => n / 255);
       const bytes = toBytes(raster, n * 13, n * 7);
       const words = toWords(raster, n * 13, n * 7);
-      for (let i = 0; i < 32; i += 4) expect([bytes[i], bytes[i + 3], words[i], words[i + 3]]).toEqual([n, 255, n * 257, 65535]);
+      for (let i = 0; i < 32; i += 4)
+        expect([bytes[i], bytes[i + 3], words[i], words[i + 3]]).toEqual([n, 255, n * 257, 65535]);
     }
   });
 
@@ -69,7 +80,7 @@ both('%s', (_, twins) => {
       let sum = 0;
       for (let y = 0; y < 48; y++) for (let i = x; i < x + side; i++) sum += bytes[(y * 2000 + i) * 4];
       // Undithered, a stretch is off by up to half a level.
-      expect(Math.abs(sum / (48 * side) - (at(x + side / 2 - 0.5) * 255))).toBeLessThan(0.03);
+      expect(Math.abs(sum / (48 * side) - at(x + side / 2 - 0.5) * 255)).toBeLessThan(0.03);
     }
   });
 
@@ -85,7 +96,10 @@ both('%s', (_, twins) => {
 
 test('compiled and twin dither alike, to the bit', () => {
   const picture = noise(61, 23, 4, 13);
-  const made = (): Buffer[] => [Buffer.from(toBytes(picture, 4000, 9000)), Buffer.from(toWords(picture, 4000, 9000).buffer)];
+  const made = (): Buffer[] => [
+    Buffer.from(toBytes(picture, 4000, 9000)),
+    Buffer.from(toWords(picture, 4000, 9000).buffer),
+  ];
   const compiled = made();
   preferTwins(true);
   expect(made().map((bytes, i) => bytes.equals(compiled[i]))).toEqual([true, true]);

@@ -9,12 +9,17 @@ const batch = 16384;
 export const toLight = (raster: Raster): Raster => converted(raster, (calls) => calls.decodePixels, twin.decodePixels);
 
 /** Premultiplied linear light to premultiplied encoded sRGB; error below 2e-5. A new raster. */
-export const fromLight = (raster: Raster): Raster => converted(raster, (calls) => calls.encodePixels, twin.encodePixels);
+export const fromLight = (raster: Raster): Raster =>
+  converted(raster, (calls) => calls.encodePixels, twin.encodePixels);
 
 /** Premultiplied encoded sRGB to Oklab (Ottosson 2020): L 0..1, a, b, straight, and alpha. A new raster. */
 export const toOklab = (raster: Raster): Raster => converted(raster, (calls) => calls.oklabPixels, twin.oklabPixels);
 
-function converted(raster: Raster, kernel: (calls: KernelCalls) => (at: number, count: number) => number, plain: (data: Float32Array) => void): Raster {
+function converted(
+  raster: Raster,
+  kernel: (calls: KernelCalls) => (at: number, count: number) => number,
+  plain: (data: Float32Array) => void,
+): Raster {
   if (raster.channels !== 4) throw new RangeError('Only pixels with four channels have a colour.');
   const out = { ...raster, data: raster.data.slice() };
   const compiled = machine();
@@ -51,13 +56,24 @@ export function toWords(raster: Raster, left: number, top: number): Uint16Array<
 }
 
 function quantise(
-  { width, height, data }: Raster, left: number, top: number, ceiling: number,
-  out: Uint8ClampedArray | Uint16Array, view: (memory: ArrayBuffer, at: number) => Uint8Array | Uint16Array,
+  { width, height, data }: Raster,
+  left: number,
+  top: number,
+  ceiling: number,
+  out: Uint8ClampedArray | Uint16Array,
+  view: (memory: ArrayBuffer, at: number) => Uint8Array | Uint16Array,
 ): void {
   const compiled = machine();
   const run = width * 4;
   if (!compiled) {
-    for (let y = 0; y < height; y++) twin.quantiseRow(data.subarray(y * run, (y + 1) * run), out.subarray(y * run, (y + 1) * run), left, top + y, ceiling);
+    for (let y = 0; y < height; y++)
+      twin.quantiseRow(
+        data.subarray(y * run, (y + 1) * run),
+        out.subarray(y * run, (y + 1) * run),
+        left,
+        top + y,
+        ceiling,
+      );
     return;
   }
   const { calls, arena } = compiled;

@@ -20,7 +20,9 @@ function convert(data: Float32Array, change: (value: number) => number): void {
 export function oklabPixels(data: Float32Array): void {
   for (let at = 0; at < data.length; at += 4) {
     const alpha = data[at + 3];
-    const [red, green, blue] = [0, 1, 2].map((c) => (alpha > 0 ? decodeExact(Math.min(1, Math.max(0, data[at + c] / alpha))) : 0));
+    const [red, green, blue] = [0, 1, 2].map((c) =>
+      alpha > 0 ? decodeExact(Math.min(1, Math.max(0, data[at + c] / alpha))) : 0,
+    );
     const long = Math.cbrt(0.4122214708 * red + 0.5363325363 * green + 0.0514459929 * blue);
     const middle = Math.cbrt(0.2119034982 * red + 0.6806995451 * green + 0.1073969566 * blue);
     const short = Math.cbrt(0.0883024619 * red + 0.2817188376 * green + 0.6299787005 * blue);
@@ -49,7 +51,13 @@ export function threshold(x: number, y: number): number {
 }
 
 /** One row of premultiplied pixels to straight whole numbers up to `ceiling`, dithered. In single precision, as the kernel counts. */
-export function quantiseRow(row: Float32Array, out: Uint8ClampedArray | Uint16Array, left: number, top: number, ceiling: number): void {
+export function quantiseRow(
+  row: Float32Array,
+  out: Uint8ClampedArray | Uint16Array,
+  left: number,
+  top: number,
+  ceiling: number,
+): void {
   for (let at = 0; at < row.length; at += 4) {
     const alpha = Math.min(1, row[at + 3]);
     if (alpha <= 0) continue;

@@ -5,14 +5,27 @@ import { noise } from '../testing';
 import { atopInLight, joinCover, tint } from '.';
 
 afterEach(() => preferTwins(false));
-const one = (...values: number[]): Raster => ({ width: 1, height: 1, channels: values.length === 4 ? 4 : 1, data: Float32Array.from(values) });
+const one = (...values: number[]): Raster => ({
+  width: 1,
+  height: 1,
+  channels: values.length === 4 ? 4 : 1,
+  data: Float32Array.from(values),
+});
 
-describe.each([['compiled', false], ['twin', true]] as const)('%s', (_, twins) => {
+describe.each([
+  ['compiled', false],
+  ['twin', true],
+] as const)('%s', (_, twins) => {
   beforeEach(() => preferTwins(twins));
 
   test('two halves of a px that touch make a whole one, and never more', () => {
     const whole: Raster = { width: 3, height: 2, channels: 1, data: Float32Array.of(0.5, 0.25, 0, 0.9, 1, 0.125) };
-    joinCover(whole, { x: 10, y: 20, width: 3, height: 2 }, { width: 2, height: 1, channels: 1, data: Float32Array.of(0.5, 0.25) }, { x: 11, y: 21, width: 2, height: 1 });
+    joinCover(
+      whole,
+      { x: 10, y: 20, width: 3, height: 2 },
+      { width: 2, height: 1, channels: 1, data: Float32Array.of(0.5, 0.25) },
+      { x: 11, y: 21, width: 2, height: 1 },
+    );
     expect([...whole.data]).toEqual([0.5, 0.25, 0, Math.fround(0.9), 1, 0.375]);
   });
 
@@ -43,11 +56,20 @@ test('compiled and twin agree on px of every kind, across batches', () => {
     const letters = noise(131, 77, 4, 1);
     atopInLight(letters, { ...noise(131, 77, 4, 2) }, noise(131, 77, 1, 3));
     const cover = noise(131, 77, 1, 4);
-    joinCover(cover, { x: 0, y: 0, width: 131, height: 77 }, noise(31, 50, 1, 5), { x: 90, y: 20, width: 31, height: 50 });
+    joinCover(cover, { x: 0, y: 0, width: 131, height: 77 }, noise(31, 50, 1, 5), {
+      x: 90,
+      y: 20,
+      width: 31,
+      height: 50,
+    });
     return [letters.data, cover.data, tint(cover, [0.1, 0.2, 0.3, 0.4]).data];
   };
   const compiled = made();
   preferTwins(true);
-  made().forEach((twin, k) => twin.forEach((value, i) => !(Math.abs(value - compiled[k][i]) < 1e-6) && expect(compiled[k][i]).toBeCloseTo(value, 5)));
+  made().forEach((twin, k) =>
+    twin.forEach(
+      (value, i) => !(Math.abs(value - compiled[k][i]) < 1e-6) && expect(compiled[k][i]).toBeCloseTo(value, 5),
+    ),
+  );
   expect(emptyRaster(0, 0, 1).data.length).toBe(0);
 });

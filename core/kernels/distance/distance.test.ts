@@ -7,14 +7,22 @@ import { signedDistance } from '.';
 
 afterEach(() => preferTwins(false));
 
-const cover = (width: number, height: number, ...polygons: Point[][]): Raster => coverage(polygons, { x: 0, y: 0, width, height });
+const cover = (width: number, height: number, ...polygons: Point[][]): Raster =>
+  coverage(polygons, { x: 0, y: 0, width, height });
 
 function circle(x: number, y: number, radius: number): Point[] {
-  return Array.from({ length: 720 }, (_, i): Point => [x + radius * Math.cos((i * Math.PI) / 360), y + radius * Math.sin((i * Math.PI) / 360)]);
+  return Array.from({ length: 720 }, (_, i): Point => [
+    x + radius * Math.cos((i * Math.PI) / 360),
+    y + radius * Math.sin((i * Math.PI) / 360),
+  ]);
 }
 
 /** The largest difference from the true distance at px' centres. */
-function largestError({ width, data }: Raster, truth: (x: number, y: number) => number, within: (x: number, y: number) => boolean = () => true): number {
+function largestError(
+  { width, data }: Raster,
+  truth: (x: number, y: number) => number,
+  within: (x: number, y: number) => boolean = () => true,
+): number {
   let most = 0;
   data.forEach((value, i) => {
     const [x, y] = [(i % width) + 0.5, Math.floor(i / width) + 0.5];
@@ -23,31 +31,48 @@ function largestError({ width, data }: Raster, truth: (x: number, y: number) => 
   return most;
 }
 
-describe.each([['compiled', false], ['twin', true]] as const)('%s', (_, twins) => {
+describe.each([
+  ['compiled', false],
+  ['twin', true],
+] as const)('%s', (_, twins) => {
   beforeEach(() => preferTwins(twins));
 
   test.each([3, 5.3, 11.7, 24.25])('a circle of radius %p within 0.1 px', (radius) => {
     const [x, y] = [32.3, 29.8];
     const field = signedDistance(cover(64, 60, circle(x, y, radius)));
     // Near its middle a small circle is all edge: there the distance ends.
-    expect(largestError(field, (px, py) => radius - Math.hypot(px - x, py - y), (px, py) => Math.hypot(px - x, py - y) > 1)).toBeLessThan(0.1);
+    expect(
+      largestError(
+        field,
+        (px, py) => radius - Math.hypot(px - x, py - y),
+        (px, py) => Math.hypot(px - x, py - y) > 1,
+      ),
+    ).toBeLessThan(0.1);
   });
 
-  test.each([0, 3, 7, 12, 18, 23, 30, 45, 61, 90, 133, 200, 290])('a half plane at %p degrees within 0.1 px', (degrees) => {
-    const angle = (degrees * Math.PI) / 180;
-    const [inX, inY] = [Math.cos(angle), Math.sin(angle)];
-    const [x, y] = [30.2, 24.9];
-    const far = 400;
-    const plane: Point[] = [[x - far * inY, y + far * inX], [x + far * inY, y - far * inX], [x + far * (inY + inX), y + far * (inY - inX)], [x + far * (inX - inY), y + far * (inX + inY)]];
-    const field = signedDistance(cover(60, 50, plane));
-    const depth = (px: number, py: number): number => (px - x) * inX + (py - y) * inY;
-    // Where the foot of the perpendicular lies in the picture, two px from its border: there the edge's slope is known.
-    const footInside = (px: number, py: number): boolean => {
-      const [fx, fy] = [px - depth(px, py) * inX, py - depth(px, py) * inY];
-      return fx > 2 && fx < 58 && fy > 2 && fy < 48;
-    };
-    expect(largestError(field, depth, footInside)).toBeLessThan(0.1);
-  });
+  test.each([0, 3, 7, 12, 18, 23, 30, 45, 61, 90, 133, 200, 290])(
+    'a half plane at %p degrees within 0.1 px',
+    (degrees) => {
+      const angle = (degrees * Math.PI) / 180;
+      const [inX, inY] = [Math.cos(angle), Math.sin(angle)];
+      const [x, y] = [30.2, 24.9];
+      const far = 400;
+      const plane: Point[] = [
+        [x - far * inY, y + far * inX],
+        [x + far * inY, y - far * inX],
+        [x + far * (inY + inX), y + far * (inY - inX)],
+        [x + far * (inX - inY), y + far * (inX + inY)],
+      ];
+      const field = signedDistance(cover(60, 50, plane));
+      const depth = (px: number, py: number): number => (px - x) * inX + (py - y) * inY;
+      // Where the foot of the perpendicular lies in the picture, two px from its border: there the edge's slope is known.
+      const footInside = (px: number, py: number): boolean => {
+        const [fx, fy] = [px - depth(px, py) * inX, py - depth(px, py) * inY];
+        return fx > 2 && fx < 58 && fy > 2 && fy < 48;
+      };
+      expect(largestError(field, depth, footInside)).toBeLessThan(0.1);
+    },
+  );
 
   test('edges between px, without any partly covered one', () => {
     const box = emptyRaster(30, 20, 1);
@@ -69,7 +94,15 @@ describe.each([['compiled', false], ['twin', true]] as const)('%s', (_, twins) =
 });
 
 test('compiled and twin agree on letters’ coverage and on noise', () => {
-  const shapes = [cover(90, 70, circle(30, 30, 17.2), circle(30, 30, 9.1).reverse(), [[50, 10], [85, 14.5], [70, 60.3], [49, 55]]), noise(40, 30, 1, 2)];
+  const shapes = [
+    cover(90, 70, circle(30, 30, 17.2), circle(30, 30, 9.1).reverse(), [
+      [50, 10],
+      [85, 14.5],
+      [70, 60.3],
+      [49, 55],
+    ]),
+    noise(40, 30, 1, 2),
+  ];
   for (const shape of shapes) {
     const compiled = signedDistance(shape);
     preferTwins(true);
@@ -79,7 +112,9 @@ test('compiled and twin agree on letters’ coverage and on noise', () => {
     compiled.data.forEach((value, i) => (apart += Number(!(Math.abs(value - twin.data[i]) < 1e-4))));
     // Between two edges that are nearly as near, the further one may be taken: never further than a px' diagonal.
     expect(apart / compiled.data.length).toBeLessThan(0.02);
-    expect(largestError(compiled, (x, y) => twin.data[Math.floor(y) * shape.width + Math.floor(x)])).toBeLessThan(Math.SQRT1_2);
+    expect(largestError(compiled, (x, y) => twin.data[Math.floor(y) * shape.width + Math.floor(x)])).toBeLessThan(
+      Math.SQRT1_2,
+    );
   }
 });
 

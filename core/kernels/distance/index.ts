@@ -24,7 +24,13 @@ export function signedDistance(cover: Raster): Raster {
   const hull = arena.take(width * 4);
   const starts = arena.take(width * 24);
   const row = arena.takeFloats(width);
-  copyPadded(sourceOf(cover, { x: 0, y: 0, width, height }), { x: -1, y: -1, width: stride, height: height + 2 }, arena.floats, padded >> 2, stride);
+  copyPadded(
+    sourceOf(cover, { x: 0, y: 0, width, height }),
+    { x: -1, y: -1, width: stride, height: height + 2 },
+    arena.floats,
+    padded >> 2,
+    stride,
+  );
   const first = padded + (stride + 1) * 4;
   const seeds = arena.take(32 * calls.countSeeds(first, stride, width, height));
   calls.findSeeds(first, stride, width, height, ids, seeds);

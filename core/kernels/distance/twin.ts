@@ -21,7 +21,8 @@ export function distanceTwin(cover: Raster): Raster {
     return area < grain ? 0 : area > 1 - grain ? 1 : area;
   };
   const seeds = new Map<number, Seed>();
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) if (isCrossed(at, x, y)) seeds.set(y * width + x, seedAt(at, x, y));
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) if (isCrossed(at, x, y)) seeds.set(y * width + x, seedAt(at, x, y));
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const distance = nearest(seeds, width, height, x, y);
@@ -40,8 +41,14 @@ function isCrossed(at: Reader, x: number, y: number): boolean {
 }
 
 function seedAt(at: Reader, x: number, y: number): Seed {
-  let inX = Math.SQRT1_2 * (at(x + 1, y - 1) + at(x + 1, y + 1) - at(x - 1, y - 1) - at(x - 1, y + 1)) + at(x + 1, y) - at(x - 1, y);
-  let inY = Math.SQRT1_2 * (at(x - 1, y + 1) + at(x + 1, y + 1) - at(x - 1, y - 1) - at(x + 1, y - 1)) + at(x, y + 1) - at(x, y - 1);
+  let inX =
+    Math.SQRT1_2 * (at(x + 1, y - 1) + at(x + 1, y + 1) - at(x - 1, y - 1) - at(x - 1, y + 1)) +
+    at(x + 1, y) -
+    at(x - 1, y);
+  let inY =
+    Math.SQRT1_2 * (at(x - 1, y + 1) + at(x + 1, y + 1) - at(x - 1, y - 1) - at(x + 1, y - 1)) +
+    at(x, y + 1) -
+    at(x, y - 1);
   const length = Math.hypot(inX, inY);
   if (length > 0) [inX, inY] = [inX / length, inY / length];
   const offset = offsetOf(Math.max(Math.abs(inX), Math.abs(inY)), Math.min(Math.abs(inX), Math.abs(inY)), at(x, y));

@@ -4,32 +4,33 @@ import { decodeByte, encodeOne } from '../colour/assembly';
 
 /** A sum of `taps` rows for a whole row: to[i] = sum over k of weights[k] * from[i + k * stride]. `count` is a multiple of 4. */
 export function sumRows(from: usize, stride: i32, weights: usize, taps: i32, to: usize, count: i32): void {
-  const step = <usize>stride << 2;
+  const step = (<usize>stride) << 2;
   let i: i32 = 0;
   for (; i + 16 <= count; i += 16) {
-    let at = from + (<usize>i << 2);
+    let at = from + ((<usize>i) << 2);
     let a = f32x4.splat(0);
     let b = a;
     let c = a;
     let d = a;
     for (let k: i32 = 0; k < taps; k++, at += step) {
-      const weight = v128.load32_splat(weights + (<usize>k << 2));
+      const weight = v128.load32_splat(weights + ((<usize>k) << 2));
       a = f32x4.add(a, f32x4.mul(weight, v128.load(at)));
       b = f32x4.add(b, f32x4.mul(weight, v128.load(at, 16)));
       c = f32x4.add(c, f32x4.mul(weight, v128.load(at, 32)));
       d = f32x4.add(d, f32x4.mul(weight, v128.load(at, 48)));
     }
-    const out = to + (<usize>i << 2);
+    const out = to + ((<usize>i) << 2);
     v128.store(out, a);
     v128.store(out, b, 16);
     v128.store(out, c, 32);
     v128.store(out, d, 48);
   }
   for (; i < count; i += 4) {
-    let at = from + (<usize>i << 2);
+    let at = from + ((<usize>i) << 2);
     let sum = f32x4.splat(0);
-    for (let k: i32 = 0; k < taps; k++, at += step) sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(weights + (<usize>k << 2)), v128.load(at)));
-    v128.store(to + (<usize>i << 2), sum);
+    for (let k: i32 = 0; k < taps; k++, at += step)
+      sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(weights + ((<usize>k) << 2)), v128.load(at)));
+    v128.store(to + ((<usize>i) << 2), sum);
   }
 }
 
@@ -40,7 +41,7 @@ export function sumRows(from: usize, stride: i32, weights: usize, taps: i32, to:
  */
 export function sumAcross4(from: usize, firsts: usize, weights: usize, taps: i32, to: usize, count: i32): void {
   for (let i: i32 = 0; i < count; i++, firsts += 4, to += 16) {
-    let at = from + (<usize>load<i32>(firsts) << 4);
+    let at = from + ((<usize>load<i32>(firsts)) << 4);
     let a = f32x4.splat(0);
     let b = a;
     let k: i32 = 0;
@@ -59,9 +60,10 @@ export function sumAcross4(from: usize, firsts: usize, weights: usize, taps: i32
 /** As `sumAcross4` for one channel; `taps` is a multiple of 4 and the row may be read a little beyond its end. */
 export function sumAcross1(from: usize, firsts: usize, weights: usize, taps: i32, to: usize, count: i32): void {
   for (let i: i32 = 0; i < count; i++, firsts += 4, to += 4) {
-    let at = from + (<usize>load<i32>(firsts) << 2);
+    let at = from + ((<usize>load<i32>(firsts)) << 2);
     let sum = f32x4.splat(0);
-    for (let k: i32 = 0; k < taps; k += 4, at += 16, weights += 16) sum = f32x4.add(sum, f32x4.mul(v128.load(weights), v128.load(at)));
+    for (let k: i32 = 0; k < taps; k += 4, at += 16, weights += 16)
+      sum = f32x4.add(sum, f32x4.mul(v128.load(weights), v128.load(at)));
     const half = f32x4.add(sum, v128.shuffle<f32>(sum, sum, 2, 3, 0, 1));
     store<f32>(to, f32x4.extract_lane(half, 0) + f32x4.extract_lane(half, 1));
   }
@@ -80,7 +82,7 @@ export function lightOfBytes(from: usize, channels: i32, to: usize, count: i32):
 
 /** Bytes to 255ths. */
 export function floatsOfBytes(from: usize, to: usize, count: i32): void {
-  for (let i: i32 = 0; i < count; i++) store<f32>(to + (<usize>i << 2), <f32>load<u8>(from + i) / 255);
+  for (let i: i32 = 0; i < count; i++) store<f32>(to + ((<usize>i) << 2), <f32>load<u8>(from + i) / 255);
 }
 
 /** Straight bytes of 3 or 4 channels to premultiplied 255ths, each px covered as far as its column and row are. */

@@ -15,14 +15,29 @@ const strip = 32;
  * @param filter area: means of what a px covers; cubic: Catmull-Rom; lanczos: three lobes, the sharpest. Widened when shrinking.
  */
 export function resize(raster: Raster, width: number, height: number, filter: Filter): Raster {
-  const across = tapsFor({ start: 0, length: width, scale: width / raster.width, offset: 0, size: raster.width }, filter);
-  const down = tapsFor({ start: 0, length: height, scale: height / raster.height, offset: 0, size: raster.height }, filter);
+  const across = tapsFor(
+    { start: 0, length: width, scale: width / raster.width, offset: 0, size: raster.width },
+    filter,
+  );
+  const down = tapsFor(
+    { start: 0, length: height, scale: height / raster.height, offset: 0, size: raster.height },
+    filter,
+  );
   const compiled = machine();
   if (!compiled) return resizeTwin(raster, across, down);
   const out = emptyRaster(width, height, raster.channels);
   const run = raster.width * raster.channels;
-  const rows = { width: raster.width, channels: raster.channels, load: (y: number, at: number) => compiled.arena.floats.set(raster.data.subarray(y * run, (y + 1) * run), at >> 2) };
-  sumByTaps(compiled, rows, across, down, (y, at) => out.data.set(compiled.arena.floats.subarray(at >> 2, (at >> 2) + width * raster.channels), y * width * raster.channels));
+  const rows = {
+    width: raster.width,
+    channels: raster.channels,
+    load: (y: number, at: number) => compiled.arena.floats.set(raster.data.subarray(y * run, (y + 1) * run), at >> 2),
+  };
+  sumByTaps(compiled, rows, across, down, (y, at) =>
+    out.data.set(
+      compiled.arena.floats.subarray(at >> 2, (at >> 2) + width * raster.channels),
+      y * width * raster.channels,
+    ),
+  );
   return out;
 }
 
@@ -34,7 +49,13 @@ export interface SourceRows {
 }
 
 /** Weighs a source, a strip of output rows at a time. @param save is told where each output row lies */
-export function sumByTaps({ calls, arena }: Machine, source: SourceRows, across: Taps, down: Taps, save: (y: number, at: number) => void): void {
+export function sumByTaps(
+  { calls, arena }: Machine,
+  source: SourceRows,
+  across: Taps,
+  down: Taps,
+  save: (y: number, at: number) => void,
+): void {
   const { channels } = source;
   const width = across.first.length;
   const height = down.first.length;
@@ -46,7 +67,8 @@ export function sumByTaps({ calls, arena }: Machine, source: SourceRows, across:
   const ownWeights = arena.takeFloats(down.count);
   const tallest = Math.min(strip, height);
   let rowsHeld = 0;
-  for (let y = 0; y < height; y += tallest) rowsHeld = Math.max(rowsHeld, down.first[Math.min(height, y + tallest) - 1] + down.count - down.first[y]);
+  for (let y = 0; y < height; y += tallest)
+    rowsHeld = Math.max(rowsHeld, down.first[Math.min(height, y + tallest) - 1] + down.count - down.first[y]);
   const held = arena.takeFloats(stride * rowsHeld);
   const tall = arena.takeFloats(stride);
   const done = arena.takeFloats(vectors(width * channels));
@@ -63,7 +85,14 @@ export function sumByTaps({ calls, arena }: Machine, source: SourceRows, across:
     for (let y = first; y < down.first[end - 1] + down.count; y++) source.load(y, held + (y - first) * stride * 4);
     for (let y = top; y < end; y++) {
       arena.floats.set(down.weights.subarray(y * down.count, (y + 1) * down.count), ownWeights >> 2);
-      calls.sumRows(held + (down.first[y] - first) * stride * 4, stride, ownWeights, down.count, tall, vectors(source.width * channels));
+      calls.sumRows(
+        held + (down.first[y] - first) * stride * 4,
+        stride,
+        ownWeights,
+        down.count,
+        tall,
+        vectors(source.width * channels),
+      );
       calls[channels === 4 ? 'sumAcross4' : 'sumAcross1'](tall, firsts, weights, tapsAcross, done, width);
       save(y, done);
     }

@@ -22,7 +22,13 @@ export function resizeLevel(level: Level, across: Taps, down: Taps, covered: Cov
   const out = emptyRaster(width, height, level.channels === 1 ? 1 : 4);
   if (!compiled) {
     out.data.set(resizeTwin(lightOf(level), across, down).data);
-    for (let y = 0; y < height; y++) coverRow(out.data.subarray(y * width * out.channels, (y + 1) * width * out.channels), out.channels, covered.columns, covered.rows[y]);
+    for (let y = 0; y < height; y++)
+      coverRow(
+        out.data.subarray(y * width * out.channels, (y + 1) * width * out.channels),
+        out.channels,
+        covered.columns,
+        covered.rows[y],
+      );
     return out;
   }
   const { calls, arena } = compiled;

@@ -9,13 +9,32 @@ const filters: Filter[] = ['area', 'cubic', 'lanczos'];
 afterEach(() => preferTwins(false));
 
 describe.each(filters)('%s', (filter) => {
-  test.each([[1, 30, 20], [4, 30, 20], [1, 133, 90], [4, 131, 7], [4, 1, 1], [1, 1, 200], [1, 68, 3]] as const)('%p channels to %p x %p: agrees with its twin', (channels, width, height) => {
+  test.each([
+    [1, 30, 20],
+    [4, 30, 20],
+    [1, 133, 90],
+    [4, 131, 7],
+    [4, 1, 1],
+    [1, 1, 200],
+    [1, 68, 3],
+  ] as const)('%p channels to %p x %p: agrees with its twin', (channels, width, height) => {
     const source = noise(67, 45, channels, 6);
-    expect(largestDifference(resize(source, width, height, filter), byTwin(() => resize(source, width, height, filter)))).toBeLessThan(3e-6);
+    expect(
+      largestDifference(
+        resize(source, width, height, filter),
+        byTwin(() => resize(source, width, height, filter)),
+      ),
+    ).toBeLessThan(3e-6);
   });
 
   test('weights sum to 1 and lie within the source, whatever the sizes', () => {
-    for (const [size, length] of [[1, 9], [2, 1], [5, 300], [300, 5], [97, 96]]) {
+    for (const [size, length] of [
+      [1, 9],
+      [2, 1],
+      [5, 300],
+      [300, 5],
+      [97, 96],
+    ]) {
       const { first, weights, count } = tapsFor({ start: 0, length, scale: length / size, offset: 0, size }, filter);
       for (let i = 0; i < length; i++) {
         expect(first[i]).toBeGreaterThanOrEqual(0);
@@ -29,7 +48,8 @@ describe.each(filters)('%s', (filter) => {
     const source = noise(31, 17, 4, 3);
     expect(largestDifference(resize(source, 31, 17, filter), source)).toBeLessThan(1e-6);
     const even: Raster = { width: 50, height: 40, channels: 4, data: new Float32Array(8000).fill(0.4) };
-    for (const value of resize(even, 23, 77, filter).data) if (Math.abs(value - 0.4) > 1e-6) throw new Error(`${value}`);
+    for (const value of resize(even, 23, 77, filter).data)
+      if (Math.abs(value - 0.4) > 1e-6) throw new Error(`${value}`);
     const ramp = emptyRaster(200, 4, 1);
     for (let i = 0; i < 800; i++) ramp.data[i] = ((i % 200) + 0.5) / 200;
     const small = resize(ramp, 50, 2, filter).data;
@@ -39,7 +59,12 @@ describe.each(filters)('%s', (filter) => {
 });
 
 test('area means by arithmetic', () => {
-  const source: Raster = { width: 6, height: 2, channels: 1, data: Float32Array.of(0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11) };
+  const source: Raster = {
+    width: 6,
+    height: 2,
+    channels: 1,
+    data: Float32Array.of(0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11),
+  };
   expect([...resize(source, 3, 1, 'area').data]).toEqual([3.5, 5.5, 7.5]);
   const [left, right] = resize(source, 4, 2, 'area').data;
   expect(left).toBeCloseTo((0 + 1 * 0.5) / 1.5, 6);
@@ -57,9 +82,18 @@ test('shrinking does not alias: stripes finer than the new px become their mean'
 
 describe('stored levels', () => {
   const next = random(3);
-  const level = (channels: 1 | 3 | 4) => ({ width: 40, height: 30, channels, bytes: Uint8Array.from({ length: 1200 * channels }, () => Math.floor(next() * 256)) });
-  const covered = (width: number, height: number) => ({ columns: Float32Array.from({ length: width }, (_, i) => (i === 0 ? 0.25 : 1)), rows: Float32Array.from({ length: height }, (_, i) => (i === height - 1 ? 0.5 : 1)) });
-  const taps = (size: number, length: number) => tapsFor({ start: 0, length, scale: length / size, offset: 0, size }, 'cubic');
+  const level = (channels: 1 | 3 | 4) => ({
+    width: 40,
+    height: 30,
+    channels,
+    bytes: Uint8Array.from({ length: 1200 * channels }, () => Math.floor(next() * 256)),
+  });
+  const covered = (width: number, height: number) => ({
+    columns: Float32Array.from({ length: width }, (_, i) => (i === 0 ? 0.25 : 1)),
+    rows: Float32Array.from({ length: height }, (_, i) => (i === height - 1 ? 0.5 : 1)),
+  });
+  const taps = (size: number, length: number) =>
+    tapsFor({ start: 0, length, scale: length / size, offset: 0, size }, 'cubic');
 
   test.each([1, 3, 4] as const)('%p channels: agree with their twins', (channels) => {
     const source = level(channels);
@@ -72,7 +106,10 @@ describe('stored levels', () => {
   test('black beside white mixes to the grey of half the light', () => {
     const source = { width: 2, height: 1, channels: 3 as const, bytes: Uint8Array.of(0, 0, 0, 255, 255, 255) };
     const area = tapsFor({ start: 0, length: 1, scale: 0.5, offset: 0, size: 2 }, 'area');
-    const { data } = resizeLevel(source, area, tapsFor({ start: 0, length: 1, scale: 1, offset: 0, size: 1 }, 'area'), { columns: Float32Array.of(1), rows: Float32Array.of(1) });
+    const { data } = resizeLevel(source, area, tapsFor({ start: 0, length: 1, scale: 1, offset: 0, size: 1 }, 'area'), {
+      columns: Float32Array.of(1),
+      rows: Float32Array.of(1),
+    });
     for (let c = 0; c < 3; c++) expect(data[c]).toBeCloseTo(encodeExact((decodeExact(0) + decodeExact(1)) / 2), 4);
     expect(data[3]).toBe(1);
   });

@@ -24,7 +24,10 @@ const sinc = (x: number): number => (x === 0 ? 1 : Math.sin(Math.PI * x) / (Math
 /** Kernels by distance in px of the coarser of the two grids, and how far they reach. */
 const kernels: Record<Exclude<Filter, 'area'>, { reach: number; weight(distance: number): number }> = {
   /** Catmull-Rom (Keys 1981, a = -1/2): interpolates, sharp. */
-  cubic: { reach: 2, weight: (x) => (x >= 2 ? 0 : x < 1 ? (1.5 * x - 2.5) * x * x + 1 : ((-0.5 * x + 2.5) * x - 4) * x + 2) },
+  cubic: {
+    reach: 2,
+    weight: (x) => (x >= 2 ? 0 : x < 1 ? (1.5 * x - 2.5) * x * x + 1 : ((-0.5 * x + 2.5) * x - 4) * x + 2),
+  },
   /** Lanczos with three lobes (Duchon 1979). */
   lanczos: { reach: 3, weight: (x) => (x >= 3 ? 0 : sinc(x) * sinc(x / 3)) },
 };
@@ -42,10 +45,15 @@ export function tapsFor({ start, length, scale, offset, size }: Axis, filter: Fi
     const centre = (start + i + 0.5 - offset) / scale;
     const from = filter === 'area' ? Math.floor(centre - reach + 1e-9) : Math.ceil(centre - 0.5 - reach);
     let sum = 0;
-    for (let k = 0; k < wanted; k++) sum += own[k] = filter === 'area' ? overlap(from + k, centre - reach, centre + reach) : kernels[filter].weight(Math.abs(from + k + 0.5 - centre) / widen);
+    for (let k = 0; k < wanted; k++)
+      sum += own[k] =
+        filter === 'area'
+          ? overlap(from + k, centre - reach, centre + reach)
+          : kernels[filter].weight(Math.abs(from + k + 0.5 - centre) / widen);
     const at = Math.min(size - count, Math.max(0, from));
     first[i] = at;
-    for (let k = 0; k < wanted; k++) weights[i * count + Math.min(count - 1, Math.max(0, from + k - at))] += own[k] / sum;
+    for (let k = 0; k < wanted; k++)
+      weights[i * count + Math.min(count - 1, Math.max(0, from + k - at))] += own[k] / sum;
   }
   return { first, weights, count };
 }

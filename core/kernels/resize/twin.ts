@@ -10,7 +10,8 @@ export function resizeTwin({ width, height, channels, data }: Raster, across: Ta
     for (let x = 0; x < out.width; x++) {
       for (let k = 0; k < across.count; k++) {
         const weight = across.weights[x * across.count + k];
-        for (let c = 0; c < channels; c++) half[y * run + x * channels + c] += weight * data[(y * width + across.first[x] + k) * channels + c];
+        for (let c = 0; c < channels; c++)
+          half[y * run + x * channels + c] += weight * data[(y * width + across.first[x] + k) * channels + c];
       }
     }
   }

@@ -29,13 +29,32 @@ function prepare(compiled: Machine, source: Raster, sampling: Sampling, border: 
   const lying = { x: 0, y: 0, width, height };
   const stride = vectors((width + 2 * margin) * channels);
   const from = arena.takeFloats(stride * (height + 2 * margin));
-  if (border === 'repeat') copyPadded(sourceOf(source, lying), { x: -margin, y: -margin, width: width + 2 * margin, height: height + 2 * margin }, arena.floats, from >> 2, stride);
+  if (border === 'repeat')
+    copyPadded(
+      sourceOf(source, lying),
+      { x: -margin, y: -margin, width: width + 2 * margin, height: height + 2 * margin },
+      arena.floats,
+      from >> 2,
+      stride,
+    );
   else {
     arena.floats.fill(0, from >> 2, (from >> 2) + stride * (height + 2 * margin));
-    for (let y = 0; y < height; y++) arena.floats.set(source.data.subarray(y * width * channels, (y + 1) * width * channels), (from >> 2) + (y + margin) * stride + margin * channels);
+    for (let y = 0; y < height; y++)
+      arena.floats.set(
+        source.data.subarray(y * width * channels, (y + 1) * width * channels),
+        (from >> 2) + (y + margin) * stride + margin * channels,
+      );
   }
   // The last place whose taps (one px before it, two after) all lie in the padded source.
-  return { ...compiled, channels, cubic: Number(sampling === 'bicubic'), from, stride: stride * 4, maxX: width + 2 * margin - 2.001, maxY: height + 2 * margin - 2.001 };
+  return {
+    ...compiled,
+    channels,
+    cubic: Number(sampling === 'bicubic'),
+    from,
+    stride: stride * 4,
+    maxX: width + 2 * margin - 2.001,
+    maxY: height + 2 * margin - 2.001,
+  };
 }
 
 /**
@@ -45,12 +64,21 @@ function prepare(compiled: Machine, source: Raster, sampling: Sampling, border: 
  * @param sampling bicubic is Catmull-Rom (Keys 1981): sharper, with slight overshoot. No smoothing for shrinking is done.
  * @throws RangeError when there are not as many places as px
  */
-export function warp(source: Raster, places: Float32Array, width: number, height: number, sampling: Sampling, border: Border): Raster {
+export function warp(
+  source: Raster,
+  places: Float32Array,
+  width: number,
+  height: number,
+  sampling: Sampling,
+  border: Border,
+): Raster {
   if (places.length !== width * height * 2) throw new RangeError('Every output px needs a place.');
   const out = emptyRaster(width, height, source.channels);
   const compiled = machine();
   if (!compiled) {
-    for (let i = 0; i < width * height; i++) for (let c = 0; c < source.channels; c++) out.data[i * source.channels + c] = sampleTwin(source, places[2 * i], places[2 * i + 1], c, sampling, border);
+    for (let i = 0; i < width * height; i++)
+      for (let c = 0; c < source.channels; c++)
+        out.data[i * source.channels + c] = sampleTwin(source, places[2 * i], places[2 * i + 1], c, sampling, border);
     return out;
   }
   const { calls, arena, channels, cubic, from, stride, maxX, maxY } = prepare(compiled, source, sampling, border);
@@ -73,7 +101,13 @@ export function warp(source: Raster, places: Float32Array, width: number, height
  * @param toSource from output px to source px, both with the first pixel's centre at 0.5, 0.5
  * @param region the output wanted, whole px
  */
-export function warpPlane(source: Raster, toSource: Homography, region: Region, sampling: Sampling, border: Border): Raster {
+export function warpPlane(
+  source: Raster,
+  toSource: Homography,
+  region: Region,
+  sampling: Sampling,
+  border: Border,
+): Raster {
   const { width, height } = region;
   const out = emptyRaster(width, height, source.channels);
   const [a, b, c, d, e, f, g, h, i] = toSource;
@@ -87,7 +121,8 @@ export function warpPlane(source: Raster, toSource: Homography, region: Region, 
       const [x, y, w] = startOf(row);
       for (let column = 0; column < width; column++) {
         const depth = w + column * g;
-        for (let k = 0; k < source.channels; k++) out.data[at++] = sampleTwin(source, (x + column * a) / depth, (y + column * d) / depth, k, sampling, border);
+        for (let k = 0; k < source.channels; k++)
+          out.data[at++] = sampleTwin(source, (x + column * a) / depth, (y + column * d) / depth, k, sampling, border);
       }
     }
     return out;
@@ -97,7 +132,22 @@ export function warpPlane(source: Raster, toSource: Homography, region: Region, 
   const shift = margin - 0.5;
   for (let row = 0; row < height; row++) {
     const [x, y, w] = startOf(row);
-    calls.warpRow(channels, cubic, from, stride, maxX, maxY, x + shift * w, y + shift * w, w, a + shift * g, d + shift * g, g, to, width);
+    calls.warpRow(
+      channels,
+      cubic,
+      from,
+      stride,
+      maxX,
+      maxY,
+      x + shift * w,
+      y + shift * w,
+      w,
+      a + shift * g,
+      d + shift * g,
+      g,
+      to,
+      width,
+    );
     out.data.set(arena.floats.subarray(to >> 2, (to >> 2) + width * channels), row * width * channels);
   }
   return out;

@@ -9,10 +9,22 @@ function pixel({ width, height, channels, data }: Raster, x: number, y: number, 
   return data[(inY * width + inX) * channels + c];
 }
 
-const cubicWeights = (t: number): number[] => [((-0.5 * t + 1) * t - 0.5) * t, (1.5 * t - 2.5) * t * t + 1, ((-1.5 * t + 2) * t + 0.5) * t, (0.5 * t - 0.5) * t * t];
+const cubicWeights = (t: number): number[] => [
+  ((-0.5 * t + 1) * t - 0.5) * t,
+  (1.5 * t - 2.5) * t * t + 1,
+  ((-1.5 * t + 2) * t + 0.5) * t,
+  (0.5 * t - 0.5) * t * t,
+];
 
 /** The plain twin of one sample: source px with centres at half px. */
-export function sampleTwin(source: Raster, x: number, y: number, c: number, sampling: Sampling, border: Border): number {
+export function sampleTwin(
+  source: Raster,
+  x: number,
+  y: number,
+  c: number,
+  sampling: Sampling,
+  border: Border,
+): number {
   const column = Math.floor(x - 0.5);
   const row = Math.floor(y - 0.5);
   const [tx, ty] = [x - 0.5 - column, y - 0.5 - row];
@@ -20,6 +32,10 @@ export function sampleTwin(source: Raster, x: number, y: number, c: number, samp
   const across = sampling === 'bicubic' ? cubicWeights(tx) : [1 - tx, tx];
   const down = sampling === 'bicubic' ? cubicWeights(ty) : [1 - ty, ty];
   let sum = 0;
-  down.forEach((weight, j) => across.forEach((other, i) => (sum += weight * other * pixel(source, column + first + i, row + first + j, c, border))));
+  down.forEach((weight, j) =>
+    across.forEach(
+      (other, i) => (sum += weight * other * pixel(source, column + first + i, row + first + j, c, border)),
+    ),
+  );
   return sum;
 }

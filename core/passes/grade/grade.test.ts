@@ -9,49 +9,93 @@ import { plainGrade, type Grade, type GradeReach } from './schema';
 const side = 80;
 const region = { x: 0, y: 0, width: side, height: side };
 /** Letters are the left half; the veil is the upper half. */
-const cover: Node = { ...paintedNode('letters', (x) => [Number(x < 40)], 1), bounds: { x: 0, y: 0, width: 40, height: side } };
+const cover: Node = {
+  ...paintedNode('letters', (x) => [Number(x < 40)], 1),
+  bounds: { x: 0, y: 0, width: 40, height: side },
+};
 const matte = paintedNode('veil', (_, y) => [Number(y < 40)], 1);
-const grade = (change: Partial<Grade>, reach: Partial<GradeReach> = {}): Grade => ({ ...plainGrade('g', { lettering: 'w', area: 'inside', on: { kind: 'all' } }), ...change, reach: { lettering: 'w', area: 'inside', on: { kind: 'all' }, soft: 0, ...reach } });
-const draw = async (source: Node, said: Grade, { veil = null as string | null, scale = 1 } = {}): Promise<Raster> => new Evaluator(1e8).pixels(gradePass.layers(said, null as never, { source, veil, cover, matteOf: (id) => (id === 'v' ? matte : null), sheet: { width: side, height: side } }).graded, { region: { ...region, width: side * scale, height: side * scale }, scale });
-const at = ({ data, width }: Raster, x: number, y: number): number[] => [...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 3)];
-const close = (found: number[], wanted: number[], within = 2 / 255): void => wanted.forEach((value, c) => expect(Math.abs(found[c] - value)).toBeLessThan(within));
+const grade = (change: Partial<Grade>, reach: Partial<GradeReach> = {}): Grade => ({
+  ...plainGrade('g', { lettering: 'w', area: 'inside', on: { kind: 'all' } }),
+  ...change,
+  reach: { lettering: 'w', area: 'inside', on: { kind: 'all' }, soft: 0, ...reach },
+});
+const draw = async (source: Node, said: Grade, { veil = null as string | null, scale = 1 } = {}): Promise<Raster> =>
+  new Evaluator(1e8).pixels(
+    gradePass.layers(said, null as never, {
+      source,
+      veil,
+      cover,
+      matteOf: (id) => (id === 'v' ? matte : null),
+      sheet: { width: side, height: side },
+    }).graded,
+    { region: { ...region, width: side * scale, height: side * scale }, scale },
+  );
+const at = ({ data, width }: Raster, x: number, y: number): number[] => [
+  ...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 3),
+];
+const close = (found: number[], wanted: number[], within = 2 / 255): void =>
+  wanted.forEach((value, c) => expect(Math.abs(found[c] - value)).toBeLessThan(within));
 const clay = colourNode('#b06040');
 const plain = [0xb0, 0x60, 0x40].map((value) => value / 255);
 
 test('inside or outside of the letters the photo is changed, elsewhere it stays to the bit', async () => {
   for (const area of ['inside', 'outside'] as const) {
     const out = await draw(clay, grade({ invert: true }, { area }));
-    const [inside, outside] = area === 'inside' ? [plain.map((value) => 1 - value), plain] : [plain, plain.map((value) => 1 - value)];
+    const [inside, outside] =
+      area === 'inside' ? [plain.map((value) => 1 - value), plain] : [plain, plain.map((value) => 1 - value)];
     close(at(out, 10, 40), inside, 1e-6);
     close(at(out, 70, 40), outside, 1e-6);
   }
 });
 
 test('a stop halves the light; saturation 0 keeps lightness and leaves grey; a hue turned all around is where it was', async () => {
-  close(at(await draw(clay, grade({ light: -1 })), 10, 10), plain.map((value) => encodeExact(decodeExact(value) / 2)));
+  close(
+    at(await draw(clay, grade({ light: -1 })), 10, 10),
+    plain.map((value) => encodeExact(decodeExact(value) / 2)),
+  );
   const [red, green, blue] = at(await draw(clay, grade({ saturation: 0 })), 10, 10);
   expect(Math.max(red, green, blue) - Math.min(red, green, blue)).toBeLessThan(2 / 255);
   close(at(await draw(clay, grade({ hue: 360 })), 10, 10), plain);
   const [turnedRed, , turnedBlue] = at(await draw(clay, grade({ hue: 180 })), 10, 10);
   expect(turnedBlue).toBeGreaterThan(turnedRed);
-  close(at(await draw(clay, grade({ subtract: '#202020' })), 10, 10), plain.map((value) => value - 32 / 255), 1e-5);
+  close(
+    at(await draw(clay, grade({ subtract: '#202020' })), 10, 10),
+    plain.map((value) => value - 32 / 255),
+    1e-5,
+  );
 });
 
 test('at half strength a grade is half way', async () => {
-  close(at(await draw(clay, grade({ invert: true, strength: 0.5 })), 10, 10), plain.map((value) => (value + 1 - value) / 2), 1e-5);
+  close(
+    at(await draw(clay, grade({ invert: true, strength: 0.5 })), 10, 10),
+    plain.map((value) => (value + 1 - value) / 2),
+    1e-5,
+  );
 });
 
 test('only on a veil inside the letters; the veil’s own colours are changed as a whole, and left alone by what is laid behind it', async () => {
   const on = { kind: 'veil', veil: 'v' } as const;
   const photo = await draw(clay, grade({ invert: true }, { on }));
-  close(at(photo, 10, 10), plain.map((value) => 1 - value), 1e-6);
+  close(
+    at(photo, 10, 10),
+    plain.map((value) => 1 - value),
+    1e-6,
+  );
   close(at(photo, 10, 70), plain, 1e-6);
   close(at(photo, 70, 10), plain, 1e-6);
-  close(at(await draw(clay, grade({ invert: true }, { on }), { veil: 'v' }), 10, 70), plain.map((value) => 1 - value), 1e-6);
+  close(
+    at(await draw(clay, grade({ invert: true }, { on }), { veil: 'v' }), 10, 70),
+    plain.map((value) => 1 - value),
+    1e-6,
+  );
   close(at(await draw(clay, grade({ invert: true }, { on }), { veil: 'other' }), 10, 70), plain, 1e-6);
   const behind = { kind: 'behind', veil: 'v' } as const;
   close(at(await draw(clay, grade({ invert: true }, { on: behind })), 10, 10), plain, 1e-6);
-  close(at(await draw(clay, grade({ invert: true }, { on: behind })), 10, 70), plain.map((value) => 1 - value), 1e-6);
+  close(
+    at(await draw(clay, grade({ invert: true }, { on: behind })), 10, 70),
+    plain.map((value) => 1 - value),
+    1e-6,
+  );
   close(at(await draw(clay, grade({ invert: true }, { on: behind }), { veil: 'v' }), 10, 70), plain, 1e-6);
 });
 

@@ -27,10 +27,22 @@ export const gradePass: ScenePass<Grade, GradeContext> = {
     // A veil's own colours are its own everywhere: they are changed as a whole or not at all.
     if (veil !== null) {
       const isReached = on.kind === 'all' || (on.kind === 'veil') === (named === veil);
-      return { graded: isReached ? gradedNode(source, grade, reachNode({ ...grade.reach, on: { kind: 'all' } }, cover, null), sheet) : source };
+      return {
+        graded: isReached
+          ? gradedNode(source, grade, reachNode({ ...grade.reach, on: { kind: 'all' } }, cover, null), sheet)
+          : source,
+      };
     }
     const matte = named === null ? null : matteOf(named);
     if (named !== null && !matte) return { graded: source };
-    return { graded: gradedNode(source, grade, reachNode(grade.reach, cover, matte), sheet, on.kind === 'behind' ? matte : null) };
+    return {
+      graded: gradedNode(
+        source,
+        grade,
+        reachNode(grade.reach, cover, matte),
+        sheet,
+        on.kind === 'behind' ? matte : null,
+      ),
+    };
   },
 };

@@ -25,7 +25,10 @@ export function reachNode({ area, on, soft }: GradeReach, cover: Node, matte: No
     key: contentKey('reach', area, on.kind, soft, cover.key, matte?.key),
     channels: 1,
     bounds: area === 'inside' && cover.bounds ? grow(cover.bounds, 2 * soft) : null,
-    needs: (request) => [{ node: cover, region: wide(request) }, ...(matte ? [{ node: matte, region: request.region }] : [])],
+    needs: (request) => [
+      { node: cover, region: wide(request) },
+      ...(matte ? [{ node: matte, region: request.region }] : []),
+    ],
     compute(request, [letters, veil]) {
       const soften = blurRegion(letters, wide(request), request.region, sigmaOf(soft) * request.scale);
       const out = copyOf(soften);
@@ -47,35 +50,48 @@ export function reachNode({ area, on, soft }: GradeReach, cover: Node, matte: No
 export function gradedNode(source: Node, grade: Grade, reach: Node, sheet: Size, spared: Node | null = null): Node {
   const isReached = (request: Request): boolean => touches(reach.bounds, request);
   // What lies beyond the sheet is not mixed in: there its border repeats.
-  const wide = ({ region, scale }: Request): Region => union(region, intersect(grow(region, blurMargin(grade.blur * scale)), sheetAt(sheet, scale)))!;
+  const wide = ({ region, scale }: Request): Region =>
+    union(region, intersect(grow(region, blurMargin(grade.blur * scale)), sheetAt(sheet, scale)))!;
   const key = contentKey('graded', source.key, keyOf(grade), reach.key, spared?.key);
   return {
     key,
     channels: 4,
     bounds: source.bounds,
     isSolid: (request) => source.isSolid?.(request) === true,
-    keyAt: (request) => (isReached(request) ? contentKey(key, source.keyAt?.({ ...request, region: wide(request) })) : (source.keyAt?.(request) ?? source.key)),
+    keyAt: (request) =>
+      isReached(request)
+        ? contentKey(key, source.keyAt?.({ ...request, region: wide(request) }))
+        : (source.keyAt?.(request) ?? source.key),
     asStored: async (request) => (isReached(request) ? null : ((await source.asStored?.(request)) ?? null)),
     needs(request) {
       const { region } = request;
       if (!isReached(request)) return [{ node: source, region }];
-      return [{ node: source, region: wide(request) }, { node: reach, region }, ...(spared && grade.blur > 0 ? [{ node: spared, region: wide(request) }] : [])];
+      return [
+        { node: source, region: wide(request) },
+        { node: reach, region },
+        ...(spared && grade.blur > 0 ? [{ node: spared, region: wide(request) }] : []),
+      ];
     },
     compute(request, [picture, share, matte]) {
       if (!isReached(request)) return picture;
       const own = crop(picture, wide(request), request.region);
-      const blurred = grade.blur > 0 ? blurredLight(matte ? without(picture, matte) : picture, wide(request), request, grade.blur) : own;
+      const blurred =
+        grade.blur > 0
+          ? blurredLight(matte ? without(picture, matte) : picture, wide(request), request, grade.blur)
+          : own;
       return mixed(own, treatTone(blurred, grade), share, grade.strength);
     },
   };
 }
 
-const blurredLight = (picture: Raster, lying: Region, { region, scale }: Request, sigma: number): Raster => madeOpaque(fromLight(blurRegion(toLight(picture), lying, region, sigma * scale)), 1e-4);
+const blurredLight = (picture: Raster, lying: Region, { region, scale }: Request, sigma: number): Raster =>
+  madeOpaque(fromLight(blurRegion(toLight(picture), lying, region, sigma * scale)), 1e-4);
 
 /** What is left of a picture where a veil does not cover it, as a clear layer. */
 function without(picture: Raster, matte: Raster): Raster {
   const out = copyOf(picture);
-  for (let i = 0, at = 0; i < matte.data.length; i++, at += 4) for (let c = 0; c < 4; c++) out.data[at + c] *= 1 - matte.data[i];
+  for (let i = 0, at = 0; i < matte.data.length; i++, at += 4)
+    for (let c = 0; c < 4; c++) out.data[at + c] *= 1 - matte.data[i];
   return out;
 }
 

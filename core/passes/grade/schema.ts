@@ -9,7 +9,11 @@ const reachSchema = z.strictObject({
   lettering: id,
   area: z.enum(['inside', 'outside']),
   /** All of the photograph there, only a veil, or only what is not that veil. */
-  on: z.discriminatedUnion('kind', [z.strictObject({ kind: z.literal('all') }), z.strictObject({ kind: z.literal('veil'), veil: id }), z.strictObject({ kind: z.literal('behind'), veil: id })]),
+  on: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('all') }),
+    z.strictObject({ kind: z.literal('veil'), veil: id }),
+    z.strictObject({ kind: z.literal('behind'), veil: id }),
+  ]),
   /** Width over which the silhouette fades, sheet px. */
   soft: z.number().min(0).max(2000).default(0),
 });
@@ -36,4 +40,5 @@ export type Grade = z.infer<typeof gradeSchema>;
 export type GradeReach = Grade['reach'];
 
 /** A grade that changes nothing yet. */
-export const plainGrade = (own: string, reach: z.input<typeof reachSchema>): Grade => gradeSchema.parse({ id: own, reach });
+export const plainGrade = (own: string, reach: z.input<typeof reachSchema>): Grade =>
+  gradeSchema.parse({ id: own, reach });

@@ -5,7 +5,8 @@ import { decode, encode } from '../../pixels/transfer';
 import type { Grade } from './schema';
 
 /** True where a grade changes nothing but what a blur does. */
-const keepsTone = ({ light, hue, saturation, invert, subtract }: Grade): boolean => light === 0 && hue === 0 && saturation === 1 && !invert && subtract === null;
+const keepsTone = ({ light, hue, saturation, invert, subtract }: Grade): boolean =>
+  light === 0 && hue === 0 && saturation === 1 && !invert && subtract === null;
 
 /**
  * The tone and colour of a grade, px by px, everywhere.
@@ -35,7 +36,9 @@ function lighten(raster: Raster, stops: number): Raster {
   for (let at = 0; at < out.data.length; at += 4) {
     const alpha = raster.data[at + 3];
     out.data[at + 3] = alpha;
-    if (alpha > 0) for (let c = 0; c < 3; c++) out.data[at + c] = encode(Math.min(1, decode(raster.data[at + c] / alpha) * factor)) * alpha;
+    if (alpha > 0)
+      for (let c = 0; c < 3; c++)
+        out.data[at + c] = encode(Math.min(1, decode(raster.data[at + c] / alpha) * factor)) * alpha;
   }
   return out;
 }

@@ -31,7 +31,13 @@ export function echoesNode(letters: Letters, ink: Coated): Node | null {
     const inked = placedLetters(letters.letters, place);
     const width = outline === null ? null : outline * sizeOf(place);
     const bounds = unionOf(inked.map((one) => one.bounds));
-    return { inked, place, colour: faded(own ? recoloured(colour, own) : colour, opacity), outline: width, bounds: bounds && grow(bounds, width === null ? 0 : width / 2) };
+    return {
+      inked,
+      place,
+      colour: faded(own ? recoloured(colour, own) : colour, opacity),
+      outline: width,
+      bounds: bounds && grow(bounds, width === null ? 0 : width / 2),
+    };
   });
   return {
     key: contentKey('echoes', colour, letters.echoes, keyOf(letters.letters)),
@@ -40,7 +46,8 @@ export function echoesNode(letters: Letters, ink: Coated): Node | null {
     needs: () => [],
     compute(request) {
       const out = emptyRaster(request.region.width, request.region.height, 4);
-      for (const layer of layers) if (layer.bounds && touches(layer.bounds, request)) blend(out, paintLayer(layer, request));
+      for (const layer of layers)
+        if (layer.bounds && touches(layer.bounds, request)) blend(out, paintLayer(layer, request));
       return out;
     },
   };

@@ -8,16 +8,22 @@ import { fillingOf } from '../../coats/filling';
 import type { Ink } from './schema';
 
 /** The coats that are seen in the letters: where they are openings in a panel, those in the openings. */
-export const seenCoats = ({ coats, panel }: Pick<Ink, 'coats' | 'panel'>): Coat[] => (panel?.knockout ? panel.opening : coats);
+export const seenCoats = ({ coats, panel }: Pick<Ink, 'coats' | 'panel'>): Coat[] =>
+  panel?.knockout ? panel.opening : coats;
 
 /** The picture that the hand slips, among the coats that are seen: the nearest one. -1 where there is none. */
-export const slippedCoat = (ink: Ink): number => seenCoats(ink).findLastIndex(({ kind }) => kind === 'picture' || kind === 'plate');
+export const slippedCoat = (ink: Ink): number =>
+  seenCoats(ink).findLastIndex(({ kind }) => kind === 'picture' || kind === 'plate');
 
 /** All of the nearest picture, also beyond the letters: what is seen faintly while it is slipped. Null where there is none. @param at the letter in which it is slipped; null for those that are not slipped by themselves */
 export function ghostNode(letters: Letters, ink: Ink, at: number | null, scene: PaintScene): Node | null {
   const coat = seenCoats(ink)[slippedCoat(ink)];
   if (coat?.kind !== 'picture' || !letters.ink) return null;
-  const filling = fillingOf([{ ...(at === null ? coat : slippedIn(coat, at)), slips: [], opacity: 1, mode: 'normal', reach: { kind: 'all' } }], letters, scene);
+  const filling = fillingOf(
+    [{ ...(at === null ? coat : slippedIn(coat, at)), slips: [], opacity: 1, mode: 'normal', reach: { kind: 'all' } }],
+    letters,
+    scene,
+  );
   const units = filling.unitsOf(letters.letters);
   return {
     key: contentKey('ghost', filling.key),

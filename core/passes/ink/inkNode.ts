@@ -20,16 +20,29 @@ type Run = { placed: PlacedLetter[] } & ({ colour: Rgba; unit: null } | { colour
  */
 export function inkNode(letters: Letters, { coats }: Coated, scene: PaintScene): Node {
   const filling = fillingOf(coats, letters, scene);
-  const groups = byColour(letters.drawn ?? letters.letters).map(([own, some]) => ({ own, some, units: own === null && !filling.colour ? filling.unitsOf(some) : [] }));
+  const groups = byColour(letters.drawn ?? letters.letters).map(([own, some]) => ({
+    own,
+    some,
+    units: own === null && !filling.colour ? filling.unitsOf(some) : [],
+  }));
   const strength = mixCoats({ coats });
   /** The letters in runs of one paint, with the boxes that tell whether a request meets them. */
   const runs: Run[] = groups.flatMap(({ own, some, units }): Run[] => {
     const flat = own === null ? filling.colour : recoloured(strength, own);
-    return flat ? [{ colour: flat, unit: null, placed: placedLetters(some, letters.place) }] : units.map((unit) => ({ colour: null, unit, placed: placedLetters(unit.letters, letters.place) }));
+    return flat
+      ? [{ colour: flat, unit: null, placed: placedLetters(some, letters.place) }]
+      : units.map((unit) => ({ colour: null, unit, placed: placedLetters(unit.letters, letters.place) }));
   });
   const boundsOf = ({ placed }: Run): Region | null => unionOf(placed.map(({ bounds }) => bounds));
   return {
-    key: contentKey('ink', filling.key, strength, letters.place, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn)),
+    key: contentKey(
+      'ink',
+      filling.key,
+      strength,
+      letters.place,
+      keyOf(letters.letters),
+      letters.drawn && keyOf(letters.drawn),
+    ),
     channels: 4,
     bounds: unionOf(runs.map(boundsOf)) ?? { x: 0, y: 0, width: 0, height: 0 },
     needs: (request) => filling.needs(request),

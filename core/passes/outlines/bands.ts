@@ -20,7 +20,10 @@ export interface Reach {
 }
 
 /** @param em sheet px */
-export function reachOf({ unit, width, side, gap, x, y }: Pick<Outline, 'unit' | 'width' | 'side' | 'gap' | 'x' | 'y'>, em: number): Reach {
+export function reachOf(
+  { unit, width, side, gap, x, y }: Pick<Outline, 'unit' | 'width' | 'side' | 'gap' | 'x' | 'y'>,
+  em: number,
+): Reach {
   const factor = unit === 'em' ? em : 1;
   const [wide, off] = [width * factor, gap * factor];
   const move = { x: x * factor, y: y * factor };
@@ -30,7 +33,8 @@ export function reachOf({ unit, width, side, gap, x, y }: Pick<Outline, 'unit' |
 }
 
 /** How far an outline reaches beyond the letters, sheet px: corners that are mitred reach further. */
-export const spreadOf = ({ join }: Outline, { from, to, x, y }: Reach): number => Math.max(0, from, to) * (join === 'mitre' ? 4 : 1) + Math.hypot(x, y) + 1;
+export const spreadOf = ({ join }: Outline, { from, to, x, y }: Reach): number =>
+  Math.max(0, from, to) * (join === 'mitre' ? 4 : 1) + Math.hypot(x, y) + 1;
 
 /** The plane of bent letters, and where it is drawn. */
 interface Plane {
@@ -53,17 +57,29 @@ export interface Band {
  * @param spread how far it reaches beyond the letters at most, sheet px
  * @param cover of the letters that are not to be run over, in the request
  */
-export function bandOf(outline: Outline, { reach, spread }: { reach: Reach; spread: number }, letters: readonly PlacedLetter[], { place, warp }: Pick<Letters, 'place' | 'warp'>, request: Request, cover: Raster): Band {
+export function bandOf(
+  outline: Outline,
+  { reach, spread }: { reach: Reach; spread: number },
+  letters: readonly PlacedLetter[],
+  { place, warp }: Pick<Letters, 'place' | 'warp'>,
+  request: Request,
+  cover: Raster,
+): Band {
   // What goes by the letter size lies in the letters' plane, and grows narrower with it in the distance.
-  const plane = warp && outline.unit === 'em' ? { warp, toOutput: followedBy(place, moved(0, 0, request.scale)) } : null;
+  const plane =
+    warp && outline.unit === 'em' ? { warp, toOutput: followedBy(place, moved(0, 0, request.scale)) } : null;
   const areas = areasOf(letters, place, request.scale);
   const { region, scale } = request;
   const shifted: Region = { ...region, x: region.x - reach.x * scale, y: region.y - reach.y * scale };
   const isMoved = reach.x !== 0 || reach.y !== 0;
-  const at = (by: number): Float32Array => coverAt(areas, spread * scale, by * scale, outline.join, plane, shifted, region).data;
+  const at = (by: number): Float32Array =>
+    coverAt(areas, spread * scale, by * scale, outline.join, plane, shifted, region).data;
   if (outline.dash) return parted(outline, dashCover(areas, outline, reach, scale, plane, shifted, region).data, cover);
   if (isMoved) return parted(outline, minus(at(reach.to), at(reach.from)), cover);
-  return { within: reach.from < 0 ? minus(at(Math.min(0, reach.to)), at(reach.from)) : null, around: reach.to > 0 ? minus(at(reach.to), at(Math.max(0, reach.from))) : null };
+  return {
+    within: reach.from < 0 ? minus(at(Math.min(0, reach.to)), at(reach.from)) : null,
+    around: reach.to > 0 ? minus(at(reach.to), at(Math.max(0, reach.from))) : null,
+  };
 }
 
 function minus(outer: Float32Array, inner: Float32Array): Float32Array {
@@ -107,7 +123,8 @@ function areasOf(letters: readonly PlacedLetter[], place: Affine, scale: number)
   if (!known) lastAreas.set(owner, (known = new Map()));
   const last = known.get(key);
   // Two words may begin with the same letter: what was kept is only good for the very same letters.
-  if (last?.letters.length === letters.length && last.letters.every((letter, i) => letter === letters[i].letter)) return last.areas;
+  if (last?.letters.length === letters.length && last.letters.every((letter, i) => letter === letters[i].letter))
+    return last.areas;
   const areas = makeAreas(letters, place, scale);
   forget(known, keptScales);
   known.set(key, { letters: letters.map(({ letter }) => letter), areas });
@@ -121,7 +138,8 @@ function forget(kept: Map<string, unknown>, most: number): void {
 /** Letters whose boxes meet are made one area; the others stay by themselves. */
 function makeAreas(letters: readonly PlacedLetter[], place: Affine, scale: number): Area[] {
   const groups: { box: Region; letters: PlacedLetter[] }[] = [];
-  const meeting = ({ box }: { box: Region }): (typeof groups)[number] | undefined => groups.find((other) => intersect(other.box, box));
+  const meeting = ({ box }: { box: Region }): (typeof groups)[number] | undefined =>
+    groups.find((other) => intersect(other.box, box));
   for (const one of letters) {
     let group = { box: grow(one.bounds, 0.5), letters: [one] };
     for (let met = meeting(group); met; met = meeting(group)) {
@@ -166,7 +184,9 @@ function kept(area: Area, key: string, make: () => Polygons): Contour {
 /** The contour `by` output px away from an area's edge. */
 function contourAt(area: Area, by: number, join: Outline['join'], plane: Plane | null): Contour {
   if (by === 0) return area;
-  return kept(area, `${by}|${join}|${plane !== null}`, () => (plane ? offsetInPlane(area.coarse, by, join, plane) : offset(area.coarse, by, join, roundness(by))));
+  return kept(area, `${by}|${join}|${plane !== null}`, () =>
+    plane ? offsetInPlane(area.coarse, by, join, plane) : offset(area.coarse, by, join, roundness(by)),
+  );
 }
 
 /** How far, output px, an arc may lie from the round one: large ones a little more, for there it cannot be seen. */
@@ -176,14 +196,26 @@ const roundness = (by: number): number => (Math.abs(by) > 6 ? 0.05 : 0.02);
 function offsetInPlane(polygons: Polygons, by: number, join: Outline['join'], { warp, toOutput }: Plane): Polygons {
   const unit = sizeOf(toOutput);
   const back = inverse(toOutput);
-  const through = (map: Affine, some: Polygons): Polygons => some.map((polygon) => polygon.map((point) => apply(map, point)));
+  const through = (map: Affine, some: Polygons): Polygons =>
+    some.map((polygon) => polygon.map((point) => apply(map, point)));
   // Offsets keep three digits: the plane is taken as large as it is drawn.
   const flat = through(moved(0, 0, unit), unbent(through(back, polygons), warp));
-  return through(toOutput, bent(through(moved(0, 0, 1 / unit), offset(joined(flat), by, join, roundness(by))), warp, flatness / unit));
+  return through(
+    toOutput,
+    bent(through(moved(0, 0, 1 / unit), offset(joined(flat), by, join, roundness(by))), warp, flatness / unit),
+  );
 }
 
 /** Coverage of everything within `by` output px of the areas. @param margin how far contours may reach at most; @param at where the region lies for them; it may be moved by parts of a px */
-function coverAt(areas: readonly Area[], margin: number, by: number, join: Outline['join'], plane: Plane | null, at: Region, region: Region): Raster {
+function coverAt(
+  areas: readonly Area[],
+  margin: number,
+  by: number,
+  join: Outline['join'],
+  plane: Plane | null,
+  at: Region,
+  region: Region,
+): Raster {
   const whole = emptyRaster(region.width, region.height, 1);
   for (const area of areas) {
     if (!intersect(grow(area.box, margin), at)) continue;
@@ -198,17 +230,38 @@ function addCover(whole: Raster, polygons: Polygons, box: Region, at: Region): v
   const lying = { x: 0, y: 0, width: whole.width, height: whole.height };
   const part = intersect(lying, own);
   if (!part) return;
-  const shifted = at.x === 0 && at.y === 0 ? polygons : polygons.map((polygon) => polygon.map(([x, y]): [number, number] => [x - at.x, y - at.y]));
+  const shifted =
+    at.x === 0 && at.y === 0
+      ? polygons
+      : polygons.map((polygon) => polygon.map(([x, y]): [number, number] => [x - at.x, y - at.y]));
   joinCover(whole, lying, coverage(shifted, part), part);
 }
 
 /** Dashes along the middle of the band. */
-function dashCover(areas: readonly Area[], { dash, join }: Outline, { from, to }: Reach, scale: number, plane: Plane | null, at: Region, region: Region): Raster {
+function dashCover(
+  areas: readonly Area[],
+  { dash, join }: Outline,
+  { from, to }: Reach,
+  scale: number,
+  plane: Plane | null,
+  at: Region,
+  region: Region,
+): Raster {
   const whole = emptyRaster(region.width, region.height, 1);
   const width = (to - from) * scale;
   for (const area of areas) {
     const key = `dash|${from}|${to}|${join}|${plane !== null}|${JSON.stringify(dash)}`;
-    const { polygons, box } = kept(area, key, () => stroked(dashed(contourAt(area, ((from + to) / 2) * scale, join, plane).polygons, Math.max(0.01, dash!.on) * width, dash!.off * width), width, dash!.caps));
+    const { polygons, box } = kept(area, key, () =>
+      stroked(
+        dashed(
+          contourAt(area, ((from + to) / 2) * scale, join, plane).polygons,
+          Math.max(0.01, dash!.on) * width,
+          dash!.off * width,
+        ),
+        width,
+        dash!.caps,
+      ),
+    );
     if (box) addCover(whole, polygons, box, at);
   }
   return whole;

@@ -19,14 +19,24 @@ export function shapeEdges(letters: Letters, { round, grow }: Outlines): Letters
   if (round === 0 && grow === 0) return letters;
   // The tolerance follows the size in steps, so that scaling by hand does not shape the edges anew for every px.
   const step = 2 ** Math.ceil(Math.log2(Math.max(1e-6, sizeOf(letters.place))));
-  const shaped = letters.letters.map((letter) => lastShaped(letter, JSON.stringify([round, grow, letters.size, step, letters.flatInk]), () => shapeLetter(letter, letters.warp, round * letters.size, grow * letters.size, fineness / step)));
+  const shaped = letters.letters.map((letter) =>
+    lastShaped(letter, JSON.stringify([round, grow, letters.size, step, letters.flatInk]), () =>
+      shapeLetter(letter, letters.warp, round * letters.size, grow * letters.size, fineness / step),
+    ),
+  );
   const by = grow * letters.size;
   const lines = letters.lines.map((line, index) => {
     const ink = unionOf(shaped.flatMap(({ line: own, bounds }) => (own === index ? [bounds] : [])));
     return { ...line, ink, flatInk: letters.warp ? line.flatInk && spread(line.flatInk, by) : ink };
   });
   const ink = unionOf(shaped.map(({ bounds }) => bounds));
-  return { ...letters, letters: shaped, lines, ink, flatInk: letters.warp ? letters.flatInk && spread(letters.flatInk, by) : ink };
+  return {
+    ...letters,
+    letters: shaped,
+    lines,
+    ink,
+    flatInk: letters.warp ? letters.flatInk && spread(letters.flatInk, by) : ink,
+  };
 }
 
 const lastShaped = remembering<Letter, Letter>();
@@ -39,7 +49,12 @@ function shapeLetter(letter: Letter, warp: PlaneMap | null, round: number, grow:
   const grown = offset(area, grow * zoom, 'mitre');
   const shaped = enlarged(rounded(grown, round * zoom), 1 / zoom);
   const path = (warp ? bent(shaped, warp, tolerance) : shaped).flatMap((polygon) => polygonPath(polygon));
-  return { ...letter, path, bounds: pathBounds(path), ...(warp && { flatBounds: letter.flatBounds && spread(letter.flatBounds, grow) }) };
+  return {
+    ...letter,
+    path,
+    bounds: pathBounds(path),
+    ...(warp && { flatBounds: letter.flatBounds && spread(letter.flatBounds, grow) }),
+  };
 }
 
 /**
@@ -57,4 +72,5 @@ function rounded(area: Polygons, radius: number): Polygons {
   return area;
 }
 
-const enlarged = (polygons: Polygons, zoom: number): Polygons => polygons.map((polygon) => polygon.map(([x, y]): [number, number] => [x * zoom, y * zoom]));
+const enlarged = (polygons: Polygons, zoom: number): Polygons =>
+  polygons.map((polygon) => polygon.map(([x, y]): [number, number] => [x * zoom, y * zoom]));

@@ -16,10 +16,17 @@ import { outlineSchema, plainOutline, plainOutlines, type Outline } from './sche
 const scene = bareScene('#ffffff', { width: 200, height: 200 });
 const noInk = plainInk([]);
 const redInk = plainInk([solidCoat({ colour: '#ff0000' })]);
-const blue = (change: Partial<Outline>): Outline => ({ ...plainOutline({ id: 'o', unit: 'px', width: 6, side: 'outside', colour: '#0000ff' }), ...change });
-const layersOf = (letters: Letters, list: Outline[], ink = noInk) => outlinesLayers(inkLayers(letters, ink, scene), letters, { ...plainOutlines(), list }, scene);
-const draw = (letters: Letters, list: Outline[], { ink = noInk, scale = 1 } = {}): Promise<Raster> => paintLayers(layersOf(letters, list, ink), { region: { x: 0, y: 0, width: 200 * scale, height: 200 * scale }, scale });
-const pixel = ({ width, data }: Raster, x: number, y: number): number[] => [...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4)];
+const blue = (change: Partial<Outline>): Outline => ({
+  ...plainOutline({ id: 'o', unit: 'px', width: 6, side: 'outside', colour: '#0000ff' }),
+  ...change,
+});
+const layersOf = (letters: Letters, list: Outline[], ink = noInk) =>
+  outlinesLayers(inkLayers(letters, ink, scene), letters, { ...plainOutlines(), list }, scene);
+const draw = (letters: Letters, list: Outline[], { ink = noInk, scale = 1 } = {}): Promise<Raster> =>
+  paintLayers(layersOf(letters, list, ink), { region: { x: 0, y: 0, width: 200 * scale, height: 200 * scale }, scale });
+const pixel = ({ width, data }: Raster, x: number, y: number): number[] => [
+  ...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4),
+];
 const areaOf = ({ data }: Raster): number => data.reduce((sum, value, i) => sum + (i % 4 === 3 ? value : 0), 0);
 const box = drawnLetters([drawnLetter(square(60, 60, 80))]);
 
@@ -35,26 +42,30 @@ function circle(cx: number, cy: number, r: number): Path {
   ];
 }
 
-test.each([0.1, 0.37, 1, 2.5])('a band is as wide as it is set, within 0.25 px, on straight edges and on circles at scale %p', async (scale) => {
-  for (const side of ['inside', 'centred', 'outside'] as const) {
-    for (const width of [1.5, 6, 17.3]) {
-      const straight = await draw(box, [blue({ side, width })], { scale });
-      const row = Math.round(100 * scale);
-      let across = 0;
-      for (let x = 0; x < row; x++) across += pixel(straight, x, row)[3];
-      expect(Math.abs(across / scale - width)).toBeLessThan(0.25);
-      const round = await draw(drawnLetters([drawnLetter(circle(100, 100, 50))]), [blue({ side, width })], { scale });
-      // The ring's area over the length of its middle line is its width.
-      const middle = side === 'inside' ? 50 - width / 2 : side === 'outside' ? 50 + width / 2 : 50;
-      expect(Math.abs(areaOf(round) / scale ** 2 / (2 * Math.PI * middle) - width)).toBeLessThan(0.25);
+test.each([0.1, 0.37, 1, 2.5])(
+  'a band is as wide as it is set, within 0.25 px, on straight edges and on circles at scale %p',
+  async (scale) => {
+    for (const side of ['inside', 'centred', 'outside'] as const) {
+      for (const width of [1.5, 6, 17.3]) {
+        const straight = await draw(box, [blue({ side, width })], { scale });
+        const row = Math.round(100 * scale);
+        let across = 0;
+        for (let x = 0; x < row; x++) across += pixel(straight, x, row)[3];
+        expect(Math.abs(across / scale - width)).toBeLessThan(0.25);
+        const round = await draw(drawnLetters([drawnLetter(circle(100, 100, 50))]), [blue({ side, width })], { scale });
+        // The ring's area over the length of its middle line is its width.
+        const middle = side === 'inside' ? 50 - width / 2 : side === 'outside' ? 50 + width / 2 : 50;
+        expect(Math.abs(areaOf(round) / scale ** 2 / (2 * Math.PI * middle) - width)).toBeLessThan(0.25);
+      }
     }
-  }
-});
+  },
+);
 
 test('joins: round, mitred and bevelled corners have the area that geometry gives them', async () => {
   // Around a square of 80 px a band of 10 px: four sides of 800 px², and at each corner a quarter disc, a square or a triangle.
   const corner = { round: (Math.PI * 100) / 4, mitre: 100, bevel: 50 };
-  for (const join of ['round', 'mitre', 'bevel'] as const) expect(areaOf(await draw(box, [blue({ width: 10, join })]))).toBeCloseTo(4 * 800 + 4 * corner[join], -1);
+  for (const join of ['round', 'mitre', 'bevel'] as const)
+    expect(areaOf(await draw(box, [blue({ width: 10, join })]))).toBeCloseTo(4 * 800 + 4 * corner[join], -1);
   expect(areaOf(await draw(box, [blue({ width: 10, side: 'inside' })]))).toBeCloseTo(80 ** 2 - 60 ** 2, 0);
 });
 
@@ -78,10 +89,16 @@ test('em follows the size of the letters as they stand, px does not', async () =
 });
 
 test('at a slanted edge ink and outline share each px: together they are opaque, and nothing shines through', async () => {
-  const triangle: Point[] = [[40, 150], [100, 33.3], [160.4, 150]];
+  const triangle: Point[] = [
+    [40, 150],
+    [100, 33.3],
+    [160.4, 150],
+  ];
   const out = await draw(drawnLetters([drawnLetter(triangle)]), [blue({ width: 8 })], { ink: redInk });
   for (let i = 0; i < out.data.length; i += 4) if (out.data[i] > 0.02) expect(out.data[i + 3]).toBeGreaterThan(0.998);
-  const within = await draw(drawnLetters([drawnLetter(triangle)]), [blue({ width: 8, side: 'inside' })], { ink: redInk });
+  const within = await draw(drawnLetters([drawnLetter(triangle)]), [blue({ width: 8, side: 'inside' })], {
+    ink: redInk,
+  });
   // The letters' own edge is neither heavier nor lighter for a band that runs along it inside.
   expect(areaOf(within)).toBeCloseTo(areaOf(await draw(drawnLetters([drawnLetter(triangle)]), [], { ink: redInk })), 1);
 });
@@ -112,23 +129,61 @@ test('an outline wider than the letter fills it inside and stays whole outside; 
 });
 
 test('a centred outline in a mode of its own covers each px no more than once', async () => {
-  const triangle: Point[] = [[40, 150], [100, 33.3], [160.4, 150]];
+  const triangle: Point[] = [
+    [40, 150],
+    [100, 33.3],
+    [160.4, 150],
+  ];
   const letters = drawnLetters([drawnLetter(triangle)]);
-  const alone = layersOf(letters, [blue({ mode: 'multiply', side: 'centred', width: 4 })], redInk).find(({ kind }) => kind === 'outline')!;
-  const out = await paintLayers([{ ...alone, mode: 'normal' }], { region: { x: 0, y: 0, width: 200, height: 200 }, scale: 1 });
+  const alone = layersOf(letters, [blue({ mode: 'multiply', side: 'centred', width: 4 })], redInk).find(
+    ({ kind }) => kind === 'outline',
+  )!;
+  const out = await paintLayers([{ ...alone, mode: 'normal' }], {
+    region: { x: 0, y: 0, width: 200, height: 200 },
+    scale: 1,
+  });
   for (let i = 3; i < out.data.length; i += 4) expect(out.data[i]).toBeLessThan(1.0001);
 });
 
 test('any coat is a paint: a gradient runs along the word in the band', async () => {
-  const out = await draw(box, [outlineSchema.parse({ id: 'g', unit: 'px', width: 10, side: 'inside', coats: [{ kind: 'gradient', shape: 'linear', stops: [{ at: 0, colour: '#000' }, { at: 1, colour: '#fff' }], angle: 0, space: 'srgb', opacity: 1 }] })]);
+  const out = await draw(box, [
+    outlineSchema.parse({
+      id: 'g',
+      unit: 'px',
+      width: 10,
+      side: 'inside',
+      coats: [
+        {
+          kind: 'gradient',
+          shape: 'linear',
+          stops: [
+            { at: 0, colour: '#000' },
+            { at: 1, colour: '#fff' },
+          ],
+          angle: 0,
+          space: 'srgb',
+          opacity: 1,
+        },
+      ],
+    }),
+  ]);
   expect(pixel(out, 62, 100)[0]).toBeCloseTo(2.5 / 80, 2);
   expect(pixel(out, 137, 100)[0]).toBeCloseTo(77.5 / 80, 2);
   expect(pixel(out, 100, 100)[3]).toBe(0);
 });
 
 test('an outline with a mode of its own is laid on by itself, under the ink that hides its inner edge', () => {
-  const layers = layersOf(box, [blue({ mode: 'multiply' }), blue({ id: 'p', side: 'inside', mode: 'screen' }), blue({ id: 'f', front: true })], redInk);
-  expect(layers.map(({ kind, mode }) => `${kind} ${mode}`)).toEqual(['outline multiply', 'letters normal', 'outline screen', 'front normal']);
+  const layers = layersOf(
+    box,
+    [blue({ mode: 'multiply' }), blue({ id: 'p', side: 'inside', mode: 'screen' }), blue({ id: 'f', front: true })],
+    redInk,
+  );
+  expect(layers.map(({ kind, mode }) => `${kind} ${mode}`)).toEqual([
+    'outline multiply',
+    'letters normal',
+    'outline screen',
+    'front normal',
+  ]);
   expect(layers.at(-1)!.isRepeated).toBe(true);
 });
 
@@ -138,17 +193,44 @@ test('letters are made fatter by what is said, their corners rounded; where that
   const rounded = shapeEdges(box, { round: 0.1, grow: 0, list: [] });
   expect(rounded.ink!.width).toBeCloseTo(80, 1);
   const polygon = rounded.letters[0].path.map(({ to }) => to);
-  const area = Math.abs(polygon.reduce((sum, [x, y], i) => sum + x * polygon[(i + 1) % polygon.length][1] - polygon[(i + 1) % polygon.length][0] * y, 0)) / 2;
+  const area =
+    Math.abs(
+      polygon.reduce(
+        (sum, [x, y], i) => sum + x * polygon[(i + 1) % polygon.length][1] - polygon[(i + 1) % polygon.length][0] * y,
+        0,
+      ),
+    ) / 2;
   // Four corners lose a square of the radius and keep a quarter disc.
   expect(Math.abs(area - (6400 - (4 - Math.PI) * 100))).toBeLessThan(2);
-  const thin = drawnLetters([drawnLetter([[20, 20], [120, 20], [120, 24], [20, 24]])]);
+  const thin = drawnLetters([
+    drawnLetter([
+      [20, 20],
+      [120, 20],
+      [120, 24],
+      [20, 24],
+    ]),
+  ]);
   expect(shapeEdges(thin, { round: 0.5, grow: 0, list: [] }).ink!.width).toBeGreaterThan(95);
 });
 
 test('in perspective a band that goes by the letter size narrows with its letters; one in px of the sheet does not', async () => {
   // A square whose right side is half as high: so is everything in its plane there.
   const flat = drawnLetters([drawnLetter(square(50, 50, 100))], { size: 100 });
-  const stance = plainStance({ x: 0, y: 0, rotation: 0, scale: 1, perspective: { box: { x: 50, y: 50, width: 100, height: 100 }, moves: [[0, 0], [0, 25], [0, -25], [0, 0]] } });
+  const stance = plainStance({
+    x: 0,
+    y: 0,
+    rotation: 0,
+    scale: 1,
+    perspective: {
+      box: { x: 50, y: 50, width: 100, height: 100 },
+      moves: [
+        [0, 0],
+        [0, 25],
+        [0, -25],
+        [0, 0],
+      ],
+    },
+  });
   const standing = stand(flat, stance);
   const above = async (outline: Outline, x: number): Promise<number> => {
     const out = await draw(standing, [outline]);
@@ -158,16 +240,45 @@ test('in perspective a band that goes by the letter size narrows with its letter
   expect(Math.abs((await above(em, 52)) - 10)).toBeLessThan(0.6);
   expect(Math.abs((await above(em, 147)) - 5)).toBeLessThan(0.6);
   // Pulled nearer, it is wider, and not cut off.
-  const near = stand(flat, plainStance({ x: 0, y: 0, rotation: 0, scale: 1, perspective: { box: { x: 50, y: 50, width: 100, height: 100 }, moves: [[0, -45], [0, 0], [0, 0], [0, 45]] } }));
+  const near = stand(
+    flat,
+    plainStance({
+      x: 0,
+      y: 0,
+      rotation: 0,
+      scale: 1,
+      perspective: {
+        box: { x: 50, y: 50, width: 100, height: 100 },
+        moves: [
+          [0, -45],
+          [0, 0],
+          [0, 0],
+          [0, 45],
+        ],
+      },
+    }),
+  );
   const [line] = [await draw(near, [{ ...em, width: 0.02 }])];
-  expect(Array.from({ length: 60 }, (_, y) => pixel(line, 53, y)[3]).reduce((sum, value) => sum + value, 0)).toBeGreaterThan(3);
+  expect(
+    Array.from({ length: 60 }, (_, y) => pixel(line, 53, y)[3]).reduce((sum, value) => sum + value, 0),
+  ).toBeGreaterThan(3);
   const px = blue({ unit: 'px', width: 10, join: 'mitre' });
   // The top edge is slanted, so that a level band of 10 px is a little more along the upright.
   expect(Math.abs((await above(px, 52)) - (await above(px, 147)))).toBeLessThan(0.3);
 });
 
 test('along an arc a band keeps its width across, and fatter letters are as fat everywhere', async () => {
-  const flat = drawnLetters([drawnLetter([[20, 60], [180, 60], [180, 90], [20, 90]])], { size: 100, capHeight: 30 });
+  const flat = drawnLetters(
+    [
+      drawnLetter([
+        [20, 60],
+        [180, 60],
+        [180, 90],
+        [20, 90],
+      ]),
+    ],
+    { size: 100, capHeight: 30 },
+  );
   const standing = stand(flat, plainStance({ x: 0, y: 0, rotation: 0, scale: 1, bend: { kind: 'arc', degrees: 120 } }));
   // The middle line keeps its length; an arc of 160 px over 120 degrees has a radius of 76.4 px, its middle at (100, 75).
   const radius = 160 / ((120 * Math.PI) / 180);

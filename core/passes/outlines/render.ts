@@ -27,7 +27,12 @@ interface Dressed {
  * Outlines come with the letters' own layer, so that at the edge ink and outline share each px between them and nothing shines
  * through. Those with a blend mode of their own are laid on by themselves; those in front of veils come again before them.
  */
-export function outlinesLayers(below: readonly LetteringLayer[], letters: Letters, { list }: Outlines, scene: PaintScene): LetteringLayer[] {
+export function outlinesLayers(
+  below: readonly LetteringLayer[],
+  letters: Letters,
+  { list }: Outlines,
+  scene: PaintScene,
+): LetteringLayer[] {
   const index = below.findLastIndex(({ kind, parts }) => kind === 'letters' || parts);
   const shown = list.filter(({ width, opacity, coats }) => width > 0 && opacity > 0 && coats.length > 0);
   if (index < 0 || shown.length === 0) return [...below];
@@ -39,15 +44,32 @@ export function outlinesLayers(below: readonly LetteringLayer[], letters: Letter
   const isWith = ({ outline }: Dressed): boolean => outline.mode === base.mode;
   const own = dressed.filter(isWith);
   const apart = dressed.filter((one) => !isWith(one));
-  const alone = (one: Dressed, kind: 'outline' | 'front'): LetteringLayer => ({ kind, mode: one.outline.mode, node: edgedNode(whole, [one], { isTucked: kind === 'outline' && one.outline.side === 'outside' }) });
-  const edged: LetteringLayer = own.length === 0 ? base : { kind: base.kind, mode: base.mode, node: edgedNode(whole, own, { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside }) };
+  const alone = (one: Dressed, kind: 'outline' | 'front'): LetteringLayer => ({
+    kind,
+    mode: one.outline.mode,
+    node: edgedNode(whole, [one], { isTucked: kind === 'outline' && one.outline.side === 'outside' }),
+  });
+  const edged: LetteringLayer =
+    own.length === 0
+      ? base
+      : {
+          kind: base.kind,
+          mode: base.mode,
+          node: edgedNode(whole, own, { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside }),
+        };
   return [
     ...below.slice(0, index),
     ...apart.filter(({ outline }) => !outline.front && outline.side === 'outside').map((one) => alone(one, 'outline')),
     edged,
     ...below.slice(index + 1),
     ...apart.filter(({ outline }) => !outline.front && outline.side !== 'outside').map((one) => alone(one, 'outline')),
-    ...dressed.filter(({ outline }) => outline.front).map((one): LetteringLayer => ({ ...alone(one, 'front'), mode: isWith(one) ? base.mode : one.outline.mode, isRepeated: isWith(one) })),
+    ...dressed
+      .filter(({ outline }) => outline.front)
+      .map((one): LetteringLayer => ({
+        ...alone(one, 'front'),
+        mode: isWith(one) ? base.mode : one.outline.mode,
+        isRepeated: isWith(one),
+      })),
   ];
 }
 
@@ -55,7 +77,10 @@ function dress(outline: Outline, letters: Letters, em: number, scene: PaintScene
   const reach = reachOf(outline, em);
   const filling = fillingOf(outline.coats, letters, scene);
   const drawn = letters.drawn ?? letters.letters;
-  const split = outline.contour === 'each' ? filling.unitsOf(drawn).flatMap((unit) => unit.letters.map((letter) => ({ ...unit, letters: [letter] }))) : filling.unitsOf(drawn);
+  const split =
+    outline.contour === 'each'
+      ? filling.unitsOf(drawn).flatMap((unit) => unit.letters.map((letter) => ({ ...unit, letters: [letter] })))
+      : filling.unitsOf(drawn);
   const units = split.map((unit) => ({ unit, placed: placedLetters(unit.letters, letters.place) }));
   const bounds = unionOf(units.flatMap(({ placed }) => placed.map((one) => one.bounds)));
   // In the letters' plane it is wider where that is nearer.
@@ -77,13 +102,33 @@ interface Surroundings {
  * Letters with outlines. Two stacks are painted as if they had no edge: what is seen within the letters, and what around them;
  * then each gets the part of every px that is its own.
  */
-function edgedNode(letters: Letters, outlines: readonly Dressed[], { inside, outside, isTucked = false }: Surroundings): Node {
+function edgedNode(
+  letters: Letters,
+  outlines: readonly Dressed[],
+  { inside, outside, isTucked = false }: Surroundings,
+): Node {
   const all = placedLetters(letters.letters, letters.place);
   const needsOf = (request: Request): Need[][] => outlines.map(({ filling }) => filling.needs(request));
   return {
-    key: contentKey('edged', isTucked, inside?.key, outside?.key, letters.place, letters.warp?.key, letters.size, keyOf(letters.letters), letters.drawn && keyOf(letters.drawn), outlines.map(({ outline, filling }) => [keyOf(outline), filling.key])),
+    key: contentKey(
+      'edged',
+      isTucked,
+      inside?.key,
+      outside?.key,
+      letters.place,
+      letters.warp?.key,
+      letters.size,
+      keyOf(letters.letters),
+      letters.drawn && keyOf(letters.drawn),
+      outlines.map(({ outline, filling }) => [keyOf(outline), filling.key]),
+    ),
     channels: 4,
-    bounds: unionOf([inside?.bounds ?? null, outside?.bounds ?? null, ...outlines.map(({ bounds }) => bounds)]) ?? { x: 0, y: 0, width: 0, height: 0 },
+    bounds: unionOf([inside?.bounds ?? null, outside?.bounds ?? null, ...outlines.map(({ bounds }) => bounds)]) ?? {
+      x: 0,
+      y: 0,
+      width: 0,
+      height: 0,
+    },
     needs(request) {
       const { region } = request;
       return [...[inside, outside].flatMap((node) => (node ? [{ node, region }] : [])), ...needsOf(request).flat()];
@@ -92,7 +137,9 @@ function edgedNode(letters: Letters, outlines: readonly Dressed[], { inside, out
       const rest = [...inputs];
       const ink = inside ? rest.shift()! : null;
       const around = outside ? copyOf(rest.shift()!) : emptyRaster(request.region.width, request.region.height, 4);
-      const near = outlines.map((one, i) => ({ one, photos: rest.splice(0, needsOf(request)[i].length) })).filter(({ one }) => one.bounds && touches(one.bounds, request));
+      const near = outlines
+        .map((one, i) => ({ one, photos: rest.splice(0, needsOf(request)[i].length) }))
+        .filter(({ one }) => one.bounds && touches(one.bounds, request));
       if (near.length === 0 && !outside) return ink ?? around;
       const cover = coverOf(all, letters.place, request);
       const within = uncut(ink, cover, request);
@@ -103,15 +150,26 @@ function edgedNode(letters: Letters, outlines: readonly Dressed[], { inside, out
 }
 
 /** Lays one outline on what is within the letters and on what is around them. */
-async function layOutline({ outline, reach, spread, filling, units }: Dressed, letters: Letters, request: Request, cover: Raster, photos: readonly Raster[], within: Raster, around: Raster): Promise<void> {
+async function layOutline(
+  { outline, reach, spread, filling, units }: Dressed,
+  letters: Letters,
+  request: Request,
+  cover: Raster,
+  photos: readonly Raster[],
+  within: Raster,
+  around: Raster,
+): Promise<void> {
   for (const { unit, placed } of units) {
     if (!placed.some(({ bounds }) => touches(grow(bounds, spread), request))) continue;
     const band = bandOf(outline, { reach, spread }, placed, letters, request, cover);
     const fill = filling.colour ? null : await filling.paint(unit, request, photos);
     // A contour around each letter runs over those before it; one around all runs over none.
-    if (outline.contour === 'each') runOver(band, coverOf(placedLetters(before(letters, unit.letters[0]), letters.place), letters.place, request));
-    if (band.within) layShare(within, fill, filling.colour, partOf(band.within, cover, true), outline.opacity, outline.mode);
-    if (band.around) layShare(around, fill, filling.colour, partOf(band.around, cover, false), outline.opacity, outline.mode);
+    if (outline.contour === 'each')
+      runOver(band, coverOf(placedLetters(before(letters, unit.letters[0]), letters.place), letters.place, request));
+    if (band.within)
+      layShare(within, fill, filling.colour, partOf(band.within, cover, true), outline.opacity, outline.mode);
+    if (band.around)
+      layShare(around, fill, filling.colour, partOf(band.around, cover, false), outline.opacity, outline.mode);
   }
 }
 
@@ -163,4 +221,3 @@ function sidesOf(within: Raster, around: Raster, cover: Raster, isTucked: boolea
   }
   return within;
 }
-

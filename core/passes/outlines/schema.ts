@@ -22,7 +22,14 @@ export const outlineSchema = z.strictObject({
   y: length.default(0),
   join: z.enum(joins).default('round'),
   /** Lengths of dash and gap in widths of the band; null: unbroken. */
-  dash: z.strictObject({ on: z.number().min(0).max(1000), off: z.number().min(0.05).max(1000), caps: z.enum(['butt', 'round']).default('butt') }).nullable().default(null),
+  dash: z
+    .strictObject({
+      on: z.number().min(0).max(1000),
+      off: z.number().min(0.05).max(1000),
+      caps: z.enum(['butt', 'round']).default('butt'),
+    })
+    .nullable()
+    .default(null),
   /** The first one lowest. */
   coats: z.array(coatSchema).max(40),
   opacity: z.number().min(0).max(1).default(1),

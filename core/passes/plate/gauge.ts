@@ -25,7 +25,11 @@ export function coverSheet(picture: Size, sheet: Size): { scale: number; x: numb
 }
 
 /** Moves a plate the least that makes it cover the sheet, where it is large enough to. */
-export function keepCovered(place: { scale: number; x: number; y: number }, picture: Size, sheet: Size): { scale: number; x: number; y: number } {
+export function keepCovered(
+  place: { scale: number; x: number; y: number },
+  picture: Size,
+  sheet: Size,
+): { scale: number; x: number; y: number } {
   const scale = Math.max(place.scale, coverSheet(picture, sheet).scale);
   const within = (at: number, size: number, room: number): number => Math.min(0, Math.max(room - size, at));
   return {

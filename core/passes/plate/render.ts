@@ -8,7 +8,11 @@ import type { Plate } from './schema';
 export function plateNode(plate: Plate, materials: Materials): Node {
   const picture = materials.picture(plate.asset);
   const bounds = { x: plate.x, y: plate.y, width: picture.width * plate.scale, height: picture.height * plate.scale };
-  const placeAt = (scale: number): Placement => ({ scale: plate.scale * scale, x: plate.x * scale, y: plate.y * scale });
+  const placeAt = (scale: number): Placement => ({
+    scale: plate.scale * scale,
+    x: plate.x * scale,
+    y: plate.y * scale,
+  });
   return {
     key: contentKey('plate', picture.key, plate.scale, plate.x, plate.y),
     channels: 4,

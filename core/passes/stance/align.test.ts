@@ -1,8 +1,18 @@
 import { alignBoxes, distributeBoxes, slopeDegrees, turnedSlope } from './align';
 
-const boxes = [{ x: 10, y: 5, width: 20, height: 10 }, { x: 50, y: 50, width: 40, height: 30 }, { x: 300, y: 20, width: 10, height: 8 }];
+const boxes = [
+  { x: 10, y: 5, width: 20, height: 10 },
+  { x: 50, y: 50, width: 40, height: 30 },
+  { x: 300, y: 20, width: 10, height: 8 },
+];
 const frame = { x: 0, y: 0, width: 400, height: 200 };
-const moved = (moves: { dx: number; dy: number }[]): { x: number; y: number; right: number; bottom: number }[] => boxes.map((box, i) => ({ x: box.x + moves[i].dx, y: box.y + moves[i].dy, right: box.x + moves[i].dx + box.width, bottom: box.y + moves[i].dy + box.height }));
+const moved = (moves: { dx: number; dy: number }[]): { x: number; y: number; right: number; bottom: number }[] =>
+  boxes.map((box, i) => ({
+    x: box.x + moves[i].dx,
+    y: box.y + moves[i].dy,
+    right: box.x + moves[i].dx + box.width,
+    bottom: box.y + moves[i].dy + box.height,
+  }));
 
 test('each side and both middles', () => {
   expect(moved(alignBoxes(boxes, 'left', frame)).map(({ x }) => x)).toEqual([0, 0, 0]);
@@ -17,7 +27,10 @@ test('distributed: equal room between neighbours, the outermost stay', () => {
   const [a, b, c] = moved(distributeBoxes(boxes, 'x'));
   expect([a.x, c.x]).toEqual([10, 300]);
   expect(b.x - a.right).toBe(c.x - b.right);
-  expect(distributeBoxes(boxes.slice(0, 2), 'x')).toEqual([{ dx: 0, dy: 0 }, { dx: 0, dy: 0 }]);
+  expect(distributeBoxes(boxes.slice(0, 2), 'x')).toEqual([
+    { dx: 0, dy: 0 },
+    { dx: 0, dy: 0 },
+  ]);
 });
 
 test('a slope is told in degrees, whichever way it was drawn', () => {

@@ -41,7 +41,11 @@ export function slopeDegrees(from: readonly [number, number], to: readonly [numb
 }
 
 /** A slope turned about its middle until it falls by so many degrees; its ends are put in order from left to right. */
-export function turnedSlope(from: readonly [number, number], to: readonly [number, number], degrees: number): { from: [number, number]; to: [number, number] } {
+export function turnedSlope(
+  from: readonly [number, number],
+  to: readonly [number, number],
+  degrees: number,
+): { from: [number, number]; to: [number, number] } {
   const [cx, cy] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
   const half = Math.hypot(to[0] - from[0], to[1] - from[1]) / 2;
   const angle = (degrees * Math.PI) / 180;

@@ -14,7 +14,9 @@ const nearestHorizon = 0.02;
 /** The plane bent along an arc or a wave. @param ink the letters' box, whose width the bend spans */
 export function bendOf(bending: Bending, ink: Region, capHeight: number): PlaneBend {
   const middle = middleOf(ink);
-  return bending.kind === 'arc' ? arcBend(bending.degrees, middle, ink.width) : waveBend(bending, middle, ink.width, capHeight);
+  return bending.kind === 'arc'
+    ? arcBend(bending.degrees, middle, ink.width)
+    : waveBend(bending, middle, ink.width, capHeight);
 }
 
 function arcBend(degrees: number, [cx, cy]: Point, width: number): PlaneBend {
@@ -38,7 +40,12 @@ function arcBend(degrees: number, [cx, cy]: Point, width: number): PlaneBend {
   };
 }
 
-function waveBend({ height, waves, phase }: Extract<Bending, { kind: 'wave' }>, [cx]: Point, width: number, capHeight: number): PlaneBend {
+function waveBend(
+  { height, waves, phase }: Extract<Bending, { kind: 'wave' }>,
+  [cx]: Point,
+  width: number,
+  capHeight: number,
+): PlaneBend {
   const perPx = width > 0 ? (2 * Math.PI * waves) / width : 0;
   const shift = (x: number): number => height * capHeight * Math.sin((x - cx) * perPx + (phase * Math.PI) / 180);
   return { keepsLines: false, forward: ([x, y]) => [x, y + shift(x)], backward: ([x, y]) => [x, y - shift(x)] };

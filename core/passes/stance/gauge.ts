@@ -6,7 +6,10 @@ import type { Letter, Letters } from '../pass';
 export function lettersOffSheet(letters: Letters, sheet: { width: number; height: number }): Letter[] {
   return letters.letters.filter((letter) => {
     const box = letter.bounds && placedBounds(letters.place, letter.bounds);
-    return box && (box.x < -0.5 || box.y < -0.5 || box.x + box.width > sheet.width + 0.5 || box.y + box.height > sheet.height + 0.5);
+    return (
+      box &&
+      (box.x < -0.5 || box.y < -0.5 || box.x + box.width > sheet.width + 0.5 || box.y + box.height > sheet.height + 0.5)
+    );
   });
 }
 

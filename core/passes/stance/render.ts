@@ -21,7 +21,14 @@ export function stand(letters: Letters, stance: Stance): Letters {
 
 function flipOf({ flipAcross, flipDown }: Stance, ink: Region | null): Affine {
   const [cx, cy] = ink ? middleOf(ink) : [0, 0];
-  return { a: flipAcross ? -1 : 1, b: 0, c: 0, d: flipDown ? -1 : 1, e: flipAcross ? 2 * cx : 0, f: flipDown ? 2 * cy : 0 };
+  return {
+    a: flipAcross ? -1 : 1,
+    b: 0,
+    c: 0,
+    d: flipDown ? -1 : 1,
+    e: flipAcross ? 2 * cx : 0,
+    f: flipDown ? 2 * cy : 0,
+  };
 }
 
 /** The outlines after bend and perspective. While words are only moved about, they are not bent again. */

@@ -9,17 +9,30 @@ const point = z.tuple([length, length]);
 export const perspectiveSchema = z
   .strictObject({
     /** The box whose corners were taken hold of, lettering px. */
-    box: z.strictObject({ x: length, y: length, width: z.number().min(0.001).max(1e6), height: z.number().min(0.001).max(1e6) }),
+    box: z.strictObject({
+      x: length,
+      y: length,
+      width: z.number().min(0.001).max(1e6),
+      height: z.number().min(0.001).max(1e6),
+    }),
     /** How far each corner is moved, lettering px; clockwise from the top left. */
     moves: z.tuple([point, point, point, point]),
   })
-  .refine(({ box, moves }) => isConvex(movedCorners(box, moves)), 'The corners must bound an area that bulges nowhere inwards.');
+  .refine(
+    ({ box, moves }) => isConvex(movedCorners(box, moves)),
+    'The corners must bound an area that bulges nowhere inwards.',
+  );
 
 export const bendSchema = z.discriminatedUnion('kind', [
   /** The ink's width laid on an arc: above 0 the ends bend down. */
   z.strictObject({ kind: z.literal('arc'), degrees: z.number().min(-350).max(350) }),
   /** Letters moved up and down along a sine. `height` is a fraction of the capitals' height, `waves` fit into the ink's width. */
-  z.strictObject({ kind: z.literal('wave'), height: z.number().min(-3).max(3), waves: z.number().min(0.05).max(20), phase: z.number().min(-360).max(360) }),
+  z.strictObject({
+    kind: z.literal('wave'),
+    height: z.number().min(-3).max(3),
+    waves: z.number().min(0.05).max(20),
+    phase: z.number().min(-360).max(360),
+  }),
 ]);
 
 /** A further drawing of the lettering, behind it. */

@@ -7,7 +7,17 @@ import type { Letters } from '../pass';
 import { identity } from '../../shape/affine';
 
 const bounds = { x: -50, y: -20, width: 100, height: 40 };
-const letters: Letters = { letters: [{ start: 0, text: 'H', line: 0, path: [], bounds, colour: null }], lines: [], size: 60, capHeight: 40, ink: bounds, flatInk: bounds, place: identity, warp: null, echoes: [] };
+const letters: Letters = {
+  letters: [{ start: 0, text: 'H', line: 0, path: [], bounds, colour: null }],
+  lines: [],
+  size: 60,
+  capHeight: 40,
+  ink: bounds,
+  flatInk: bounds,
+  place: identity,
+  warp: null,
+  echoes: [],
+};
 
 test('a lettering stands at its place, turned and scaled about its origin', () => {
   const box = standingBox(stand(letters, plainStance({ x: 300, y: 200, rotation: 90, scale: 2 })))!;
@@ -19,7 +29,9 @@ test('a lettering stands at its place, turned and scaled about its origin', () =
 
 test('letters that reach over the edge are told', () => {
   const sheet = { width: 400, height: 300 };
-  expect(lettersOffSheet(stand(letters, plainStance({ x: 200, y: 150, rotation: 0, scale: 1 })), sheet)).toHaveLength(0);
+  expect(lettersOffSheet(stand(letters, plainStance({ x: 200, y: 150, rotation: 0, scale: 1 })), sheet)).toHaveLength(
+    0,
+  );
   expect(lettersOffSheet(stand(letters, plainStance({ x: 40, y: 150, rotation: 0, scale: 1 })), sheet)).toHaveLength(1);
 });
 

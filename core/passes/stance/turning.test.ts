@@ -6,16 +6,24 @@ const number = fc.double({ min: -2000, max: 2000, noNaN: true });
 
 test('law: the point that is turned about stays, and the words keep their distance from it', () => {
   fc.assert(
-    fc.property(number, number, fc.double({ min: -180, max: 179, noNaN: true }), fc.double({ min: -720, max: 720, noNaN: true }), number, number, (x, y, rotation, degrees, cx, cy) => {
-      const before = placed(1.5, rotation, x, y);
-      const own = apply(inverse(before), [cx, cy]);
-      const next = turnedAbout({ x, y, rotation }, degrees, [cx, cy]);
-      const [nx, ny] = apply(placed(1.5, next.rotation, next.x, next.y), own);
-      expect(nx).toBeCloseTo(cx, 4);
-      expect(ny).toBeCloseTo(cy, 4);
-      expect(next.rotation).toBeGreaterThanOrEqual(-180);
-      expect(next.rotation).toBeLessThan(180);
-    }),
+    fc.property(
+      number,
+      number,
+      fc.double({ min: -180, max: 179, noNaN: true }),
+      fc.double({ min: -720, max: 720, noNaN: true }),
+      number,
+      number,
+      (x, y, rotation, degrees, cx, cy) => {
+        const before = placed(1.5, rotation, x, y);
+        const own = apply(inverse(before), [cx, cy]);
+        const next = turnedAbout({ x, y, rotation }, degrees, [cx, cy]);
+        const [nx, ny] = apply(placed(1.5, next.rotation, next.x, next.y), own);
+        expect(nx).toBeCloseTo(cx, 4);
+        expect(ny).toBeCloseTo(cy, 4);
+        expect(next.rotation).toBeGreaterThanOrEqual(-180);
+        expect(next.rotation).toBeLessThan(180);
+      },
+    ),
   );
 });
 

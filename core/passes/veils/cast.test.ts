@@ -9,7 +9,12 @@ const colourOf = (l: number, c: number, h: number): number[] => {
 const hueOf = ([r, g, b]: Iterable<number>) => toOklch({ mode: 'rgb', r, g, b });
 
 /** Orange, green, grey. */
-const row = { width: 3, height: 1, channels: 4 as const, data: Float32Array.from([...colourOf(0.6, 0.1, 50), ...colourOf(0.6, 0.1, 150), ...colourOf(0.6, 0.001, 50)]) };
+const row = {
+  width: 3,
+  height: 1,
+  channels: 4 as const,
+  data: Float32Array.from([...colourOf(0.6, 0.1, 50), ...colourOf(0.6, 0.1, 150), ...colourOf(0.6, 0.001, 50)]),
+};
 const cast = { hue: 50, reach: 40, turn: 90, chroma: 0.5 };
 
 test('a cast is turned and weakened where its hue is; other hues and greys stay', () => {
@@ -27,6 +32,8 @@ test('away from the edge nothing is changed, half way half of it', () => {
 });
 
 test('a hue belongs in full within half the reach, and around the circle', () => {
-  expect([belongs(cast, 50), belongs(cast, 69), belongs(cast, 90), belongs({ hue: 355, reach: 40 }, 5)]).toEqual([1, 1, 0, 1]);
+  expect([belongs(cast, 50), belongs(cast, 69), belongs(cast, 90), belongs({ hue: 355, reach: 40 }, 5)]).toEqual([
+    1, 1, 0, 1,
+  ]);
   expect(belongs(cast, 80)).toBeCloseTo(0.5, 6);
 });

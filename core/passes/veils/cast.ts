@@ -32,7 +32,11 @@ export function withoutCast(colour: Raster, edge: Float32Array, cast: Cast): Ras
     if (share <= 0) continue;
     const angle = (cast.turn * share * PI) / 180;
     const factor = 1 + (cast.chroma - 1) * share;
-    const encoded = oklabToEncoded(l, (a * cos(angle) - b * sin(angle)) * factor, (a * sin(angle) + b * cos(angle)) * factor);
+    const encoded = oklabToEncoded(
+      l,
+      (a * cos(angle) - b * sin(angle)) * factor,
+      (a * sin(angle) + b * cos(angle)) * factor,
+    );
     for (let c = 0; c < 3; c++) out.data[at + c] = encoded[c];
   }
   return out;

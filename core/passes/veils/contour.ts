@@ -13,7 +13,8 @@ export function contourPoints(contour: Contour): Point[] {
 }
 
 /** What lies between a point and the next, neither with it. */
-export const stretchPoints = (contour: Contour, index: number): readonly Point[] => (contour.points[index].to === 'smooth' ? smoothStretch(contour, index) : contour.points[index].via);
+export const stretchPoints = (contour: Contour, index: number): readonly Point[] =>
+  contour.points[index].to === 'smooth' ? smoothStretch(contour, index) : contour.points[index].via;
 
 const at = ({ x, y }: Pick<TracePoint, 'x' | 'y'>): Point => [x, y];
 
@@ -58,7 +59,10 @@ function slopeAt({ points, closed }: Contour, index: number): Point | null {
   const [here, back, forth] = [at(point), at(previous), at(next)];
   if (previous.to !== 'smooth') return unit(previous.via.at(-1) ?? back, here);
   if (point.to !== 'smooth') return unit(here, point.via[0] ?? forth);
-  const [d0, d1] = [Math.hypot(here[0] - back[0], here[1] - back[1]), Math.hypot(forth[0] - here[0], forth[1] - here[1])];
+  const [d0, d1] = [
+    Math.hypot(here[0] - back[0], here[1] - back[1]),
+    Math.hypot(forth[0] - here[0], forth[1] - here[1]),
+  ];
   const [first, second] = [unit(back, here), unit(here, forth)];
   if (!first || !second) return first ?? second;
   return [(first[0] * d1 + second[0] * d0) / (d0 + d1), (first[1] * d1 + second[1] * d0) / (d0 + d1)];
@@ -100,9 +104,13 @@ function liesIn(inner: readonly Point[], outer: readonly Point[]): boolean {
  * each other; one that lies wholly inside another runs against it and is a hole, and one inside that is filled again.
  */
 export const polygonsOf = remember((contours: readonly Contour[]): Point[][] => {
-  const polygons = contours.flatMap((contour) => (contour.closed && contour.points.length >= 2 ? [contourPoints(contour)] : []));
+  const polygons = contours.flatMap((contour) =>
+    contour.closed && contour.points.length >= 2 ? [contourPoints(contour)] : [],
+  );
   return polygons.map((points, i) => {
-    const depth = polygons.filter((other, k) => k !== i && liesIn(points, other) && !(k > i && liesIn(other, points))).length;
+    const depth = polygons.filter(
+      (other, k) => k !== i && liesIn(points, other) && !(k > i && liesIn(other, points)),
+    ).length;
     const isHole = depth % 2 === 1;
     return signedArea(points) < 0 !== isHole ? [...points].reverse() : points;
   });

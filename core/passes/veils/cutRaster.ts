@@ -39,24 +39,44 @@ async function drawCut(cut: Cut, ground: CutGround, region: Region): Promise<Ras
 /** Contours in output px as they were last wanted: all tiles of a frame want the same. */
 const lastDrawn = remembering<object, Point[][]>();
 
-function drawTrace(contours: Extract<Cut, { kind: 'trace' }>['contours'], toOutput: Affine, region: Region): Raster | null {
+function drawTrace(
+  contours: Extract<Cut, { kind: 'trace' }>['contours'],
+  toOutput: Affine,
+  region: Region,
+): Raster | null {
   if (!contours.some(({ closed }) => closed)) return null;
-  const polygons = lastDrawn(contours, `${toOutput.a} ${toOutput.e} ${toOutput.f}`, () => polygonsOf(contours).map((polygon) => polygon.map((point) => apply(toOutput, point))));
+  const polygons = lastDrawn(contours, `${toOutput.a} ${toOutput.e} ${toOutput.f}`, () =>
+    polygonsOf(contours).map((polygon) => polygon.map((point) => apply(toOutput, point))),
+  );
   return coverage(polygons, region);
 }
 
 /** A matte of another size than the plate is drawn as wide as the plate. */
-export function drawMatte(matte: Picture, { picture, toOutput }: Pick<CutGround, 'picture' | 'toOutput'>, region: Region): Promise<Raster> {
-  return samplePicture(matte, { scale: (toOutput.a * picture.width) / matte.width, x: toOutput.e, y: toOutput.f }, region);
+export function drawMatte(
+  matte: Picture,
+  { picture, toOutput }: Pick<CutGround, 'picture' | 'toOutput'>,
+  region: Region,
+): Promise<Raster> {
+  return samplePicture(
+    matte,
+    { scale: (toOutput.a * picture.width) / matte.width, x: toOutput.e, y: toOutput.f },
+    region,
+  );
 }
 
 /** While tolerances are still being changed, the key is worked out from what is on show. */
-async function drawTone(cut: Extract<Cut, { kind: 'tone' }>, { picture, toOutput }: CutGround, region: Region): Promise<Raster> {
+async function drawTone(
+  cut: Extract<Cut, { kind: 'tone' }>,
+  { picture, toOutput }: CutGround,
+  region: Region,
+): Promise<Raster> {
   const shown = await samplePicture(picture, { scale: toOutput.a, x: toOutput.e, y: toOutput.f }, region);
   const lab = shown.channels === 4 ? toOklab(shown) : null;
   const matches = toneMatcher(cut);
   const out = emptyRaster(region.width, region.height, 1);
-  for (let i = 0, at = 0; i < out.data.length; i++, at += 4) if (lab && lab.data[at + 3] > 0) out.data[i] = matches(lab.data[at], lab.data[at + 1], lab.data[at + 2]) * lab.data[at + 3];
+  for (let i = 0, at = 0; i < out.data.length; i++, at += 4)
+    if (lab && lab.data[at + 3] > 0)
+      out.data[i] = matches(lab.data[at], lab.data[at + 1], lab.data[at + 2]) * lab.data[at + 3];
   return out;
 }
 

@@ -27,11 +27,23 @@ export function frontNode(veil: Veil, place: PlatePlace, materials: Materials, p
     bounds: matte.bounds,
     needs({ region, scale }) {
       const wide = grow(region, blurMargin(sigmaAt(scale)));
-      return [{ node: plate, region: wide }, { node: matte, region: wide }];
+      return [
+        { node: plate, region: wide },
+        { node: matte, region: wide },
+      ];
     },
     async compute({ region, scale }, [colour, cover]) {
       const near = nearColours(colour, cover, region, sigmaAt(scale));
-      const clean = solved ? over(near, await drawMatte(solved, { picture: materials.picture(place.asset), toOutput: platePlacement(place, scale) }, region)) : near;
+      const clean = solved
+        ? over(
+            near,
+            await drawMatte(
+              solved,
+              { picture: materials.picture(place.asset), toOutput: platePlacement(place, scale) },
+              region,
+            ),
+          )
+        : near;
       return veil.cast ? withoutCast(clean, edgeNear(cover, region, sigmaAt(scale)), veil.cast) : clean;
     },
   };
@@ -60,7 +72,6 @@ function over(below: Raster, solved: Raster): Raster {
 
 /** @param colour, @param cover lie around `region` with the blur's margin */
 function nearColours(colour: Raster, cover: Raster, region: Region, sigma: number): Raster {
-
   const wide = grow(region, blurMargin(sigma));
   const own = crop(colour, wide, region);
   const inside = crop(cover, wide, region);
@@ -84,7 +95,9 @@ function fractionalBand(inside: Raster, region: Region): Region | null {
       bottom = y;
     }
   }
-  return right < 0 ? null : { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 };
+  return right < 0
+    ? null
+    : { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 };
 }
 
 const isFractional = (share: number): boolean => share > 0 && share < solid;

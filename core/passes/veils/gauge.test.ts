@@ -22,7 +22,8 @@ function setLetter(text: string): Letter {
 function readWith(text: string, hides: (across: number, down: number) => boolean) {
   const letter = setLetter(text);
   const bounds = placedBounds(place, letter.bounds!);
-  const draw = (one: Letter, request: Parameters<typeof letterCoverage>[2]) => letterCoverage(one, place, request, placedBounds(place, one.bounds!));
+  const draw = (one: Letter, request: Parameters<typeof letterCoverage>[2]) =>
+    letterCoverage(one, place, request, placedBounds(place, one.bounds!));
   const part = draw(letter, { region: { x: 0, y: 0, width: 200, height: 200 }, scale: 1 })!;
   const matte: Raster = emptyRaster(part.region.width, part.region.height, 1);
   for (let i = 0; i < matte.data.length; i++) {
@@ -30,7 +31,10 @@ function readWith(text: string, hides: (across: number, down: number) => boolean
     const y = part.region.y + Math.floor(i / part.region.width) + 0.5;
     matte.data[i] = Number(hides((x - bounds.x) / bounds.width, (y - bounds.y) / bounds.height));
   }
-  return nearestMisreading(letter, draw, face, part.cover, seenPart(matte.data.length, [matte]), { region: part.region, scale: 1 });
+  return nearestMisreading(letter, draw, face, part.cover, seenPart(matte.data.length, [matte]), {
+    region: part.region,
+    scale: 1,
+  });
 }
 
 test('an E whose lower bar is hidden can be read as an F; one whose stem is hidden a little cannot', () => {
@@ -58,18 +62,23 @@ function solid(text: string, x: number, y: number, width: number, height: number
 const sheet = { x: 0, y: 0, width: 60, height: 40 };
 function matteWith(...boxes: number[][]): Raster {
   const out = emptyRaster(60, 40, 1);
-  for (const [left, top, width, height] of boxes) for (let y = top; y < top + height; y++) out.data.fill(1, y * 60 + left, y * 60 + left + width);
+  for (const [left, top, width, height] of boxes)
+    for (let y = top; y < top + height; y++) out.data.fill(1, y * 60 + left, y * 60 + left + width);
   return out;
 }
 
 test('a veil that begins inside a letter grows from nothing; one that comes from beside it or from the border does not', () => {
   const letter = solid('I', 10, 5, 20, 30);
   const over = { over: [letter], under: [] };
-  expect(rootlessParts('v', matteWith([14, 10, 6, 6]), sheet, 0.5, over)).toEqual([{ veil: 'v', text: 'I', place: [34, 26], area: 36 * 4 }]);
+  expect(rootlessParts('v', matteWith([14, 10, 6, 6]), sheet, 0.5, over)).toEqual([
+    { veil: 'v', text: 'I', place: [34, 26], area: 36 * 4 },
+  ]);
   expect(rootlessParts('v', matteWith([4, 10, 16, 6]), sheet, 0.5, over)).toEqual([]);
   expect(rootlessParts('v', matteWith([0, 0, 60, 8]), sheet, 0.5, over)).toEqual([]);
   // Where the part that it grows from is woven behind the next letter, nothing is left to grow from.
-  expect(rootlessParts('v', matteWith([25, 10, 20, 6]), sheet, 0.5, { over: [letter], under: [solid('L', 30, 5, 20, 30)] })).toHaveLength(1);
+  expect(
+    rootlessParts('v', matteWith([25, 10, 20, 6]), sheet, 0.5, { over: [letter], under: [solid('L', 30, 5, 20, 30)] }),
+  ).toHaveLength(1);
   // Grain is no veil.
   expect(rootlessParts('v', matteWith([14, 10, 2, 2]), sheet, 0.5, over)).toEqual([]);
 });

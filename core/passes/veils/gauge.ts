@@ -60,7 +60,12 @@ const leastShare = 0.002;
  * Where a letter and a veil cross; null where they do not.
  * @param cover the letter, and @param matte the veil; both lie at `region`, px of the scale that is measured at
  */
-export function crossingOf(cover: Raster, matte: Raster, region: Region, scale: number): Pick<MeasuredCrossing, 'place' | 'share'> | null {
+export function crossingOf(
+  cover: Raster,
+  matte: Raster,
+  region: Region,
+  scale: number,
+): Pick<MeasuredCrossing, 'place' | 'share'> | null {
   let [ink, both, x, y] = [0, 0, 0, 0];
   for (let row = 0, i = 0; row < region.height; row++) {
     for (let column = 0; column < region.width; column++, i++) {
@@ -88,7 +93,12 @@ export function boxOf(matte: Raster, region: Region, scale: number): Region | nu
       bottom = y;
     }
   }
-  return right < 0 ? null : scaleRegion({ x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 }, 1 / scale);
+  return right < 0
+    ? null
+    : scaleRegion(
+        { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 },
+        1 / scale,
+      );
 }
 
 /** The px nearest to a place in which both are. */

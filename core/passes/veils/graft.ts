@@ -30,7 +30,14 @@ export function movedNode(node: Node, map: Affine): Node {
   /** Output px to px of the source at its own scale; its determinant is 1 or -1. */
   const toSource = (scale: number): Affine => {
     const own = scale * factor;
-    return { a: back.a * factor, b: back.b * factor, c: back.c * factor, d: back.d * factor, e: back.e * own, f: back.f * own };
+    return {
+      a: back.a * factor,
+      b: back.b * factor,
+      c: back.c * factor,
+      d: back.d * factor,
+      e: back.e * own,
+      f: back.f * own,
+    };
   };
   const sourceOf = ({ region, scale }: { region: Region; scale: number }): Region => {
     return grow(outerPixels(placedBounds(toSource(scale), region)), taps);

@@ -31,7 +31,13 @@ const leastPixels = 6;
  * @param matte of the whole sheet at `scale`, lying at `region`
  * @param letters those that the veil lies over, and those that lie over it
  */
-export function rootlessParts(veil: string, matte: Raster, region: Region, scale: number, letters: { over: readonly MeasuredLetter[]; under: readonly MeasuredLetter[] }): Rootless[] {
+export function rootlessParts(
+  veil: string,
+  matte: Raster,
+  region: Region,
+  scale: number,
+  letters: { over: readonly MeasuredLetter[]; under: readonly MeasuredLetter[] },
+): Rootless[] {
   const { width, height } = region;
   const ink = new Int32Array(width * height).fill(-1);
   letters.over.forEach((letter, index) => eachInk(letter, region, (i) => (ink[i] = index)));
@@ -57,7 +63,13 @@ export function rootlessParts(veil: string, matte: Raster, region: Region, scale
         open.push(next);
       }
     }
-    if (!isRooted && count >= leastPixels) found.push({ veil, text: letter.text, place: [(region.x + x / count + 0.5) / scale, (region.y + y / count + 0.5) / scale], area: count / scale ** 2 });
+    if (!isRooted && count >= leastPixels)
+      found.push({
+        veil,
+        text: letter.text,
+        place: [(region.x + x / count + 0.5) / scale, (region.y + y / count + 0.5) / scale],
+        area: count / scale ** 2,
+      });
   }
   return found;
 }

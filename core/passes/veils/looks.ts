@@ -15,7 +15,10 @@ export function hatchNode(scene: Node, matte: Node): Node {
     key: contentKey('hatch', scene.key, matte.key),
     channels: 4,
     bounds: null,
-    needs: ({ region }) => [{ node: scene, region }, { node: matte, region }],
+    needs: ({ region }) => [
+      { node: scene, region },
+      { node: matte, region },
+    ],
     compute({ region }, [picture, cover]) {
       const out = { ...picture, data: picture.data.slice() };
       for (let y = 0, i = 0; y < region.height; y++) {
@@ -39,12 +42,17 @@ export function aloneNode(front: Node, matte: Node, ground: readonly [number, nu
     key: contentKey('alone', front.key, matte.key, ground),
     channels: 4,
     bounds: null,
-    needs: ({ region }) => [{ node: front, region }, { node: matte, region }],
+    needs: ({ region }) => [
+      { node: front, region },
+      { node: matte, region },
+    ],
     compute({ region }, [colour, cover]) {
       const out = emptyRaster(region.width, region.height, 4);
       for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
         const share = cover.data[i];
-        for (let c = 0; c < 3; c++) out.data[at + c] = share >= 1 ? colour.data[at + c] : encode(decode(colour.data[at + c]) * share + behind[c] * (1 - share));
+        for (let c = 0; c < 3; c++)
+          out.data[at + c] =
+            share >= 1 ? colour.data[at + c] : encode(decode(colour.data[at + c]) * share + behind[c] * (1 - share));
         out.data[at + 3] = 1;
       }
       return out;
@@ -54,7 +62,10 @@ export function aloneNode(front: Node, matte: Node, ground: readonly [number, nu
 
 /** Two pictures side by side: one left of an upright line, the other right of it. @param at sheet px */
 export function wipeNode(left: Node, right: Node, at: number): Node {
-  const sides = ({ region, scale }: Request): { left: boolean; right: boolean } => ({ left: region.x < at * scale, right: region.x + region.width > at * scale });
+  const sides = ({ region, scale }: Request): { left: boolean; right: boolean } => ({
+    left: region.x < at * scale,
+    right: region.x + region.width > at * scale,
+  });
   return {
     key: contentKey('wipe', left.key, right.key, at),
     channels: 4,
@@ -70,7 +81,8 @@ export function wipeNode(left: Node, right: Node, at: number): Node {
       const [first, second] = inputs;
       const out = { ...second, data: second.data.slice() };
       const columns = Math.min(region.width, Math.max(0, Math.round(at * scale) - region.x));
-      for (let y = 0; y < region.height; y++) out.data.set(first.data.subarray(y * region.width * 4, (y * region.width + columns) * 4), y * region.width * 4);
+      for (let y = 0; y < region.height; y++)
+        out.data.set(first.data.subarray(y * region.width * 4, (y * region.width + columns) * 4), y * region.width * 4);
       return out;
     },
   };

@@ -32,7 +32,9 @@ function candidatesFor(text: string): string[] {
   const code = text.codePointAt(0)!;
   if (code < 0x250) return [...'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789'];
   const block = code & ~0x7f;
-  return Array.from({ length: 0x80 }, (_, i) => String.fromCodePoint(block + i)).filter((letter) => /\p{L}/u.test(letter));
+  return Array.from({ length: 0x80 }, (_, i) => String.fromCodePoint(block + i)).filter((letter) =>
+    /\p{L}/u.test(letter),
+  );
 }
 
 /**
@@ -42,7 +44,14 @@ function candidatesFor(text: string): string[] {
  * @param cover the letter's coverage, and @param seen what its veils leave of each px (1: all of it); both lie at `request.region`
  * @returns null where it cannot be told: more than one character, a letter that has been bent, a face without it
  */
-export function nearestMisreading(letter: Letter, draw: Draw, face: OpenFace, cover: Raster, seen: Float32Array, request: Request): Pick<Misreading, 'as' | 'margin'> | null {
+export function nearestMisreading(
+  letter: Letter,
+  draw: Draw,
+  face: OpenFace,
+  cover: Raster,
+  seen: Float32Array,
+  request: Request,
+): Pick<Misreading, 'as' | 'margin'> | null {
   const own = letter.text;
   const bounds = letter.bounds;
   if (!bounds || [...own].length !== 1 || !/[\p{L}\p{N}]/u.test(own)) return null;
@@ -60,9 +69,15 @@ export function nearestMisreading(letter: Letter, draw: Draw, face: OpenFace, co
     for (const side of [0, 0.5, 1]) {
       const left = bounds.x + (bounds.width - glyph.bounds.width * size) * side - glyph.bounds.x * size;
       const path = transformPath(glyph.path, moved(left, baseline, size));
-      const box: Region = { x: left + glyph.bounds.x * size, y: baseline + glyph.bounds.y * size, width: glyph.bounds.width * size, height: glyph.bounds.height * size };
+      const box: Region = {
+        x: left + glyph.bounds.x * size,
+        y: baseline + glyph.bounds.y * size,
+        width: glyph.bounds.width * size,
+        height: glyph.bounds.height * size,
+      };
       const { whole, visible } = differences(cover, seen, request, { ...letter, path, bounds: box }, draw);
-      if (whole / ink >= alike && (!nearest || visible / ink < nearest.margin)) nearest = { as: other, margin: visible / ink };
+      if (whole / ink >= alike && (!nearest || visible / ink < nearest.margin))
+        nearest = { as: other, margin: visible / ink };
     }
   }
   return nearest;
@@ -76,7 +91,13 @@ function glyphOf(face: OpenFace, text: string): { path: ReturnType<OpenFace['out
 }
 
 /** How much two letters differ, in px: on the whole, and where they are seen. No veil is reckoned with outside of the region. */
-function differences(cover: Raster, seen: Float32Array, request: Request, other: Letter, draw: Draw): { whole: number; visible: number } {
+function differences(
+  cover: Raster,
+  seen: Float32Array,
+  request: Request,
+  other: Letter,
+  draw: Draw,
+): { whole: number; visible: number } {
   const { region, scale } = request;
   const part = draw(other, { region: grow(region, 2 * Math.max(region.width, region.height)), scale });
   let [whole, visible, inside] = [0, 0, 0];
@@ -84,7 +105,10 @@ function differences(cover: Raster, seen: Float32Array, request: Request, other:
     const row = part ? region.y + y - part.region.y : -1;
     for (let x = 0; x < region.width; x++, i++) {
       const column = part ? region.x + x - part.region.x : -1;
-      const there = part && row >= 0 && row < part.region.height && column >= 0 && column < part.region.width ? part.cover.data[row * part.region.width + column] : 0;
+      const there =
+        part && row >= 0 && row < part.region.height && column >= 0 && column < part.region.width
+          ? part.cover.data[row * part.region.width + column]
+          : 0;
       const difference = Math.abs(cover.data[i] - there);
       inside += there;
       whole += difference;

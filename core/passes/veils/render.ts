@@ -28,18 +28,40 @@ export type CoverOf = (lettering: string) => Node | null;
 export const featherSigma = (veil: Veil): number => veil.feather / 2;
 
 /** Plate px to output px. */
-export const platePlacement = (place: PlatePlace, scale: number): Affine => ({ a: place.scale * scale, b: 0, c: 0, d: place.scale * scale, e: place.x * scale, f: place.y * scale });
+export const platePlacement = (place: PlatePlace, scale: number): Affine => ({
+  a: place.scale * scale,
+  b: 0,
+  c: 0,
+  d: place.scale * scale,
+  e: place.x * scale,
+  f: place.y * scale,
+});
 
 /** The veil's matte on the sheet: cut, softened, its fine edge put in, then touched up. One channel, linear. */
 export function matteNode(veil: Veil, place: PlatePlace, materials: Materials, coverOf: CoverOf = () => null): Node {
   const picture = materials.picture(place.asset);
   const pictures = solvedOf(veil).map(({ key }) => materials.picture(key).key);
-  const fences = [...new Set(veil.strokes.flatMap(({ fence }) => (fence ? [fence.lettering] : [])))].flatMap((lettering) => {
-    const node = coverOf(lettering);
-    return node ? [{ lettering, node }] : [];
-  });
+  const fences = [...new Set(veil.strokes.flatMap(({ fence }) => (fence ? [fence.lettering] : [])))].flatMap(
+    (lettering) => {
+      const node = coverOf(lettering);
+      return node ? [{ lettering, node }] : [];
+    },
+  );
   return {
-    key: contentKey('matte', picture.key, keyOf(veil.cuts), veil.fine && keyOf(veil.fine), veil.softness && keyOf(veil.softness), pictures, veil.feather, keyOf(veil.strokes), fences.map(({ node }) => node.key), place.scale, place.x, place.y),
+    key: contentKey(
+      'matte',
+      picture.key,
+      keyOf(veil.cuts),
+      veil.fine && keyOf(veil.fine),
+      veil.softness && keyOf(veil.softness),
+      pictures,
+      veil.feather,
+      keyOf(veil.strokes),
+      fences.map(({ node }) => node.key),
+      place.scale,
+      place.x,
+      place.y,
+    ),
     channels: 1,
     bounds: matteBounds(veil, place, picture),
     needs: ({ region }): Need[] => fences.map(({ node }) => ({ node, region })),
@@ -60,7 +82,12 @@ export function matteNode(veil: Veil, place: PlatePlace, materials: Materials, c
   };
 }
 
-async function softenedCut(veil: Veil, ground: Parameters<typeof drawCuts>[1], region: Region, sigma: number): Promise<Raster> {
+async function softenedCut(
+  veil: Veil,
+  ground: Parameters<typeof drawCuts>[1],
+  region: Region,
+  sigma: number,
+): Promise<Raster> {
   const softness = veil.softness && veil.softness.profile.length > 0 ? veil.softness : null;
   const inner = softness ? softenMargin(softness, ground.toOutput) : 0;
   const margin = inner + blurMargin(sigma);
@@ -88,7 +115,9 @@ function putIn(matte: Raster, solved: Raster, band: Raster): void {
 }
 
 /** What the contours enclose, plate px. */
-const enclosed = remember((cut: Extract<Cut, { kind: 'trace' }>): Region | null => unionOf(polygonsOf(cut.contours).map(regionOfPoints)));
+const enclosed = remember((cut: Extract<Cut, { kind: 'trace' }>): Region | null =>
+  unionOf(polygonsOf(cut.contours).map(regionOfPoints)),
+);
 
 /** How far a blur reaches at most, in its sigmas, whichever way it is computed. */
 const longestReach = 8;
@@ -106,7 +135,12 @@ function matteBounds(veil: Veil, place: PlatePlace, picture: Picture): Region {
     if (stroke.side === 'front' && box) all = union(all, grow(box, stroke.radius + 1));
   }
   if (!all) return { x: 0, y: 0, width: 0, height: 0 };
-  const onSheet = { x: all.x * place.scale + place.x, y: all.y * place.scale + place.y, width: all.width * place.scale, height: all.height * place.scale };
+  const onSheet = {
+    x: all.x * place.scale + place.x,
+    y: all.y * place.scale + place.y,
+    width: all.width * place.scale,
+    height: all.height * place.scale,
+  };
   const sigma = featherSigma(veil) + (veil.softness ? softest(veil.softness) * place.scale : 0);
   return grow(onSheet, sigma * longestReach + 2);
 }

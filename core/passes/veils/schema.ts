@@ -42,7 +42,12 @@ const lineFields = {
 const markSchema = z.strictObject({ side: z.enum(['front', 'behind']), ...lineFields });
 
 /** A rectangle of the plate, plate px. */
-const boxSchema = z.strictObject({ x: coordinate, y: coordinate, width: z.number().min(0).max(1e6), height: z.number().min(0).max(1e6) });
+const boxSchema = z.strictObject({
+  x: coordinate,
+  y: coordinate,
+  width: z.number().min(0).max(1e6),
+  height: z.number().min(0).max(1e6),
+});
 
 /** Key into `assets`: the solved pixels, a grey picture of the plate, white in front. */
 const matteKey = z.string().max(100);
@@ -65,7 +70,15 @@ const toneCutSchema = z.strictObject({
   kind: z.literal('tone'),
   joining,
   /** Where colours were sampled, plate px, and what they were. */
-  samples: z.array(z.strictObject({ x: coordinate, y: coordinate, colour: z.string().refine(isColour, 'This is not a colour that CSS knows.') })).max(40),
+  samples: z
+    .array(
+      z.strictObject({
+        x: coordinate,
+        y: coordinate,
+        colour: z.string().refine(isColour, 'This is not a colour that CSS knows.'),
+      }),
+    )
+    .max(40),
   /** How far a colour may differ and still belong, in Oklab times 100: its chroma and hue (a and b), and its lightness. */
   chroma: z.number().min(0).max(60),
   lightness: z.number().min(0).max(100),
@@ -78,7 +91,12 @@ const toneCutSchema = z.strictObject({
 
 const pictureCutSchema = z.strictObject({ kind: z.literal('picture'), joining, matte: matteKey });
 
-export const cutSchema = z.discriminatedUnion('kind', [traceCutSchema, scribbleCutSchema, toneCutSchema, pictureCutSchema]);
+export const cutSchema = z.discriminatedUnion('kind', [
+  traceCutSchema,
+  scribbleCutSchema,
+  toneCutSchema,
+  pictureCutSchema,
+]);
 
 const fineEdgeSchema = z.strictObject({
   /** Where the edge is hairy: painted by hand. */
@@ -109,7 +127,10 @@ const strokeSchema = z.strictObject({
   /** Strength at each point where the device told the pressure, fraction. */
   pressures: z.array(z.number().min(0).max(1)).max(20000).optional(),
   /** Keeps the stroke inside or outside of a lettering's letters. */
-  fence: z.strictObject({ lettering: z.string(), side: z.enum(['inside', 'outside']) }).nullable().default(null),
+  fence: z
+    .strictObject({ lettering: z.string(), side: z.enum(['inside', 'outside']) })
+    .nullable()
+    .default(null),
 });
 
 const shadowFields = {
@@ -198,14 +219,44 @@ export type Graft = z.infer<typeof graftSchema>;
 export type Cast = z.infer<typeof castSchema>;
 
 /** A veil as the format's defaults have it. */
-export const plainVeil = (said: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Veil>): Veil => ({ cuts: [], fine: null, softness: null, feather: 1, strokes: [], shadow: null, graft: null, cast: null, ...said });
+export const plainVeil = (said: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Veil>): Veil => ({
+  cuts: [],
+  fine: null,
+  softness: null,
+  feather: 1,
+  strokes: [],
+  shadow: null,
+  graft: null,
+  cast: null,
+  ...said,
+});
 
 /** A shadow to begin with. */
-export const firstShadow: VeilShadow = { lift: 14, height: 45, angle: 50, size: 0.6, strength: 0.55, colour: '#1b1512', nearLift: 0, farLift: 42, lifts: [], touches: [] };
+export const firstShadow: VeilShadow = {
+  lift: 14,
+  height: 45,
+  angle: 50,
+  size: 0.6,
+  strength: 0.55,
+  colour: '#1b1512',
+  nearLift: 0,
+  farLift: 42,
+  lifts: [],
+  touches: [],
+};
 
-export const plainStroke = (said: Pick<Stroke, 'side' | 'radius' | 'points'> & Partial<Stroke>): Stroke => ({ softness: 0, flow: 1, fence: null, ...said });
+export const plainStroke = (said: Pick<Stroke, 'side' | 'radius' | 'points'> & Partial<Stroke>): Stroke => ({
+  softness: 0,
+  flow: 1,
+  fence: null,
+  ...said,
+});
 
-export const tracedCut = (contours: Contour[], how: Joining = 'add'): TraceCut => ({ kind: 'trace', joining: how, contours });
+export const tracedCut = (contours: Contour[], how: Joining = 'add'): TraceCut => ({
+  kind: 'trace',
+  joining: how,
+  contours,
+});
 
 /** Whether a veil lies over one letter of a lettering, where that is not as the depth line has it. */
 export const crossingSchema = z.strictObject({
@@ -221,6 +272,9 @@ export type Crossing = z.infer<typeof crossingSchema>;
 /** The assets that a veil names, by key. */
 export function solvedOf({ cuts, fine }: Veil): { key: string; kind: 'matte' | 'front' }[] {
   const mattes = [...cuts.map((cut) => (cut.kind === 'trace' ? null : cut.matte)), fine?.matte];
-  const named = [...mattes.map((key) => ({ key, kind: 'matte' as const })), { key: fine?.front, kind: 'front' as const }];
+  const named = [
+    ...mattes.map((key) => ({ key, kind: 'matte' as const })),
+    { key: fine?.front, kind: 'front' as const },
+  ];
   return named.flatMap(({ key, kind }) => (key ? [{ key, kind }] : []));
 }

@@ -10,7 +10,10 @@ import { paintStroke } from './stroke';
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 /** How far a shadow falls from what casts it, sheet px: lift / tan(height of the lamp). */
-export function shadowOffset({ lift, height, angle }: Pick<VeilShadow, 'lift' | 'height' | 'angle'>): { x: number; y: number } {
+export function shadowOffset({ lift, height, angle }: Pick<VeilShadow, 'lift' | 'height' | 'angle'>): {
+  x: number;
+  y: number;
+} {
   const far = lift / Math.tan(radians(height));
   return { x: far * Math.cos(radians(angle)), y: far * Math.sin(radians(angle)) };
 }
@@ -31,13 +34,20 @@ interface LiftPart {
 }
 
 function liftParts(shadow: VeilShadow): LiftPart[] {
-  const part = (lift: number, at: number | null): LiftPart => ({ offset: shadowOffset({ ...shadow, lift }), sigma: shadowSigma({ ...shadow, lift }), at });
+  const part = (lift: number, at: number | null): LiftPart => ({
+    offset: shadowOffset({ ...shadow, lift }),
+    sigma: shadowSigma({ ...shadow, lift }),
+    at,
+  });
   if (shadow.lifts.length === 0) return [part(shadow.lift, null)];
   return Array.from({ length: liftSteps }, (_, i) => part(liftAt(shadow, i / (liftSteps - 1)), i / (liftSteps - 1)));
 }
 
 /** @param at 0 near, 0.5 as the veil is lifted, 1 far */
-export function liftAt({ lift, nearLift, farLift }: Pick<VeilShadow, 'lift' | 'nearLift' | 'farLift'>, at: number): number {
+export function liftAt(
+  { lift, nearLift, farLift }: Pick<VeilShadow, 'lift' | 'nearLift' | 'farLift'>,
+  at: number,
+): number {
   return at < 0.5 ? nearLift + (lift - nearLift) * at * 2 : lift + (farLift - lift) * (at - 0.5) * 2;
 }
 
@@ -46,7 +56,12 @@ export function liftAt({ lift, nearLift, farLift }: Pick<VeilShadow, 'lift' | 'n
  * by it, and each part throws its own.
  * @param liftPlace px of the veil's strokes to sheet px, and @param touchPlace px of the touch-up to sheet px
  */
-export function shadowNode(shadow: VeilShadow, matte: Node, liftPlace: Affine = identity, touchPlace: Affine = identity): Node {
+export function shadowNode(
+  shadow: VeilShadow,
+  matte: Node,
+  liftPlace: Affine = identity,
+  touchPlace: Affine = identity,
+): Node {
   const parts = liftParts(shadow);
   const farthest = Math.max(...parts.map(({ offset, sigma }) => Math.hypot(offset.x, offset.y) + sigma * 8 + 2));
   /** What the shadow of a region is cast by, and the margin of its blur. */
@@ -56,9 +71,23 @@ export function shadowNode(shadow: VeilShadow, matte: Node, liftPlace: Affine = 
   };
   const allOf = (request: Request): Region => unionOf(parts.map((part) => cast(part, request).wide))!;
   return {
-    key: contentKey('veil shadow', matte.key, parts, shadow.strength, keyOf(shadow.lifts), keyOf(shadow.touches), liftPlace, touchPlace),
+    key: contentKey(
+      'veil shadow',
+      matte.key,
+      parts,
+      shadow.strength,
+      keyOf(shadow.lifts),
+      keyOf(shadow.touches),
+      liftPlace,
+      touchPlace,
+    ),
     channels: 1,
-    bounds: matte.bounds && unionOf([grow(matte.bounds, farthest), ...shadow.touches.map(({ points, radius }) => placedBounds(touchPlace, grow(regionOfPoints(points)!, radius)))]),
+    bounds:
+      matte.bounds &&
+      unionOf([
+        grow(matte.bounds, farthest),
+        ...shadow.touches.map(({ points, radius }) => placedBounds(touchPlace, grow(regionOfPoints(points)!, radius))),
+      ]),
     needs: (request) => [{ node: matte, region: allOf(request) }],
     compute(request, [cover]) {
       const { region, scale } = request;
@@ -90,7 +119,10 @@ function liftMap({ lifts }: VeilShadow, region: Region, toOutput: Affine): Raste
 /** What of a veil belongs to one step of lift; all steps together are the whole veil. */
 function weighed(cover: Raster, lifted: Raster, at: number): Raster {
   const { max, abs } = Math;
-  return { ...cover, data: cover.data.map((value, i) => value * max(0, 1 - abs(lifted.data[i] - at) * (liftSteps - 1))) };
+  return {
+    ...cover,
+    data: cover.data.map((value, i) => value * max(0, 1 - abs(lifted.data[i] - at) * (liftSteps - 1))),
+  };
 }
 
 const scaled = (map: Affine, scale: number): Affine => followedBy(map, moved(0, 0, scale));

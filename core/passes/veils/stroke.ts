@@ -10,7 +10,13 @@ import type { Stroke } from './schema';
  * @param toOutput plate px to output px (upright, one scale)
  * @param fence coverage of the letters that the stroke keeps inside or outside of, lying at `region`; null for none
  */
-export function paintStroke(matte: Raster, region: Region, stroke: Stroke, toOutput: Affine, fence: Raster | null = null): void {
+export function paintStroke(
+  matte: Raster,
+  region: Region,
+  stroke: Stroke,
+  toOutput: Affine,
+  fence: Raster | null = null,
+): void {
   const points = stroke.points.map((point) => apply(toOutput, point));
   const radius = stroke.radius * Math.hypot(toOutput.a, toOutput.b);
   // Even a hard brush fades over one output px, so that its rim has no stair steps.
@@ -27,21 +33,37 @@ export function paintStroke(matte: Raster, region: Region, stroke: Stroke, toOut
       if (square >= outer * outer) continue;
       const t = Math.min(1, (outer - Math.sqrt(square)) / rim);
       const at = row + x;
-      const allowed = fence === null ? 1 : stroke.fence?.side === 'outside' ? 1 - Math.min(1, fence.data[at]) : Math.min(1, fence.data[at]);
+      const allowed =
+        fence === null
+          ? 1
+          : stroke.fence?.side === 'outside'
+            ? 1 - Math.min(1, fence.data[at])
+            : Math.min(1, fence.data[at]);
       const strength = t * t * (3 - 2 * t) * stroke.flow * allowed * (pressures ? pressures[y * box.width + x] : 1);
-      matte.data[at] = stroke.side === 'front' ? matte.data[at] + (1 - matte.data[at]) * strength : matte.data[at] * (1 - strength);
+      matte.data[at] =
+        stroke.side === 'front' ? matte.data[at] + (1 - matte.data[at]) * strength : matte.data[at] * (1 - strength);
     }
   }
 }
 
 /** Squared distance of each pixel's centre to a line of points, where below `reach` squared, and the pressure at the nearest place of the line. */
-function nearestOn(points: readonly [number, number][], reach: number, box: Region, pressureAt: readonly number[] | undefined): { squares: Float32Array; pressures: Float32Array | null } {
+function nearestOn(
+  points: readonly [number, number][],
+  reach: number,
+  box: Region,
+  pressureAt: readonly number[] | undefined,
+): { squares: Float32Array; pressures: Float32Array | null } {
   const pressures = pressureAt ? new Float32Array(box.width * box.height) : null;
   const squares = new Float32Array(box.width * box.height).fill(Infinity);
   for (let i = 0; i < points.length; i++) {
     const [ax, ay] = points[i];
     const [bx, by] = points[Math.min(i + 1, points.length - 1)];
-    const part = intersect(box, outerPixels(grow({ x: Math.min(ax, bx), y: Math.min(ay, by), width: Math.abs(bx - ax), height: Math.abs(by - ay) }, reach)));
+    const part = intersect(
+      box,
+      outerPixels(
+        grow({ x: Math.min(ax, bx), y: Math.min(ay, by), width: Math.abs(bx - ax), height: Math.abs(by - ay) }, reach),
+      ),
+    );
     if (!part) continue;
     const [dx, dy] = [bx - ax, by - ay];
     const length2 = dx * dx + dy * dy || 1;
@@ -54,7 +76,9 @@ function nearestOn(points: readonly [number, number][], reach: number, box: Regi
         const square = (px - t * dx) ** 2 + (py - t * dy) ** 2;
         if (square >= squares[row + x]) continue;
         squares[row + x] = square;
-        if (pressures) pressures[row + x] = (pressureAt![i] ?? 1) * (1 - t) + (pressureAt![Math.min(i + 1, points.length - 1)] ?? 1) * t;
+        if (pressures)
+          pressures[row + x] =
+            (pressureAt![i] ?? 1) * (1 - t) + (pressureAt![Math.min(i + 1, points.length - 1)] ?? 1) * t;
       }
     }
   }

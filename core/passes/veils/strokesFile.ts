@@ -13,7 +13,15 @@ const strokesFileSchema = z.strictObject({
   /** Width of the fine edge's strip to each side of the border, px. */
   reach: z.number().min(0).max(200).default(5),
   /** `edge` strokes paint the band of the fine edge. */
-  strokes: z.array(z.strictObject({ side: z.enum(['front', 'behind', 'edge']), width: z.number().min(0.2).max(10000), points: z.array(point).min(1).max(20000) })).max(2000),
+  strokes: z
+    .array(
+      z.strictObject({
+        side: z.enum(['front', 'behind', 'edge']),
+        width: z.number().min(0.2).max(10000),
+        points: z.array(point).min(1).max(20000),
+      }),
+    )
+    .max(2000),
 });
 
 export interface StrokesFile {
@@ -28,7 +36,9 @@ export function readStrokes(data: unknown): StrokesFile {
   const result = strokesFileSchema.safeParse(data);
   if (!result.success) {
     const [issue] = result.error.issues;
-    throw new Error(`These strokes cannot be read: ${issue.message}${issue.path.length > 0 ? ` (at ${issue.path.join('.')})` : ''}`);
+    throw new Error(
+      `These strokes cannot be read: ${issue.message}${issue.path.length > 0 ? ` (at ${issue.path.join('.')})` : ''}`,
+    );
   }
   const { box, strokes, reach } = result.data;
   return {

@@ -12,16 +12,28 @@ import { paintStroke } from './stroke';
 import { aroundBorder, endsAtBorder } from './trace/close';
 
 const box = (left: number, top: number, right: number, bottom: number, reverse = false): Contour => {
-  const points = [[left, top], [right, top], [right, bottom], [left, bottom]].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] }));
+  const points = [
+    [left, top],
+    [right, top],
+    [right, bottom],
+    [left, bottom],
+  ].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] }));
   return { closed: true, points: reverse ? points.reverse() : points };
 };
 const veil = (change: Partial<Veil>): Veil => plainVeil({ id: 'v', name: 'v', plate: 'p', feather: 0, ...change });
 const plain = { scale: 1, x: 0, y: 0, asset: 'a' };
 const picture = paintedPicture(100, 80, (x) => (x < 50 ? [200, 40, 40] : [40, 40, 200]));
-const materials: Materials = { picture: () => picture, face: () => { throw new Error('no faces here'); } };
+const materials: Materials = {
+  picture: () => picture,
+  face: () => {
+    throw new Error('no faces here');
+  },
+};
 const region = { x: 0, y: 0, width: 100, height: 80 };
-const matteOf = (one: Veil, place = plain, scale = 1, part = region) => new Evaluator(1e8).pixels(matteNode(one, place, materials), { region: part, scale });
-const at = (raster: { width: number; data: Float32Array }, x: number, y: number): number => raster.data[y * raster.width + x];
+const matteOf = (one: Veil, place = plain, scale = 1, part = region) =>
+  new Evaluator(1e8).pixels(matteNode(one, place, materials), { region: part, scale });
+const at = (raster: { width: number; data: Float32Array }, x: number, y: number): number =>
+  raster.data[y * raster.width + x];
 
 test('a contour cuts its area, where the plate stands, at any scale', async () => {
   const cut = veil({ cuts: [tracedCut([box(10, 10, 30, 20)])] });
@@ -44,14 +56,30 @@ test('contours add up whichever way round they were traced; open ones cut nothin
 test('a feathered straight edge is one half on the line and follows the error function', async () => {
   const feather = 8;
   const matte = await matteOf(veil({ cuts: [tracedCut([box(50, -200, 400, 300)])], feather }));
-  for (let x = 36; x < 64; x++) expect(Math.abs(at(matte, x, 40) - phi((x + 0.5 - 50) / (feather / 2)))).toBeLessThan(0.01);
+  for (let x = 36; x < 64; x++)
+    expect(Math.abs(at(matte, x, 40) - phi((x + 0.5 - 50) / (feather / 2)))).toBeLessThan(0.01);
 });
 
 test('a part with its margin is the same part of the whole, feather and strokes with it', async () => {
-  const one = veil({ cuts: [tracedCut([box(20, 20, 70, 60)])], feather: 6, strokes: [plainStroke({ side: 'behind', radius: 9, softness: 0.5, points: [[40, 10], [50, 70]] })] });
+  const one = veil({
+    cuts: [tracedCut([box(20, 20, 70, 60)])],
+    feather: 6,
+    strokes: [
+      plainStroke({
+        side: 'behind',
+        radius: 9,
+        softness: 0.5,
+        points: [
+          [40, 10],
+          [50, 70],
+        ],
+      }),
+    ],
+  });
   const whole = await matteOf(one);
   const part = await matteOf(one, plain, 1, { x: 33, y: 17, width: 20, height: 30 });
-  for (let y = 0; y < 30; y++) for (let x = 0; x < 20; x++) expect(at(part, x, y)).toBeCloseTo(at(whole, x + 33, y + 17), 5);
+  for (let y = 0; y < 30; y++)
+    for (let x = 0; x < 20; x++) expect(at(part, x, y)).toBeCloseTo(at(whole, x + 33, y + 17), 5);
 });
 
 test('strokes raise and lower the matte in the order in which they were painted', () => {
@@ -74,7 +102,10 @@ test('the front colour at a soft edge is that of the veil inside, not of what wa
   // The veil is the blue half; a feather of 4 px makes its matte reach into the red half.
   const one = veil({ cuts: [tracedCut([box(50, -100, 400, 300)])], feather: 4 });
   const plate = plateNode({ id: 'p', name: 'p', ...plain }, materials);
-  const front = await new Evaluator(1e8).pixels(frontNode(one, plain, materials, plate, matteNode(one, plain, materials)), { region, scale: 1 });
+  const front = await new Evaluator(1e8).pixels(
+    frontNode(one, plain, materials, plate, matteNode(one, plain, materials)),
+    { region, scale: 1 },
+  );
   const red = (x: number): number => front.data[(40 * 100 + x) * 4] * 255;
   expect(red(90)).toBeCloseTo(40, 3);
   for (const x of [48, 49]) expect(red(x)).toBeLessThan(60);
@@ -94,7 +125,8 @@ describe('closing along the border', () => {
     expect(endsAtBorder([2, 300], [500, 310], sheet, 5)).toBe(false);
     expect(endsAtBorder([-20, 300], [998, 310], sheet, 5)).toBe(false);
   });
-  const closed = (otherWay: boolean) => [[0, 400], [1000, 380], ...aroundBorder([0, 400], [1000, 380], sheet, otherWay)] as [number, number][];
+  const closed = (otherWay: boolean) =>
+    [[0, 400], [1000, 380], ...aroundBorder([0, 400], [1000, 380], sheet, otherWay)] as [number, number][];
   test('from side to side it goes the shorter way round, outside of the sheet, and holds what lies beneath', () => {
     const way = aroundBorder([0, 400], [1000, 380], sheet);
     for (const [x, y] of way) expect(x < 0 || x > 1000 || y < 0 || y > 600).toBe(true);
@@ -122,12 +154,21 @@ describe('cuts are joined in their order', () => {
     expect(await seen([{ ...right, joining: 'take-away' }, left])).toEqual([1, 1, 0]);
   });
   test('a cut that has nothing yet is left out, however it joins', async () => {
-    expect(await seen([left, { kind: 'scribble', joining: 'intersect', marks: [], box: null, matte: null, coarse: false }, tracedCut([], 'intersect')])).toEqual([1, 1, 0]);
+    expect(
+      await seen([
+        left,
+        { kind: 'scribble', joining: 'intersect', marks: [], box: null, matte: null, coarse: false },
+        tracedCut([], 'intersect'),
+      ]),
+    ).toEqual([1, 1, 0]);
   });
   test('a matte of another size is drawn as wide as the plate', async () => {
     const small = paintedPicture(50, 40, (x) => [x < 20 ? 255 : 0], 1);
     const own: Materials = { ...materials, picture: (key) => (key === 'm' ? small : picture) };
-    const matte = await new Evaluator(1e8).pixels(matteNode(veil({ cuts: [{ kind: 'picture', joining: 'add', matte: 'm' }] }), plain, own), { region, scale: 1 });
+    const matte = await new Evaluator(1e8).pixels(
+      matteNode(veil({ cuts: [{ kind: 'picture', joining: 'add', matte: 'm' }] }), plain, own),
+      { region, scale: 1 },
+    );
     expect([at(matte, 20, 40), at(matte, 36, 40), at(matte, 44, 40)].map(Math.round)).toEqual([1, 1, 0]);
   });
   test('a contour of one px, or of none, cuts no more than that', async () => {
@@ -137,15 +178,41 @@ describe('cuts are joined in their order', () => {
 });
 
 test('a tone key that is not solved yet is worked out from what is on show', async () => {
-  const matte = await matteOf(veil({ cuts: [{ kind: 'tone', joining: 'add', samples: [{ x: 80, y: 10, colour: 'rgb(40 40 200)' }], chroma: 5, lightness: 5, softness: 0.5, connected: false, matte: null }] }));
+  const matte = await matteOf(
+    veil({
+      cuts: [
+        {
+          kind: 'tone',
+          joining: 'add',
+          samples: [{ x: 80, y: 10, colour: 'rgb(40 40 200)' }],
+          chroma: 5,
+          lightness: 5,
+          softness: 0.5,
+          connected: false,
+          matte: null,
+        },
+      ],
+    }),
+  );
   expect([at(matte, 20, 20), at(matte, 80, 20)]).toEqual([0, 1]);
 });
 
 test('a fence keeps a stroke inside or outside of the letters, exactly along their edge', () => {
-  const cover = { width: 20, height: 1, channels: 1 as const, data: Float32Array.from({ length: 20 }, (_, x) => (x < 10 ? 1 : x === 10 ? 0.25 : 0)) };
+  const cover = {
+    width: 20,
+    height: 1,
+    channels: 1 as const,
+    data: Float32Array.from({ length: 20 }, (_, x) => (x < 10 ? 1 : x === 10 ? 0.25 : 0)),
+  };
   const painted = (side: 'inside' | 'outside', flow = 1): number[] => {
     const matte = { ...cover, data: new Float32Array(20) };
-    paintStroke(matte, { x: 0, y: 0, width: 20, height: 1 }, plainStroke({ side: 'front', radius: 100, flow, points: [[10, 0]], fence: { lettering: 'w', side } }), { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, cover);
+    paintStroke(
+      matte,
+      { x: 0, y: 0, width: 20, height: 1 },
+      plainStroke({ side: 'front', radius: 100, flow, points: [[10, 0]], fence: { lettering: 'w', side } }),
+      { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 },
+      cover,
+    );
     return [9, 10, 11].map((x) => matte.data[x]);
   };
   expect(painted('inside')).toEqual([1, 0.25, 0]);
@@ -155,7 +222,20 @@ test('a fence keeps a stroke inside or outside of the letters, exactly along the
 
 test('a stroke of a pen is as strong as it was pressed', () => {
   const matte = { width: 100, height: 20, channels: 1 as const, data: new Float32Array(2000) };
-  paintStroke(matte, { x: 0, y: 0, width: 100, height: 20 }, plainStroke({ side: 'front', radius: 8, points: [[10, 10], [90, 10]], pressures: [0.2, 1] }), { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 });
+  paintStroke(
+    matte,
+    { x: 0, y: 0, width: 100, height: 20 },
+    plainStroke({
+      side: 'front',
+      radius: 8,
+      points: [
+        [10, 10],
+        [90, 10],
+      ],
+      pressures: [0.2, 1],
+    }),
+    { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 },
+  );
   expect(matte.data[10 * 100 + 10]).toBeCloseTo(0.2 + 0.8 * (0.5 / 80), 3);
   expect(matte.data[10 * 100 + 50]).toBeCloseTo(0.2 + 0.8 * (40.5 / 80), 3);
   expect(matte.data[10 * 100 + 89]).toBeCloseTo(0.2 + 0.8 * (79.5 / 80), 3);

@@ -15,7 +15,11 @@ export interface Weaving {
 export function veilsOver({ depth, veils, weave }: Weaving, lettering: string, at: number): string[] {
   const own = depth.indexOf(lettering);
   const isVeil = new Set(veils.map(({ id }) => id));
-  const turned = new Map(weave.flatMap((crossing) => (crossing.lettering === lettering && crossing.at === at ? [[crossing.veil, crossing.over] as const] : [])));
+  const turned = new Map(
+    weave.flatMap((crossing) =>
+      crossing.lettering === lettering && crossing.at === at ? [[crossing.veil, crossing.over] as const] : [],
+    ),
+  );
   return depth.filter((id, place) => isVeil.has(id) && (turned.get(id) ?? place > own));
 }
 
@@ -41,7 +45,11 @@ export interface WovenPart<Letter> {
 }
 
 /** A lettering's letters in groups by what lies over them; the first group is the one without a turned crossing. */
-export function wovenParts<Letter extends { start: number }>(weaving: Weaving, lettering: string, letters: readonly Letter[]): WovenPart<Letter>[] {
+export function wovenParts<Letter extends { start: number }>(
+  weaving: Weaving,
+  lettering: string,
+  letters: readonly Letter[],
+): WovenPart<Letter>[] {
   const turned = new Set(weaving.weave.flatMap((crossing) => (crossing.lettering === lettering ? [crossing.at] : [])));
   const plain: WovenPart<Letter> = { letters: [], over: veilsOver({ ...weaving, weave: [] }, lettering, 0) };
   const parts = new Map([[plain.over.join('|'), plain]]);

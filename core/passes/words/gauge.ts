@@ -43,7 +43,12 @@ export function measureInk(letters: Letters): InkMeasures | null {
   for (const { path, bounds, text } of letters.letters.slice(0, looked)) {
     if (!bounds || bounds.width <= 0 || bounds.height <= 0) continue;
     const scale = measuredSide / Math.max(bounds.width, bounds.height);
-    const box = outerPixels({ x: bounds.x * scale, y: bounds.y * scale, width: bounds.width * scale, height: bounds.height * scale });
+    const box = outerPixels({
+      x: bounds.x * scale,
+      y: bounds.y * scale,
+      width: bounds.width * scale,
+      height: bounds.height * scale,
+    });
     const cover = coverage(flatten(transformPath(path, { a: scale, b: 0, c: 0, d: scale, e: 0, f: 0 })), box);
     sums.ink += cover.data.reduce((sum, value) => sum + value, 0) / scale ** 2;
     sums.room += bounds.width * bounds.height;

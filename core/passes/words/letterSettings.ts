@@ -25,10 +25,20 @@ export const letterSettingSchema = z.strictObject({
 export type LetterSetting = z.infer<typeof letterSettingSchema>;
 
 /** A letter as the face and the words have it. */
-export const plainLetter: Omit<LetterSetting, 'at'> = { space: 0, x: 0, y: 0, scale: 1, rotation: 0, rise: 0, colour: null };
+export const plainLetter: Omit<LetterSetting, 'at'> = {
+  space: 0,
+  x: 0,
+  y: 0,
+  scale: 1,
+  rotation: 0,
+  rise: 0,
+  colour: null,
+};
 
 export function isPlain(setting: Omit<LetterSetting, 'at'>): boolean {
-  return (Object.keys(plainLetter) as (keyof typeof plainLetter)[]).every((name) => setting[name] === plainLetter[name]);
+  return (Object.keys(plainLetter) as (keyof typeof plainLetter)[]).every(
+    (name) => setting[name] === plainLetter[name],
+  );
 }
 
 /** How a setting moves a letter's outline: px of the letter, pen at the origin. Null where it stays as it is. */
@@ -36,7 +46,10 @@ export function settingMap(setting: LetterSetting, bounds: Region | null, size: 
   const { x, y, rise, scale, rotation } = setting;
   if (x === 0 && y === 0 && rise === 0 && scale === 1 && rotation === 0) return null;
   const middle = bounds ? middleOf(bounds) : [0, 0];
-  return followedBy(moved(-middle[0], -middle[1]), placed(scale, rotation, middle[0] + x * size, middle[1] + (y - rise) * size));
+  return followedBy(
+    moved(-middle[0], -middle[1]),
+    placed(scale, rotation, middle[0] + x * size, middle[1] + (y - rise) * size),
+  );
 }
 
 /** What a text that was edited keeps: settings by letter, and what is set by line. */
@@ -56,7 +69,11 @@ function unchanged(before: string, after: string): { head: number; tail: number 
 }
 
 /** Brings things that stand at letters over to an edited text: what was replaced loses them. */
-export function keptPlaces<Thing extends { at: number }>(before: string, after: string, things: readonly Thing[]): Thing[] {
+export function keptPlaces<Thing extends { at: number }>(
+  before: string,
+  after: string,
+  things: readonly Thing[],
+): Thing[] {
   if (before === after) return [...things];
   const { head, tail } = unchanged(before, after);
   return things.flatMap((one) => {
@@ -77,7 +94,13 @@ export function retyped(before: string, after: string, { letters, leadings }: Ke
 
 const linesIn = (text: string): number => text.split('\n').length - 1;
 
-function retypedLines(before: string, after: string, head: number, tail: number, leadings: (number | null)[]): (number | null)[] {
+function retypedLines(
+  before: string,
+  after: string,
+  head: number,
+  tail: number,
+  leadings: (number | null)[],
+): (number | null)[] {
   if (leadings.length === 0) return leadings;
   const first = linesIn(before.slice(0, head));
   const gone = linesIn(before.slice(head, before.length - tail));

@@ -25,7 +25,17 @@ export function setWords(words: Words, materials: Materials): Letters {
     return set;
   });
   const letters = all.flatMap((one) => one.letters);
-  return { letters, lines: all.map(({ line }) => line), size: measure.size, capHeight: measure.capHeight, ink: inkOf(letters), flatInk: inkOf(letters), place: identity, warp: null, echoes: [] };
+  return {
+    letters,
+    lines: all.map(({ line }) => line),
+    size: measure.size,
+    capHeight: measure.capHeight,
+    ink: inkOf(letters),
+    flatInk: inkOf(letters),
+    place: identity,
+    warp: null,
+    echoes: [],
+  };
 }
 
 /** The lines shaped and set by hand, before a lockup places them; and what lockups go by. */
@@ -41,20 +51,45 @@ export function setLines(words: Words, materials: Materials): { lines: SetLine[]
   });
   const { size, tracking, alignment, leading, leadings } = words;
   const leadingOf = (line: number): number => (line === 0 ? 0 : (leadings[line] ?? leading) * size);
-  return { lines, measure: { size, capHeight: face.capHeight * size, tracking: tracking * size, leadingOf, alignment } };
+  return {
+    lines,
+    measure: { size, capHeight: face.capHeight * size, tracking: tracking * size, leadingOf, alignment },
+  };
 }
 
 const inkOf = (letters: readonly Letter[]): Region | null => unionOf(letters.map(({ bounds }) => bounds));
 
-function placeLine({ index, letters: shaped }: SetLine, places: readonly Affine[], text: string, start: number, { capHeight }: Measure): { line: Line; letters: Letter[] } {
+function placeLine(
+  { index, letters: shaped }: SetLine,
+  places: readonly Affine[],
+  text: string,
+  start: number,
+  { capHeight }: Measure,
+): { line: Line; letters: Letter[] } {
   const letters = shaped.map((letter, i): Letter => {
     const place = places[i];
     const path = letter.outline(place);
     const upright = place.b === 0 && place.c === 0 && place.a > 0 && place.d > 0;
     const bounds = upright ? boundsAt(letter.bounds, place) : pathBounds(path);
-    return { start: letter.start, text: text.slice(letter.start - start, letter.end - start), line: index, path, bounds, colour: letter.colour };
+    return {
+      start: letter.start,
+      text: text.slice(letter.start - start, letter.end - start),
+      line: index,
+      path,
+      bounds,
+      colour: letter.colour,
+    };
   });
-  return { line: { start, text, ink: inkOf(letters), flatInk: inkOf(letters), carets: caretsOf(shaped, places, text.length, start, capHeight) }, letters };
+  return {
+    line: {
+      start,
+      text,
+      ink: inkOf(letters),
+      flatInk: inkOf(letters),
+      carets: caretsOf(shaped, places, text.length, start, capHeight),
+    },
+    letters,
+  };
 }
 
 /** A caret in a letter's own frame, at x px from its pen. */
@@ -63,7 +98,13 @@ function caretIn(place: Affine, x: number, capHeight: number): Caret {
 }
 
 /** The caret before each UTF-16 unit of a line and after the last; within a ligature they stand at equal steps. */
-function caretsOf(letters: readonly SetLetter[], places: readonly Affine[], length: number, start: number, capHeight: number): Caret[] {
+function caretsOf(
+  letters: readonly SetLetter[],
+  places: readonly Affine[],
+  length: number,
+  start: number,
+  capHeight: number,
+): Caret[] {
   if (letters.length === 0) return Array.from({ length: length + 1 }, () => caretIn(identity, 0, capHeight));
   const carets = new Array<Caret | undefined>(length + 1);
   let last = 0;
@@ -85,5 +126,15 @@ function setShape(words: Words): Letters {
   const path = shapePath(words.shape!, words.size);
   const bounds = pathBounds(path);
   const letters: Letter[] = bounds ? [{ start: 0, text: words.shape!.kind, line: 0, path, bounds, colour: null }] : [];
-  return { letters, lines: [], size: words.size, capHeight: bounds?.height ?? words.size, ink: bounds, flatInk: bounds, place: identity, warp: null, echoes: [] };
+  return {
+    letters,
+    lines: [],
+    size: words.size,
+    capHeight: bounds?.height ?? words.size,
+    ink: bounds,
+    flatInk: bounds,
+    place: identity,
+    warp: null,
+    echoes: [],
+  };
 }

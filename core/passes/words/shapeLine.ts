@@ -118,6 +118,9 @@ function handSet(letter: SetLetter, settings: ReadonlyMap<number, LetterSetting>
   const setting = settings.get(letter.start);
   if (!setting) return letter;
   const map: Affine | null = settingMap(setting, letter.bounds, size);
-  const changed = map && { outline: (place: Affine) => letter.outline(followedBy(map, place)), bounds: pathBounds(letter.outline(map)) };
+  const changed = map && {
+    outline: (place: Affine) => letter.outline(followedBy(map, place)),
+    bounds: pathBounds(letter.outline(map)),
+  };
   return { ...letter, ...changed, advance: letter.advance + setting.space * size, colour: setting.colour };
 }

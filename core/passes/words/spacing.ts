@@ -52,11 +52,18 @@ function sidesOf({ outline, bounds }: SetLetter, capHeight: number): Sides {
     });
   }
   const box = bounds!;
-  return { left: first.map((x) => Math.min(deepest, x - box.x)), right: last.map((x) => Math.min(deepest, box.x + box.width - x)) };
+  return {
+    left: first.map((x) => Math.min(deepest, x - box.x)),
+    right: last.map((x) => Math.min(deepest, box.x + box.width - x)),
+  };
 }
 
 /** The gaps between neighbours that both have ink, in lines that run from left to right. */
-export function gapsOf(lines: readonly SetLine[], { capHeight, tracking }: Pick<Measure, 'capHeight' | 'tracking'>, text: string): Gap[] {
+export function gapsOf(
+  lines: readonly SetLine[],
+  { capHeight, tracking }: Pick<Measure, 'capHeight' | 'tracking'>,
+  text: string,
+): Gap[] {
   return lines.flatMap(({ index, letters }) => {
     const { pens } = pensAlong(letters, tracking);
     const sides = letters.map((letter) => (letter.bounds ? sidesOf(letter, capHeight) : null));
@@ -66,7 +73,16 @@ export function gapsOf(lines: readonly SetLine[], { capHeight, tracking }: Pick<
       if (!of || !to || left.rightToLeft || right.rightToLeft) return [];
       const between = pens[i + 1] + right.bounds!.x - (pens[i] + left.bounds!.x + left.bounds!.width);
       const white = of.right.map((inset, row) => between + inset + to.left[row]);
-      return [{ left: left.start, right: right.start, line: index, text: text.slice(left.start, left.end) + text.slice(right.start, right.end), mean: white.reduce((sum, one) => sum + one, 0) / rows, least: Math.min(...white) }];
+      return [
+        {
+          left: left.start,
+          right: right.start,
+          line: index,
+          text: text.slice(left.start, left.end) + text.slice(right.start, right.end),
+          mean: white.reduce((sum, one) => sum + one, 0) / rows,
+          least: Math.min(...white),
+        },
+      ];
     });
   });
 }
@@ -105,9 +121,16 @@ const columns = 600;
  * @param letters set in lines, one below the other, as they are now
  * @param leadingOf the leadings that they are set with, px
  */
-export function tightestLeadings({ letters, ink }: Letters, lineCount: number, leadingOf: (line: number) => number): (number | null)[] {
+export function tightestLeadings(
+  { letters, ink }: Letters,
+  lineCount: number,
+  leadingOf: (line: number) => number,
+): (number | null)[] {
   if (!ink) return [];
-  const profiles = Array.from({ length: lineCount }, () => ({ top: new Array<number>(columns).fill(Infinity), bottom: new Array<number>(columns).fill(-Infinity) }));
+  const profiles = Array.from({ length: lineCount }, () => ({
+    top: new Array<number>(columns).fill(Infinity),
+    bottom: new Array<number>(columns).fill(-Infinity),
+  }));
   for (const { line, path } of letters) addColumns(profiles[line], path, ink.x, ink.width);
   return profiles.map(({ top }, line) => {
     if (line === 0) return null;
@@ -119,7 +142,9 @@ export function tightestLeadings({ letters, ink }: Letters, lineCount: number, l
 
 function addColumns(profile: { top: number[]; bottom: number[] }, path: Path, left: number, width: number): void {
   // Sideways, so that columns become rows.
-  for (const polygon of flatten(transformPath(path, { a: columns / width, b: 0, c: 0, d: 1, e: (-left * columns) / width, f: 0 }))) {
+  for (const polygon of flatten(
+    transformPath(path, { a: columns / width, b: 0, c: 0, d: 1, e: (-left * columns) / width, f: 0 }),
+  )) {
     polygon.forEach((from, i) => {
       const to = polygon[(i + 1) % polygon.length];
       const [first, last] = [Math.floor(Math.min(from[0], to[0])), Math.floor(Math.max(from[0], to[0]))];

@@ -10,18 +10,32 @@ export function freeOutline(list: readonly Outline[]): string {
 }
 
 /** Lays an outline on; it is the nearest. */
-export const addOutline = (id: string, outline: Outline): Edit => (piece) => void thing(piece.letterings, id).outlines.list.push(structuredClone(outline));
+export const addOutline =
+  (id: string, outline: Outline): Edit =>
+  (piece) =>
+    void thing(piece.letterings, id).outlines.list.push(structuredClone(outline));
 
-export const setOutline = (id: string, outline: string, change: Partial<Outline>): Edit => (piece) => void Object.assign(thing(thing(piece.letterings, id).outlines.list, outline), change);
+export const setOutline =
+  (id: string, outline: string, change: Partial<Outline>): Edit =>
+  (piece) =>
+    void Object.assign(thing(thing(piece.letterings, id).outlines.list, outline), change);
 
-export const removeOutline = (id: string, outline: string): Edit => (piece) => {
-  const { outlines } = thing(piece.letterings, id);
-  outlines.list = outlines.list.filter((one) => one.id !== outline);
-  dropUnused(piece);
-};
+export const removeOutline =
+  (id: string, outline: string): Edit =>
+  (piece) => {
+    const { outlines } = thing(piece.letterings, id);
+    outlines.list = outlines.list.filter((one) => one.id !== outline);
+    dropUnused(piece);
+  };
 
 /** Moves an outline nearer or farther among the outlines. */
-export const moveOutline = (id: string, from: number, to: number): Edit => (piece) => moveWithin(thing(piece.letterings, id).outlines.list, from, to);
+export const moveOutline =
+  (id: string, from: number, to: number): Edit =>
+  (piece) =>
+    moveWithin(thing(piece.letterings, id).outlines.list, from, to);
 
 /** Rounds the letters' corners, makes them fatter or thinner. */
-export const setEdge = (id: string, change: Partial<Pick<Outlines, 'round' | 'grow'>>): Edit => (piece) => void Object.assign(thing(piece.letterings, id).outlines, change);
+export const setEdge =
+  (id: string, change: Partial<Pick<Outlines, 'round' | 'grow'>>): Edit =>
+  (piece) =>
+    void Object.assign(thing(piece.letterings, id).outlines, change);

@@ -1,5 +1,19 @@
 import { current } from 'immer';
-import { plainVeil, type Cast, type Contour, type Crossing, type Cut, type FineEdge, type Graft, type Softness, type Stroke, type TraceCut, type TracePoint, type Veil, type VeilShadow } from '../../passes/veils/schema';
+import {
+  plainVeil,
+  type Cast,
+  type Contour,
+  type Crossing,
+  type Cut,
+  type FineEdge,
+  type Graft,
+  type Softness,
+  type Stroke,
+  type TraceCut,
+  type TracePoint,
+  type Veil,
+  type VeilShadow,
+} from '../../passes/veils/schema';
 import type { Asset, Piece } from '../schema';
 import { moveWithin, type Edit } from './edit';
 import { dropGrades, dropUnused, keepAsset, thing } from './things';
@@ -7,56 +21,95 @@ import { dropGrades, dropUnused, keepAsset, thing } from './things';
 /** Solved pixels as the store has them. */
 export type StoredMatte = Asset & { sha256: string };
 
-export const addVeil = (veil: Pick<Veil, 'id' | 'name' | 'plate'>): Edit => (piece) => {
-  piece.veils.push(plainVeil(veil));
-  piece.depth.push(veil.id);
-};
+export const addVeil =
+  (veil: Pick<Veil, 'id' | 'name' | 'plate'>): Edit =>
+  (piece) => {
+    piece.veils.push(plainVeil(veil));
+    piece.depth.push(veil.id);
+  };
 
-export const changeVeil = (id: string, change: Partial<Pick<Veil, 'name' | 'feather'>>): Edit => (piece) => void Object.assign(thing(piece.veils, id), change);
+export const changeVeil =
+  (id: string, change: Partial<Pick<Veil, 'name' | 'feather'>>): Edit =>
+  (piece) =>
+    void Object.assign(thing(piece.veils, id), change);
 
-export const removeVeil = (id: string): Edit => (piece) => {
-  piece.veils = piece.veils.filter((veil) => veil.id !== id);
-  piece.depth = piece.depth.filter((other) => other !== id);
-  piece.weave = piece.weave.filter(({ veil }) => veil !== id);
-  dropGrades(piece, ({ on }) => on.kind !== 'all' && on.veil === id);
-  dropUnused(piece);
-};
+export const removeVeil =
+  (id: string): Edit =>
+  (piece) => {
+    piece.veils = piece.veils.filter((veil) => veil.id !== id);
+    piece.depth = piece.depth.filter((other) => other !== id);
+    piece.weave = piece.weave.filter(({ veil }) => veil !== id);
+    dropGrades(piece, ({ on }) => on.kind !== 'all' && on.veil === id);
+    dropUnused(piece);
+  };
 
 /** Adds a way to cut, nearest to the touch-up; a copy of it, since what has come into a piece is never changed. */
-export const addCut = (id: string, cut: Cut): Edit => (piece) => void thing(piece.veils, id).cuts.push(structuredClone(cut));
+export const addCut =
+  (id: string, cut: Cut): Edit =>
+  (piece) =>
+    void thing(piece.veils, id).cuts.push(structuredClone(cut));
 
-export const removeCut = (id: string, index: number): Edit => (piece) => {
-  thing(piece.veils, id).cuts.splice(index, 1);
-  dropUnused(piece);
-};
+export const removeCut =
+  (id: string, index: number): Edit =>
+  (piece) => {
+    thing(piece.veils, id).cuts.splice(index, 1);
+    dropUnused(piece);
+  };
 
-export const moveCut = (id: string, from: number, to: number): Edit => (piece) => moveWithin(thing(piece.veils, id).cuts, from, to);
+export const moveCut =
+  (id: string, from: number, to: number): Edit =>
+  (piece) =>
+    moveWithin(thing(piece.veils, id).cuts, from, to);
 
-export const setJoining = (id: string, index: number, joining: Cut['joining']): Edit => (piece) => void (thing(piece.veils, id).cuts[index].joining = joining);
+export const setJoining =
+  (id: string, index: number, joining: Cut['joining']): Edit =>
+  (piece) =>
+    void (thing(piece.veils, id).cuts[index].joining = joining);
 
 /** Changes a cut that is solved, and puts what it was solved to in place. @param matte null: it is still to be solved */
-export const setSolvedCut = (id: string, index: number, change: Partial<Cut>, matte: StoredMatte | null): Edit => (piece) => {
-  const cut = thing(piece.veils, id).cuts[index];
-  Object.assign(cut, change, { matte: matte && keepAsset(piece, matte) });
-  dropUnused(piece);
-};
+export const setSolvedCut =
+  (id: string, index: number, change: Partial<Cut>, matte: StoredMatte | null): Edit =>
+  (piece) => {
+    const cut = thing(piece.veils, id).cuts[index];
+    Object.assign(cut, change, { matte: matte && keepAsset(piece, matte) });
+    dropUnused(piece);
+  };
 
 /** Sets the fine edge; `solved` null leaves what was solved before. */
-export const setFineEdge = (id: string, change: Partial<Pick<FineEdge, 'band' | 'reach'>>, solved: { matte: StoredMatte; front: StoredMatte; solvedFor: string } | null): Edit => (piece) => {
-  const veil = thing(piece.veils, id);
-  veil.fine = { ...(veil.fine ?? { band: [], reach: 0, matte: null, front: null, solvedFor: null }), ...change };
-  if (solved) Object.assign(veil.fine, { matte: keepAsset(piece, solved.matte), front: keepAsset(piece, solved.front), solvedFor: solved.solvedFor });
-  dropUnused(piece);
-};
+export const setFineEdge =
+  (
+    id: string,
+    change: Partial<Pick<FineEdge, 'band' | 'reach'>>,
+    solved: { matte: StoredMatte; front: StoredMatte; solvedFor: string } | null,
+  ): Edit =>
+  (piece) => {
+    const veil = thing(piece.veils, id);
+    veil.fine = { ...(veil.fine ?? { band: [], reach: 0, matte: null, front: null, solvedFor: null }), ...change };
+    if (solved)
+      Object.assign(veil.fine, {
+        matte: keepAsset(piece, solved.matte),
+        front: keepAsset(piece, solved.front),
+        solvedFor: solved.solvedFor,
+      });
+    dropUnused(piece);
+  };
 
-export const removeFineEdge = (id: string): Edit => (piece) => {
-  thing(piece.veils, id).fine = null;
-  dropUnused(piece);
-};
+export const removeFineEdge =
+  (id: string): Edit =>
+  (piece) => {
+    thing(piece.veils, id).fine = null;
+    dropUnused(piece);
+  };
 
-export const setShadow = (id: string, shadow: VeilShadow | null): Edit => (piece) => void (thing(piece.veils, id).shadow = shadow);
+export const setShadow =
+  (id: string, shadow: VeilShadow | null): Edit =>
+  (piece) =>
+    void (thing(piece.veils, id).shadow = shadow);
 
-export const setSoftness = (id: string, softness: Softness | null): Edit => (piece) => void (thing(piece.veils, id).softness = softness);
+export const setSoftness =
+  (id: string, softness: Softness | null): Edit =>
+  (piece) =>
+    void (thing(piece.veils, id).softness = softness);
 
 function traceAt(piece: Piece, id: string, cut: number): TraceCut {
   const found = thing(piece.veils, id).cuts[cut];
@@ -71,102 +124,156 @@ export function openContour({ contours }: Pick<TraceCut, 'contours'>): Contour |
 }
 
 /** Adds a clicked point to the open contour (or starts one). `stretch` describes the way from the point before. */
-export const addTracePoint = (id: string, cut: number, point: Pick<TracePoint, 'x' | 'y'>, stretch: Pick<TracePoint, 'to' | 'via'>): Edit => (piece) => {
-  const trace = traceAt(piece, id, cut);
-  const open = openContour(trace);
-  const added: TracePoint = { ...point, to: 'straight', via: [] };
-  if (!open) {
-    trace.contours.push({ closed: false, points: [added] });
-    return;
-  }
-  Object.assign(open.points[open.points.length - 1], stretch);
-  open.points.push(added);
-};
+export const addTracePoint =
+  (id: string, cut: number, point: Pick<TracePoint, 'x' | 'y'>, stretch: Pick<TracePoint, 'to' | 'via'>): Edit =>
+  (piece) => {
+    const trace = traceAt(piece, id, cut);
+    const open = openContour(trace);
+    const added: TracePoint = { ...point, to: 'straight', via: [] };
+    if (!open) {
+      trace.contours.push({ closed: false, points: [added] });
+      return;
+    }
+    Object.assign(open.points[open.points.length - 1], stretch);
+    open.points.push(added);
+  };
 
 /** Adds whole contours, such as those of a file. */
-export const addContours = (id: string, cut: number, contours: Contour[]): Edit => (piece) => void traceAt(piece, id, cut).contours.unshift(...contours);
+export const addContours =
+  (id: string, cut: number, contours: Contour[]): Edit =>
+  (piece) =>
+    void traceAt(piece, id, cut).contours.unshift(...contours);
 
-export const closeContour = (id: string, cut: number, stretch: Pick<TracePoint, 'to' | 'via'>): Edit => (piece) => {
-  const open = openContour(traceAt(piece, id, cut));
-  if (!open || open.points.length < 2) return;
-  Object.assign(open.points[open.points.length - 1], stretch);
-  open.closed = true;
-};
+export const closeContour =
+  (id: string, cut: number, stretch: Pick<TracePoint, 'to' | 'via'>): Edit =>
+  (piece) => {
+    const open = openContour(traceAt(piece, id, cut));
+    if (!open || open.points.length < 2) return;
+    Object.assign(open.points[open.points.length - 1], stretch);
+    open.closed = true;
+  };
 
 /** Takes back the last clicked point of the open contour. */
-export const dropLastPoint = (id: string, cut: number): Edit => (piece) => {
-  const trace = traceAt(piece, id, cut);
-  const open = openContour(trace);
-  if (!open) return;
-  open.points.pop();
-  if (open.points.length === 0) trace.contours.pop();
-  else Object.assign(open.points[open.points.length - 1], { to: 'straight', via: [] });
-};
+export const dropLastPoint =
+  (id: string, cut: number): Edit =>
+  (piece) => {
+    const trace = traceAt(piece, id, cut);
+    const open = openContour(trace);
+    if (!open) return;
+    open.points.pop();
+    if (open.points.length === 0) trace.contours.pop();
+    else Object.assign(open.points[open.points.length - 1], { to: 'straight', via: [] });
+  };
 
 /** Sets one point of a contour and the stretches on both its sides. */
-export const movePoint = (
-  id: string, cut: number, contour: number, index: number, point: Pick<TracePoint, 'x' | 'y'>, before: TracePoint['via'] | null, after: TracePoint['via'] | null,
-): Edit => (piece) => {
-  const { points, closed } = traceAt(piece, id, cut).contours[contour];
-  Object.assign(points[index], point);
-  if (after) points[index].via = after;
-  const previous = index > 0 ? index - 1 : closed ? points.length - 1 : -1;
-  if (before && previous >= 0) points[previous].via = before;
-};
+export const movePoint =
+  (
+    id: string,
+    cut: number,
+    contour: number,
+    index: number,
+    point: Pick<TracePoint, 'x' | 'y'>,
+    before: TracePoint['via'] | null,
+    after: TracePoint['via'] | null,
+  ): Edit =>
+  (piece) => {
+    const { points, closed } = traceAt(piece, id, cut).contours[contour];
+    Object.assign(points[index], point);
+    if (after) points[index].via = after;
+    const previous = index > 0 ? index - 1 : closed ? points.length - 1 : -1;
+    if (before && previous >= 0) points[previous].via = before;
+  };
 
 /** Puts a point into a stretch. @param before and @param after: the ways to it and on from it, where they are not the stretch's own kind */
-export const insertPoint = (id: string, cut: number, contour: number, index: number, point: Pick<TracePoint, 'x' | 'y'>, before: TracePoint['via'], after: TracePoint['via']): Edit => (piece) => {
-  const { points } = traceAt(piece, id, cut).contours[contour];
-  const { to } = points[index];
-  points[index].via = before;
-  points.splice(index + 1, 0, { ...point, to, via: after });
-};
+export const insertPoint =
+  (
+    id: string,
+    cut: number,
+    contour: number,
+    index: number,
+    point: Pick<TracePoint, 'x' | 'y'>,
+    before: TracePoint['via'],
+    after: TracePoint['via'],
+  ): Edit =>
+  (piece) => {
+    const { points } = traceAt(piece, id, cut).contours[contour];
+    const { to } = points[index];
+    points[index].via = before;
+    points.splice(index + 1, 0, { ...point, to, via: after });
+  };
 
 /** Makes a point a corner, or a smooth one. */
-export const setCorner = (id: string, cut: number, contour: number, index: number, corner: boolean): Edit => (piece) => void (traceAt(piece, id, cut).contours[contour].points[index].corner = corner);
+export const setCorner =
+  (id: string, cut: number, contour: number, index: number, corner: boolean): Edit =>
+  (piece) =>
+    void (traceAt(piece, id, cut).contours[contour].points[index].corner = corner);
 
 /** Removes one point; the stretch before it then runs straight to the next. */
-export const removePoint = (id: string, cut: number, contour: number, index: number): Edit => (piece) => {
-  const { contours } = traceAt(piece, id, cut);
-  const { points, closed } = contours[contour];
-  points.splice(index, 1);
-  if (points.length < 2) {
-    contours.splice(contour, 1);
-    return;
-  }
-  const previous = index > 0 ? index - 1 : closed ? points.length - 1 : -1;
-  if (previous >= 0) Object.assign(points[previous], { to: 'straight', via: [] });
-};
+export const removePoint =
+  (id: string, cut: number, contour: number, index: number): Edit =>
+  (piece) => {
+    const { contours } = traceAt(piece, id, cut);
+    const { points, closed } = contours[contour];
+    points.splice(index, 1);
+    if (points.length < 2) {
+      contours.splice(contour, 1);
+      return;
+    }
+    const previous = index > 0 ? index - 1 : closed ? points.length - 1 : -1;
+    if (previous >= 0) Object.assign(points[previous], { to: 'straight', via: [] });
+  };
 
-export const replaceStretch = (id: string, cut: number, contour: number, index: number, stretch: Pick<TracePoint, 'to' | 'via'>): Edit => (piece) =>
-  void Object.assign(traceAt(piece, id, cut).contours[contour].points[index], stretch);
+export const replaceStretch =
+  (id: string, cut: number, contour: number, index: number, stretch: Pick<TracePoint, 'to' | 'via'>): Edit =>
+  (piece) =>
+    void Object.assign(traceAt(piece, id, cut).contours[contour].points[index], stretch);
 
-export const removeContour = (id: string, cut: number, contour: number): Edit => (piece) => void traceAt(piece, id, cut).contours.splice(contour, 1);
+export const removeContour =
+  (id: string, cut: number, contour: number): Edit =>
+  (piece) =>
+    void traceAt(piece, id, cut).contours.splice(contour, 1);
 
-export const addStroke = (id: string, stroke: Stroke): Edit => (piece) => void thing(piece.veils, id).strokes.push(stroke);
+export const addStroke =
+  (id: string, stroke: Stroke): Edit =>
+  (piece) =>
+    void thing(piece.veils, id).strokes.push(stroke);
 
 /** Copies what a veil cuts out to another place. @param graft the new veil's id and name, and where it stands */
-export const addGraft = (from: string, graft: Pick<Veil, 'id' | 'name'> & { graft: Graft }): Edit => (piece) => {
-  const source = thing(piece.veils, from);
-  piece.veils.push({ ...structuredClone(current(source)), ...graft, shadow: null });
-  piece.depth.splice(piece.depth.indexOf(from) + 1, 0, graft.id);
-};
+export const addGraft =
+  (from: string, graft: Pick<Veil, 'id' | 'name'> & { graft: Graft }): Edit =>
+  (piece) => {
+    const source = thing(piece.veils, from);
+    piece.veils.push({ ...structuredClone(current(source)), ...graft, shadow: null });
+    piece.depth.splice(piece.depth.indexOf(from) + 1, 0, graft.id);
+  };
 
-export const setGraft = (id: string, change: Partial<Graft>): Edit => (piece) => {
-  const veil = thing(piece.veils, id);
-  if (!veil.graft) throw new Error('This veil is not a graft.');
-  Object.assign(veil.graft, change);
-};
+export const setGraft =
+  (id: string, change: Partial<Graft>): Edit =>
+  (piece) => {
+    const veil = thing(piece.veils, id);
+    if (!veil.graft) throw new Error('This veil is not a graft.');
+    Object.assign(veil.graft, change);
+  };
 
-export const setCast = (id: string, cast: Cast | null): Edit => (piece) => void (thing(piece.veils, id).cast = cast);
+export const setCast =
+  (id: string, cast: Cast | null): Edit =>
+  (piece) =>
+    void (thing(piece.veils, id).cast = cast);
 
-export const clearStrokes = (id: string): Edit => (piece) => void (thing(piece.veils, id).strokes = []);
+export const clearStrokes =
+  (id: string): Edit =>
+  (piece) =>
+    void (thing(piece.veils, id).strokes = []);
 
 /** Turns crossings of a veil and letters. What is as the depth line has it need not be said. */
-export const setCrossings = (crossings: readonly Crossing[]): Edit => (piece) => {
-  for (const crossing of crossings) {
-    piece.weave = piece.weave.filter(({ veil, lettering, at }) => veil !== crossing.veil || lettering !== crossing.lettering || at !== crossing.at);
-    const byDepth = piece.depth.indexOf(crossing.veil) > piece.depth.indexOf(crossing.lettering);
-    if (crossing.over !== byDepth) piece.weave.push({ ...crossing });
-  }
-};
+export const setCrossings =
+  (crossings: readonly Crossing[]): Edit =>
+  (piece) => {
+    for (const crossing of crossings) {
+      piece.weave = piece.weave.filter(
+        ({ veil, lettering, at }) => veil !== crossing.veil || lettering !== crossing.lettering || at !== crossing.at,
+      );
+      const byDepth = piece.depth.indexOf(crossing.veil) > piece.depth.indexOf(crossing.lettering);
+      if (crossing.over !== byDepth) piece.weave.push({ ...crossing });
+    }
+  };

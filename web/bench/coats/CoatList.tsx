@@ -19,7 +19,12 @@ export function CoatList({ at, of = '', empty }: { at: CoatsAt; of?: string; emp
   return (
     <div className="flex flex-col gap-2">
       {coats.length === 0 && <p className="text-faint">{empty}</p>}
-      <SortableList label={`Coats${named}, from near to far`} ids={indexes.map(String)} disabled={!mayChange} onMove={(from, to) => editing.commit('Move a coat', moveCoat(at, indexes[from], indexes[to]))}>
+      <SortableList
+        label={`Coats${named}, from near to far`}
+        ids={indexes.map(String)}
+        disabled={!mayChange}
+        onMove={(from, to) => editing.commit('Move a coat', moveCoat(at, indexes[from], indexes[to]))}
+      >
         {indexes.map((index) => (
           <SortableItem key={index} id={String(index)} name={`coat ${index + 1}${named}`}>
             <CoatCard at={at} index={index} name={`Coat ${index + 1}${named}`} />
@@ -30,7 +35,14 @@ export function CoatList({ at, of = '', empty }: { at: CoatsAt; of?: string; emp
         <span className="label">Lay on a coat</span>
         <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label={`Lay on a coat${named}`}>
           {offered.map((kind) => (
-            <button key={kind} className="plain-button" disabled={!mayChange || coats.length >= most} onClick={() => editing.commit(`Lay on a coat: ${coatNames[kind].toLowerCase()}`, addCoat(at, firstCoats[kind]))}>
+            <button
+              key={kind}
+              className="plain-button"
+              disabled={!mayChange || coats.length >= most}
+              onClick={() =>
+                editing.commit(`Lay on a coat: ${coatNames[kind].toLowerCase()}`, addCoat(at, firstCoats[kind]))
+              }
+            >
               {coatNames[kind]}
             </button>
           ))}

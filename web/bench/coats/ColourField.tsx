@@ -17,12 +17,29 @@ interface ColourFieldProps {
 /** A colour by picker or as a CSS value. */
 export function ColourField({ label, colour, edit, small }: ColourFieldProps) {
   const { mayChange, lettering } = useBench();
-  const swatch = <input type="color" aria-label={label} className={small ? 'h-4 w-7 translate-y-0.5' : 'h-7 w-12'} value={formatHex(colour) ?? '#000000'} disabled={!mayChange} onChange={(event) => editing.soon('Set the colour', `${lettering?.id ?? ''}-${label}`, 'colour', edit(event.target.value))} />;
+  const swatch = (
+    <input
+      type="color"
+      aria-label={label}
+      className={small ? 'h-4 w-7 translate-y-0.5' : 'h-7 w-12'}
+      value={formatHex(colour) ?? '#000000'}
+      disabled={!mayChange}
+      onChange={(event) =>
+        editing.soon('Set the colour', `${lettering?.id ?? ''}-${label}`, 'colour', edit(event.target.value))
+      }
+    />
+  );
   if (small) return swatch;
   return (
     <div className="flex items-center gap-2">
       {swatch}
-      <KeptText label={`${label} as a CSS value`} value={colour} className="field w-32" disabled={!mayChange} keep={(next) => isColour(next) && editing.commit('Set the colour', edit(next))} />
+      <KeptText
+        label={`${label} as a CSS value`}
+        value={colour}
+        className="field w-32"
+        disabled={!mayChange}
+        keep={(next) => isColour(next) && editing.commit('Set the colour', edit(next))}
+      />
     </div>
   );
 }

@@ -4,5 +4,12 @@ import { editing } from '../editing';
 
 /** Lays a picture on as a coat. */
 export function PictureButton({ at, disabled }: { at: CoatsAt; disabled: boolean }) {
-  return <ChoosePicture className="plain-button" disabled={disabled} title="Picture" onChoose={(asset) => editing.commit('Lay on a coat: picture', addPictureCoat(at, asset))} />;
+  return (
+    <ChoosePicture
+      className="plain-button"
+      disabled={disabled}
+      title="Picture"
+      onChoose={(asset) => editing.commit('Lay on a coat: picture', addPictureCoat(at, asset))}
+    />
+  );
 }

@@ -11,8 +11,15 @@ import type { CoatProps } from './coatProps';
 import { SpanChoice } from './SpanChoice';
 
 const fitNames: Record<PictureCoat['fit'], string> = { cover: 'covering', contain: 'whole', free: 'at its own size' };
-const heldNames: Record<PictureCoat['held'], string> = { letters: 'going with the letters', sheet: 'staying on the sheet' };
-const turnNames: Record<PictureCoat['by'], string> = { letter: 'letter by letter', line: 'line by line', cell: 'in the cells of a grid' };
+const heldNames: Record<PictureCoat['held'], string> = {
+  letters: 'going with the letters',
+  sheet: 'staying on the sheet',
+};
+const turnNames: Record<PictureCoat['by'], string> = {
+  letter: 'letter by letter',
+  line: 'line by line',
+  cell: 'in the cells of a grid',
+};
 
 /** Which picture, how it is laid into the letters, how it is slipped, and those that take turns with it. */
 export function PictureSettings({ at, index, coat, name, set, commit }: CoatProps<PictureCoat>) {
@@ -23,14 +30,66 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
         <b>{piece.assets[coat.asset]?.name ?? 'a picture'}</b>{' '}
         {coat.held === 'letters' && at.of !== 'sheet' && at.of !== 'panel' && (
           <>
-            over <SpanChoice name={name} span={coat.span} onChoose={(span) => commit('Lay the picture out otherwise', { span })} />,{' '}
+            over{' '}
+            <SpanChoice
+              name={name}
+              span={coat.span}
+              onChoose={(span) => commit('Lay the picture out otherwise', { span })}
+            />
+            ,{' '}
           </>
         )}
-        <Choice label={`How ${name} fits`} inSentence value={coat.fit} options={fitNames} disabled={!mayChange} onChoose={(fit) => commit('Fit the picture', { fit })} />, <EditedValue label={`Size of ${name}`} value={coat.scale} factor={100} unit="%" min={1} max={10000} edit={(scale) => set({ scale })} /> as large, slipped by{' '}
-        <EditedValue label={`Slip across of ${name}`} value={coat.x} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(x) => set({ x })} />, <EditedValue label={`Slip down of ${name}`} value={coat.y} factor={100} unit="%" digits={1} min={-10000} max={10000} edit={(y) => set({ y })} />
+        <Choice
+          label={`How ${name} fits`}
+          inSentence
+          value={coat.fit}
+          options={fitNames}
+          disabled={!mayChange}
+          onChoose={(fit) => commit('Fit the picture', { fit })}
+        />
+        ,{' '}
+        <EditedValue
+          label={`Size of ${name}`}
+          value={coat.scale}
+          factor={100}
+          unit="%"
+          min={1}
+          max={10000}
+          edit={(scale) => set({ scale })}
+        />{' '}
+        as large, slipped by{' '}
+        <EditedValue
+          label={`Slip across of ${name}`}
+          value={coat.x}
+          factor={100}
+          unit="%"
+          digits={1}
+          min={-10000}
+          max={10000}
+          edit={(x) => set({ x })}
+        />
+        ,{' '}
+        <EditedValue
+          label={`Slip down of ${name}`}
+          value={coat.y}
+          factor={100}
+          unit="%"
+          digits={1}
+          min={-10000}
+          max={10000}
+          edit={(y) => set({ y })}
+        />
         {at.of !== 'sheet' && (
           <>
-            , <Choice label={`What ${name} goes with`} inSentence value={coat.held} options={heldNames} disabled={!mayChange} onChoose={(held) => commit('Hold the picture otherwise', { held, x: 0, y: 0, scale: 1, slips: [] })} />
+            ,{' '}
+            <Choice
+              label={`What ${name} goes with`}
+              inSentence
+              value={coat.held}
+              options={heldNames}
+              disabled={!mayChange}
+              onChoose={(held) => commit('Hold the picture otherwise', { held, x: 0, y: 0, scale: 1, slips: [] })}
+            />
           </>
         )}
         .
@@ -40,8 +99,14 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
         {coat.slips.length > 0 && (
           <>
             {' '}
-            {coat.slips.length === 1 ? 'One letter is slipped by itself. ' : `${coat.slips.length} letters are slipped by themselves. `}
-            <button className="quiet-button" disabled={!mayChange} onClick={() => commit('Bring the letters’ own slips back', { slips: [] })}>
+            {coat.slips.length === 1
+              ? 'One letter is slipped by itself. '
+              : `${coat.slips.length} letters are slipped by themselves. `}
+            <button
+              className="quiet-button"
+              disabled={!mayChange}
+              onClick={() => commit('Bring the letters’ own slips back', { slips: [] })}
+            >
               Bring them back
             </button>
           </>
@@ -50,14 +115,27 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
       {coat.more.length > 0 && (
         <>
           <p>
-            With {coat.more.length === 1 ? 'one more' : `${coat.more.length} more`}, <Choice label={`How the pictures of ${name} take turns`} inSentence value={coat.by} options={turnNames} disabled={!mayChange} onChoose={(by) => commit('Part the pictures otherwise', { by, ...(by !== 'cell' && { span: by }) })} />
+            With {coat.more.length === 1 ? 'one more' : `${coat.more.length} more`},{' '}
+            <Choice
+              label={`How the pictures of ${name} take turns`}
+              inSentence
+              value={coat.by}
+              options={turnNames}
+              disabled={!mayChange}
+              onChoose={(by) => commit('Part the pictures otherwise', { by, ...(by !== 'cell' && { span: by }) })}
+            />
             {coat.by === 'cell' && <Cells coat={coat} name={name} set={set} />}.
           </p>
           <ul>
             {coat.more.map((asset, i) => (
               <li key={i} className="flex items-center gap-2">
                 <span className="truncate">{piece.assets[asset]?.name ?? 'a picture'}</span>
-                <button className="quiet-button" disabled={!mayChange} aria-label={`Take ${piece.assets[asset]?.name ?? 'a picture'} out of ${name}`} onClick={() => editing.commit('Take a picture out', dropFromPictures(at, index, i))}>
+                <button
+                  className="quiet-button"
+                  disabled={!mayChange}
+                  aria-label={`Take ${piece.assets[asset]?.name ?? 'a picture'} out of ${name}`}
+                  onClick={() => editing.commit('Take a picture out', dropFromPictures(at, index, i))}
+                >
                   Take out
                 </button>
               </li>
@@ -65,7 +143,12 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
           </ul>
         </>
       )}
-      <ChoosePicture className="quiet-button" title="Add a picture that takes turns" disabled={!mayChange || coat.more.length >= 60} onChoose={(asset) => editing.commit('Add a picture', addToPictures(at, index, asset))} />
+      <ChoosePicture
+        className="quiet-button"
+        title="Add a picture that takes turns"
+        disabled={!mayChange || coat.more.length >= 60}
+        onChoose={(asset) => editing.commit('Add a picture', addToPictures(at, index, asset))}
+      />
     </div>
   );
 }
@@ -74,8 +157,34 @@ function Cells({ coat: { cells }, name, set }: Pick<CoatProps<PictureCoat>, 'coa
   const change = (some: Partial<PictureCoat['cells']>) => set({ cells: { ...cells, ...some } });
   return (
     <>
-      : <EditedValue label={`Columns of ${name}`} value={cells.columns} min={1} max={60} edit={(columns) => change({ columns: Math.round(columns) })} /> across, <EditedValue label={`Rows of ${name}`} value={cells.rows} min={1} max={60} edit={(rows) => change({ rows: Math.round(rows) })} /> down, gaps{' '}
-      <EditedValue label={`Gaps of ${name}`} value={cells.gap} factor={100} unit="%" digits={1} min={0} max={200} edit={(gap) => change({ gap })} /> of the cap height
+      :{' '}
+      <EditedValue
+        label={`Columns of ${name}`}
+        value={cells.columns}
+        min={1}
+        max={60}
+        edit={(columns) => change({ columns: Math.round(columns) })}
+      />{' '}
+      across,{' '}
+      <EditedValue
+        label={`Rows of ${name}`}
+        value={cells.rows}
+        min={1}
+        max={60}
+        edit={(rows) => change({ rows: Math.round(rows) })}
+      />{' '}
+      down, gaps{' '}
+      <EditedValue
+        label={`Gaps of ${name}`}
+        value={cells.gap}
+        factor={100}
+        unit="%"
+        digits={1}
+        min={0}
+        max={200}
+        edit={(gap) => change({ gap })}
+      />{' '}
+      of the cap height
     </>
   );
 }
@@ -88,10 +197,18 @@ function Shuffle({ at, index, coat }: CoatProps<PictureCoat>) {
     if (!letters || !materials) return;
     const picture = materials.picture(coat.asset);
     const detail = await detailOf(picture);
-    editing.commit('Shuffle the picture in the letters', setSlips(at, index, liveliestSlips(coat, letters, piece.sheet, picture, detail, turn.current++)));
+    editing.commit(
+      'Shuffle the picture in the letters',
+      setSlips(at, index, liveliestSlips(coat, letters, piece.sheet, picture, detail, turn.current++)),
+    );
   };
   return (
-    <button className="quiet-button" disabled={!mayChange || !letters?.ink || coat.more.length > 0} title="Slips the picture in each letter to where most goes on in it" onClick={() => void shuffle()}>
+    <button
+      className="quiet-button"
+      disabled={!mayChange || !letters?.ink || coat.more.length > 0}
+      title="Slips the picture in each letter to where most goes on in it"
+      onClick={() => void shuffle()}
+    >
       Shuffle: liveliest parts
     </button>
   );

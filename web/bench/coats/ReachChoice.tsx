@@ -4,11 +4,16 @@ import { useBench } from '../benchContext';
 
 type Reach = Coat['reach'];
 
-const valueOf = (reach: Reach): string => (reach.kind === 'all' ? 'all' : reach.kind === 'line' ? `line ${reach.line}` : `letter ${reach.at}`);
+const valueOf = (reach: Reach): string =>
+  reach.kind === 'all' ? 'all' : reach.kind === 'line' ? `line ${reach.line}` : `letter ${reach.at}`;
 
 function reachOf(value: string): Reach {
   const [kind, number] = value.split(' ');
-  return kind === 'line' ? { kind, line: Number(number) } : kind === 'letter' ? { kind, at: Number(number) } : { kind: 'all' };
+  return kind === 'line'
+    ? { kind, line: Number(number) }
+    : kind === 'letter'
+      ? { kind, at: Number(number) }
+      : { kind: 'all' };
 }
 
 /** More letters than this are not offered one by one. */
@@ -19,9 +24,26 @@ export function ReachChoice({ name, reach, onChoose }: { name: string; reach: Re
   const { letters, lettering, mayChange } = useBench();
   const lines = letters?.lines ?? [];
   const shown = (text: string): string => (lettering?.words.upperCase ? text.toUpperCase() : text);
-  const options: Record<string, string> = { all: 'all letters', [valueOf(reach)]: reach.kind === 'all' ? 'all letters' : reach.kind === 'line' ? `line ${reach.line + 1}` : 'a letter' };
-  if (lines.length > 1) lines.forEach((line, i) => (options[`line ${i}`] = `line ${i + 1}, ${shown(line.text).slice(0, 18)}`));
+  const options: Record<string, string> = {
+    all: 'all letters',
+    [valueOf(reach)]:
+      reach.kind === 'all' ? 'all letters' : reach.kind === 'line' ? `line ${reach.line + 1}` : 'a letter',
+  };
+  if (lines.length > 1)
+    lines.forEach((line, i) => (options[`line ${i}`] = `line ${i + 1}, ${shown(line.text).slice(0, 18)}`));
   const inked = letters?.letters.filter(({ bounds }) => bounds) ?? [];
-  if (inked.length > 1) inked.slice(0, mostOffered).forEach(({ start, text }, i) => (options[`letter ${start}`] = `letter ${i + 1}, ${shown(text)}`));
-  return <Choice label={`Which letters ${name} lies on`} inSentence value={valueOf(reach)} options={options} disabled={!mayChange} onChoose={(value) => onChoose(reachOf(value))} />;
+  if (inked.length > 1)
+    inked
+      .slice(0, mostOffered)
+      .forEach(({ start, text }, i) => (options[`letter ${start}`] = `letter ${i + 1}, ${shown(text)}`));
+  return (
+    <Choice
+      label={`Which letters ${name} lies on`}
+      inSentence
+      value={valueOf(reach)}
+      options={options}
+      disabled={!mayChange}
+      onChoose={(value) => onChoose(reachOf(value))}
+    />
+  );
 }

@@ -6,5 +6,14 @@ const spanNames: Record<Span, string> = { word: 'all letters', line: 'each line'
 
 export function SpanChoice({ name, span, onChoose }: { name: string; span: Span; onChoose(span: Span): void }) {
   const { mayChange } = useBench();
-  return <Choice label={`What ${name} is laid out along`} inSentence value={span} options={spanNames} disabled={!mayChange} onChoose={onChoose} />;
+  return (
+    <Choice
+      label={`What ${name} is laid out along`}
+      inSentence
+      value={span}
+      options={spanNames}
+      disabled={!mayChange}
+      onChoose={onChoose}
+    />
+  );
 }

@@ -1,6 +1,19 @@
-import { DndContext, KeyboardSensor, PointerSensor, closestCenter, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
 import { restrictToHorizontalAxis, restrictToParentElement } from '@dnd-kit/modifiers';
-import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
+import {
+  SortableContext,
+  horizontalListSortingStrategy,
+  sortableKeyboardCoordinates,
+  useSortable,
+} from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { Eye } from 'lucide-react';
 import { memo, useDeferredValue, useEffect, useRef } from 'react';
@@ -21,19 +34,36 @@ import { VeilCard } from './VeilCard';
 /** The piece in cross-section: what lies far at the left, the viewer's eye at the right. */
 export function DepthLine() {
   const { piece, mayChange, line } = useBench();
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const dropped = ({ active, over }: DragEndEvent): void => {
-    if (over && active.id !== over.id) editing.commit('Change the depth', moveInDepth(String(active.id), piece.depth.indexOf(String(over.id))));
+    if (over && active.id !== over.id)
+      editing.commit('Change the depth', moveInDepth(String(active.id), piece.depth.indexOf(String(over.id))));
   };
   return (
-    <section aria-label="Depth line" className="relative flex h-[92px] shrink-0 items-end gap-1 overflow-x-auto border-t border-rule bg-card px-3 pb-2">
+    <section
+      aria-label="Depth line"
+      className="relative flex h-[92px] shrink-0 items-end gap-1 overflow-x-auto border-t border-rule bg-card px-3 pb-2"
+    >
       <div className="pointer-events-none absolute inset-x-3 bottom-[26px] h-px bg-faint" aria-hidden />
       <span className="label mr-1 self-end">far</span>
       <Still id="sheet" name="sheet" swatch={piece.sheet.paint} />
       {piece.plates.map((plate) => (
-        <Still key={plate.id} id={plate.id} name={plate.name} image={`/api/assets/${piece.assets[plate.asset].sha256}/thumbnail`} />
+        <Still
+          key={plate.id}
+          id={plate.id}
+          name={plate.name}
+          image={`/api/assets/${piece.assets[plate.asset].sha256}/thumbnail`}
+        />
       ))}
-      <DndContext sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToHorizontalAxis, restrictToParentElement]} onDragEnd={dropped}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        modifiers={[restrictToHorizontalAxis, restrictToParentElement]}
+        onDragEnd={dropped}
+      >
         <SortableContext items={piece.depth} strategy={horizontalListSortingStrategy} disabled={!mayChange}>
           <div className="flex items-end gap-1">
             {piece.depth.map((id) => (
@@ -50,7 +80,11 @@ export function DepthLine() {
       </span>
       <span className="grow" />
       <Threads />
-      <span className={`self-center text-faint ${line === 3 ? 'hidden' : ''}`}>{piece.depth.length > 1 ? 'Drag a card to change what stands in front. Hold the pointer on one to see the sheet without it.' : ''}</span>
+      <span className={`self-center text-faint ${line === 3 ? 'hidden' : ''}`}>
+        {piece.depth.length > 1
+          ? 'Drag a card to change what stands in front. Hold the pointer on one to see the sheet without it.'
+          : ''}
+      </span>
     </section>
   );
 }
@@ -79,8 +113,18 @@ function useWithout(id: string) {
 function Still({ id, name, image, swatch }: { id: string; name: string; image?: string; swatch?: string | null }) {
   const without = useWithout(id);
   return (
-    <div {...without} tabIndex={0} role="button" aria-label={`${name}: lies furthest off and stays there. Hold W to see the sheet without it.`} title={`${name} lies furthest off and stays there`} className="flex flex-col items-center">
-      <div className="flex h-[52px] w-[74px] items-center justify-center overflow-hidden border border-rule bg-white" style={swatch ? { background: swatch } : undefined}>
+    <div
+      {...without}
+      tabIndex={0}
+      role="button"
+      aria-label={`${name}: lies furthest off and stays there. Hold W to see the sheet without it.`}
+      title={`${name} lies furthest off and stays there`}
+      className="flex flex-col items-center"
+    >
+      <div
+        className="flex h-[52px] w-[74px] items-center justify-center overflow-hidden border border-rule bg-white"
+        style={swatch ? { background: swatch } : undefined}
+      >
         {image && <img src={image} alt="" className="h-full w-full object-cover" />}
       </div>
       <span className="h-5 max-w-[74px] truncate">{name}</span>
@@ -115,12 +159,10 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
     >
       <div className="flex items-end">
         {lettering?.ink.panel && <PanelCard lettering={lettering} />}
-        <div className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}>
-        {lettering ? (
-          <LetteringCard lettering={lettering} />
-        ) : (
-          <VeilCard piece={piece} id={id} />
-        )}
+        <div
+          className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}
+        >
+          {lettering ? <LetteringCard lettering={lettering} /> : <VeilCard piece={piece} id={id} />}
         </div>
       </div>
       <span className="h-5 max-w-[74px] truncate">{name}</span>
@@ -132,7 +174,13 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
 function PanelCard({ lettering: { ink } }: { lettering: Lettering }) {
   const { panel } = ink;
   const paint = panel && mainColour(panel);
-  return <div title={panel?.knockout ? 'Panel; the letters are openings in it' : 'Panel behind the letters'} className={`mr-0.5 h-[46px] w-2 border border-rule ${panel?.knockout ? 'border-dashed border-faint' : ''}`} style={paint ? { background: paint } : undefined} />;
+  return (
+    <div
+      title={panel?.knockout ? 'Panel; the letters are openings in it' : 'Panel behind the letters'}
+      className={`mr-0.5 h-[46px] w-2 border border-rule ${panel?.knockout ? 'border-dashed border-faint' : ''}`}
+      style={paint ? { background: paint } : undefined}
+    />
+  );
 }
 
 /** Outlines that stand before all veils, whatever their letters stand behind. */
@@ -140,9 +188,15 @@ function FrontOutlines({ lettering }: { lettering: Lettering }) {
   const own = lettering.outlines.list.filter(({ front }) => front);
   if (own.length === 0) return null;
   return (
-    <div className="flex flex-col items-center" title={`${own.length === 1 ? 'An outline' : `${own.length} outlines`} of ${nameOf(lettering)} in front of all veils`}>
+    <div
+      className="flex flex-col items-center"
+      title={`${own.length === 1 ? 'An outline' : `${own.length} outlines`} of ${nameOf(lettering)} in front of all veils`}
+    >
       <div className="flex h-[52px] w-7 items-center justify-center border border-rule bg-desk">
-        <span className="h-7 w-4 rounded-sheet" style={{ border: `2px solid ${mainColour(own[0]) ?? '#1F2328'}`, outline: '1px solid #1F2328' }} />
+        <span
+          className="h-7 w-4 rounded-sheet"
+          style={{ border: `2px solid ${mainColour(own[0]) ?? '#1F2328'}`, outline: '1px solid #1F2328' }}
+        />
       </div>
       <span className="h-5">outline</span>
     </div>
@@ -155,13 +209,24 @@ function LetteringCard({ lettering }: { lettering: Lettering }) {
   return <CardDrawing lettering={lettering} letters={useDeferredValue(useBench().lettersOf(lettering))} />;
 }
 
-const CardDrawing = memo(function CardDrawing({ lettering, letters }: { lettering: Lettering; letters: Letters | null }) {
+const CardDrawing = memo(function CardDrawing({
+  lettering,
+  letters,
+}: {
+  lettering: Lettering;
+  letters: Letters | null;
+}) {
   const box = letters && standingBox(letters);
   if (!box) return <span className="truncate px-1">{nameOf(lettering)}</span>;
   const edge = Math.max(box.width / 68, box.height / 46) * 0.7;
   return (
     <svg viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`} className="h-[46px] w-[68px]" aria-hidden>
-      <g fill={mainColour(lettering.ink) ?? (lettering.ink.coats.length > 0 ? '#9aa0a6' : 'none')} stroke="#1F2328" strokeWidth={edge} paintOrder="stroke">
+      <g
+        fill={mainColour(lettering.ink) ?? (lettering.ink.coats.length > 0 ? '#9aa0a6' : 'none')}
+        stroke="#1F2328"
+        strokeWidth={edge}
+        paintOrder="stroke"
+      >
         {letters.letters.slice(0, 60).map(({ path, colour }, i) => (
           <path key={i} d={toSvgPath(path, letters.place)} fill={colour ?? undefined} />
         ))}
@@ -170,6 +235,9 @@ const CardDrawing = memo(function CardDrawing({ lettering, letters }: { letterin
   );
 }, sameDrawing);
 
-function sameDrawing(before: { lettering: Lettering; letters: Letters | null }, now: { lettering: Lettering; letters: Letters | null }): boolean {
+function sameDrawing(
+  before: { lettering: Lettering; letters: Letters | null },
+  now: { lettering: Lettering; letters: Letters | null },
+): boolean {
   return before.letters === now.letters && before.lettering.ink === now.lettering.ink;
 }

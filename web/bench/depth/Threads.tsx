@@ -21,7 +21,14 @@ export function Threads() {
       <svg width={width} height={34} role="group" aria-label={`${veil.name} and the letters it crosses`}>
         <Thread from={0} to={width} y={middle} />
         {ordered.map((crossing, i) => (
-          <LetterCard key={`${crossing.lettering} ${crossing.at}`} crossing={crossing} x={left(i)} y={middle} name={veil.name} mayChange={mayChange}>
+          <LetterCard
+            key={`${crossing.lettering} ${crossing.at}`}
+            crossing={crossing}
+            x={left(i)}
+            y={middle}
+            name={veil.name}
+            mayChange={mayChange}
+          >
             {crossing.over && <Thread from={left(i) - 1} to={left(i) + card.width + 1} y={middle} />}
           </LetterCard>
         ))}

@@ -15,8 +15,15 @@ export function VeilCard({ piece, id }: { piece: Piece; id: string }) {
   const veil = piece.veils.find((one) => one.id === id);
   const plate = piece.plates.find((one) => one.id === veil?.plate);
   if (!veil || !plate) return null;
-  const scale = Math.min((card.width - 2 * card.room) / piece.sheet.width, (card.height - 2 * card.room) / piece.sheet.height);
-  const toCard = moved((card.width - piece.sheet.width * scale) / 2, (card.height - piece.sheet.height * scale) / 2, scale);
+  const scale = Math.min(
+    (card.width - 2 * card.room) / piece.sheet.width,
+    (card.height - 2 * card.room) / piece.sheet.height,
+  );
+  const toCard = moved(
+    (card.width - piece.sheet.width * scale) / 2,
+    (card.height - piece.sheet.height * scale) / 2,
+    scale,
+  );
   const place = followedBy(veilOnSheet(veil, plate), toCard);
   const solved = solvedOf(veil).findLast(({ kind }) => kind === 'matte');
   const matte = solved && piece.assets[solved.key]?.sha256;
@@ -29,18 +36,36 @@ export function VeilCard({ piece, id }: { piece: Piece; id: string }) {
         </pattern>
         {matte && materials && (
           <mask id={`${own}-mask`}>
-            <image href={`/api/assets/${matte}/thumbnail`} width={materials.picture(plate.asset).width} transform={`matrix(${place.a} ${place.b} ${place.c} ${place.d} ${place.e} ${place.f})`} />
+            <image
+              href={`/api/assets/${matte}/thumbnail`}
+              width={materials.picture(plate.asset).width}
+              transform={`matrix(${place.a} ${place.b} ${place.c} ${place.d} ${place.e} ${place.f})`}
+            />
           </mask>
         )}
       </defs>
-      {matte && materials ? <rect width={card.width} height={card.height} fill={`url(#${own}-hatch)`} mask={`url(#${own}-mask)`} /> : <path d={outlineOf(veil, place)} fill={`url(#${own}-hatch)`} stroke="#1F2328" strokeWidth={0.8} />}
+      {matte && materials ? (
+        <rect width={card.width} height={card.height} fill={`url(#${own}-hatch)`} mask={`url(#${own}-mask)`} />
+      ) : (
+        <path d={outlineOf(veil, place)} fill={`url(#${own}-hatch)`} stroke="#1F2328" strokeWidth={0.8} />
+      )}
     </svg>
   );
 }
 
 /** The veil's contours: its clicked points, and what runs around outside of the sheet. */
 function outlineOf({ cuts }: Veil, place: Affine): string {
-  const at = (point: readonly [number, number]): string => apply(place, point).map((value) => value.toFixed(1)).join(' ');
-  const closed = cuts.flatMap((cut) => (cut.kind === 'trace' && cut.joining === 'add' ? cut.contours.filter((contour) => contour.closed) : []));
-  return closed.map(({ points }) => `M${points.flatMap(({ x, y, to, via }) => [at([x, y]), ...(to === 'border' ? via.map(at) : [])]).join('L')}Z`).join('');
+  const at = (point: readonly [number, number]): string =>
+    apply(place, point)
+      .map((value) => value.toFixed(1))
+      .join(' ');
+  const closed = cuts.flatMap((cut) =>
+    cut.kind === 'trace' && cut.joining === 'add' ? cut.contours.filter((contour) => contour.closed) : [],
+  );
+  return closed
+    .map(
+      ({ points }) =>
+        `M${points.flatMap(({ x, y, to, via }) => [at([x, y]), ...(to === 'border' ? via.map(at) : [])]).join('L')}Z`,
+    )
+    .join('');
 }

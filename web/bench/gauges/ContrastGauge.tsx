@@ -20,7 +20,10 @@ export function ContrastGauge() {
           good={difference !== null && difference >= contrastLimit}
         />
       ))}
-      <p className="mt-2 text-faint">The weakest tenth of the contour counts. Below {contrastLimit} the letters are hard to tell from what is beside them.</p>
+      <p className="mt-2 text-faint">
+        The weakest tenth of the contour counts. Below {contrastLimit} the letters are hard to tell from what is beside
+        them.
+      </p>
     </div>
   );
 }

@@ -18,10 +18,21 @@ export function Scale({ label, value, shown, full, limits = [], good = true }: S
         <span className="truncate">{label}</span>
         <span className={good ? 'font-semibold' : 'font-semibold text-ochre'}>{shown}</span>
       </div>
-      <div className="relative mt-0.5 h-2 bg-desk" role="meter" aria-label={label} aria-valuenow={value} aria-valuetext={shown}>
+      <div
+        className="relative mt-0.5 h-2 bg-desk"
+        role="meter"
+        aria-label={label}
+        aria-valuenow={value}
+        aria-valuetext={shown}
+      >
         <div className={`h-full ${good ? 'bg-verdigris' : 'bg-ochre'}`} style={{ width: `${part(value)}%` }} />
         {limits.map((limit) => (
-          <div key={limit.name} title={limit.name} className="absolute -top-0.5 h-3 w-px bg-ink" style={{ left: `${part(limit.at)}%` }} />
+          <div
+            key={limit.name}
+            title={limit.name}
+            className="absolute -top-0.5 h-3 w-px bg-ink"
+            style={{ left: `${part(limit.at)}%` }}
+          />
         ))}
       </div>
     </div>

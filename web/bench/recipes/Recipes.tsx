@@ -20,7 +20,10 @@ export function Recipes({ lettering }: { lettering: Lettering }) {
   useEffect(() => {
     if (!open) return;
     let current = true;
-    listRecipes().then((list) => current && setOwn(list), (error: unknown) => current && told(error));
+    listRecipes().then(
+      (list) => current && setOwn(list),
+      (error: unknown) => current && told(error),
+    );
     return () => {
       current = false;
     };
@@ -44,7 +47,12 @@ export function Recipes({ lettering }: { lettering: Lettering }) {
             {own?.map((recipe) => (
               <li key={recipe.id} className="flex items-center">
                 <Offer recipe={recipe} lettering={lettering} />
-                <button className="quiet-button" disabled={!mayChange} aria-label={`Forget the recipe ${recipe.name}`} onClick={() => remove(recipe.id)}>
+                <button
+                  className="quiet-button"
+                  disabled={!mayChange}
+                  aria-label={`Forget the recipe ${recipe.name}`}
+                  onClick={() => remove(recipe.id)}
+                >
                   Forget
                 </button>
               </li>
@@ -114,7 +122,16 @@ function Keeping({ disabled, onKeep }: { disabled: boolean; onKeep(name: string)
         setName('');
       }}
     >
-      <input className="field min-w-0 grow" aria-label="Name of the recipe" placeholder="Name for these" maxLength={80} value={name} disabled={disabled} onChange={(event) => setName(event.target.value)} onKeyDown={(event) => event.stopPropagation()} />
+      <input
+        className="field min-w-0 grow"
+        aria-label="Name of the recipe"
+        placeholder="Name for these"
+        maxLength={80}
+        value={name}
+        disabled={disabled}
+        onChange={(event) => setName(event.target.value)}
+        onKeyDown={(event) => event.stopPropagation()}
+      />
       <button className="plain-button" disabled={disabled || name.trim() === ''}>
         Keep as a recipe
       </button>

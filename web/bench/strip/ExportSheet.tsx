@@ -31,10 +31,13 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
   useEffect(() => {
     // The server gets ready while the person chooses.
     ask(`/pieces/${id}/exports/ready`, { json: {} }).catch(() => undefined);
-    ask<JobState[]>(`/jobs?about=${id}`).then((jobs) => {
-      const running = jobs.find((one) => one.kind === 'export' && one.state === 'running');
-      if (running) watch(running);
-    }, () => undefined);
+    ask<JobState[]>(`/jobs?about=${id}`).then(
+      (jobs) => {
+        const running = jobs.find((one) => one.kind === 'export' && one.state === 'running');
+        if (running) watch(running);
+      },
+      () => undefined,
+    );
   }, [id, watch]);
 
   const start = async (): Promise<void> => {
@@ -42,7 +45,11 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
     editing.flush();
     try {
       await editing.saved();
-      watch(await ask<JobState>(`/pieces/${id}/exports`, { json: { format, ppi, bits: format === 'png' ? bits : 8, quality } }));
+      watch(
+        await ask<JobState>(`/pieces/${id}/exports`, {
+          json: { format, ppi, bits: format === 'png' ? bits : 8, quality },
+        }),
+      );
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'The export could not be started.');
     }
@@ -51,7 +58,12 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
   const inches = (px: number): string => (px / ppi).toFixed(2);
   const result = job?.state === 'done' ? (job.result as ExportResult) : null;
   return (
-    <Sheet title="Export" note={`${width} × ${height} px, ${((width * height) / 1e6).toFixed(1)} megapixels: the same pixels as on the bench at 100 %.`} open onClose={onClose}>
+    <Sheet
+      title="Export"
+      note={`${width} × ${height} px, ${((width * height) / 1e6).toFixed(1)} megapixels: the same pixels as on the bench at 100 %.`}
+      open
+      onClose={onClose}
+    >
       <div className="flex flex-col gap-4">
         {job?.state === 'running' ? (
           <Progress done={job.done} stage={job.stage} startedAt={job.startedAt} onCancel={cancel} />
@@ -74,13 +86,23 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
               )}
               {format === 'jpeg' && (
                 <span>
-                  quality <Quantity label="JPEG quality" value={quality} min={1} max={100} onCommit={(value) => setQuality(Math.round(value))} />
+                  quality{' '}
+                  <Quantity
+                    label="JPEG quality"
+                    value={quality}
+                    min={1}
+                    max={100}
+                    onCommit={(value) => setQuality(Math.round(value))}
+                  />
                 </span>
               )}
             </div>
             <p>
-              At <Quantity label="Pixels per inch" value={ppi} unit="ppi" min={1} max={4800} onCommit={setPpi} />, {inches(width)} × {inches(height)} in on paper.
-              {format === 'jpeg' && piece.sheet.paint === null && ' JPEG knows no transparency: clear parts become white.'}
+              At <Quantity label="Pixels per inch" value={ppi} unit="ppi" min={1} max={4800} onCommit={setPpi} />,{' '}
+              {inches(width)} × {inches(height)} in on paper.
+              {format === 'jpeg' &&
+                piece.sheet.paint === null &&
+                ' JPEG knows no transparency: clear parts become white.'}
             </p>
             <div className="flex flex-wrap gap-2">
               <button className="strong-button" onClick={() => void start()}>

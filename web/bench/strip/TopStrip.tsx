@@ -25,14 +25,33 @@ export function TopStrip({ onKeys }: { onKeys(): void }) {
       <span className="text-faint" aria-hidden>
         /
       </span>
-      <KeptText label="Name of the piece" value={piece.name} className="w-48 rounded-sheet border border-transparent bg-transparent px-1 py-0.5 font-semibold hover:border-rule focus:bg-white" maxLength={200} disabled={!mayChange} keep={(name) => name !== '' && editing.commit('Rename the piece', rename(name))} />
+      <KeptText
+        label="Name of the piece"
+        value={piece.name}
+        className="w-48 rounded-sheet border border-transparent bg-transparent px-1 py-0.5 font-semibold hover:border-rule focus:bg-white"
+        maxLength={200}
+        disabled={!mayChange}
+        keep={(name) => name !== '' && editing.commit('Rename the piece', rename(name))}
+      />
       <Tip text={last ? `Undo “${last}”: Ctrl+Z` : 'Nothing to undo'}>
-        <button className="quiet-button" aria-label="Undo" disabled={!last || !mayChange} onClick={() => void editing.step('undo')}>
+        <button
+          className="quiet-button"
+          aria-label="Undo"
+          disabled={!last || !mayChange}
+          onClick={() => void editing.step('undo')}
+        >
           <Undo2 size={15} aria-hidden />
         </button>
       </Tip>
-      <Tip text={historyAt < history.length ? `Make “${history[historyAt]}” again: Ctrl+Shift+Z` : 'Nothing to make again'}>
-        <button className="quiet-button" aria-label="Redo" disabled={historyAt >= history.length || !mayChange} onClick={() => void editing.step('redo')}>
+      <Tip
+        text={historyAt < history.length ? `Make “${history[historyAt]}” again: Ctrl+Shift+Z` : 'Nothing to make again'}
+      >
+        <button
+          className="quiet-button"
+          aria-label="Redo"
+          disabled={historyAt >= history.length || !mayChange}
+          onClick={() => void editing.step('redo')}
+        >
           <Redo2 size={15} aria-hidden />
         </button>
       </Tip>
@@ -68,10 +87,16 @@ export function TopStrip({ onKeys }: { onKeys(): void }) {
   );
 }
 
-const clock = (at: number): string => new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', second: '2-digit' });
+const clock = (at: number): string =>
+  new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', second: '2-digit' });
 
 function SavingNote({ saving }: { saving: Saving }) {
-  if (saving.state === 'saved') return <span className="whitespace-nowrap text-faint" data-testid="saved">{saving.at > 0 && `Saved ${clock(saving.at)}`}</span>;
+  if (saving.state === 'saved')
+    return (
+      <span className="whitespace-nowrap text-faint" data-testid="saved">
+        {saving.at > 0 && `Saved ${clock(saving.at)}`}
+      </span>
+    );
   if (saving.state === 'saving') return <span className="text-faint">Saving</span>;
   return (
     <span role="alert" className="truncate font-semibold text-iron" title={saving.message}>

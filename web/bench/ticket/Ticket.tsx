@@ -17,7 +17,13 @@ export function Ticket() {
         {piece.letterings.length === 0 ? (
           <span className="text-faint">no words yet</span>
         ) : (
-          <select className="min-w-0 grow truncate bg-transparent font-semibold" aria-label="Lettering" title="Next lettering: N" value={lettering?.id} onChange={(event) => dispatch(looked({ lettering: event.target.value }))}>
+          <select
+            className="min-w-0 grow truncate bg-transparent font-semibold"
+            aria-label="Lettering"
+            title="Next lettering: N"
+            value={lettering?.id}
+            onChange={(event) => dispatch(looked({ lettering: event.target.value }))}
+          >
             {piece.letterings.map((one) => (
               <option key={one.id} value={one.id}>
                 {nameOf(one).slice(0, 40)}
@@ -33,11 +39,21 @@ export function Ticket() {
           return (
             <li key={number} className={`border-b border-rule ${open ? 'bg-white' : ''}`}>
               <div className="flex gap-2 px-3 py-1.5">
-                <button className={`w-5 shrink-0 self-start text-left font-title ${open ? 'text-iron' : 'text-faint'}`} tabIndex={-1} aria-hidden onClick={() => openLine(open ? null : number)}>
+                <button
+                  className={`w-5 shrink-0 self-start text-left font-title ${open ? 'text-iron' : 'text-faint'}`}
+                  tabIndex={-1}
+                  aria-hidden
+                  onClick={() => openLine(open ? null : number)}
+                >
                   {number}
                 </button>
                 <div className="min-w-0 grow">
-                  <button className={`mb-0.5 block w-full text-left font-semibold ${open ? 'text-iron' : ''}`} aria-expanded={open} title={`${open ? 'Fold' : 'Open'} this line: ${open ? 'Escape' : number}`} onClick={() => openLine(open ? null : number)}>
+                  <button
+                    className={`mb-0.5 block w-full text-left font-semibold ${open ? 'text-iron' : ''}`}
+                    aria-expanded={open}
+                    title={`${open ? 'Fold' : 'Open'} this line: ${open ? 'Escape' : number}`}
+                    onClick={() => openLine(open ? null : number)}
+                  >
                     {title}
                     {outOfLimits && (
                       <span className="float-right text-ochre" title={outOfLimits}>

@@ -3,7 +3,12 @@ export function Hairline({ d, active, dashed }: { d: string; active?: boolean; d
   return (
     <g fill="none" pointerEvents="none">
       <path d={d} stroke="#fff" strokeWidth={active ? 3.5 : 3} strokeOpacity={0.85} />
-      <path d={d} stroke={active ? '#9C3B22' : '#1F2328'} strokeWidth={active ? 1.5 : 1} strokeDasharray={dashed ? '5 4' : undefined} />
+      <path
+        d={d}
+        stroke={active ? '#9C3B22' : '#1F2328'}
+        strokeWidth={active ? 1.5 : 1}
+        strokeDasharray={dashed ? '5 4' : undefined}
+      />
     </g>
   );
 }

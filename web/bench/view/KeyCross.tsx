@@ -23,7 +23,14 @@ export function useKeyCross(work: KeyCrossWork): [number, number] | null {
   });
   useEffect(() => {
     const key = (event: KeyboardEvent): void => {
-      if (event.key !== 'Enter' || isTyping(event.target) || event.ctrlKey || event.metaKey || event.target instanceof HTMLButtonElement) return;
+      if (
+        event.key !== 'Enter' ||
+        isTyping(event.target) ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.target instanceof HTMLButtonElement
+      )
+        return;
       const now = latest.current;
       if (!now.at) return;
       event.preventDefault();
@@ -45,5 +52,10 @@ export function useKeyCross(work: KeyCrossWork): [number, number] | null {
 export function KeyCross({ at }: { at: Point }) {
   const { toScreen } = useViewport();
   const [x, y] = toScreen(at);
-  return <Hairline d={`M${x - 9} ${y}H${x - 2}M${x + 2} ${y}H${x + 9}M${x} ${y - 9}V${y - 2}M${x} ${y + 2}V${y + 9}`} active />;
+  return (
+    <Hairline
+      d={`M${x - 9} ${y}H${x - 2}M${x + 2} ${y}H${x + 9}M${x} ${y - 9}V${y - 2}M${x} ${y + 2}V${y + 9}`}
+      active
+    />
+  );
 }

@@ -51,7 +51,14 @@ export function DrawLine({ letters, closed, done }: DrawLineProps) {
   });
   return (
     <g>
-      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" data-testid="draw-path" {...drag} />
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-crosshair"
+        data-testid="draw-path"
+        {...drag}
+      />
       {cross && <KeyCross at={cross} />}
       <Hairline d={lineThrough(drawn.map(toScreen), closed)} active />
     </g>
@@ -84,9 +91,17 @@ export function LinePoints({ line, closed, ...props }: LinePointsProps) {
   );
 }
 
-function LinePoint({ index, at, letters, points, name, edit }: Omit<LinePointsProps, 'line'> & { index: number; at: Point }) {
+function LinePoint({
+  index,
+  at,
+  letters,
+  points,
+  name,
+  edit,
+}: Omit<LinePointsProps, 'line'> & { index: number; at: Point }) {
   type Start = { letters: Letters; points: [number, number][] };
-  const moved = ({ start, to }: DragMove<Start>): Edit => edit(start.points.map((point, i) => (i === index ? roundedPoint(toLettering(start.letters, to)) : point)));
+  const moved = ({ start, to }: DragMove<Start>): Edit =>
+    edit(start.points.map((point, i) => (i === index ? roundedPoint(toLettering(start.letters, to)) : point)));
   const drag = useDrag<Start>({
     begin: () => ({ letters, points }),
     move: (move) => editing.draft(moved(move)),

@@ -1,7 +1,19 @@
 import type { DragHandlers } from './drag';
 
 /** A ring to drag, light and dark so that it shows on anything. */
-export function Ring({ at: [x, y], label, drag, active, cursor = 'nwse-resize' }: { at: readonly [number, number]; label: string; drag: DragHandlers; active?: boolean; cursor?: string }) {
+export function Ring({
+  at: [x, y],
+  label,
+  drag,
+  active,
+  cursor = 'nwse-resize',
+}: {
+  at: readonly [number, number];
+  label: string;
+  drag: DragHandlers;
+  active?: boolean;
+  cursor?: string;
+}) {
   return (
     <g style={{ cursor }} {...drag}>
       <title>{label}</title>

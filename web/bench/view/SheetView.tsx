@@ -35,7 +35,10 @@ export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
     return () => observer.disconnect();
   }, []);
 
-  const whole = useMemo(() => (size.width > 0 ? viewOf({ x: 0, y: 0, width, height }, size) : null), [size, width, height]);
+  const whole = useMemo(
+    () => (size.width > 0 ? viewOf({ x: 0, y: 0, width, height }, size) : null),
+    [size, width, height],
+  );
   const shown = view ?? whole;
 
   // Beyond 1:1 the px of scale 1 are shown larger, as they are; never more is computed than an export holds.
@@ -43,7 +46,15 @@ export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
   useEffect(() => {
     if (!shown || size.width === 0) return;
     const factor = scale / shown.zoom;
-    const visible = intersect({ x: Math.floor(-shown.x * factor), y: Math.floor(-shown.y * factor), width: Math.ceil(size.width * factor) + 1, height: Math.ceil(size.height * factor) + 1 }, { x: 0, y: 0, width: Math.round(width * scale), height: Math.round(height * scale) });
+    const visible = intersect(
+      {
+        x: Math.floor(-shown.x * factor),
+        y: Math.floor(-shown.y * factor),
+        width: Math.ceil(size.width * factor) + 1,
+        height: Math.ceil(size.height * factor) + 1,
+      },
+      { x: 0, y: 0, width: Math.round(width * scale), height: Math.round(height * scale) },
+    );
     renderer.setView(scale, visible ?? { x: 0, y: 0, width: 1, height: 1 });
   }, [renderer, shown, size, scale, width, height]);
 
@@ -51,7 +62,13 @@ export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
     const context = canvas.current?.getContext('2d', { alpha: false });
     if (!context || !shown) return;
     const tiles: ShownTile[] = [...renderer.beneath, ...renderer.shown.values()];
-    drawSheet(context, { width: size.width * density, height: size.height * density }, { width, height }, { zoom: shown.zoom * density, x: shown.x * density, y: shown.y * density }, tiles);
+    drawSheet(
+      context,
+      { width: size.width * density, height: size.height * density },
+      { width, height },
+      { zoom: shown.zoom * density, x: shown.x * density, y: shown.y * density },
+      tiles,
+    );
   }, [renderer, shown, size, density, width, height]);
   useEffect(() => {
     let asked = 0;
@@ -85,15 +102,32 @@ export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
   useWheel(mat, shown, setView);
   useViewKeys({ shown, size, whole, setView, setPanning, ink: letters?.ink ? letters : null });
   return (
-    <div ref={mat} data-sheet data-testid="mat" data-sharp={sharp} data-view={shown ? `${shown.zoom} ${shown.x} ${shown.y}` : ''} className="relative grow overflow-hidden bg-mat" tabIndex={-1} aria-label="The sheet" role="application">
-      <canvas ref={canvas} className="absolute inset-0 h-full w-full" width={Math.max(1, size.width * density)} height={Math.max(1, size.height * density)} />
+    <div
+      ref={mat}
+      data-sheet
+      data-testid="mat"
+      data-sharp={sharp}
+      data-view={shown ? `${shown.zoom} ${shown.x} ${shown.y}` : ''}
+      className="relative grow overflow-hidden bg-mat"
+      tabIndex={-1}
+      aria-label="The sheet"
+      role="application"
+    >
+      <canvas
+        ref={canvas}
+        className="absolute inset-0 h-full w-full"
+        width={Math.max(1, size.width * density)}
+        height={Math.max(1, size.height * density)}
+      />
       {viewport && (
         <ViewportContext value={viewport}>
           <svg className="absolute inset-0 h-full w-full touch-none" aria-hidden={!mayChange}>
             {children}
             {panning && <PanArea />}
           </svg>
-          <div className="pointer-events-none absolute bottom-1 right-2 rounded-sheet bg-ink/60 px-1.5 text-card">{Math.round(viewport.view.zoom * density * 1000) / 10} %</div>
+          <div className="pointer-events-none absolute bottom-1 right-2 rounded-sheet bg-ink/60 px-1.5 text-card">
+            {Math.round(viewport.view.zoom * density * 1000) / 10} %
+          </div>
         </ViewportContext>
       )}
     </div>
@@ -107,12 +141,20 @@ function useGoTo(shown: View | null, size: { width: number; height: number }, se
   useEffect(() => {
     if (!goTo || !shown) return;
     const zoom = Math.max(shown.zoom, 2 / (window.devicePixelRatio || 1));
-    setView({ zoom, x: Math.round(size.width / 2 - goTo.place[0] * zoom), y: Math.round(size.height / 2 - goTo.place[1] * zoom) });
+    setView({
+      zoom,
+      x: Math.round(size.width / 2 - goTo.place[0] * zoom),
+      y: Math.round(size.height / 2 - goTo.place[1] * zoom),
+    });
     dispatch(looked({ goTo: null }));
   }, [goTo, shown, size, setView, dispatch]);
 }
 
-function useWheel(mat: React.RefObject<HTMLDivElement | null>, shown: View | null, setView: (view: View) => void): void {
+function useWheel(
+  mat: React.RefObject<HTMLDivElement | null>,
+  shown: View | null,
+  setView: (view: View) => void,
+): void {
   const latest = useRef(shown);
   useEffect(() => {
     latest.current = shown;
@@ -123,7 +165,11 @@ function useWheel(mat: React.RefObject<HTMLDivElement | null>, shown: View | nul
       event.preventDefault();
       if (!latest.current) return;
       const box = element.getBoundingClientRect();
-      const next = zoomedAt(latest.current, [event.clientX - box.left, event.clientY - box.top], latest.current.zoom * Math.exp(-event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.0016)));
+      const next = zoomedAt(
+        latest.current,
+        [event.clientX - box.left, event.clientY - box.top],
+        latest.current.zoom * Math.exp(-event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.0016)),
+      );
       latest.current = next;
       setView(next);
     };
@@ -193,7 +239,12 @@ function PanArea() {
               from = { x: event.clientX, y: event.clientY, view: viewport!.view };
               const element = event.currentTarget;
               const move = (moved: PointerEvent): void => {
-                if (from) viewport!.setView({ ...from.view, x: from.view.x + moved.clientX - from.x, y: from.view.y + moved.clientY - from.y });
+                if (from)
+                  viewport!.setView({
+                    ...from.view,
+                    x: from.view.x + moved.clientX - from.x,
+                    y: from.view.y + moved.clientY - from.y,
+                  });
               };
               const up = (): void => {
                 element.removeEventListener('pointermove', move);

@@ -26,7 +26,8 @@ interface DragWork<Start> {
 }
 
 /** A mouse says 0.5 whatever is done with it, and a finger often nothing. */
-const pressureOf = ({ pointerType, pressure }: PointerEvent): number | null => (pointerType === 'pen' ? pressure : null);
+const pressureOf = ({ pointerType, pressure }: PointerEvent): number | null =>
+  pointerType === 'pen' ? pressure : null;
 
 /** Pointer handlers for something that is dragged on the sheet. */
 export function useDrag<Start>({ begin, move, end, cancel }: DragWork<Start>) {
@@ -34,7 +35,15 @@ export function useDrag<Start>({ begin, move, end, cancel }: DragWork<Start>) {
   const state = useRef<{ start: Start; from: Point; client: [number, number]; moved: boolean } | null>(null);
   const dragOf = (event: PointerEvent): DragMove<Start> => {
     const { start, from, moved } = state.current!;
-    return { start, from, to: toSheet(event), moved, shift: event.shiftKey, alt: event.altKey, pressure: pressureOf(event) };
+    return {
+      start,
+      from,
+      to: toSheet(event),
+      moved,
+      shift: event.shiftKey,
+      alt: event.altKey,
+      pressure: pressureOf(event),
+    };
   };
   return {
     onPointerDown(event: PointerEvent<Element>): void {
@@ -42,7 +51,12 @@ export function useDrag<Start>({ begin, move, end, cancel }: DragWork<Start>) {
       event.stopPropagation();
       event.currentTarget.setPointerCapture(event.pointerId);
       const from = toSheet(event);
-      state.current = { start: begin(from, pressureOf(event)), from, client: [event.clientX, event.clientY], moved: false };
+      state.current = {
+        start: begin(from, pressureOf(event)),
+        from,
+        client: [event.clientX, event.clientY],
+        moved: false,
+      };
     },
     onPointerMove(event: PointerEvent<Element>): void {
       const current = state.current;

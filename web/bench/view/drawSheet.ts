@@ -7,7 +7,13 @@ const grain = 6;
 let clear: CanvasPattern | null = null;
 
 /** Draws mat, sheet and tiles. All sizes and the view are in device px. */
-export function drawSheet(context: CanvasRenderingContext2D, size: { width: number; height: number }, sheet: { width: number; height: number }, view: View, tiles: readonly ShownTile[]): void {
+export function drawSheet(
+  context: CanvasRenderingContext2D,
+  size: { width: number; height: number },
+  sheet: { width: number; height: number },
+  view: View,
+  tiles: readonly ShownTile[],
+): void {
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.fillStyle = matColour;
   context.fillRect(0, 0, size.width, size.height);
@@ -21,7 +27,13 @@ export function drawSheet(context: CanvasRenderingContext2D, size: { width: numb
     context.imageSmoothingEnabled = factor !== 1 && (factor < 1 || scale < 1);
     const x = left + Math.round(region.x * factor);
     const y = top + Math.round(region.y * factor);
-    context.drawImage(bitmap, x, y, left + Math.round((region.x + region.width) * factor) - x, top + Math.round((region.y + region.height) * factor) - y);
+    context.drawImage(
+      bitmap,
+      x,
+      y,
+      left + Math.round((region.x + region.width) * factor) - x,
+      top + Math.round((region.y + region.height) * factor) - y,
+    );
   }
   context.strokeStyle = '#00000055';
   context.strokeRect(left - 0.5, top - 0.5, width + 1, height + 1);

@@ -8,4 +8,5 @@ export function toLettering({ place, warp }: Pick<Letters, 'place' | 'warp'>, at
 }
 
 /** The way back. */
-export const fromLettering = ({ place, warp }: Pick<Letters, 'place' | 'warp'>, point: Point): Point => apply(place, warp ? warp.forward(point) : point);
+export const fromLettering = ({ place, warp }: Pick<Letters, 'place' | 'warp'>, point: Point): Point =>
+  apply(place, warp ? warp.forward(point) : point);

@@ -5,7 +5,11 @@
 export class ReadyWorker<Order, Answer> {
   private held: Order[] | null = [];
 
-  constructor(private readonly worker: Worker, answered: (answer: Answer) => void, failed: () => void) {
+  constructor(
+    private readonly worker: Worker,
+    answered: (answer: Answer) => void,
+    failed: () => void,
+  ) {
     worker.onmessage = ({ data }: MessageEvent<Answer | 'ready'>) => {
       if (data !== 'ready') return answered(data);
       const held = this.held ?? [];

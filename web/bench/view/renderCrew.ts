@@ -27,11 +27,18 @@ export function renderCrew(count: number, memory: SharedMemory | null): Crew<Pag
     problemOf: (answer) => (answer.kind === 'failed' ? answer.message : null),
     hire(answered, failed) {
       const worker = new Worker(new URL('./renderWorker.ts', import.meta.url), { type: 'module' });
-      const hand = new ReadyWorker<RenderOrder, RenderAnswer>(worker, answered, () => failed('A part of the program that draws has stopped.'));
+      const hand = new ReadyWorker<RenderOrder, RenderAnswer>(worker, answered, () =>
+        failed('A part of the program that draws has stopped.'),
+      );
       const parts = new PartSender();
       hand.post({ kind: 'share', memory });
       return {
-        give: (order) => hand.post(order.kind === 'piece' ? { kind: 'piece', packed: parts.pack({ piece: order.piece, look: order.look }) } : order),
+        give: (order) =>
+          hand.post(
+            order.kind === 'piece'
+              ? { kind: 'piece', packed: parts.pack({ piece: order.piece, look: order.look }) }
+              : order,
+          ),
         dismiss: () => worker.terminate(),
       };
     },

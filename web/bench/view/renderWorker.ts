@@ -8,7 +8,13 @@ import { compile, type CompiledPiece, type Look } from '../../../core/render/com
 import { Evaluator, Outdated } from '../../../core/render/evaluate';
 import { openMaterials, type Library } from '../../../core/render/materials';
 import { sheetAt } from '../../../core/render/tiles';
-import { averageColour, measureContrast, measurePiece, shadowColour, type Measures } from '../../../core/render/measure';
+import {
+  averageColour,
+  measureContrast,
+  measurePiece,
+  shadowColour,
+  type Measures,
+} from '../../../core/render/measure';
 import { PartReceiver, type Package } from '../../../core/render/parts';
 import type { Materials } from '../../../core/passes/pass';
 import { httpLibrary } from '../../api/library';
@@ -79,9 +85,12 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
   const { piece } = current;
   const compiled = await current.compiled;
   if (order.kind === 'measure') return { kind: 'measure', measures: await measurePiece(piece, compiled, evaluator) };
-  if (order.kind === 'stock') return { kind: 'stock', seen: await seeOnStock(piece, compiled.materials, order.paint, order.side) };
-  if (order.kind === 'shadow') return { kind: 'colour', colour: await shadowColour(piece, compiled, evaluator, order.region) };
-  if (order.kind === 'colour') return { kind: 'colour', colour: await averageColour(compiled, evaluator, order.centre, order.radius) };
+  if (order.kind === 'stock')
+    return { kind: 'stock', seen: await seeOnStock(piece, compiled.materials, order.paint, order.side) };
+  if (order.kind === 'shadow')
+    return { kind: 'colour', colour: await shadowColour(piece, compiled, evaluator, order.region) };
+  if (order.kind === 'colour')
+    return { kind: 'colour', colour: await averageColour(compiled, evaluator, order.centre, order.radius) };
   const { region, scale, frame } = order;
   const request = { region, scale };
   const key = compiled.picture.keyAt?.(request) ?? compiled.picture.key;
@@ -101,7 +110,10 @@ async function seeOnStock(piece: Piece, materials: Materials, paint: string, sid
 }
 
 function bitmapOf(raster: Raster, region: Region): Promise<ImageBitmap> {
-  return createImageBitmap(new ImageData(toBytes(raster, region.x, region.y), region.width, region.height), { premultiplyAlpha: 'default', colorSpaceConversion: 'none' });
+  return createImageBitmap(new ImageData(toBytes(raster, region.x, region.y), region.width, region.height), {
+    premultiplyAlpha: 'default',
+    colorSpaceConversion: 'none',
+  });
 }
 
 function failure(error: unknown): RenderAnswer {
@@ -119,7 +131,12 @@ scope.onmessage = ({ data }: MessageEvent<RenderOrder>) => {
   else {
     answer(data)
       .catch(failure)
-      .then((reply) => scope.postMessage(reply, reply.kind === 'tile' && reply.bitmap ? [reply.bitmap] : reply.kind === 'stock' ? [reply.seen.bitmap] : []));
+      .then((reply) =>
+        scope.postMessage(
+          reply,
+          reply.kind === 'tile' && reply.bitmap ? [reply.bitmap] : reply.kind === 'stock' ? [reply.seen.bitmap] : [],
+        ),
+      );
   }
 };
 scope.postMessage('ready');

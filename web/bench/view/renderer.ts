@@ -151,7 +151,8 @@ export class SheetRenderer {
   private go(): void {
     if (!this.piece || !this.view) return;
     // A frame of a drag is let finish, so that the picture keeps moving; any other outdated one is dropped.
-    if (this.frame && (this.dragging || this.frame.coarse) && this.frame.scale === this.frameScale(this.frame.coarse)) return;
+    if (this.frame && (this.dragging || this.frame.coarse) && this.frame.scale === this.frameScale(this.frame.coarse))
+      return;
     const coarse = this.dragging && this.sharpMs > slowFrame;
     if (!this.isShown(coarse)) this.startFrame(coarse);
   }
@@ -159,7 +160,13 @@ export class SheetRenderer {
   /** Whether what is wanted is on show, at least as sharp as asked. */
   private isShown(coarseWillDo: boolean): boolean {
     const { shownFor, view } = this;
-    return shownFor !== null && shownFor.revision === this.revision && shownFor.scale === view!.scale && shownFor.visible === JSON.stringify(view!.visible) && (!shownFor.coarse || coarseWillDo);
+    return (
+      shownFor !== null &&
+      shownFor.revision === this.revision &&
+      shownFor.scale === view!.scale &&
+      shownFor.visible === JSON.stringify(view!.visible) &&
+      (!shownFor.coarse || coarseWillDo)
+    );
   }
 
   private frameScale(coarse: boolean): number {
@@ -174,7 +181,17 @@ export class SheetRenderer {
     const scale = this.frameScale(coarse);
     const regions = this.tilesAt(scale);
     this.dropTiles();
-    const frame: Frame = { number: ++this.frames, revision: this.revision, scene: { piece: this.piece!, look: this.look }, view: { scale: this.view!.scale, visible: JSON.stringify(this.view!.visible) }, scale, coarse, startedAt: performance.now(), missing: new Set(regions.map(placeOf)), tiles: new Map() };
+    const frame: Frame = {
+      number: ++this.frames,
+      revision: this.revision,
+      scene: { piece: this.piece!, look: this.look },
+      view: { scale: this.view!.scale, visible: JSON.stringify(this.view!.visible) },
+      scale,
+      coarse,
+      startedAt: performance.now(),
+      missing: new Set(regions.map(placeOf)),
+      tiles: new Map(),
+    };
     this.frame = frame;
     // Workers that are at an older frame give up between two steps.
     if (this.newestFrame) Atomics.store(this.newestFrame, 0, frame.number);
@@ -216,23 +233,30 @@ export class SheetRenderer {
     const place = placeOf(region);
     const known = this.shown.get(place);
     const have = known && known.scale === frame.scale ? known : null;
-    this.crew.ask({ kind: 'tile', frame: frame.number, region, scale: frame.scale, have: have?.key ?? null }, this.workerOf(region)).then(
-      (answer) => {
-        if (answer.kind !== 'tile') return;
-        if (this.frame !== frame) return void answer.bitmap?.close();
-        const tile = answer.bitmap ? { region, scale: frame.scale, key: answer.key, bitmap: answer.bitmap } : have;
-        if (tile) frame.tiles.set(place, tile);
-        frame.missing.delete(place);
-        if (frame.missing.size === 0) this.finish(frame);
-        else if (!this.dragging && performance.now() - frame.startedAt > patience) this.showPart(frame);
-      },
-      (error: Error) => {
-        if (this.frame === frame) {
-          this.frame = null;
-          this.failed(`A part of the sheet could not be drawn, though it was tried twice. The piece is unharmed. ${error.message}`);
-        }
-      },
-    );
+    this.crew
+      .ask(
+        { kind: 'tile', frame: frame.number, region, scale: frame.scale, have: have?.key ?? null },
+        this.workerOf(region),
+      )
+      .then(
+        (answer) => {
+          if (answer.kind !== 'tile') return;
+          if (this.frame !== frame) return void answer.bitmap?.close();
+          const tile = answer.bitmap ? { region, scale: frame.scale, key: answer.key, bitmap: answer.bitmap } : have;
+          if (tile) frame.tiles.set(place, tile);
+          frame.missing.delete(place);
+          if (frame.missing.size === 0) this.finish(frame);
+          else if (!this.dragging && performance.now() - frame.startedAt > patience) this.showPart(frame);
+        },
+        (error: Error) => {
+          if (this.frame === frame) {
+            this.frame = null;
+            this.failed(
+              `A part of the sheet could not be drawn, though it was tried twice. The piece is unharmed. ${error.message}`,
+            );
+          }
+        },
+      );
   }
 
   /** Shows what has come of a slow frame, over what was there before. */

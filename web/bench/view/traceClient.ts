@@ -12,7 +12,11 @@ export class TraceClient {
 
   constructor() {
     const worker = new Worker(new URL('./traceWorker.ts', import.meta.url), { type: 'module' });
-    this.worker = new ReadyWorker(worker, (answer) => this.answered(answer), () => this.failed());
+    this.worker = new ReadyWorker(
+      worker,
+      (answer) => this.answered(answer),
+      () => this.failed(),
+    );
   }
 
   private answered(answer: TraceAnswer): void {
@@ -23,7 +27,8 @@ export class TraceClient {
   }
 
   private failed(): void {
-    for (const asked of this.waiting.values()) asked.reject(new Error('The trace has stopped. The piece is unharmed; reload the page to go on.'));
+    for (const asked of this.waiting.values())
+      asked.reject(new Error('The trace has stopped. The piece is unharmed; reload the page to go on.'));
     this.waiting.clear();
   }
 
@@ -34,5 +39,4 @@ export class TraceClient {
       this.worker.post({ ...order, id } as TraceOrder);
     });
   }
-
 }

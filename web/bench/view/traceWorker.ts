@@ -41,7 +41,8 @@ scope.onmessage = ({ data }: MessageEvent<TraceOrder>) => {
   last = last.then(() =>
     answer(data).then(
       (points) => scope.postMessage({ id: data.id, points }),
-      (error: unknown) => scope.postMessage({ id: data.id, problem: error instanceof Error ? error.message : String(error) }),
+      (error: unknown) =>
+        scope.postMessage({ id: data.id, problem: error instanceof Error ? error.message : String(error) }),
     ),
   );
 };

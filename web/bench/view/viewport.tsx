@@ -31,8 +31,18 @@ export function useViewport(): Viewport {
 export const zoomLimits = { least: 0.01, most: 16 };
 
 /** The view in which a region of the sheet fills the mat, with some room around. */
-export function viewOf(region: { x: number; y: number; width: number; height: number }, size: { width: number; height: number }, room = 28): View {
-  const zoom = Math.min(zoomLimits.most, Math.max(zoomLimits.least, Math.min((size.width - 2 * room) / region.width, (size.height - 2 * room) / region.height)));
+export function viewOf(
+  region: { x: number; y: number; width: number; height: number },
+  size: { width: number; height: number },
+  room = 28,
+): View {
+  const zoom = Math.min(
+    zoomLimits.most,
+    Math.max(
+      zoomLimits.least,
+      Math.min((size.width - 2 * room) / region.width, (size.height - 2 * room) / region.height),
+    ),
+  );
   return {
     zoom,
     x: Math.round(size.width / 2 - (region.x + region.width / 2) * zoom),

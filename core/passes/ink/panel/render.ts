@@ -18,14 +18,32 @@ import type { InwardShadow, Panel } from './schema';
 import { panelPlace, type PanelPlace } from './shape';
 
 /** A panel with the letters on it, or with the letters as openings in it. @param behind what lies between panel and letters */
-export function panelLayers(letters: Letters, ink: Ink, panel: Panel, scene: PaintScene, behind: readonly LetteringLayer[]): LetteringLayer[] {
+export function panelLayers(
+  letters: Letters,
+  ink: Ink,
+  panel: Panel,
+  scene: PaintScene,
+  behind: readonly LetteringLayer[],
+): LetteringLayer[] {
   const place = panelPlace(panel, letters, scene.sheet, sizeOf(letters.place));
   const outside = panelNode(panel, place, letters, scene);
-  if (panel.knockout === null) return [{ kind: 'panel', node: outside, mode: panel.mode }, ...behind, { kind: 'letters', node: inkNode(letters, ink, scene), mode: ink.mode }];
+  if (panel.knockout === null)
+    return [
+      { kind: 'panel', node: outside, mode: panel.mode },
+      ...behind,
+      { kind: 'letters', node: inkNode(letters, ink, scene), mode: ink.mode },
+    ];
   const all = { ...letters, drawn: undefined };
   const inside = openingNode(panel, place, all, scene);
-  const hole: LetteringLayer[] = panel.knockout === 'sheet' ? [{ kind: 'hole', node: inkNode(all, { coats: [holeCoat] }, scene), mode: 'normal' }] : [];
-  return [...hole, ...behind, { kind: 'panel', node: besideNode(inside, outside, all), mode: panel.mode, parts: { inside, outside } }];
+  const hole: LetteringLayer[] =
+    panel.knockout === 'sheet'
+      ? [{ kind: 'hole', node: inkNode(all, { coats: [holeCoat] }, scene), mode: 'normal' }]
+      : [];
+  return [
+    ...hole,
+    ...behind,
+    { kind: 'panel', node: besideNode(inside, outside, all), mode: panel.mode, parts: { inside, outside } },
+  ];
 }
 
 /** Only its coverage counts. */
@@ -33,9 +51,18 @@ const holeCoat = { kind: 'solid', colour: '#000000', opacity: 1, mode: 'normal',
 
 /** The panel without its openings. */
 function panelNode(panel: Panel, place: PanelPlace, letters: Letters, scene: PaintScene): Node {
-  const filling = fillingOf(panel.coats, { ...letters, place: place.place, capHeight: place.capHeight, warp: place.warp }, scene, place.flatBox);
+  const filling = fillingOf(
+    panel.coats,
+    { ...letters, place: place.place, capHeight: place.capHeight, warp: place.warp },
+    scene,
+    place.flatBox,
+  );
   const [any] = letters.letters;
-  const unit = { letters: [any], number: 0, boxes: { word: place.flatBox, line: place.flatBox, letter: place.flatBox } };
+  const unit = {
+    letters: [any],
+    number: 0,
+    boxes: { word: place.flatBox, line: place.flatBox, letter: place.flatBox },
+  };
   return {
     key: contentKey('panel', filling.key, place, panel.opacity),
     channels: 4,
@@ -67,7 +94,13 @@ function openingNode({ opening, shadow }: Panel, place: PanelPlace, letters: Let
     compute(request, [filled]) {
       const out = copyOf(filled);
       const cover = coverOf(placed, letters.place, request);
-      blend(out, cutFill(inwardShadow(shadow, request, (wide) => solidPart(place, coverOf(placed, letters.place, wide), wide)), cover));
+      blend(
+        out,
+        cutFill(
+          inwardShadow(shadow, request, (wide) => solidPart(place, coverOf(placed, letters.place, wide), wide)),
+          cover,
+        ),
+      );
       return out;
     },
   };
@@ -83,7 +116,11 @@ function solidPart(place: PanelPlace, letters: Raster, request: Request): Raster
 /** A shadow's colour and strength at each px. It dims light, so that its strength on encoded values follows from the light that is left. @param solidAt what throws it */
 function inwardShadow(shadow: InwardShadow, { region, scale }: Request, solidAt: (request: Request) => Raster): Raster {
   const sigma = (shadow.blur * scale) / 4;
-  const from: Region = { ...region, x: region.x - Math.round(shadow.x * scale), y: region.y - Math.round(shadow.y * scale) };
+  const from: Region = {
+    ...region,
+    x: region.x - Math.round(shadow.x * scale),
+    y: region.y - Math.round(shadow.y * scale),
+  };
   const wide = grow(from, blurMargin(sigma));
   const thrown = blurRegion(solidAt({ region: wide, scale }), wide, from, sigma);
   const [red, green, blue] = readColour(shadow.colour);
@@ -105,13 +142,16 @@ export function besideNode(inside: Node, outside: Node, letters: Letters): Node 
     key: contentKey('beside', inside.key, outside.key, letters.place, keyOf(letters.letters)),
     channels: 4,
     bounds: unionOf([inside.bounds, outside.bounds]),
-    needs: ({ region }) => [{ node: inside, region }, { node: outside, region }],
+    needs: ({ region }) => [
+      { node: inside, region },
+      { node: outside, region },
+    ],
     compute(request, [within, around]) {
       const cover = coverOf(placed, letters.place, request);
       const out = copyOf(within);
-      for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) for (let c = 0; c < 4; c++) out.data[at + c] += around.data[at + c] * (1 - cover.data[i]);
+      for (let i = 0, at = 0; i < cover.data.length; i++, at += 4)
+        for (let c = 0; c < 4; c++) out.data[at + c] += around.data[at + c] * (1 - cover.data[i]);
       return out;
     },
   };
 }
-

@@ -16,7 +16,14 @@ const panelShapeSchema = z.discriminatedUnion('kind', [
   /** `depth`: how far in the inner corners lie, fraction of the radius. */
   z.strictObject({ kind: z.literal('star'), points: z.int().min(3).max(60), depth: z.number().min(0.02).max(0.95) }),
   /** A closed line drawn by hand, lettering px; it is smooth where `smooth` says so. */
-  z.strictObject({ kind: z.literal('path'), points: z.array(z.tuple([far, far])).min(3).max(2000), smooth: z.boolean().default(false) }),
+  z.strictObject({
+    kind: z.literal('path'),
+    points: z
+      .array(z.tuple([far, far]))
+      .min(3)
+      .max(2000),
+    smooth: z.boolean().default(false),
+  }),
   z.strictObject({ kind: z.literal('half sheet'), side: z.enum(['left', 'right', 'top', 'bottom']) }),
   z.strictObject({ kind: z.literal('sheet') }),
 ]);

@@ -24,21 +24,47 @@ export interface PanelPlace {
 const fineness = 0.05;
 
 /** Where a panel's edge runs. Panels of letters lie in the letters' plane, with its bend and perspective; those of the sheet on the sheet. */
-export function panelPlace(panel: Panel, letters: Letters, sheet: { width: number; height: number }, size: number): PanelPlace {
+export function panelPlace(
+  panel: Panel,
+  letters: Letters,
+  sheet: { width: number; height: number },
+  size: number,
+): PanelPlace {
   const { shape } = panel;
   if (shape.kind === 'sheet' || shape.kind === 'half sheet') {
     const box = shape.kind === 'sheet' ? { x: 0, y: 0, ...sheet } : halfOf(sheet, shape.side);
-    return { path: polygonPath(corners(box)), box, flatBox: box, warp: null, place: identity, capHeight: letters.capHeight * size };
+    return {
+      path: polygonPath(corners(box)),
+      box,
+      flatBox: box,
+      warp: null,
+      place: identity,
+      capHeight: letters.capHeight * size,
+    };
   }
   const [x, y] = middleOf(letters.flatInk!);
-  const turned = followedBy(followedBy(moved(-x, -y), placed(1, panel.rotation, x, y)), moved(panel.offset[0] * letters.capHeight, panel.offset[1] * letters.capHeight));
+  const turned = followedBy(
+    followedBy(moved(-x, -y), placed(1, panel.rotation, x, y)),
+    moved(panel.offset[0] * letters.capHeight, panel.offset[1] * letters.capHeight),
+  );
   const flat = transformPath(edgeOf(panel, letters), turned);
   const path = letters.warp ? warpPath(flat, anyBend(letters.warp), fineness) : flat;
-  return { path, box: boxOf(path), flatBox: boxOf(flat), warp: letters.warp, place: letters.place, capHeight: letters.capHeight };
+  return {
+    path,
+    box: boxOf(path),
+    flatBox: boxOf(flat),
+    warp: letters.warp,
+    place: letters.place,
+    capHeight: letters.capHeight,
+  };
 }
 
-function halfOf({ width, height }: { width: number; height: number }, side: 'left' | 'right' | 'top' | 'bottom'): Region {
-  if (side === 'left' || side === 'right') return { x: side === 'left' ? 0 : width / 2, y: 0, width: width / 2, height };
+function halfOf(
+  { width, height }: { width: number; height: number },
+  side: 'left' | 'right' | 'top' | 'bottom',
+): Region {
+  if (side === 'left' || side === 'right')
+    return { x: side === 'left' ? 0 : width / 2, y: 0, width: width / 2, height };
   return { x: 0, y: side === 'top' ? 0 : height / 2, width, height: height / 2 };
 }
 
@@ -46,12 +72,15 @@ const boxOf = (path: Path): Region => regionOfPoints(path.map(({ to }) => to)) ?
 
 /** The edge in the flat plane of the letters, lettering px. */
 function edgeOf({ shape, margin }: Panel, { flatInk, capHeight }: Letters): Path {
-  if (shape.kind === 'path') return shape.smooth ? smoothThrough([...shape.points, shape.points[0]]) : polygonPath(shape.points);
+  if (shape.kind === 'path')
+    return shape.smooth ? smoothThrough([...shape.points, shape.points[0]]) : polygonPath(shape.points);
   const box = spread(flatInk!, margin[0] * capHeight, margin[1] * capHeight);
   const [x, y] = middleOf(box);
-  if (shape.kind === 'box') return transformPath(shapePath(roundedBox(box, shape.round * capHeight), box.width), moved(x, y));
+  if (shape.kind === 'box')
+    return transformPath(shapePath(roundedBox(box, shape.round * capHeight), box.width), moved(x, y));
   // An ellipse or a star is as much larger as it must be for the box's corners to lie within its round.
-  const own: Shape = shape.kind === 'star' ? { kind: 'star', points: shape.points, inner: shape.depth } : { kind: 'ellipse', height: 1 };
+  const own: Shape =
+    shape.kind === 'star' ? { kind: 'star', points: shape.points, inner: shape.depth } : { kind: 'ellipse', height: 1 };
   const unit = stretched(shapePath(own, 1));
   return transformPath(unit, { a: box.width * Math.SQRT2, b: 0, c: 0, d: box.height * Math.SQRT2, e: x, f: y });
 }
@@ -64,11 +93,28 @@ function roundedBox({ width, height }: Region, radius: number): Shape {
 function stretched(path: Path): Path {
   const box = boxOf(path);
   const [x, y] = middleOf(box);
-  return transformPath(path, { a: 1 / box.width, b: 0, c: 0, d: 1 / box.height, e: -x / box.width, f: -y / box.height });
+  return transformPath(path, {
+    a: 1 / box.width,
+    b: 0,
+    c: 0,
+    d: 1 / box.height,
+    e: -x / box.width,
+    f: -y / box.height,
+  });
 }
 
 /** The corners of a panel's edge, for changing it by hand; lettering px of the flat plane, as a drawn path has them. */
 export function panelPath(panel: Panel, letters: Letters): [number, number][] {
   if (panel.shape.kind === 'path') return panel.shape.points;
-  return flattenTo(edgeOf(panel.shape.kind === 'sheet' || panel.shape.kind === 'half sheet' ? { ...panel, shape: { kind: 'box', round: 0 } } : panel, letters), 1).flat().map(([x, y]) => [Math.round(x * 10) / 10, Math.round(y * 10) / 10]);
+  return flattenTo(
+    edgeOf(
+      panel.shape.kind === 'sheet' || panel.shape.kind === 'half sheet'
+        ? { ...panel, shape: { kind: 'box', round: 0 } }
+        : panel,
+      letters,
+    ),
+    1,
+  )
+    .flat()
+    .map(([x, y]) => [Math.round(x * 10) / 10, Math.round(y * 10) / 10]);
 }

@@ -14,7 +14,11 @@ export function saidBy(cuts: readonly Cut[], factor: number, lying: Region): Uin
  * @param lying where the cut lies on the plate; its px are plate px
  */
 export function bandOf({ band, reach }: Pick<FineEdge, 'band' | 'reach'>, cut: Uint8Array, lying: Region): Uint8Array {
-  const out = drawMarks(band.map((line) => ({ ...line, side: 'front' as const })), 1, lying);
+  const out = drawMarks(
+    band.map((line) => ({ ...line, side: 'front' as const })),
+    1,
+    lying,
+  );
   if (reach > 0) addStrip(out, cut, lying, reach);
   return out;
 }
@@ -39,7 +43,11 @@ export function borderDistance(cut: Uint8Array, width: number, height: number): 
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
       const own = isFront(i);
-      if ((cut[i] > 0 && cut[i] < 255) || (x < width - 1 && isFront(i + 1) !== own) || (y < height - 1 && isFront(i + width) !== own)) {
+      if (
+        (cut[i] > 0 && cut[i] < 255) ||
+        (x < width - 1 && isFront(i + 1) !== own) ||
+        (y < height - 1 && isFront(i + width) !== own)
+      ) {
         distance[i] = 0;
         if (x < width - 1 && isFront(i + 1) !== own) distance[i + 1] = 0;
         if (y < height - 1 && isFront(i + width) !== own) distance[i + width] = 0;

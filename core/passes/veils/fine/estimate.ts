@@ -45,21 +45,26 @@ export function tonesOf(light: LightPlanes, alpha: Float32Array): Tones {
       let best = 0;
       let least = Infinity;
       for (let k = 0; k < tones.length; k++) {
-        const square = (tones[k][0] - light[0][i]) ** 2 + (tones[k][1] - light[1][i]) ** 2 + (tones[k][2] - light[2][i]) ** 2;
+        const square =
+          (tones[k][0] - light[0][i]) ** 2 + (tones[k][1] - light[1][i]) ** 2 + (tones[k][2] - light[2][i]) ** 2;
         if (square < least) [least, best] = [square, k];
       }
       const sum = sums[best];
       for (let c = 0; c < 3; c++) sum[c] += light[c][i];
       sum[3]++;
     }
-    tones = tones.map((tone, k) => (sums[k][3] > 0 ? [sums[k][0] / sums[k][3], sums[k][1] / sums[k][3], sums[k][2] / sums[k][3]] : tone));
+    tones = tones.map((tone, k) =>
+      sums[k][3] > 0 ? [sums[k][0] / sums[k][3], sums[k][1] / sums[k][3], sums[k][2] / sums[k][3]] : tone,
+    );
   }
   return tones;
 }
 
 /** The tones that are no mixture of another one and of what lies behind. */
 export function pureTones(tones: Tones, ground: Tones): Tones {
-  return tones.filter((tone) => !tones.some((other) => other !== tone && ground.some((behind) => isMixture(tone, other, behind))));
+  return tones.filter(
+    (tone) => !tones.some((other) => other !== tone && ground.some((behind) => isMixture(tone, other, behind))),
+  );
 }
 
 function isMixture(tone: Tones[number], front: Tones[number], behind: Tones[number]): boolean {
@@ -73,7 +78,13 @@ function isMixture(tone: Tones[number], front: Tones[number], behind: Tones[numb
 }
 
 /** The light of the front's px in the band; what may be a mixture of a tone and of what lies behind is taken to be that tone. */
-function purified(light: LightPlanes, ground: readonly Float32Array[], front: Float32Array, unknown: Uint8Array, tones: Tones): LightPlanes {
+function purified(
+  light: LightPlanes,
+  ground: readonly Float32Array[],
+  front: Float32Array,
+  unknown: Uint8Array,
+  tones: Tones,
+): LightPlanes {
   const out = light.map((plane) => plane.slice()) as unknown as LightPlanes;
   for (let i = 0; i < front.length; i++) {
     if (front[i] === 0 || !unknown[i]) continue;
@@ -110,7 +121,15 @@ export interface Estimate {
  * @param learned tones of the front, and whether its px in the band may be mixtures of them
  * @param said the marks of a scribble cut; null where there are none
  */
-export function estimateAlpha(light: LightPlanes, width: number, height: number, alpha: Float32Array, unknown: Uint8Array, learned: { tones: Tones; isMixed: boolean }, said: Uint8Array | null): Estimate {
+export function estimateAlpha(
+  light: LightPlanes,
+  width: number,
+  height: number,
+  alpha: Float32Array,
+  unknown: Uint8Array,
+  learned: { tones: Tones; isMixed: boolean },
+  said: Uint8Array | null,
+): Estimate {
   const { tones, isMixed } = learned;
   const front = new Float32Array(alpha.length);
   const behind = new Float32Array(alpha.length);
@@ -125,7 +144,10 @@ export function estimateAlpha(light: LightPlanes, width: number, height: number,
   const ground = spread(light, behind, width, height);
   const near = spread(isMixed ? purified(light, ground, front, unknown, tones) : light, front, width, height);
   const out: Estimate = { alpha: new Float32Array(alpha.length), certainty: new Float32Array(alpha.length) };
-  const candidates: [number, number, number][] = [[0, 0, 0], ...tones.map(([r, g, b]): [number, number, number] => [r, g, b])];
+  const candidates: [number, number, number][] = [
+    [0, 0, 0],
+    ...tones.map(([r, g, b]): [number, number, number] => [r, g, b]),
+  ];
   for (let i = 0; i < alpha.length; i++) {
     if (!unknown[i]) continue;
     candidates[0] = [near[0][i], near[1][i], near[2][i]];

@@ -49,13 +49,17 @@ test('stems and a soft edge are found to within a few hundredths', () => {
 });
 
 test('outside of the band the cut stays as it was', () => {
-  for (let i = 0; i < cut.length; i++) if (!band[i]) expect([solved.matte.bytes[i], solved.front.bytes[i * 4 + 3]]).toEqual([cut[i], 0]);
+  for (let i = 0; i < cut.length; i++)
+    if (!band[i]) expect([solved.matte.bytes[i], solved.front.bytes[i * 4 + 3]]).toEqual([cut[i], 0]);
 });
 
 test('the front’s own colour is found: within 3 (Oklab times 100) on average where the matte is fractional', () => {
   const [l, a, b] = oklabPlanes(solved.front);
   const wanted = new Uint8Array(width * height * 3);
-  for (let i = 0; i < truth.length; i++) frontLight(i % width, Math.floor(i / width)).forEach((f, c) => (wanted[i * 3 + c] = Math.round(encodeExact(f) * 255)));
+  for (let i = 0; i < truth.length; i++)
+    frontLight(i % width, Math.floor(i / width)).forEach(
+      (f, c) => (wanted[i * 3 + c] = Math.round(encodeExact(f) * 255)),
+    );
   const [L, A, B] = oklabPlanes({ width, height, channels: 3, bytes: wanted });
   let sum = 0;
   let count = 0;
@@ -72,7 +76,8 @@ test('front colours come out exactly where picture and matte are without noise a
   const alpha = Float32Array.from({ length: 64 * 64 }, (_, i) => Math.min(1, Math.max(0, ((i % 64) - 20) / 24)));
   const light = [0.6, 0.3, 0.1].map((f, c) => alpha.map((value) => f * value + [0.05, 0.2, 0.5][c] * (1 - value)));
   const colours = estimateFront(light as never, alpha, 64, 64);
-  for (let x = 26; x < 60; x++) [0.6, 0.3, 0.1].forEach((f, c) => expect(Math.abs(colours[c][32 * 64 + x] - f)).toBeLessThan(0.03));
+  for (let x = 26; x < 60; x++)
+    [0.6, 0.3, 0.1].forEach((f, c) => expect(Math.abs(colours[c][32 * 64 + x] - f)).toBeLessThan(0.03));
 });
 
 test('the equations hold for a matte that is linear in the colour of each window', () => {
@@ -108,14 +113,23 @@ test('jar and grasses: at most half the error of the best feather', async () => 
   const part = { x: 600, y: 240, width: 420, height: 260 };
   const from = <Values extends Uint8Array | Float32Array>(values: Values, channels: number): Values => {
     const out = values.slice(0, part.width * part.height * channels) as Values;
-    for (let y = 0; y < part.height; y++) out.set(values.subarray(((part.y + y) * one.picture.width + part.x) * channels, ((part.y + y) * one.picture.width + part.x + part.width) * channels), y * part.width * channels);
+    for (let y = 0; y < part.height; y++)
+      out.set(
+        values.subarray(
+          ((part.y + y) * one.picture.width + part.x) * channels,
+          ((part.y + y) * one.picture.width + part.x + part.width) * channels,
+        ),
+        y * part.width * channels,
+      );
     return out;
   };
   const [cutPart, truthPart] = [from(bytes, 1), from(one.truth, 1)];
   const where = bandOf({ band: one.strokes.band, reach: one.strokes.reach }, cutPart, part);
   const solvedPart = solveFineEdge({ ...part, channels: 3, bytes: from(one.picture.bytes, 3) }, cutPart, where);
   const ours = meanSquaredError(fractions(solvedPart.matte.bytes), truthPart, where);
-  const feathers = [0.5, 1, 2, 4, 8, 16].map((sigma) => meanSquaredError(gaussianBlur({ ...part, channels: 1, data: fractions(cutPart) }, sigma).data, truthPart, where));
+  const feathers = [0.5, 1, 2, 4, 8, 16].map((sigma) =>
+    meanSquaredError(gaussianBlur({ ...part, channels: 1, data: fractions(cutPart) }, sigma).data, truthPart, where),
+  );
   expect(ours).toBeLessThan(Math.min(...feathers) / 2);
 });
 
@@ -129,10 +143,17 @@ test('a band is proposed over the hairy hat of the figure, and hardly along its 
   const sides = { width: plate.width, height: plate.height };
   const border = borderOf({ ...sides, channels: 1, data: matteOfFigure.map((value) => (value > 0.5 ? 1 : 0)) }, 1);
   const lines = await proposeBand(pictureOf('figure', plate), border);
-  const proposed = drawMarks(lines.map((line) => ({ ...line, side: 'front' as const })), 1, { x: 0, y: 0, ...sides });
+  const proposed = drawMarks(
+    lines.map((line) => ({ ...line, side: 'front' as const })),
+    1,
+    { x: 0, y: 0, ...sides },
+  );
   const covered = (from: number, to: number): number => {
     const places = border.filter(({ place: [, y] }) => y >= from && y < to);
-    return places.filter(({ place: [x, y] }) => proposed[Math.floor(y) * plate.width + Math.floor(x)] > 0).length / places.length;
+    return (
+      places.filter(({ place: [x, y] }) => proposed[Math.floor(y) * plate.width + Math.floor(x)] > 0).length /
+      places.length
+    );
   };
   // The hat lies above 560; between 760 and 950 there are only arms, neck and shoulders.
   expect(covered(0, 560)).toBeGreaterThan(0.85);

@@ -42,7 +42,12 @@ const cutFull = 16;
  * @param cut the matte as it was cut, of the picture's size, 0..255
  * @param band 1 where the matte is to be solved
  */
-export function solveFineEdge(picture: Level, cut: Uint8Array, band: Uint8Array, { said, quick = false, progress }: FineEdgeOptions = {}): SolvedEdge {
+export function solveFineEdge(
+  picture: Level,
+  cut: Uint8Array,
+  band: Uint8Array,
+  { said, quick = false, progress }: FineEdgeOptions = {},
+): SolvedEdge {
   const { width, height } = picture;
   const matte: Level = { width, height, channels: 1, bytes: Uint8Array.from(cut) };
   const front: Level = { width, height, channels: 4, bytes: new Uint8Array(width * height * 4) };
@@ -70,7 +75,8 @@ function partsOf(width: number, height: number, band: Uint8Array): Region[] {
 }
 
 function holdsBand(part: Region, width: number, band: Uint8Array): boolean {
-  for (let y = part.y; y < part.y + part.height; y++) if (band.subarray(y * width + part.x, y * width + part.x + part.width).includes(1)) return true;
+  for (let y = part.y; y < part.y + part.height; y++)
+    if (band.subarray(y * width + part.x, y * width + part.x + part.width).includes(1)) return true;
   return false;
 }
 
@@ -117,8 +123,20 @@ interface Given {
   said?: Uint8Array | null;
 }
 
-function solvePart(given: Given, part: Region, learned: FrontTones, quick: boolean, out: SolvedEdge, told: (done: number) => void): void {
-  const wide = intersect(grow(part, partMargin), { x: 0, y: 0, width: given.picture.width, height: given.picture.height })!;
+function solvePart(
+  given: Given,
+  part: Region,
+  learned: FrontTones,
+  quick: boolean,
+  out: SolvedEdge,
+  told: (done: number) => void,
+): void {
+  const wide = intersect(grow(part, partMargin), {
+    x: 0,
+    y: 0,
+    width: given.picture.width,
+    height: given.picture.height,
+  })!;
   const local = localPart(given, wide);
   const { alpha, unknown, light } = local;
   const rounds = quick ? 1 : 2;
@@ -135,7 +153,11 @@ function solvePart(given: Given, part: Region, learned: FrontTones, quick: boole
       const depth = away[pixel] / (cutFull * distanceUnit);
       wish(equations, k, local.cut[pixel] / 255, cutStrength * (depth < 1 ? depth * depth : 1));
     });
-    solve(equations, values, { tolerance: 1e-3, steps: quick ? 25 : 120, progress: (done) => told((round + done) * share) });
+    solve(equations, values, {
+      tolerance: 1e-3,
+      steps: quick ? 25 : 120,
+      progress: (done) => told((round + done) * share),
+    });
     equations.pixels.forEach((pixel, k) => (alpha[pixel] = settled(values[k])));
   }
   const colours = estimateFront(light, alpha, wide.width, wide.height);
@@ -173,7 +195,13 @@ function localPart({ picture: { width, channels, bytes }, cut, band, said }: Giv
   return { cut: own, said: marks, light: lightPlanes(pixels, channels), alpha, unknown };
 }
 
-function keep({ matte, front }: SolvedEdge, part: Region, wide: Region, { alpha, unknown }: LocalPart, colours: readonly Float32Array[]): void {
+function keep(
+  { matte, front }: SolvedEdge,
+  part: Region,
+  wide: Region,
+  { alpha, unknown }: LocalPart,
+  colours: readonly Float32Array[],
+): void {
   for (let y = part.y; y < part.y + part.height; y++) {
     for (let x = part.x; x < part.x + part.width; x++) {
       const i = (y - wide.y) * wide.width + x - wide.x;

@@ -25,10 +25,16 @@ const roundsLarge = 2;
  * finest, so that their mixture is the picture and neighbours are alike (Germer, Uelwer, Conrad and Harmeling 2020, in linear light).
  * @returns linear light, meaningful where the matte is above 0
  */
-export function estimateFront(light: LightPlanes, alpha: Float32Array, width: number, height: number): [Float32Array, Float32Array, Float32Array] {
+export function estimateFront(
+  light: LightPlanes,
+  alpha: Float32Array,
+  width: number,
+  height: number,
+): [Float32Array, Float32Array, Float32Array] {
   const finest: Grid = { width, height, light: [...light], alpha, front: [], behind: [] };
   const grids = [finest];
-  while (grids[grids.length - 1].width > 1 || grids[grids.length - 1].height > 1) grids.push(halved(grids[grids.length - 1]));
+  while (grids[grids.length - 1].width > 1 || grids[grids.length - 1].height > 1)
+    grids.push(halved(grids[grids.length - 1]));
   const coarsest = grids[grids.length - 1];
   coarsest.front = coarsest.light.map((plane) => plane.slice());
   coarsest.behind = coarsest.light.map((plane) => plane.slice());
@@ -44,7 +50,14 @@ export function estimateFront(light: LightPlanes, alpha: Float32Array, width: nu
 }
 
 function halved({ width, height, light, alpha }: Grid): Grid {
-  const half: Grid = { width: max(1, width >> 1), height: max(1, height >> 1), light: [], alpha: new Float32Array(0), front: [], behind: [] };
+  const half: Grid = {
+    width: max(1, width >> 1),
+    height: max(1, height >> 1),
+    light: [],
+    alpha: new Float32Array(0),
+    front: [],
+    behind: [],
+  };
   const shrink = (plane: Float32Array): Float32Array => {
     const out = new Float32Array(half.width * half.height);
     for (let y = 0; y < half.height; y++) {
@@ -53,7 +66,8 @@ function halved({ width, height, light, alpha }: Grid): Grid {
       for (let x = 0; x < half.width; x++) {
         const left = min(width - 1, 2 * x);
         const right = min(width - 1, 2 * x + 1);
-        out[y * half.width + x] = (plane[top + left] + plane[top + right] + plane[bottom + left] + plane[bottom + right]) / 4;
+        out[y * half.width + x] =
+          (plane[top + left] + plane[top + right] + plane[bottom + left] + plane[bottom + right]) / 4;
       }
     }
     return out;
@@ -69,7 +83,8 @@ function grown(planes: readonly Float32Array[], from: Grid, to: Grid): Float32Ar
     const out = new Float32Array(to.width * to.height);
     for (let y = 0; y < to.height; y++) {
       const row = min(from.height - 1, floor((y * from.height) / to.height)) * from.width;
-      for (let x = 0; x < to.width; x++) out[y * to.width + x] = plane[row + min(from.width - 1, floor((x * from.width) / to.width))];
+      for (let x = 0; x < to.width; x++)
+        out[y * to.width + x] = plane[row + min(from.width - 1, floor((x * from.width) / to.width))];
     }
     return out;
   });
@@ -85,7 +100,22 @@ function relax({ width, height, light, alpha, front, behind }: Grid): void {
       let weights = 0;
       sums.fill(0);
       for (let side = 0; side < 4; side++) {
-        const j = side === 0 ? (x > 0 ? i - 1 : i) : side === 1 ? (x < width - 1 ? i + 1 : i) : side === 2 ? (y > 0 ? i - width : i) : y < height - 1 ? i + width : i;
+        const j =
+          side === 0
+            ? x > 0
+              ? i - 1
+              : i
+            : side === 1
+              ? x < width - 1
+                ? i + 1
+                : i
+              : side === 2
+                ? y > 0
+                  ? i - width
+                  : i
+                : y < height - 1
+                  ? i + width
+                  : i;
         const weight = alikeAlways + alikeAtEdges * abs(own - alpha[j]);
         weights += weight;
         for (let c = 0; c < 3; c++) {

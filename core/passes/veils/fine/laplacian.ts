@@ -33,13 +33,26 @@ export interface Equations {
  * @param unknown 1 where it is not
  * @param smoothness epsilon of the windows' covariance, squared linear light
  */
-export function mattingEquations(light: LightPlanes, width: number, height: number, alpha: Float32Array, unknown: Uint8Array, smoothness: number): Equations {
+export function mattingEquations(
+  light: LightPlanes,
+  width: number,
+  height: number,
+  alpha: Float32Array,
+  unknown: Uint8Array,
+  smoothness: number,
+): Equations {
   const numbers = new Int32Array(width * height).fill(-1);
   let count = 0;
   for (let i = 0; i < unknown.length; i++) if (unknown[i]) numbers[i] = count++;
   const pixels = new Int32Array(count);
   for (let i = 0; i < unknown.length; i++) if (numbers[i] >= 0) pixels[numbers[i]] = i;
-  const equations: Equations = { pixels, diagonal: new Float64Array(count), others: new Int32Array(count * aheadCount).fill(-1), ties: new Float32Array(count * aheadCount), right: new Float64Array(count) };
+  const equations: Equations = {
+    pixels,
+    diagonal: new Float64Array(count),
+    others: new Int32Array(count * aheadCount).fill(-1),
+    ties: new Float32Array(count * aheadCount),
+    right: new Float64Array(count),
+  };
   const { diagonal, others, ties, right } = equations;
   const offsets = Array.from({ length: 9 }, (_, k) => (Math.floor(k / 3) - 1) * width + (k % 3) - 1);
   const colours = new Float64Array(27);
@@ -95,7 +108,12 @@ export function mattingEquations(light: LightPlanes, width: number, height: numb
           const q = centre + offsets[j];
           const second = numbers[q];
           if (first < 0 && second < 0) continue;
-          const like = (1 + colours[i * 3] * turned[j * 3] + colours[i * 3 + 1] * turned[j * 3 + 1] + colours[i * 3 + 2] * turned[j * 3 + 2]) / 9;
+          const like =
+            (1 +
+              colours[i * 3] * turned[j * 3] +
+              colours[i * 3 + 1] * turned[j * 3 + 1] +
+              colours[i * 3 + 2] * turned[j * 3 + 2]) /
+            9;
           if (i === j) diagonal[first] += 1 - like;
           else if (first < 0) right[second] += like * alpha[p];
           else if (second < 0) right[first] += like * alpha[q];

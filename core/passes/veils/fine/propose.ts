@@ -26,7 +26,11 @@ const hairRadius = 22;
  * @param border places along the cut's border, evenly spread
  * @returns lines of the brush, plate px
  */
-export async function proposeBand(picture: Picture, border: readonly BorderPoint[], progress?: (done: number) => void): Promise<FineEdge['band']> {
+export async function proposeBand(
+  picture: Picture,
+  border: readonly BorderPoint[],
+  progress?: (done: number) => void,
+): Promise<FineEdge['band']> {
   const wanted: { at: Point; radius: number }[] = [];
   for (const [i, point] of border.entries()) {
     const radius = (await isHairy(picture, point)) ? hairRadius : await blurRadius(picture, point);
@@ -78,7 +82,11 @@ const leastPlaces = 3;
 
 /** A place that stands alone is an accident. */
 function withoutSingles(places: readonly { at: Point; radius: number }[]): { at: Point; radius: number }[] {
-  return places.filter((one) => places.filter((other) => other !== one && hypot(other.at[0] - one.at[0], other.at[1] - one.at[1]) <= together).length >= 2);
+  return places.filter(
+    (one) =>
+      places.filter((other) => other !== one && hypot(other.at[0] - one.at[0], other.at[1] - one.at[1]) <= together)
+        .length >= 2,
+  );
 }
 
 /** Places joined to lines, each as wide as its widest place. */
@@ -90,13 +98,23 @@ function joined(places: readonly { at: Point; radius: number }[]): FineEdge['ban
     const line: FineEdge['band'][number] = { radius: last.radius, points: [[last.at[0], last.at[1]]] };
     for (;;) {
       const from = last.at;
-      const next = left.reduce((best, one, k) => (best < 0 || distance(one.at, from) < distance(left[best].at, from) ? k : best), -1);
-      if (next < 0 || distance(left[next].at, from) > together || left[next].radius > 2 * line.radius || left[next].radius < line.radius / 2) break;
+      const next = left.reduce(
+        (best, one, k) => (best < 0 || distance(one.at, from) < distance(left[best].at, from) ? k : best),
+        -1,
+      );
+      if (
+        next < 0 ||
+        distance(left[next].at, from) > together ||
+        left[next].radius > 2 * line.radius ||
+        left[next].radius < line.radius / 2
+      )
+        break;
       [last] = left.splice(next, 1);
       line.points.push([last.at[0], last.at[1]]);
       line.radius = max(line.radius, last.radius);
     }
-    if (line.points.length >= leastPlaces) lines.push({ radius: Math.round(line.radius * 10) / 10, points: line.points });
+    if (line.points.length >= leastPlaces)
+      lines.push({ radius: Math.round(line.radius * 10) / 10, points: line.points });
   }
   return lines;
 }

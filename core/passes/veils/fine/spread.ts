@@ -16,16 +16,27 @@ interface Grid {
  * @param weight how well each px is known, 0..1
  * @returns planes; where nothing at all is known they are zero
  */
-export function spread(planes: readonly Float32Array[], weight: Float32Array, width: number, height: number): Float32Array[] {
+export function spread(
+  planes: readonly Float32Array[],
+  weight: Float32Array,
+  width: number,
+  height: number,
+): Float32Array[] {
   const grids: Grid[] = [{ width, height, planes: planes.map((plane) => plane.slice()), weight }];
-  while (grids[grids.length - 1].width > 1 || grids[grids.length - 1].height > 1) grids.push(halved(grids[grids.length - 1]));
+  while (grids[grids.length - 1].width > 1 || grids[grids.length - 1].height > 1)
+    grids.push(halved(grids[grids.length - 1]));
   for (let k = grids.length - 2; k >= 0; k--) fillFrom(grids[k + 1], grids[k]);
   return grids[0].planes;
 }
 
 /** Weighted means of 2 x 2 px; four px of a quarter's weight make one that is known fully. */
 function halved({ width, height, planes, weight }: Grid): Grid {
-  const half: Grid = { width: (width + 1) >> 1, height: (height + 1) >> 1, planes: [], weight: new Float32Array(((width + 1) >> 1) * ((height + 1) >> 1)) };
+  const half: Grid = {
+    width: (width + 1) >> 1,
+    height: (height + 1) >> 1,
+    planes: [],
+    weight: new Float32Array(((width + 1) >> 1) * ((height + 1) >> 1)),
+  };
   half.planes = planes.map(() => new Float32Array(half.weight.length));
   for (let y = 0; y < height; y++) {
     for (let x = 0, i = y * width; x < width; x++, i++) {

@@ -17,7 +17,12 @@ export class ColourSides {
     const key = ((red >> 2) << 12) | ((green >> 2) << 6) | (blue >> 2);
     let value = this.known[key];
     if (Number.isNaN(value)) {
-      const [[lightness], [a], [b]] = oklabPlanes({ width: 1, height: 1, channels: 3, bytes: Uint8Array.of((red & 0xfc) + 2, (green & 0xfc) + 2, (blue & 0xfc) + 2) });
+      const [[lightness], [a], [b]] = oklabPlanes({
+        width: 1,
+        height: 1,
+        channels: 3,
+        bytes: Uint8Array.of((red & 0xfc) + 2, (green & 0xfc) + 2, (blue & 0xfc) + 2),
+      });
       value = likelihood(this.colours.front, lightness, a, b) - likelihood(this.colours.behind, lightness, a, b);
       this.known[key] = value = Math.max(-loudest, Math.min(loudest, value));
     }
@@ -34,7 +39,13 @@ const reach = 2;
  * @param marks of each px
  * @throws Outdated when `isOutdated` says so
  */
-export function cutBand({ width, height, channels, bytes }: Level, mask: Uint8Array, marks: Uint8Array, sides: ColourSides, isOutdated?: IsOutdated): void {
+export function cutBand(
+  { width, height, channels, bytes }: Level,
+  mask: Uint8Array,
+  marks: Uint8Array,
+  sides: ColourSides,
+  isOutdated?: IsOutdated,
+): void {
   const band = bandAlong(mask, width, height);
   if (band.length === 0) return;
   const numberOf = new Map<number, number>();
@@ -45,7 +56,9 @@ export function cutBand({ width, height, channels, bytes }: Level, mask: Uint8Ar
   const [green, blue] = channels === 1 ? [0, 0] : [1, 2];
   const squareOf = (i: number, j: number): number => {
     const [p, q] = [i * channels, j * channels];
-    return (bytes[p] - bytes[q]) ** 2 + (bytes[p + green] - bytes[q + green]) ** 2 + (bytes[p + blue] - bytes[q + blue]) ** 2;
+    return (
+      (bytes[p] - bytes[q]) ** 2 + (bytes[p + green] - bytes[q + green]) ** 2 + (bytes[p + blue] - bytes[q + blue]) ** 2
+    );
   };
   const beta = sharpnessIn(band, width, height, squareOf);
   band.forEach((pixel, node) => {
@@ -75,10 +88,22 @@ export function cutBand({ width, height, channels, bytes }: Level, mask: Uint8Ar
 const diagonal = 0.5 / Math.SQRT2;
 /** Eight neighbours; shares that make the length of a border nearly independent of its direction. */
 const neighbourhood = [
-  [1, 0, 0.5], [-1, 0, 0.5], [0, 1, 0.5], [0, -1, 0.5], [1, 1, diagonal], [-1, 1, diagonal], [1, -1, diagonal], [-1, -1, diagonal],
+  [1, 0, 0.5],
+  [-1, 0, 0.5],
+  [0, 1, 0.5],
+  [0, -1, 0.5],
+  [1, 1, diagonal],
+  [-1, 1, diagonal],
+  [1, -1, diagonal],
+  [-1, -1, diagonal],
 ] as const;
 
-function sharpnessIn(band: Int32Array, width: number, height: number, squareOf: (i: number, j: number) => number): number {
+function sharpnessIn(
+  band: Int32Array,
+  width: number,
+  height: number,
+  squareOf: (i: number, j: number) => number,
+): number {
   let sum = 0;
   let pairs = 0;
   for (let k = 0; k < band.length; k += 3) {

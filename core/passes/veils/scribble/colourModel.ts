@@ -47,7 +47,8 @@ export function learnColours(samples: OklabPlanes, weight: ArrayLike<number>): C
   return groups.map((group) => toneOf(samples, weight, group, all));
 }
 
-const sumOf = (weight: ArrayLike<number>, group: readonly number[]): number => group.reduce((sum, i) => sum + weight[i], 0);
+const sumOf = (weight: ArrayLike<number>, group: readonly number[]): number =>
+  group.reduce((sum, i) => sum + weight[i], 0);
 
 function meanOf(samples: OklabPlanes, weight: ArrayLike<number>, group: readonly number[]): [number, number, number] {
   const mean: [number, number, number] = [0, 0, 0];
@@ -63,7 +64,8 @@ function nearest(centres: readonly [number, number, number][], samples: OklabPla
   let best = 0;
   let least = Infinity;
   centres.forEach((centre, k) => {
-    const square = (samples[0][i] - centre[0]) ** 2 + (samples[1][i] - centre[1]) ** 2 + (samples[2][i] - centre[2]) ** 2;
+    const square =
+      (samples[0][i] - centre[0]) ** 2 + (samples[1][i] - centre[1]) ** 2 + (samples[2][i] - centre[2]) ** 2;
     if (square < least) [least, best] = [square, k];
   });
   return best;
@@ -74,7 +76,10 @@ function split(samples: OklabPlanes, weight: ArrayLike<number>, used: number[]):
   const groups = [used];
   while (groups.length < toneCount) {
     const spreads = groups.map((group) => longestSpread(covarianceOf(samples, weight, group)));
-    const widest = spreads.reduce((best, one, k) => (one.spread * groups[k].length > spreads[best].spread * groups[best].length ? k : best), 0);
+    const widest = spreads.reduce(
+      (best, one, k) => (one.spread * groups[k].length > spreads[best].spread * groups[best].length ? k : best),
+      0,
+    );
     const { direction, spread } = spreads[widest];
     if (spread <= leastSpread) break;
     const mean = meanOf(samples, weight, groups[widest]);
@@ -112,7 +117,11 @@ function longestSpread([xx, xy, xz, yy, yz, zz]: Covariance): { direction: [numb
   let spread = 0;
   for (let round = 0; round < 12; round++) {
     const [x, y, z] = direction;
-    const next: [number, number, number] = [xx * x + xy * y + xz * z, xy * x + yy * y + yz * z, xz * x + yz * y + zz * z];
+    const next: [number, number, number] = [
+      xx * x + xy * y + xz * z,
+      xy * x + yy * y + yz * z,
+      xz * x + yz * y + zz * z,
+    ];
     spread = hypot(...next);
     if (spread < 1e-12) break;
     direction = next.map((part) => part / spread) as [number, number, number];
@@ -121,12 +130,20 @@ function longestSpread([xx, xy, xz, yy, yz, zz]: Covariance): { direction: [numb
 }
 
 function toneOf(samples: OklabPlanes, weight: ArrayLike<number>, group: readonly number[], all: number): Tone {
-  const [xx, xy, xz, yy, yz, zz] = covarianceOf(samples, weight, group).map((value, k) => (k === 0 || k === 3 || k === 5 ? value + leastSpread : value));
+  const [xx, xy, xz, yy, yz, zz] = covarianceOf(samples, weight, group).map((value, k) =>
+    k === 0 || k === 3 || k === 5 ? value + leastSpread : value,
+  );
   const [a, b, c] = [yy * zz - yz * yz, xz * yz - xy * zz, xy * yz - xz * yy];
   const determinant = xx * a + xy * b + xz * c;
-  const inverse = [a, b, c, xx * zz - xz * xz, xy * xz - xx * yz, xx * yy - xy * xy].map((value) => value / determinant) as Tone['inverse'];
+  const inverse = [a, b, c, xx * zz - xz * xz, xy * xz - xx * yz, xx * yy - xy * xy].map(
+    (value) => value / determinant,
+  ) as Tone['inverse'];
   const share = sumOf(weight, group) / all;
-  return { mean: meanOf(samples, weight, group), inverse, height: log(share) - 0.5 * log((2 * Math.PI) ** 3 * determinant) };
+  return {
+    mean: meanOf(samples, weight, group),
+    inverse,
+    height: log(share) - 0.5 * log((2 * Math.PI) ** 3 * determinant),
+  };
 }
 
 /** Logarithm of how likely a colour is on this side. */
@@ -136,7 +153,11 @@ export function likelihood(model: ColourModel, lightness: number, a: number, b: 
     const x = lightness - mean[0];
     const y = a - mean[1];
     const z = b - mean[2];
-    const square = inverse[0] * x * x + inverse[3] * y * y + inverse[5] * z * z + 2 * (inverse[1] * x * y + inverse[2] * x * z + inverse[4] * y * z);
+    const square =
+      inverse[0] * x * x +
+      inverse[3] * y * y +
+      inverse[5] * z * z +
+      2 * (inverse[1] * x * y + inverse[2] * x * z + inverse[4] * y * z);
     if (square < 80) sum += exp(height - 0.5 * square);
   }
   return log(sum);

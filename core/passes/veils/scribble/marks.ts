@@ -34,18 +34,34 @@ export function drawMarks(marks: readonly Mark[], factor: number, lying: Region)
 }
 
 /** Fills all px whose centres lie within `radius` of a segment; it is convex, so each row has one stretch. */
-function fillCapsule(out: Uint8Array, width: number, height: number, [ax, ay]: Point, [bx, by]: Point, radius: number, code: number): void {
+function fillCapsule(
+  out: Uint8Array,
+  width: number,
+  height: number,
+  [ax, ay]: Point,
+  [bx, by]: Point,
+  radius: number,
+  code: number,
+): void {
   const length = Math.hypot(bx - ax, by - ay);
   // The corners of the rectangle along the segment.
   const [sx, sy] = length > 0 ? [(-(by - ay) / length) * radius, ((bx - ax) / length) * radius] : [0, 0];
-  const corners: Point[] = [[ax + sx, ay + sy], [bx + sx, by + sy], [bx - sx, by - sy], [ax - sx, ay - sy]];
+  const corners: Point[] = [
+    [ax + sx, ay + sy],
+    [bx + sx, by + sy],
+    [bx - sx, by - sy],
+    [ax - sx, ay - sy],
+  ];
   const top = Math.max(0, Math.floor(Math.min(ay, by) - radius));
   const bottom = Math.min(height - 1, Math.ceil(Math.max(ay, by) + radius));
   for (let row = top; row <= bottom; row++) {
     const y = row + 0.5;
     let left = Infinity;
     let right = -Infinity;
-    for (const [cx, cy] of [[ax, ay], [bx, by]]) {
+    for (const [cx, cy] of [
+      [ax, ay],
+      [bx, by],
+    ]) {
       const half = radius * radius - (y - cy) ** 2;
       if (half < 0) continue;
       left = Math.min(left, cx - Math.sqrt(half));
@@ -73,14 +89,25 @@ const lanes = [0, -0.5, 0.5];
  * px under the strokes of one side, as many from each stroke: a small one is meant as much as a large one.
  * @param drawn what `drawMarks` made of all strokes on the same grid; what a later stroke has covered is left out
  */
-export function pixelsUnder(marks: readonly Mark[], side: Mark['side'], factor: number, lying: Region, drawn: Uint8Array): Int32Array {
+export function pixelsUnder(
+  marks: readonly Mark[],
+  side: Mark['side'],
+  factor: number,
+  lying: Region,
+  drawn: Uint8Array,
+): Int32Array {
   const out: number[] = [];
   const code = side === 'front' ? markedFront : markedBehind;
   for (const mark of marks) {
     if (mark.side !== side) continue;
-    const spans = mark.points.map((point, i) => [point, mark.points[i + 1] ?? point] as const).filter((_, i) => i === 0 || i < mark.points.length - 1);
+    const spans = mark.points
+      .map((point, i) => [point, mark.points[i + 1] ?? point] as const)
+      .filter((_, i) => i === 0 || i < mark.points.length - 1);
     const lengths = spans.map(([[ax, ay], [bx, by]]) => Math.hypot(bx - ax, by - ay));
-    const step = Math.max(0.5 * factor, (lengths.reduce((sum, length) => sum + length, 0) * lanes.length) / samplesPerMark);
+    const step = Math.max(
+      0.5 * factor,
+      (lengths.reduce((sum, length) => sum + length, 0) * lanes.length) / samplesPerMark,
+    );
     spans.forEach(([[ax, ay], [bx, by]], i) => {
       const length = lengths[i] || 1;
       for (let along = 0; along <= lengths[i]; along += step) {

@@ -21,7 +21,14 @@ function costOf({ pulls, ties }: Problem, side: ArrayLike<number>): number {
 /** The least cost of all divisions, by trying every one. */
 function leastCost(problem: Problem): number {
   let least = Infinity;
-  for (let code = 0; code < 2 ** problem.nodes; code++) least = Math.min(least, costOf(problem, Array.from({ length: problem.nodes }, (_, node) => (code >> node) & 1)));
+  for (let code = 0; code < 2 ** problem.nodes; code++)
+    least = Math.min(
+      least,
+      costOf(
+        problem,
+        Array.from({ length: problem.nodes }, (_, node) => (code >> node) & 1),
+      ),
+    );
   return least;
 }
 
@@ -38,17 +45,36 @@ test('every division it finds costs as little as the best of all', () => {
     const nodes = 2 + Math.floor(next() * 9);
     const pulls = Array.from({ length: nodes }, () => (next() < 0.3 ? 0 : Math.round((next() - 0.5) * 40)));
     const ties: [number, number, number][] = [];
-    for (let a = 0; a < nodes; a++) for (let b = a + 1; b < nodes; b++) if (next() < 0.5) ties.push([a, b, Math.round(next() * 20)]);
+    for (let a = 0; a < nodes; a++)
+      for (let b = a + 1; b < nodes; b++) if (next() < 0.5) ties.push([a, b, Math.round(next() * 20)]);
     const problem = { nodes, pulls, ties };
     expect(costOf(problem, divide(problem))).toBe(leastCost(problem));
   }
 });
 
 test('a chain is cut at its weakest tie', () => {
-  const side = divide({ nodes: 5, pulls: [100, 0, 0, 0, -100], ties: [[0, 1, 5], [1, 2, 4], [2, 3, 1], [3, 4, 6]] });
+  const side = divide({
+    nodes: 5,
+    pulls: [100, 0, 0, 0, -100],
+    ties: [
+      [0, 1, 5],
+      [1, 2, 4],
+      [2, 3, 1],
+      [3, 4, 6],
+    ],
+  });
   expect([...side]).toEqual([1, 1, 1, 0, 0]);
 });
 
 test('without any pull to the front everything lies behind', () => {
-  expect([...divide({ nodes: 3, pulls: [0, -1, 0], ties: [[0, 1, 1], [1, 2, 1]] })]).toEqual([0, 0, 0]);
+  expect([
+    ...divide({
+      nodes: 3,
+      pulls: [0, -1, 0],
+      ties: [
+        [0, 1, 1],
+        [1, 2, 1],
+      ],
+    }),
+  ]).toEqual([0, 0, 0]);
 });

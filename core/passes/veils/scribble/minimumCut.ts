@@ -30,7 +30,10 @@ export class CutGraph {
   private arcs = 0;
   private time = 0;
 
-  constructor(private readonly nodes: number, edges: number) {
+  constructor(
+    private readonly nodes: number,
+    edges: number,
+  ) {
     this.first = new Int32Array(nodes).fill(none);
     this.next = new Int32Array(2 * edges);
     this.head = new Int32Array(2 * edges);
@@ -142,7 +145,8 @@ export class CutGraph {
     const { head, room, parent, pull } = this;
     let least = room[bridge];
     let node = head[bridge ^ 1];
-    for (; parent[node] !== root; node = head[parent[node]]) if (room[parent[node] ^ 1] < least) least = room[parent[node] ^ 1];
+    for (; parent[node] !== root; node = head[parent[node]])
+      if (room[parent[node] ^ 1] < least) least = room[parent[node] ^ 1];
     if (pull[node] < least) least = pull[node];
     node = head[bridge];
     for (; parent[node] !== root; node = head[parent[node]]) if (room[parent[node]] < least) least = room[parent[node]];

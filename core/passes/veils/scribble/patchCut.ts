@@ -60,7 +60,8 @@ export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under
   let behind = first.behind;
   for (let round = 0; round < rounds; round++) {
     // The first time the px under the strokes tell the colours, then all that was found.
-    const learn = (side: 'front' | 'behind', found: Uint8Array): ColourModel | null => (round === 0 && stroked[side]) || withStrokes(patches, found, planes, under[side]);
+    const learn = (side: 'front' | 'behind', found: Uint8Array): ColourModel | null =>
+      (round === 0 && stroked[side]) || withStrokes(patches, found, planes, under[side]);
     const learned = { front: learn('front', front), behind: learn('behind', behind) };
     if (!learned.front || !learned.behind) break;
     colours = learned as SideColours;
@@ -89,7 +90,8 @@ function coloursAt(planes: OklabPlanes, pixels: Int32Array): ColourModel | null 
 /** Colours learned from what was found and from the px under the strokes, which count as `strokeShare` of all. */
 function withStrokes(patches: Patches, found: Uint8Array, planes: OklabPlanes, under: Int32Array): ColourModel | null {
   const all = weights(patches, found);
-  const some = under.length > mostStroked ? under.filter((_, i) => i % Math.ceil(under.length / mostStroked) === 0) : under;
+  const some =
+    under.length > mostStroked ? under.filter((_, i) => i % Math.ceil(under.length / mostStroked) === 0) : under;
   const sum = all.reduce((a, b) => a + b, 0);
   const own = some.length > 0 ? (sum * strokeShare) / (1 - strokeShare) / some.length : 0;
   const count = all.length + some.length;
@@ -107,7 +109,9 @@ function withStrokes(patches: Patches, found: Uint8Array, planes: OklabPlanes, u
 /** What the marks say of each patch: where both sides touch it, the one that covers more of it. */
 function sayings({ labels, count, width }: Patches, marks: Uint8Array, box: Region | null): Uint8Array {
   const votes = new Float32Array(count);
-  const outside = box && ((x: number, y: number): boolean => x < box.x || y < box.y || x >= box.x + box.width || y >= box.y + box.height);
+  const outside =
+    box &&
+    ((x: number, y: number): boolean => x < box.x || y < box.y || x >= box.x + box.width || y >= box.y + box.height);
   const marked = new Uint8Array(count);
   for (let i = 0; i < labels.length; i++) {
     const mark = marks[i] !== unmarked ? marks[i] : outside?.(i % width, floor(i / width)) ? markedBehind : unmarked;
@@ -118,10 +122,21 @@ function sayings({ labels, count, width }: Patches, marks: Uint8Array, box: Regi
   return marked.map((touched, i) => (touched === 0 ? unmarked : votes[i] > 0 ? markedFront : markedBehind));
 }
 
-const weights = ({ sizes }: Patches, wanted: ArrayLike<number>): Float32Array => sizes.map((size, i) => size * wanted[i]);
+const weights = ({ sizes }: Patches, wanted: ArrayLike<number>): Float32Array =>
+  sizes.map((size, i) => size * wanted[i]);
 
-function divide(patches: Patches, said: ArrayLike<number>, colours: SideColours, known: Float32Array | null): Uint8Array {
-  const { count, sizes, means, ties: { from, to, sums } } = patches;
+function divide(
+  patches: Patches,
+  said: ArrayLike<number>,
+  colours: SideColours,
+  known: Float32Array | null,
+): Uint8Array {
+  const {
+    count,
+    sizes,
+    means,
+    ties: { from, to, sums },
+  } = patches;
   const graph = new CutGraph(count, from.length);
   for (let i = 0; i < count; i++) {
     if (said[i] === markedFront) graph.draw(i, certain);
@@ -142,12 +157,20 @@ function leaning({ front, behind }: SideColours, lightness: number, a: number, b
 function nearnessOf(patches: Patches, said: ArrayLike<number>): Float32Array {
   const front = walk(patches, said, markedFront);
   const behind = walk(patches, said, markedBehind);
-  return front.map((way, i) => (Number.isFinite(way) && Number.isFinite(behind[i]) && way + behind[i] > 0 ? (behind[i] - way) / (behind[i] + way) : 0));
+  return front.map((way, i) =>
+    Number.isFinite(way) && Number.isFinite(behind[i]) && way + behind[i] > 0
+      ? (behind[i] - way) / (behind[i] + way)
+      : 0,
+  );
 }
 
 /** Length of the shortest way from the patches that bear a mark; a step is as long as the two differ in colour. */
 function walk(patches: Patches, said: ArrayLike<number>, mark: number): Float32Array {
-  const { count, means, ties: { from, to } } = patches;
+  const {
+    count,
+    means,
+    ties: { from, to },
+  } = patches;
   const links = linksOf(patches);
   const way = new Float32Array(count).fill(Infinity);
   const buckets: number[][] = [];
@@ -166,7 +189,11 @@ function walk(patches: Patches, said: ArrayLike<number>, mark: number): Float32A
       for (let link = links.start[node]; link < links.start[node + 1]; link++) {
         const edge = links.edges[link];
         const other = from[edge] === node ? to[edge] : from[edge];
-        const step = sqrt((means[0][node] - means[0][other]) ** 2 + (means[1][node] - means[1][other]) ** 2 + (means[2][node] - means[2][other]) ** 2);
+        const step = sqrt(
+          (means[0][node] - means[0][other]) ** 2 +
+            (means[1][node] - means[1][other]) ** 2 +
+            (means[2][node] - means[2][other]) ** 2,
+        );
         put(other, way[node] + step + 0.002);
       }
     }

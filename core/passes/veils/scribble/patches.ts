@@ -50,7 +50,10 @@ interface Sums {
   colours: OklabPlanes;
 }
 
-const emptySums = (count: number): Sums => ({ sizes: new Float32Array(count), colours: [new Float32Array(count), new Float32Array(count), new Float32Array(count)] });
+const emptySums = (count: number): Sums => ({
+  sizes: new Float32Array(count),
+  colours: [new Float32Array(count), new Float32Array(count), new Float32Array(count)],
+});
 
 function sumUp(planes: OklabPlanes, labels: Int32Array, count: number): Sums {
   const sums = emptySums(count);
@@ -63,12 +66,19 @@ function sumUp(planes: OklabPlanes, labels: Int32Array, count: number): Sums {
 }
 
 /** Each patch joins the neighbour that is most like it (Boruvka 1926), so far as the two are alike. */
-function mergeAlike({ sizes, colours: [lightness, a, b] }: Sums, { from, to }: Pairs, count: number): { becomes: Int32Array; count: number } {
+function mergeAlike(
+  { sizes, colours: [lightness, a, b] }: Sums,
+  { from, to }: Pairs,
+  count: number,
+): { becomes: Int32Array; count: number } {
   const nearest = new Int32Array(count).fill(-1);
   const least = new Float32Array(count).map((_, i) => allowed(sizes[i]) ** 2);
   for (let k = 0; k < from.length; k++) {
     const [p, q] = [from[k], to[k]];
-    const square = (lightness[p] / sizes[p] - lightness[q] / sizes[q]) ** 2 + (a[p] / sizes[p] - a[q] / sizes[q]) ** 2 + (b[p] / sizes[p] - b[q] / sizes[q]) ** 2;
+    const square =
+      (lightness[p] / sizes[p] - lightness[q] / sizes[q]) ** 2 +
+      (a[p] / sizes[p] - a[q] / sizes[q]) ** 2 +
+      (b[p] / sizes[p] - b[q] / sizes[q]) ** 2;
     if (square < least[p]) {
       least[p] = square;
       nearest[p] = q;
@@ -99,7 +109,8 @@ function joinedSums({ sizes, colours }: Sums, becomes: Int32Array, count: number
 
 function joinedTies({ from, to, sums }: Pairs, becomes: Int32Array, count: number): Pairs {
   const joined = new PairSums(count);
-  for (let k = 0; k < from.length; k++) if (becomes[from[k]] !== becomes[to[k]]) joined.add(becomes[from[k]], becomes[to[k]], sums[k]);
+  for (let k = 0; k < from.length; k++)
+    if (becomes[from[k]] !== becomes[to[k]]) joined.add(becomes[from[k]], becomes[to[k]], sums[k]);
   return joined.all();
 }
 
@@ -108,7 +119,9 @@ function smoothed(plane: Float32Array, width: number, height: number): Float32Ar
   const across = new Float32Array(plane.length);
   for (let y = 0; y < height; y++) {
     const row = y * width;
-    for (let x = 0; x < width; x++) across[row + x] = (plane[row + (x > 0 ? x - 1 : 0)] + 2 * plane[row + x] + plane[row + (x < width - 1 ? x + 1 : x)]) / 4;
+    for (let x = 0; x < width; x++)
+      across[row + x] =
+        (plane[row + (x > 0 ? x - 1 : 0)] + 2 * plane[row + x] + plane[row + (x < width - 1 ? x + 1 : x)]) / 4;
   }
   const out = new Float32Array(plane.length);
   for (let y = 0; y < height; y++) {
@@ -164,7 +177,7 @@ function basins(strength: Float32Array, width: number, height: number): Int32Arr
   for (let i = 0; i < runsTo.length; i++) {
     let bottom = i;
     while (runsTo[bottom] !== bottom) bottom = runsTo[bottom];
-    for (let at = i; runsTo[at] !== bottom; ) [at, runsTo[at]] = [runsTo[at], bottom];
+    for (let at = i; runsTo[at] !== bottom;) [at, runsTo[at]] = [runsTo[at], bottom];
   }
   return runsTo;
 }
@@ -196,7 +209,14 @@ function sharpness(planes: OklabPlanes, width: number, height: number): number {
 /** How alike two px are, 0..1, by their squared distance in Oklab. */
 export const likeness = (square: number, beta: number): number => Math.exp(-beta * square);
 
-function neighbours(planes: OklabPlanes, labels: Int32Array, count: number, width: number, height: number, beta: number): Pairs {
+function neighbours(
+  planes: OklabPlanes,
+  labels: Int32Array,
+  count: number,
+  width: number,
+  height: number,
+  beta: number,
+): Pairs {
   const pairs = new PairSums(count);
   const [lightness, a, b] = planes;
   const add = (i: number, j: number): void => {
@@ -212,4 +232,3 @@ function neighbours(planes: OklabPlanes, labels: Int32Array, count: number, widt
   }
   return pairs.all();
 }
-

@@ -16,18 +16,42 @@ const disc = painted(160, 120, (x, y) => {
   const mottle = ((x * 7 + y * 13) % 5) * 2;
   return Math.hypot(x + 0.5 - 80, y + 0.5 - 60) < 40 ? [40 + mottle, 150, 60] : [170 + mottle, 60, 50];
 });
-const inDisc = Float32Array.from({ length: 160 * 120 }, (_, i) => (Math.hypot((i % 160) + 0.5 - 80, Math.floor(i / 160) + 0.5 - 60) < 40 ? 1 : 0));
-const front: Mark = { side: 'front', radius: 4, points: [[70, 60], [90, 64]] };
-const behind: Mark = { side: 'behind', radius: 4, points: [[10, 10], [150, 12]] };
+const inDisc = Float32Array.from({ length: 160 * 120 }, (_, i) =>
+  Math.hypot((i % 160) + 0.5 - 80, Math.floor(i / 160) + 0.5 - 60) < 40 ? 1 : 0,
+);
+const front: Mark = {
+  side: 'front',
+  radius: 4,
+  points: [
+    [70, 60],
+    [90, 64],
+  ],
+};
+const behind: Mark = {
+  side: 'behind',
+  radius: 4,
+  points: [
+    [10, 10],
+    [150, 12],
+  ],
+};
 const share = (matte: Level | null): number => overlap(fractions(matte!.bytes), inDisc);
 
 describe('a disc', () => {
   const cutter = new ScribbleCutter(disc);
-  test('is cut by one stroke on it and one beside it', () => expect(share(cutter.cut([front, behind]))).toBeGreaterThan(0.99));
-  test('strokes only in front: the rest is what is not like them', () => expect(share(cutter.cut([front]))).toBeGreaterThan(0.97));
+  test('is cut by one stroke on it and one beside it', () =>
+    expect(share(cutter.cut([front, behind]))).toBeGreaterThan(0.99));
+  test('strokes only in front: the rest is what is not like them', () =>
+    expect(share(cutter.cut([front]))).toBeGreaterThan(0.97));
   test('strokes only behind say nothing of what stands in front', () => expect(cutter.cut([behind])).toBeNull());
-  test('a box alone is enough', () => expect(share(cutter.cut([], { x: 30, y: 10, width: 100, height: 100 }))).toBeGreaterThan(0.97));
-  test('a box beside it cuts nothing of it', () => expect(share(cutter.cut([], { x: 500, y: 500, width: 10, height: 10 }) ?? { ...disc, bytes: new Uint8Array(inDisc.length) })).toBe(0));
+  test('a box alone is enough', () =>
+    expect(share(cutter.cut([], { x: 30, y: 10, width: 100, height: 100 }))).toBeGreaterThan(0.97));
+  test('a box beside it cuts nothing of it', () =>
+    expect(
+      share(
+        cutter.cut([], { x: 500, y: 500, width: 10, height: 10 }) ?? { ...disc, bytes: new Uint8Array(inDisc.length) },
+      ),
+    ).toBe(0));
   test('what is marked is so, whatever its colour', () => {
     const hole = cutter.cut([front, behind, { side: 'behind', radius: 6, points: [[80, 40]] }])!;
     expect(hole.bytes[40 * 160 + 80]).toBe(0);
@@ -35,7 +59,10 @@ describe('a disc', () => {
   });
   test('a part of a plate is cut like the part itself', () => {
     const moved = new ScribbleCutter(disc, { x: 1000, y: 500, width: 160, height: 120 });
-    const marks = [front, behind].map((mark): Mark => ({ ...mark, points: mark.points.map(([x, y]) => [x + 1000, y + 500] as const) }));
+    const marks = [front, behind].map((mark): Mark => ({
+      ...mark,
+      points: mark.points.map(([x, y]) => [x + 1000, y + 500] as const),
+    }));
     expect(moved.cut(marks)!.bytes).toEqual(cutter.cut([front, behind])!.bytes);
   });
 });

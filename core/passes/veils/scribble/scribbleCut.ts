@@ -20,9 +20,12 @@ export class ScribbleCutter {
    * @param picture encoded sRGB
    * @param lying where it lies on the plate, plate px; its px are plate px
    */
-  constructor(picture: Level, private readonly lying: Region = { x: 0, y: 0, width: picture.width, height: picture.height }) {
+  constructor(
+    picture: Level,
+    private readonly lying: Region = { x: 0, y: 0, width: picture.width, height: picture.height },
+  ) {
     this.levels = [picture];
-    for (let top = picture; top.width * top.height > patchPixels; ) this.levels.push((top = halve(top)));
+    for (let top = picture; top.width * top.height > patchPixels;) this.levels.push((top = halve(top)));
     const top = this.levels[this.levels.length - 1];
     this.planes = oklabPlanes(top);
     this.patches = findPatches(this.planes, top.width, top.height);
@@ -35,11 +38,18 @@ export class ScribbleCutter {
    *   says what stands in front
    * @throws Outdated when `isOutdated` says so
    */
-  cut(marks: readonly Mark[], box: Region | null = null, { quick = false, isOutdated }: { quick?: boolean; isOutdated?: IsOutdated } = {}): Level | null {
+  cut(
+    marks: readonly Mark[],
+    box: Region | null = null,
+    { quick = false, isOutdated }: { quick?: boolean; isOutdated?: IsOutdated } = {},
+  ): Level | null {
     const top = this.levels.length - 1;
     const grid = this.gridAt(top);
     const drawn = drawMarks(marks, 2 ** top, grid);
-    const under = { front: pixelsUnder(marks, 'front', 2 ** top, grid, drawn), behind: pixelsUnder(marks, 'behind', 2 ** top, grid, drawn) };
+    const under = {
+      front: pixelsUnder(marks, 'front', 2 ** top, grid, drawn),
+      behind: pixelsUnder(marks, 'behind', 2 ** top, grid, drawn),
+    };
     const coarse = cutPatches(this.patches, this.planes, { drawn, under, box: box && this.boxAt(box, top) });
     if (!coarse) return null;
     const sides = new ColourSides(coarse.colours);
@@ -52,7 +62,13 @@ export class ScribbleCutter {
       if (isOutdated?.()) throw new Outdated();
       const level = this.levels[number];
       if (number < top) mask = doubled(mask, this.levels[number + 1].width, level);
-      cutBand(level, mask, number === top ? drawn : drawMarks(marks, 2 ** number, this.gridAt(number)), sides, isOutdated);
+      cutBand(
+        level,
+        mask,
+        number === top ? drawn : drawMarks(marks, 2 ** number, this.gridAt(number)),
+        sides,
+        isOutdated,
+      );
     }
     for (let i = 0; i < mask.length; i++) mask[i] *= 255;
     const { width, height } = this.levels[finest];
@@ -68,7 +84,12 @@ export class ScribbleCutter {
   private boxAt(box: Region, number: number): Region {
     const factor = 2 ** number;
     const { width, height } = this.levels[number];
-    const inside = { x: (box.x - this.lying.x) / factor, y: (box.y - this.lying.y) / factor, width: box.width / factor, height: box.height / factor };
+    const inside = {
+      x: (box.x - this.lying.x) / factor,
+      y: (box.y - this.lying.y) / factor,
+      width: box.width / factor,
+      height: box.height / factor,
+    };
     return intersect(inside, { x: 0, y: 0, width, height }) ?? { x: 0, y: 0, width: 0, height: 0 };
   }
 }

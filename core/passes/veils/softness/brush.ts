@@ -10,9 +10,18 @@ const leastSoftened = 0.4;
  * @param factor what sigma is multiplied by in the middle of the stroke
  * @param rim fraction of the radius over which the stroke fades
  */
-export function brushedSoftness(profile: Softness['profile'], { radius, points }: { radius: number; points: readonly Point[] }, factor: number, rim: number): Softness['profile'] {
+export function brushedSoftness(
+  profile: Softness['profile'],
+  { radius, points }: { radius: number; points: readonly Point[] },
+  factor: number,
+  rim: number,
+): Softness['profile'] {
   return profile.map(([x, y, sigma]) => {
-    const distance = points.reduce((least, point, i) => Math.min(least, distanceToSegment([x, y], point, points[Math.min(i + 1, points.length - 1)])), Infinity);
+    const distance = points.reduce(
+      (least, point, i) =>
+        Math.min(least, distanceToSegment([x, y], point, points[Math.min(i + 1, points.length - 1)])),
+      Infinity,
+    );
     const t = Math.min(1, Math.max(0, (radius - distance) / Math.max(1e-6, radius * rim)));
     if (t === 0) return [x, y, sigma];
     const from = factor > 1 ? Math.max(leastSoftened, sigma) : sigma;

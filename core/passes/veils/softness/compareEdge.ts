@@ -18,7 +18,12 @@ const laneStep = 0.8;
 const leastReach = 10;
 
 /** Measures the photo's edge against the matte's at places along the border. @param matteAt the matte in a region of plate px */
-export async function compareEdge(picture: Picture, matteAt: (region: Region) => Promise<Raster>, border: readonly BorderPoint[], progress?: (done: number) => void): Promise<EdgePlace[]> {
+export async function compareEdge(
+  picture: Picture,
+  matteAt: (region: Region) => Promise<Raster>,
+  border: readonly BorderPoint[],
+  progress?: (done: number) => void,
+): Promise<EdgePlace[]> {
   const found: EdgePlace[] = [];
   for (const [i, point] of border.entries()) {
     const photo = await edgeSigma(picture, point);
@@ -30,7 +35,11 @@ export async function compareEdge(picture: Picture, matteAt: (region: Region) =>
 }
 
 /** The sigma of a Gaussian step that rises as steeply as the matte does across the border; null where it does not rise. */
-async function matteSigma(matteAt: (region: Region) => Promise<Raster>, { place: [x, y], outward: [nx, ny] }: BorderPoint, reach: number): Promise<number | null> {
+async function matteSigma(
+  matteAt: (region: Region) => Promise<Raster>,
+  { place: [x, y], outward: [nx, ny] }: BorderPoint,
+  reach: number,
+): Promise<number | null> {
   const half = Math.ceil(reach);
   const side = half + Math.ceil((lanes * laneStep) / 2) + 2;
   const region = { x: Math.floor(x) - side, y: Math.floor(y) - side, width: 2 * side + 2, height: 2 * side + 2 };
@@ -43,7 +52,10 @@ async function matteSigma(matteAt: (region: Region) => Promise<Raster>, { place:
       const [column, row] = [Math.floor(u), Math.floor(v)];
       const at = row * width + column;
       const [s, q] = [u - column, v - row];
-      profile[t + half] += ((data[at] * (1 - s) + data[at + 1] * s) * (1 - q) + (data[at + width] * (1 - s) + data[at + width + 1] * s) * q) / lanes;
+      profile[t + half] +=
+        ((data[at] * (1 - s) + data[at + 1] * s) * (1 - q) +
+          (data[at + width] * (1 - s) + data[at + width + 1] * s) * q) /
+        lanes;
     }
   }
   const step = Math.max(...profile) - Math.min(...profile);
@@ -59,7 +71,8 @@ async function matteSigma(matteAt: (region: Region) => Promise<Raster>, { place:
 const leastTold = 0.5;
 
 /** How much softer (above 0) or crisper (below 0) the matte is than the photo, as a power of two; 0 where that cannot be told. */
-export const mismatch = ({ photo, matte }: EdgePlace): number => (photo === null ? 0 : Math.log2((matte + leastTold) / (photo + leastTold)));
+export const mismatch = ({ photo, matte }: EdgePlace): number =>
+  photo === null ? 0 : Math.log2((matte + leastTold) / (photo + leastTold));
 
 /** From this mismatch on an edge gives itself away. */
 export const mismatchLimit = 1;

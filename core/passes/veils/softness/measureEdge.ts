@@ -49,13 +49,19 @@ export async function edgeSigma(picture: Picture, point: BorderPoint): Promise<n
 }
 
 /** One look with derivatives of sigma `narrow` and `wider` times that, plate px; null where both sides are alike. */
-async function lookAt(picture: Picture, { place, outward }: BorderPoint, narrow: number): Promise<{ sigma: number; isClean: boolean } | null> {
+async function lookAt(
+  picture: Picture,
+  { place, outward }: BorderPoint,
+  narrow: number,
+): Promise<{ sigma: number; isClean: boolean } | null> {
   // Wide edges are looked at on a level whose px are still fine enough for them.
   const level = Math.max(0, Math.min(picture.levels - 1, Math.floor(Math.log2(narrow / 1.6))));
   const unit = 2 ** level;
   const sigma = narrow / unit;
   const half = Math.ceil(reach * wider * sigma) + 3;
-  const profile = projected(await profileAcross(picture, level, [place[0] / unit, place[1] / unit], outward, half, sigma * laneStep));
+  const profile = projected(
+    await profileAcross(picture, level, [place[0] / unit, place[1] / unit], outward, half, sigma * laneStep),
+  );
   if (!profile) return null;
   const slack = Math.ceil(1.5 * sigma) + 2;
   const peak = peakOf(profile, sigma, half, slack);
@@ -72,20 +78,40 @@ async function lookAt(picture: Picture, { place, outward }: BorderPoint, narrow:
 }
 
 /** Linear light along a line across the border, `half` px to each side, three values for each px. */
-async function profileAcross(picture: Picture, level: number, [x, y]: Point, [nx, ny]: Point, half: number, step: number): Promise<Float64Array> {
+async function profileAcross(
+  picture: Picture,
+  level: number,
+  [x, y]: Point,
+  [nx, ny]: Point,
+  half: number,
+  step: number,
+): Promise<Float64Array> {
   const side = half + Math.ceil((lanes / 2) * step) + 2;
   const region = { x: Math.floor(x) - side, y: Math.floor(y) - side, width: 2 * side + 2, height: 2 * side + 2 };
   const pixels = await readLevel(picture, level, region);
   const out = new Float64Array((2 * half + 1) * 3);
   for (let lane = 0; lane < lanes; lane++) {
     const along = (lane - (lanes - 1) / 2) * step;
-    for (let t = -half; t <= half; t++) addLight(pixels, x + nx * t - ny * along - region.x - 0.5, y + ny * t + nx * along - region.y - 0.5, out, (t + half) * 3);
+    for (let t = -half; t <= half; t++)
+      addLight(
+        pixels,
+        x + nx * t - ny * along - region.x - 0.5,
+        y + ny * t + nx * along - region.y - 0.5,
+        out,
+        (t + half) * 3,
+      );
   }
   for (let i = 0; i < out.length; i++) out[i] /= lanes;
   return out;
 }
 
-function addLight({ width, height, channels, bytes }: Level, x: number, y: number, out: Float64Array, to: number): void {
+function addLight(
+  { width, height, channels, bytes }: Level,
+  x: number,
+  y: number,
+  out: Float64Array,
+  to: number,
+): void {
   const column = Math.max(0, Math.min(width - 2, Math.floor(x)));
   const row = Math.max(0, Math.min(height - 2, Math.floor(y)));
   const [s, t] = [x - column, y - row];
@@ -109,7 +135,10 @@ function projected(profile: Float64Array): Float64Array | null {
   });
   const length = Math.hypot(...axis);
   if (length < leastStep) return null;
-  return Float64Array.from({ length: count }, (_, i) => (profile[i * 3] * axis[0] + profile[i * 3 + 1] * axis[1] + profile[i * 3 + 2] * axis[2]) / length);
+  return Float64Array.from(
+    { length: count },
+    (_, i) => (profile[i * 3] * axis[0] + profile[i * 3 + 1] * axis[1] + profile[i * 3 + 2] * axis[2]) / length,
+  );
 }
 
 /** How much both ends of a profile differ. */

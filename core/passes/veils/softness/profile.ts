@@ -17,10 +17,12 @@ export function borderOf({ width, height, data }: Raster, unit: number): BorderP
   for (let y = 2; y < height - 2; y++) {
     for (let x = 2, i = y * width + 2; x < width - 2; x++, i++) {
       const inside = data[i] >= 0.5;
-      if (!inside || (data[i - 1] >= 0.5 && data[i + 1] >= 0.5 && data[i - width] >= 0.5 && data[i + width] >= 0.5)) continue;
+      if (!inside || (data[i - 1] >= 0.5 && data[i + 1] >= 0.5 && data[i - width] >= 0.5 && data[i + width] >= 0.5))
+        continue;
       // The gradient over a window of 5 px: the border's direction, with steps of single px smoothed away.
       let [gx, gy] = [0, 0];
-      for (let v = -2; v <= 2; v++) for (let u = -2; u <= 2; u++) [gx, gy] = [gx - u * data[i + v * width + u], gy - v * data[i + v * width + u]];
+      for (let v = -2; v <= 2; v++)
+        for (let u = -2; u <= 2; u++) [gx, gy] = [gx - u * data[i + v * width + u], gy - v * data[i + v * width + u]];
       const length = Math.hypot(gx, gy);
       if (length < 1) continue;
       const outward: [number, number] = [gx / length, gy / length];
@@ -42,7 +44,11 @@ function evenly(points: readonly BorderPoint[], step: number): BorderPoint[] {
 }
 
 /** Measures the softness of the photo along a border: see `Softness.profile`. */
-export async function measureProfile(picture: Picture, border: readonly BorderPoint[], progress?: (done: number) => void): Promise<Softness['profile']> {
+export async function measureProfile(
+  picture: Picture,
+  border: readonly BorderPoint[],
+  progress?: (done: number) => void,
+): Promise<Softness['profile']> {
   const measured: { x: number; y: number; sigma: number }[] = [];
   for (const [i, point] of border.entries()) {
     const sigma = await edgeSigma(picture, point);
@@ -50,8 +56,14 @@ export async function measureProfile(picture: Picture, border: readonly BorderPo
     progress?.((i + 1) / border.length);
   }
   return measured.map(({ x, y }) => {
-    const near = [...measured].sort((a, b) => (a.x - x) ** 2 + (a.y - y) ** 2 - (b.x - x) ** 2 - (b.y - y) ** 2).slice(0, 2 * neighbours + 1);
+    const near = [...measured]
+      .sort((a, b) => (a.x - x) ** 2 + (a.y - y) ** 2 - (b.x - x) ** 2 - (b.y - y) ** 2)
+      .slice(0, 2 * neighbours + 1);
     const sigmas = near.map((one) => one.sigma).sort((a, b) => a - b);
-    return [Math.round(x * 10) / 10, Math.round(y * 10) / 10, Math.round(sigmas[Math.floor(sigmas.length / 2)] * 100) / 100];
+    return [
+      Math.round(x * 10) / 10,
+      Math.round(y * 10) / 10,
+      Math.round(sigmas[Math.floor(sigmas.length / 2)] * 100) / 100,
+    ];
   });
 }

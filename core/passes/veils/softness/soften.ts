@@ -11,7 +11,8 @@ const leastSigma = 0.35;
 const grid = 8;
 
 /** The largest sigma of a profile, plate px. */
-export const softest = ({ profile, factor }: Softness): number => profile.reduce((most, [, , sigma]) => Math.max(most, sigma), 0) * factor;
+export const softest = ({ profile, factor }: Softness): number =>
+  profile.reduce((most, [, , sigma]) => Math.max(most, sigma), 0) * factor;
 
 /** How far around a region the cut must be known, output px. */
 export const softenMargin = (softness: Softness, { a }: Affine): number => blurMargin(softest(softness) * a);
@@ -31,7 +32,10 @@ export function soften(cut: Raster, region: Region, softness: Softness, toOutput
     steps.push(sigma);
     if (sigma >= most) break;
   }
-  const from = Math.max(0, steps.findLastIndex((sigma) => sigma <= least));
+  const from = Math.max(
+    0,
+    steps.findLastIndex((sigma) => sigma <= least),
+  );
   const used = steps.slice(from);
   const blurred = used.map((sigma) => (sigma === 0 ? crop(cut, wide, region) : blurRegion(cut, wide, region, sigma)));
   const out = emptyRaster(region.width, region.height, 1);

@@ -21,7 +21,9 @@ test('colour and brightness are told apart', () => {
 });
 
 test('several samples: the nearest counts; none: nothing belongs', () => {
-  expect(toneMatcher({ ...rule, samples: [...rule.samples, { x: 0, y: 0, colour: '#ff0000' }] })(0.628, 0.2249, 0.1258)).toBe(1);
+  expect(
+    toneMatcher({ ...rule, samples: [...rule.samples, { x: 0, y: 0, colour: '#ff0000' }] })(0.628, 0.2249, 0.1258),
+  ).toBe(1);
   expect(toneMatcher({ ...rule, samples: [] })(0.5, 0, 0)).toBe(0);
 });
 

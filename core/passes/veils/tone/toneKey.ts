@@ -11,7 +11,12 @@ export type ToneRule = Pick<ToneCut, 'samples' | 'chroma' | 'lightness' | 'softn
  * tolerance, are together below 1, and fades over the soft limit beyond that.
  * @returns a function of Oklab L, a, b
  */
-export function toneMatcher({ samples, chroma, lightness, softness }: ToneRule): (lightness: number, a: number, b: number) => number {
+export function toneMatcher({
+  samples,
+  chroma,
+  lightness,
+  softness,
+}: ToneRule): (lightness: number, a: number, b: number) => number {
   const centres = samples.map(({ colour }) => oklabOf(colour));
   // Tolerances are in Oklab times 100. One of 0 still takes the sample itself.
   const byChroma = 1 / Math.max(0.05, chroma) ** 2;
@@ -32,7 +37,12 @@ export function toneMatcher({ samples, chroma, lightness, softness }: ToneRule):
 
 function oklabOf(css: string): [number, number, number] {
   const [red, green, blue] = readColour(css);
-  const [[l], [a], [b]] = oklabPlanes({ width: 1, height: 1, channels: 3, bytes: Uint8Array.of(Math.round(red * 255), Math.round(green * 255), Math.round(blue * 255)) });
+  const [[l], [a], [b]] = oklabPlanes({
+    width: 1,
+    height: 1,
+    channels: 3,
+    bytes: Uint8Array.of(Math.round(red * 255), Math.round(green * 255), Math.round(blue * 255)),
+  });
   return [l, a, b];
 }
 
@@ -47,7 +57,11 @@ const joined = 0.25;
  * @param connected px of samples, from which alone the key spreads; null takes every px of the plate
  * @returns a matte of the picture's size
  */
-export function keyByTone(picture: Level, rule: ToneRule, connected: readonly (readonly [number, number])[] | null): Level {
+export function keyByTone(
+  picture: Level,
+  rule: ToneRule,
+  connected: readonly (readonly [number, number])[] | null,
+): Level {
   const { width, height, channels, bytes } = picture;
   const matches = toneMatcher(rule);
   const known = new Int16Array(2 ** (3 * bits)).fill(-1);
@@ -56,7 +70,8 @@ export function keyByTone(picture: Level, rule: ToneRule, connected: readonly (r
   const out = new Uint8Array(width * height);
   const [green, blue] = channels === 1 ? [0, 0] : [1, 2];
   for (let i = 0, at = 0; i < out.length; i++, at += channels) {
-    const key = ((bytes[at] >> down) << (2 * bits)) | ((bytes[at + green] >> down) << bits) | (bytes[at + blue] >> down);
+    const key =
+      ((bytes[at] >> down) << (2 * bits)) | ((bytes[at + green] >> down) << bits) | (bytes[at + blue] >> down);
     let value = known[key];
     if (value < 0) {
       const centre = [bytes[at], bytes[at + green], bytes[at + blue]].map((byte) => ((byte >> down) << down) + half);
@@ -69,7 +84,12 @@ export function keyByTone(picture: Level, rule: ToneRule, connected: readonly (r
 }
 
 /** Only what can be reached from the samples over px that belong. */
-function hangingTogether(matte: Uint8Array, width: number, height: number, seeds: readonly (readonly [number, number])[]): Uint8Array {
+function hangingTogether(
+  matte: Uint8Array,
+  width: number,
+  height: number,
+  seeds: readonly (readonly [number, number])[],
+): Uint8Array {
   const out = new Uint8Array(matte.length);
   const open: number[] = [];
   const visit = (i: number): void => {
@@ -78,7 +98,8 @@ function hangingTogether(matte: Uint8Array, width: number, height: number, seeds
     // Faint px are taken along as a rim, but lead no further.
     if (matte[i] >= joined * 255) open.push(i);
   };
-  for (const [x, y] of seeds) if (x >= 0 && y >= 0 && x < width && y < height) visit(Math.floor(y) * width + Math.floor(x));
+  for (const [x, y] of seeds)
+    if (x >= 0 && y >= 0 && x < width && y < height) visit(Math.floor(y) * width + Math.floor(x));
   for (let i = open.pop(); i !== undefined; i = open.pop()) {
     const x = i % width;
     if (x > 0) visit(i - 1);

@@ -24,7 +24,12 @@ export function endsAtBorder(first: Point, last: Point, sheet: Region, reach: nu
  */
 export function aroundBorder(first: Point, last: Point, sheet: Region, otherWay = false): Point[] {
   const margin = outside * Math.max(sheet.width, sheet.height);
-  const ring = { x: sheet.x - margin, y: sheet.y - margin, width: sheet.width + 2 * margin, height: sheet.height + 2 * margin };
+  const ring = {
+    x: sheet.x - margin,
+    y: sheet.y - margin,
+    width: sheet.width + 2 * margin,
+    height: sheet.height + 2 * margin,
+  };
   const around = 2 * (ring.width + ring.height);
   const from = placeOnRing(last, sheet, ring);
   const to = placeOnRing(first, sheet, ring);

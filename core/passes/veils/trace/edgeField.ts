@@ -24,7 +24,12 @@ const smoothing = 1;
  * @param centre plate px
  * @param reach how far to each side, level px
  */
-export async function edgeFieldAround(picture: Picture, level: number, centre: Point, reach: number): Promise<EdgeField> {
+export async function edgeFieldAround(
+  picture: Picture,
+  level: number,
+  centre: Point,
+  reach: number,
+): Promise<EdgeField> {
   const x = Math.round(centre[0] / 2 ** level);
   const y = Math.round(centre[1] / 2 ** level);
   return edgeField(picture, level, { x: x - reach, y: y - reach, width: 2 * reach + 1, height: 2 * reach + 1 });
@@ -51,7 +56,10 @@ export async function edgeField(picture: Picture, level: number, wanted: Region)
 }
 
 /** The gradient of whichever colour channel changes most (central differences). */
-function strongestGradient(planes: readonly Raster[], { width, height }: Region): Pick<EdgeField, 'strength' | 'acrossX' | 'acrossY'> {
+function strongestGradient(
+  planes: readonly Raster[],
+  { width, height }: Region,
+): Pick<EdgeField, 'strength' | 'acrossX' | 'acrossY'> {
   const strength = new Float32Array(width * height);
   const acrossX = new Float32Array(width * height);
   const acrossY = new Float32Array(width * height);

@@ -9,7 +9,14 @@ const costUnits = 200;
 const buckets = 512;
 
 const neighbours = [
-  [1, 0], [1, 1], [0, 1], [-1, 1], [-1, 0], [-1, -1], [0, -1], [1, -1],
+  [1, 0],
+  [1, 1],
+  [0, 1],
+  [-1, 1],
+  [-1, 0],
+  [-1, -1],
+  [0, -1],
+  [1, -1],
 ] as const;
 
 /**
@@ -26,7 +33,10 @@ export class LiveWire {
   private current = 0;
 
   /** @param from plate px; it must lie within the field, or is brought to its border. */
-  constructor(readonly field: EdgeField, from: Point) {
+  constructor(
+    readonly field: EdgeField,
+    from: Point,
+  ) {
     const size = field.strength.length;
     this.distance = new Int32Array(size).fill(0x7fffffff);
     this.cameFrom = new Int8Array(size).fill(-1);
@@ -110,8 +120,13 @@ export class LiveWire {
     const { strength, acrossX, acrossY } = this.field;
     const length = dx !== 0 && dy !== 0 ? Math.SQRT2 : 1;
     // |sine| between the step and the edge, at both ends
-    const across = (Math.abs(dx * acrossX[from] + dy * acrossY[from]) + Math.abs(dx * acrossX[to] + dy * acrossY[to])) / (2 * length);
-    const cost = weights.weak * (1 - strength[to]) + weights.offCrest * (1 - this.crest[to] / 255) + weights.across * Math.min(1, across);
+    const across =
+      (Math.abs(dx * acrossX[from] + dy * acrossY[from]) + Math.abs(dx * acrossX[to] + dy * acrossY[to])) /
+      (2 * length);
+    const cost =
+      weights.weak * (1 - strength[to]) +
+      weights.offCrest * (1 - this.crest[to] / 255) +
+      weights.across * Math.min(1, across);
     return Math.max(1, Math.round(cost * costUnits * length));
   }
 }

@@ -31,7 +31,13 @@ export function nearestOnContour(contour: Contour, [x, y]: Point): OnContour | n
       if (nearest && distance >= nearest.distance) continue;
       // A curve is drawn anew through the new point; its way needs no points of its own.
       const isCurve = points[index].to === 'smooth';
-      nearest = { index, at, before: isCurve ? [] : between.slice(0, i), after: isCurve ? [] : between.slice(i), distance };
+      nearest = {
+        index,
+        at,
+        before: isCurve ? [] : between.slice(0, i),
+        after: isCurve ? [] : between.slice(i),
+        distance,
+      };
     }
   }
   return nearest;

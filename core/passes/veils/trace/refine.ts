@@ -70,7 +70,10 @@ function moved(line: readonly Point[], field: EdgeField): Point[] {
     const length = Math.hypot(bx - ax, by - ay) || 1;
     return [-(by - ay) / length, (bx - ax) / length];
   });
-  const place = (i: number, offset: number): Point => [line[i][0] + normals[i][0] * offset * factor, line[i][1] + normals[i][1] * offset * factor];
+  const place = (i: number, offset: number): Point => [
+    line[i][0] + normals[i][0] * offset * factor,
+    line[i][1] + normals[i][1] * offset * factor,
+  ];
   const choices = offsets.length;
   const best = new Float32Array(line.length * choices);
   const before = new Int8Array(line.length * choices);

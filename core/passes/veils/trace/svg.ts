@@ -15,7 +15,12 @@ const mostPoints = 5000;
 export function contoursToSvg(contours: readonly Contour[], plate: { width: number; height: number }): string {
   const data = contours
     .filter(({ closed, points }) => closed && points.length > 1)
-    .map((contour) => `M${contourPoints(contour).map(([x, y]) => `${Number(x.toFixed(2))} ${Number(y.toFixed(2))}`).join('L')}Z`)
+    .map(
+      (contour) =>
+        `M${contourPoints(contour)
+          .map(([x, y]) => `${Number(x.toFixed(2))} ${Number(y.toFixed(2))}`)
+          .join('L')}Z`,
+    )
     .join('');
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${plate.width}" height="${plate.height}" viewBox="0 0 ${plate.width} ${plate.height}">\n <path fill-rule="evenodd" d="${data}"/>\n</svg>\n`;
 }
@@ -45,7 +50,9 @@ function withoutRepeats(points: readonly [number, number][]): [number, number][]
 /** A ring parted at its corners. */
 function inStretches(ring: [number, number][]): TracePoint[] {
   const thin = ring.length > mostPoints ? (simplify(ring, tolerance) as [number, number][]) : ring;
-  const corners = thin.flatMap((point, i) => (turnAt(thin[(i - 1 + thin.length) % thin.length], point, thin[(i + 1) % thin.length]) > cornerDegrees ? [i] : []));
+  const corners = thin.flatMap((point, i) =>
+    turnAt(thin[(i - 1 + thin.length) % thin.length], point, thin[(i + 1) % thin.length]) > cornerDegrees ? [i] : [],
+  );
   // A round outline has no corner: it begins where it begins, and again half way round.
   const starts = corners.length > 1 ? corners : [0, Math.floor(thin.length / 2)];
   return starts.map((start, k): TracePoint => {

@@ -41,7 +41,10 @@ async function traceSide(step: 1 | -1): Promise<number[]> {
 }
 
 describe('trace along the jar, against its true matte', () => {
-  test.each([['left', 1], ['right', -1]] as const)('the %s side lies within 1.5 px of the true edge (95th percentile)', async (_side, step) => {
+  test.each([
+    ['left', 1],
+    ['right', -1],
+  ] as const)('the %s side lies within 1.5 px of the true edge (95th percentile)', async (_side, step) => {
     const errors = await traceSide(step);
     expect(errors.length).toBeGreaterThan(150);
     expect(errors[Math.floor(errors.length * 0.95)]).toBeLessThan(1.5);

@@ -14,12 +14,19 @@ export interface Curve {
  * the first, leading apart.
  * @param anchor distance along the curve of what the alignment brings there: start, middle or end of the line
  */
-export function setAlong(lines: readonly SetLine[], curve: Curve, anchor: number, { tracking, alignment, leadingOf }: Measure): Affine[][] {
+export function setAlong(
+  lines: readonly SetLine[],
+  curve: Curve,
+  anchor: number,
+  { tracking, alignment, leadingOf }: Measure,
+): Affine[][] {
   let depth = 0;
   return lines.map(({ index, letters }) => {
     depth += leadingOf(index);
     const { pens, width } = pensAlong(letters, tracking);
     const start = anchor - width * leftShare(alignment);
-    return letters.map(({ advance }, i) => followedBy(moved(-advance / 2, depth), curve.frameAt(start + pens[i] + advance / 2)));
+    return letters.map(({ advance }, i) =>
+      followedBy(moved(-advance / 2, depth), curve.frameAt(start + pens[i] + advance / 2)),
+    );
   });
 }

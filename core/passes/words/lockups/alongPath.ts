@@ -8,7 +8,10 @@ import { leftShare, type Lockup } from './lockup';
 const schema = z.strictObject({
   kind: z.literal('path'),
   /** Points that a smooth line passes through, lettering px. */
-  points: z.array(z.tuple([z.number().min(-1e6).max(1e6), z.number().min(-1e6).max(1e6)])).min(2).max(500),
+  points: z
+    .array(z.tuple([z.number().min(-1e6).max(1e6), z.number().min(-1e6).max(1e6)]))
+    .min(2)
+    .max(500),
   /** How far the words are slid along it, px. */
   offset: z.number().min(-1e6).max(1e6),
 });
@@ -28,7 +31,8 @@ export const pathLockup: Lockup<z.infer<typeof schema>> = {
 export function curveThrough(points: readonly Point[]): Curve {
   const line = withoutRepeats(flatten(smoothThrough(points))[0] ?? []);
   const reached = [0];
-  for (let i = 1; i < line.length; i++) reached.push(reached[i - 1] + Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1]));
+  for (let i = 1; i < line.length; i++)
+    reached.push(reached[i - 1] + Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1]));
   return {
     length: reached[reached.length - 1],
     frameAt(distance) {
@@ -42,7 +46,8 @@ export function curveThrough(points: readonly Point[]): Curve {
   };
 }
 
-const withoutRepeats = (line: readonly Point[]): Point[] => line.filter(([x, y], i) => i === 0 || Math.hypot(x - line[i - 1][0], y - line[i - 1][1]) > 1e-9);
+const withoutRepeats = (line: readonly Point[]): Point[] =>
+  line.filter(([x, y], i) => i === 0 || Math.hypot(x - line[i - 1][0], y - line[i - 1][1]) > 1e-9);
 
 /** The segment that a distance falls into; the first or the last one beyond the ends. */
 function segmentAt(reached: readonly number[], distance: number): number {

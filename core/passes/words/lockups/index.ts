@@ -11,7 +11,14 @@ import type { Lockup } from './lockup';
 export const lockups = [linesLockup, oneWidthLockup, justifiedLockup, stackedLockup, arcLockup, pathLockup] as const;
 
 const [lines, oneWidth, justified, stacked, arc, path] = lockups;
-export const lockupSchema = z.union([lines.schema, oneWidth.schema, justified.schema, stacked.schema, arc.schema, path.schema]);
+export const lockupSchema = z.union([
+  lines.schema,
+  oneWidth.schema,
+  justified.schema,
+  stacked.schema,
+  arc.schema,
+  path.schema,
+]);
 
 export type LockupPart = z.infer<typeof lockupSchema>;
 

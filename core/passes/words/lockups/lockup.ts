@@ -57,7 +57,10 @@ export function pensAlong(letters: readonly SetLetter[], tracking: number): { pe
 }
 
 /** The box of a line's ink when its first pen stands at 0; null without ink. */
-export function lineInk(letters: readonly SetLetter[], pens: readonly number[]): { left: number; right: number; top: number; bottom: number } | null {
+export function lineInk(
+  letters: readonly SetLetter[],
+  pens: readonly number[],
+): { left: number; right: number; top: number; bottom: number } | null {
   let box: { left: number; right: number; top: number; bottom: number } | null = null;
   letters.forEach(({ bounds }, i) => {
     if (!bounds) return;
@@ -65,7 +68,12 @@ export function lineInk(letters: readonly SetLetter[], pens: readonly number[]):
     const right = left + bounds.width;
     const bottom = bounds.y + bounds.height;
     box = box
-      ? { left: Math.min(box.left, left), right: Math.max(box.right, right), top: Math.min(box.top, bounds.y), bottom: Math.max(box.bottom, bottom) }
+      ? {
+          left: Math.min(box.left, left),
+          right: Math.max(box.right, right),
+          top: Math.min(box.top, bounds.y),
+          bottom: Math.max(box.bottom, bottom),
+        }
       : { left, right, top: bounds.y, bottom };
   });
   return box;

@@ -10,7 +10,13 @@ import { arcLockup } from './onArc';
 const face = shippedFace('alfa-slab-one');
 const materials = { face: () => face } as unknown as Materials;
 const set = (text: string, lockup: Words['lockup'], change: Partial<Words> = {}): Letters =>
-  setWords({ ...plainWords({ text, face: 'f', size: 100, leading: 0.9, tracking: 0, alignment: 'centre', lockup }), ...change }, materials);
+  setWords(
+    {
+      ...plainWords({ text, face: 'f', size: 100, leading: 0.9, tracking: 0, alignment: 'centre', lockup }),
+      ...change,
+    },
+    materials,
+  );
 const inks = ({ lines }: Letters): Region[] => lines.map(({ ink }) => ink!);
 const bottom = (box: Region): number => box.y + box.height;
 
@@ -71,7 +77,18 @@ test('stacked: letters below each other, centred by their ink, equal gaps of ink
 });
 
 test('on an arc every letter stands upright on the circle, as far along it as it would be on a straight line', () => {
-  const line = { index: 0, letters: [30, 80, 55, 20].map((advance, start) => ({ start, end: start + 1, outline: () => [], bounds: null, advance, rightToLeft: false, colour: null })) };
+  const line = {
+    index: 0,
+    letters: [30, 80, 55, 20].map((advance, start) => ({
+      start,
+      end: start + 1,
+      outline: () => [],
+      bounds: null,
+      advance,
+      rightToLeft: false,
+      colour: null,
+    })),
+  };
   const measure = { size: 100, capHeight: 70, tracking: 4, leadingOf: () => 0, alignment: 'centre' as const };
   for (const radius of [400, -250]) {
     const [places] = arcLockup.place([line], { kind: 'arc', radius }, measure);
@@ -91,9 +108,21 @@ test('on an arc every letter stands upright on the circle, as far along it as it
 
 describe('along a drawn line', () => {
   test('a straight line sets the words as they are, from its start, its middle or its end', () => {
-    const straight = { kind: 'path', points: [[0, 0], [500, 0], [1000, 0]], offset: 0 } as Words['lockup'];
+    const straight = {
+      kind: 'path',
+      points: [
+        [0, 0],
+        [500, 0],
+        [1000, 0],
+      ],
+      offset: 0,
+    } as Words['lockup'];
     const plain = set('KITE', { kind: 'lines' });
-    for (const [alignment, x] of [['left', 0], ['centre', 500], ['right', 1000]] as const) {
+    for (const [alignment, x] of [
+      ['left', 0],
+      ['centre', 500],
+      ['right', 1000],
+    ] as const) {
       const along = set('KITE', straight, { alignment });
       const carets = along.lines[0].carets;
       const width = carets.at(-1)!.foot[0] - carets[0].foot[0];
@@ -102,7 +131,10 @@ describe('along a drawn line', () => {
     }
   });
   test('a line drawn around a circle keeps to it within two parts in a thousand, and is as long', () => {
-    const points = Array.from({ length: 25 }, (_, i) => [Math.cos((i / 24) * Math.PI) * 300, Math.sin((i / 24) * Math.PI) * 300] as [number, number]);
+    const points = Array.from(
+      { length: 25 },
+      (_, i) => [Math.cos((i / 24) * Math.PI) * 300, Math.sin((i / 24) * Math.PI) * 300] as [number, number],
+    );
     const curve = curveThrough(points);
     expect(Math.abs(curve.length - Math.PI * 300)).toBeLessThan(1);
     for (let s = 0; s <= curve.length; s += 37) {
@@ -111,8 +143,24 @@ describe('along a drawn line', () => {
     }
   });
   test('a line that crosses itself, and one drawn on the spot, do no harm', () => {
-    for (const points of [[[0, 0], [200, 200], [200, 0], [0, 200]], [[5, 5], [5, 5]], [[0, 0], [1e-12, 0]]] as [number, number][][]) {
-      for (const { bounds } of set('KITE', { kind: 'path', points, offset: 3 }).letters) expect(Number.isFinite(bounds!.x + bounds!.y)).toBe(true);
+    for (const points of [
+      [
+        [0, 0],
+        [200, 200],
+        [200, 0],
+        [0, 200],
+      ],
+      [
+        [5, 5],
+        [5, 5],
+      ],
+      [
+        [0, 0],
+        [1e-12, 0],
+      ],
+    ] as [number, number][][]) {
+      for (const { bounds } of set('KITE', { kind: 'path', points, offset: 3 }).letters)
+        expect(Number.isFinite(bounds!.x + bounds!.y)).toBe(true);
     }
   });
 });

@@ -26,7 +26,10 @@ export const stackedLockup: Lockup<z.infer<typeof schema>> = {
       const places = new Map<SetLetter, { x: number; y: number }>();
       for (const letter of inReadingOrder(letters)) {
         const { bounds, advance } = letter;
-        places.set(letter, { x: columns[i] - x / 2 - (bounds ? bounds.x + bounds.width / 2 : advance / 2), y: top - (bounds?.y ?? 0) });
+        places.set(letter, {
+          x: columns[i] - x / 2 - (bounds ? bounds.x + bounds.width / 2 : advance / 2),
+          y: top - (bounds?.y ?? 0),
+        });
         top += stepOf(letter, size) + gap * size;
       }
       return letters.map((letter) => moved(places.get(letter)!.x, places.get(letter)!.y));

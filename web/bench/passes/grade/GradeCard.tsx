@@ -24,31 +24,139 @@ export function GradeCard({ grade, number }: { grade: Grade; number: number }) {
   const name = `grade ${number}`;
   const set = (change: Partial<Grade>): Edit => setGrade(grade.id, change);
   const setReach = (change: Partial<GradeReach>): Edit => setGradeReach(grade.id, change);
-  const ons: Record<string, string> = { all: 'on all of the photo', ...Object.fromEntries(piece.veils.flatMap((veil) => [[`veil ${veil.id}`, `only on ${veil.name}`], [`behind ${veil.id}`, `on all but ${veil.name}`]])) };
+  const ons: Record<string, string> = {
+    all: 'on all of the photo',
+    ...Object.fromEntries(
+      piece.veils.flatMap((veil) => [
+        [`veil ${veil.id}`, `only on ${veil.name}`],
+        [`behind ${veil.id}`, `on all but ${veil.name}`],
+      ]),
+    ),
+  };
   return (
     <div className="leading-7" data-testid="grade">
       <div className="flex items-start gap-1">
         <span className="grow">
-          <Choice label={`Area of ${name}`} inSentence value={reach.area} options={{ inside: 'Inside the letters', outside: 'Outside the letters' }} disabled={!mayChange} onChoose={(area) => void editing.commit('Turn a grade outside in', setReach({ area }))} />,{' '}
-          <Choice label={`What ${name} is laid on`} inSentence value={valueOf(reach.on)} options={ons} disabled={!mayChange} onChoose={(value) => void editing.commit('Set the reach of a grade', setReach({ on: onOf(value) }))} />
+          <Choice
+            label={`Area of ${name}`}
+            inSentence
+            value={reach.area}
+            options={{ inside: 'Inside the letters', outside: 'Outside the letters' }}
+            disabled={!mayChange}
+            onChoose={(area) => void editing.commit('Turn a grade outside in', setReach({ area }))}
+          />
+          ,{' '}
+          <Choice
+            label={`What ${name} is laid on`}
+            inSentence
+            value={valueOf(reach.on)}
+            options={ons}
+            disabled={!mayChange}
+            onChoose={(value) => void editing.commit('Set the reach of a grade', setReach({ on: onOf(value) }))}
+          />
         </span>
-        <button className="quiet-button px-0.5" aria-label={`Take ${name} off`} title="Take it off" disabled={!mayChange} onClick={() => editing.commit('Take a grade off', removeGrade(grade.id))}>
+        <button
+          className="quiet-button px-0.5"
+          aria-label={`Take ${name} off`}
+          title="Take it off"
+          disabled={!mayChange}
+          onClick={() => editing.commit('Take a grade off', removeGrade(grade.id))}
+        >
           <X size={14} aria-hidden />
         </button>
       </div>
       <p>
-        Blurred by <EditedValue label={`Blur of ${name}`} value={grade.blur} unit="px" digits={1} step={0.5} min={0} max={500} edit={(blur) => set({ blur })} />, <EditedValue label={`Light of ${name}`} value={grade.light} unit="stops" digits={2} step={0.05} min={-8} max={8} edit={(light) => set({ light })} /> of light, hue turned by{' '}
-        <EditedValue label={`Hue of ${name}`} value={grade.hue} unit="°" min={-360} max={360} edit={(hue) => set({ hue })} />, <EditedValue label={`Saturation of ${name}`} value={grade.saturation} factor={100} unit="%" min={0} max={400} edit={(saturation) => set({ saturation })} /> of its colour; at{' '}
-        <EditedValue label={`Strength of ${name}`} value={grade.strength} factor={100} unit="%" min={0} max={100} edit={(strength) => set({ strength })} />, fading over <EditedValue label={`Softness of ${name}`} value={reach.soft} unit="px" min={0} max={2000} edit={(soft) => setReach({ soft })} />.
+        Blurred by{' '}
+        <EditedValue
+          label={`Blur of ${name}`}
+          value={grade.blur}
+          unit="px"
+          digits={1}
+          step={0.5}
+          min={0}
+          max={500}
+          edit={(blur) => set({ blur })}
+        />
+        ,{' '}
+        <EditedValue
+          label={`Light of ${name}`}
+          value={grade.light}
+          unit="stops"
+          digits={2}
+          step={0.05}
+          min={-8}
+          max={8}
+          edit={(light) => set({ light })}
+        />{' '}
+        of light, hue turned by{' '}
+        <EditedValue
+          label={`Hue of ${name}`}
+          value={grade.hue}
+          unit="°"
+          min={-360}
+          max={360}
+          edit={(hue) => set({ hue })}
+        />
+        ,{' '}
+        <EditedValue
+          label={`Saturation of ${name}`}
+          value={grade.saturation}
+          factor={100}
+          unit="%"
+          min={0}
+          max={400}
+          edit={(saturation) => set({ saturation })}
+        />{' '}
+        of its colour; at{' '}
+        <EditedValue
+          label={`Strength of ${name}`}
+          value={grade.strength}
+          factor={100}
+          unit="%"
+          min={0}
+          max={100}
+          edit={(strength) => set({ strength })}
+        />
+        , fading over{' '}
+        <EditedValue
+          label={`Softness of ${name}`}
+          value={reach.soft}
+          unit="px"
+          min={0}
+          max={2000}
+          edit={(soft) => setReach({ soft })}
+        />
+        .
       </p>
       <div className="flex flex-wrap items-center gap-x-3">
         <label className="flex items-center gap-1">
-          <input type="checkbox" checked={grade.invert} disabled={!mayChange} onChange={(event) => editing.commit('Invert', set({ invert: event.target.checked }))} /> inverted
+          <input
+            type="checkbox"
+            checked={grade.invert}
+            disabled={!mayChange}
+            onChange={(event) => editing.commit('Invert', set({ invert: event.target.checked }))}
+          />{' '}
+          inverted
         </label>
         <label className="flex items-center gap-1">
-          <input type="checkbox" checked={grade.subtract !== null} disabled={!mayChange} onChange={(event) => editing.commit('Subtract a colour', set({ subtract: event.target.checked ? '#33445a' : null }))} /> a colour subtracted
+          <input
+            type="checkbox"
+            checked={grade.subtract !== null}
+            disabled={!mayChange}
+            onChange={(event) =>
+              editing.commit('Subtract a colour', set({ subtract: event.target.checked ? '#33445a' : null }))
+            }
+          />{' '}
+          a colour subtracted
         </label>
-        {grade.subtract !== null && <ColourField label={`Colour that ${name} subtracts`} colour={grade.subtract} edit={(subtract) => set({ subtract })} small />}
+        {grade.subtract !== null && (
+          <ColourField
+            label={`Colour that ${name} subtracts`}
+            colour={grade.subtract}
+            edit={(subtract) => set({ subtract })}
+            small
+          />
+        )}
       </div>
     </div>
   );

@@ -25,12 +25,25 @@ function gradeOf(piece: Piece, lettering: string, { area, blur = 0, ...more }: (
 /** Changes of the photograph by the silhouette of the chosen lettering, the nearest at the top. */
 export function Slip() {
   const { piece, lettering, mayChange } = useBench();
-  if (!lettering) return <p className="text-faint">Set a word first (line 1): the photo is changed by its silhouette.</p>;
-  const own = piece.grades.map((grade, index) => ({ grade, index })).filter(({ grade }) => grade.reach.lettering === lettering.id).reverse();
+  if (!lettering)
+    return <p className="text-faint">Set a word first (line 1): the photo is changed by its silhouette.</p>;
+  const own = piece.grades
+    .map((grade, index) => ({ grade, index }))
+    .filter(({ grade }) => grade.reach.lettering === lettering.id)
+    .reverse();
   return (
     <div className="flex flex-col gap-3">
-      {own.length === 0 && <p className="text-faint">Nothing is graded. The letters are a window: change what is seen in them, or all around.</p>}
-      <SortableList label="Grades, the last one at the top" ids={own.map(({ grade }) => grade.id)} disabled={!mayChange} onMove={(from, to) => editing.commit('Move a grade', moveGrade(own[from].index, own[to].index))}>
+      {own.length === 0 && (
+        <p className="text-faint">
+          Nothing is graded. The letters are a window: change what is seen in them, or all around.
+        </p>
+      )}
+      <SortableList
+        label="Grades, the last one at the top"
+        ids={own.map(({ grade }) => grade.id)}
+        disabled={!mayChange}
+        onMove={(from, to) => editing.commit('Move a grade', moveGrade(own[from].index, own[to].index))}
+      >
         {own.map(({ grade }, i) => (
           <SortableItem key={grade.id} id={grade.id} name={`grade ${own.length - i}`}>
             <GradeCard grade={grade} number={own.length - i} />
@@ -41,7 +54,12 @@ export function Slip() {
         <span className="label">Lay on a grade</span>
         <div className="mt-1 flex flex-wrap gap-1">
           {Object.entries(offered).map(([name, said]) => (
-            <button key={name} className="plain-button" disabled={!mayChange || piece.grades.length >= 100} onClick={() => editing.commit('Lay on a grade', addGrade(gradeOf(piece, lettering.id, said)))}>
+            <button
+              key={name}
+              className="plain-button"
+              disabled={!mayChange || piece.grades.length >= 100}
+              onClick={() => editing.commit('Lay on a grade', addGrade(gradeOf(piece, lettering.id, said)))}
+            >
               {name}
             </button>
           ))}

@@ -27,15 +27,35 @@ function PictureGauge({ picture: { coat, uncovered, gap, ppi, cut, kept } }: { p
   return (
     <div>
       <h3 className="mb-1 label">Picture in the letters (coat {coat + 1})</h3>
-      <Scale label="Left uncovered" value={Math.min(10, share)} shown={share === 0 ? 'nothing' : `${share < 0.1 ? '< 0.1' : share.toFixed(1)} %`} full={10} limits={[]} good={share === 0} />
+      <Scale
+        label="Left uncovered"
+        value={Math.min(10, share)}
+        shown={share === 0 ? 'nothing' : `${share < 0.1 ? '< 0.1' : share.toFixed(1)} %`}
+        full={10}
+        limits={[]}
+        good={share === 0}
+      />
       {gap && (
         <button className="quiet-button" onClick={() => dispatch(looked({ goTo: { place: gap } }))}>
           Show where
         </button>
       )}
-      {kept > 0 && <Scale label="Keep points cut" value={cut.length} shown={`${cut.length} of ${kept}`} full={kept} limits={[]} good={cut.length === 0} />}
+      {kept > 0 && (
+        <Scale
+          label="Keep points cut"
+          value={cut.length}
+          shown={`${cut.length} of ${kept}`}
+          full={kept}
+          limits={[]}
+          good={cut.length === 0}
+        />
+      )}
       {ppi !== null && <Scale {...ppiScale(ppi)} label="Real pixels per inch" />}
-      {ppi !== null && ppi < ppiLimits.accepted && <p className="text-ochre">{ppi < ppiLimits.floor ? 'Too few pixels for print at this size.' : 'Just above the floor for print.'}</p>}
+      {ppi !== null && ppi < ppiLimits.accepted && (
+        <p className="text-ochre">
+          {ppi < ppiLimits.floor ? 'Too few pixels for print at this size.' : 'Just above the floor for print.'}
+        </p>
+      )}
     </div>
   );
 }

@@ -14,7 +14,16 @@ export function InkLaying({ lettering: { id, ink, outlines } }: { lettering: Let
     <p className="leading-7">
       {ink.together === null && !ink.panel?.knockout && (
         <>
-          The ink lies on the photo in <Choice label="Blend mode of the ink" inSentence value={ink.mode} options={modeNames} disabled={!mayChange} onChoose={(mode) => void editing.commit('Set the blend mode of the ink', setInk(id, { mode }))} />.{' '}
+          The ink lies on the photo in{' '}
+          <Choice
+            label="Blend mode of the ink"
+            inSentence
+            value={ink.mode}
+            options={modeNames}
+            disabled={!mayChange}
+            onChoose={(mode) => void editing.commit('Set the blend mode of the ink', setInk(id, { mode }))}
+          />
+          .{' '}
         </>
       )}
       {hasParts && (
@@ -24,9 +33,19 @@ export function InkLaying({ lettering: { id, ink, outlines } }: { lettering: Let
             label="How panel, ink and outlines lie on the photo"
             inSentence
             value={ink.together ?? 'each'}
-            options={{ each: 'each by itself', ...(Object.fromEntries(Object.entries(modeNames).map(([mode, name]) => [mode, `as one, ${name}`])) as Record<BlendMode, string>) }}
+            options={{
+              each: 'each by itself',
+              ...(Object.fromEntries(
+                Object.entries(modeNames).map(([mode, name]) => [mode, `as one, ${name}`]),
+              ) as Record<BlendMode, string>),
+            }}
             disabled={!mayChange}
-            onChoose={(mode) => void editing.commit('Lay the lettering on otherwise', setInk(id, { together: mode === 'each' ? null : mode }))}
+            onChoose={(mode) =>
+              void editing.commit(
+                'Lay the lettering on otherwise',
+                setInk(id, { together: mode === 'each' ? null : mode }),
+              )
+            }
           />
           .
         </>

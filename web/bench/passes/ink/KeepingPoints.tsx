@@ -27,21 +27,35 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
   /** Where a point of the picture lies on the sheet, in each of its letters; the same place comes once. */
   const placesOf = ([x, y]: Point): Point[] => {
     const { width, height } = sizeOf((coat as PictureCoat).asset);
-    const all = own.map(({ placement, toSheet }) => toSheet([placement.x + x * width * placement.scale, placement.y + y * height * placement.scale]));
+    const all = own.map(({ placement, toSheet }) =>
+      toSheet([placement.x + x * width * placement.scale, placement.y + y * height * placement.scale]),
+    );
     return all.filter(([px, py], i) => all.findIndex(([ox, oy]) => Math.hypot(ox - px, oy - py) < 0.5) === i);
   };
   const toggle = (at: Point): void => {
     if (!isPicture || own.length === 0) return;
     const onScreen = toScreen(at);
-    const known = coat.keep.findIndex((point) => placesOf(point).some((place) => Math.hypot(toScreen(place)[0] - onScreen[0], toScreen(place)[1] - onScreen[1]) < near));
-    const write = (label: string, keep: PictureCoat['keep']): void => void editing.commit(label, setCoat(coatsSeenAt(lettering), index, { keep }));
-    if (known >= 0) return write('Take a keep point away', coat.keep.filter((_, i) => i !== known));
+    const known = coat.keep.findIndex((point) =>
+      placesOf(point).some(
+        (place) => Math.hypot(toScreen(place)[0] - onScreen[0], toScreen(place)[1] - onScreen[1]) < near,
+      ),
+    );
+    const write = (label: string, keep: PictureCoat['keep']): void =>
+      void editing.commit(label, setCoat(coatsSeenAt(lettering), index, { keep }));
+    if (known >= 0)
+      return write(
+        'Take a keep point away',
+        coat.keep.filter((_, i) => i !== known),
+      );
     const letter = letterUnder(letters, at);
     const { placement, fromSheet } = own.find((one) => one.letter === letter) ?? own[0];
     const { width, height } = sizeOf(coat.asset);
     const [px, py] = fromSheet(at);
-    const [x, y] = [(px - placement.x) / placement.scale / width, (py - placement.y) / placement.scale / height].map((value) => Math.round(value * 1e4) / 1e4);
-    if (x >= 0 && x <= 1 && y >= 0 && y <= 1 && coat.keep.length < 100) write('Set a keep point', [...coat.keep, [x, y]]);
+    const [x, y] = [(px - placement.x) / placement.scale / width, (py - placement.y) / placement.scale / height].map(
+      (value) => Math.round(value * 1e4) / 1e4,
+    );
+    if (x >= 0 && x <= 1 && y >= 0 && y <= 1 && coat.keep.length < 100)
+      write('Set a keep point', [...coat.keep, [x, y]]);
   };
   const drag = useDrag<null>({ begin: () => null, move: () => undefined, end: ({ to }) => toggle(to) });
   const cross = useKeyCross({ enter: toggle });
@@ -49,8 +63,17 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
   const cut = new Set(cutKeepPoints(coat, laid, letters, sizeOf));
   return (
     <g>
-      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" data-testid="keep-ground" {...drag} />
-      {coat.keep.flatMap((point, i) => placesOf(point).map((place, k) => <KeepMark key={`${i}-${k}`} at={toScreen(place)} isCut={cut.has(i)} />))}
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-crosshair"
+        data-testid="keep-ground"
+        {...drag}
+      />
+      {coat.keep.flatMap((point, i) =>
+        placesOf(point).map((place, k) => <KeepMark key={`${i}-${k}`} at={toScreen(place)} isCut={cut.has(i)} />),
+      )}
       {cross && <KeyCross at={cross} />}
     </g>
   );

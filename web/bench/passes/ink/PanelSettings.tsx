@@ -15,23 +15,48 @@ import { ColourField } from '../../coats/ColourField';
 
 type Kind = PanelShape['kind'];
 
-export const panelNames: Record<Kind, string> = { box: 'a box', ellipse: 'an ellipse', star: 'a star', path: 'a drawn path', 'half sheet': 'half of the sheet', sheet: 'the whole sheet' };
+export const panelNames: Record<Kind, string> = {
+  box: 'a box',
+  ellipse: 'an ellipse',
+  star: 'a star',
+  path: 'a drawn path',
+  'half sheet': 'half of the sheet',
+  sheet: 'the whole sheet',
+};
 
 /** A panel behind or around the letters, its paint, and whether they are openings in it. */
 export function PanelSettings({ lettering }: { lettering: Lettering }) {
   const { mayChange, letters } = useBench();
-  const { id, ink: { panel } } = lettering;
+  const {
+    id,
+    ink: { panel },
+  } = lettering;
   const choose = (kind: Kind | 'none'): void => {
     if (kind === 'none') return void editing.commit('Take the panel away', putPanel(id, null));
-    const shape = firstShape(kind, letters ? panelPath(panel ?? plainPanel({ shape: { kind: 'box', round: 0 }, colour: '#000000' }), letters) : []);
-    if (!panel) return void editing.commit('Put a panel behind the letters', putPanel(id, plainPanel({ shape, colour: '#1f2328' })));
+    const shape = firstShape(
+      kind,
+      letters ? panelPath(panel ?? plainPanel({ shape: { kind: 'box', round: 0 }, colour: '#000000' }), letters) : [],
+    );
+    if (!panel)
+      return void editing.commit(
+        'Put a panel behind the letters',
+        putPanel(id, plainPanel({ shape, colour: '#1f2328' })),
+      );
     editing.commit('Shape the panel', setPanel(id, { shape }));
   };
   return (
     <section className="flex flex-col gap-2 border-t border-rule pt-2" aria-label="Panel">
       <h3 className="label">Panel</h3>
       <p className="leading-7">
-        Behind the letters: <Choice<Kind | 'none'> label="Shape of the panel" inSentence value={panel?.shape.kind ?? 'none'} options={{ none: 'no panel', ...panelNames }} disabled={!mayChange || !letters?.ink} onChoose={choose} />
+        Behind the letters:{' '}
+        <Choice<Kind | 'none'>
+          label="Shape of the panel"
+          inSentence
+          value={panel?.shape.kind ?? 'none'}
+          options={{ none: 'no panel', ...panelNames }}
+          disabled={!mayChange || !letters?.ink}
+          onChoose={choose}
+        />
         {panel && <Shape id={id} panel={panel} />}
       </p>
       {panel && <Laying id={id} panel={panel} />}
@@ -54,7 +79,19 @@ function firstShape(kind: Kind, drawn: [number, number][]): PanelShape {
     case 'star':
       return { kind, points: 12, depth: 0.8 };
     case 'path':
-      return { kind, points: drawn.length >= 3 ? drawn : [[-100, -100], [100, -100], [100, 100], [-100, 100]], smooth: false };
+      return {
+        kind,
+        points:
+          drawn.length >= 3
+            ? drawn
+            : [
+                [-100, -100],
+                [100, -100],
+                [100, 100],
+                [-100, 100],
+              ],
+        smooth: false,
+      };
     case 'half sheet':
       return { kind, side: 'left' };
     case 'ellipse':
@@ -76,37 +113,126 @@ function Shape({ id, panel }: { id: string; panel: Panel }) {
   if (shape.kind === 'half sheet')
     return (
       <>
-        , <Choice label="Which half of the sheet" inSentence value={shape.side} options={{ left: 'at the left', right: 'at the right', top: 'at the top', bottom: 'at the bottom' }} disabled={!mayChange} onChoose={(side) => commit('Choose the half', { ...shape, side })} />.
+        ,{' '}
+        <Choice
+          label="Which half of the sheet"
+          inSentence
+          value={shape.side}
+          options={{ left: 'at the left', right: 'at the right', top: 'at the top', bottom: 'at the bottom' }}
+          disabled={!mayChange}
+          onChoose={(side) => commit('Choose the half', { ...shape, side })}
+        />
+        .
       </>
     );
   return (
     <>
       {shape.kind === 'box' && (
         <>
-          , corners rounded by <EditedValue label="Rounding of the panel" value={shape.round} factor={100} unit="%" digits={1} min={0} max={2000} edit={(round) => set({ shape: { ...shape, round } })} /> of the cap height
+          , corners rounded by{' '}
+          <EditedValue
+            label="Rounding of the panel"
+            value={shape.round}
+            factor={100}
+            unit="%"
+            digits={1}
+            min={0}
+            max={2000}
+            edit={(round) => set({ shape: { ...shape, round } })}
+          />{' '}
+          of the cap height
         </>
       )}
       {shape.kind === 'star' && (
         <>
           {' '}
-          of <EditedValue label="Points of the panel" value={shape.points} unit="points" min={3} max={60} edit={(points) => set({ shape: { ...shape, points: Math.round(points) } })} />, its inner corners at <EditedValue label="Inner corners of the panel" value={shape.depth} factor={100} unit="%" min={2} max={95} edit={(depth) => set({ shape: { ...shape, depth } })} />
+          of{' '}
+          <EditedValue
+            label="Points of the panel"
+            value={shape.points}
+            unit="points"
+            min={3}
+            max={60}
+            edit={(points) => set({ shape: { ...shape, points: Math.round(points) } })}
+          />
+          , its inner corners at{' '}
+          <EditedValue
+            label="Inner corners of the panel"
+            value={shape.depth}
+            factor={100}
+            unit="%"
+            min={2}
+            max={95}
+            edit={(depth) => set({ shape: { ...shape, depth } })}
+          />
         </>
       )}
       {shape.kind === 'path' ? (
         <>
           {' '}
-          of {shape.points.length} points, <Choice label="Line of the panel" inSentence value={shape.smooth ? 'smooth' : 'straight'} options={{ straight: 'with corners', smooth: 'smooth' }} disabled={!mayChange} onChoose={(line) => commit('Shape the panel', { ...shape, smooth: line === 'smooth' })} />.{' '}
-          <button className="plain-button" aria-pressed={inkTool === 'panel'} disabled={!mayChange} onClick={() => dispatch(handed({ inkTool: inkTool === 'panel' ? 'none' : 'panel' }))}>
+          of {shape.points.length} points,{' '}
+          <Choice
+            label="Line of the panel"
+            inSentence
+            value={shape.smooth ? 'smooth' : 'straight'}
+            options={{ straight: 'with corners', smooth: 'smooth' }}
+            disabled={!mayChange}
+            onChoose={(line) => commit('Shape the panel', { ...shape, smooth: line === 'smooth' })}
+          />
+          .{' '}
+          <button
+            className="plain-button"
+            aria-pressed={inkTool === 'panel'}
+            disabled={!mayChange}
+            onClick={() => dispatch(handed({ inkTool: inkTool === 'panel' ? 'none' : 'panel' }))}
+          >
             Draw it
           </button>
         </>
       ) : (
         <>
-          , reaching <EditedValue {...ofCapHeight} label="Panel beside the letters" value={margin[0]} edit={(x) => set({ margin: [x, margin[1]] })} /> beside and <EditedValue {...ofCapHeight} label="Panel above and below the letters" value={margin[1]} edit={(y) => set({ margin: [margin[0], y] })} /> above and below them
+          , reaching{' '}
+          <EditedValue
+            {...ofCapHeight}
+            label="Panel beside the letters"
+            value={margin[0]}
+            edit={(x) => set({ margin: [x, margin[1]] })}
+          />{' '}
+          beside and{' '}
+          <EditedValue
+            {...ofCapHeight}
+            label="Panel above and below the letters"
+            value={margin[1]}
+            edit={(y) => set({ margin: [margin[0], y] })}
+          />{' '}
+          above and below them
         </>
       )}
-      ; moved by <EditedValue {...ofCapHeight} label="Panel to the right" value={offset[0]} edit={(x) => set({ offset: [x, offset[1]] })} />, <EditedValue {...ofCapHeight} label="Panel down" value={offset[1]} edit={(y) => set({ offset: [offset[0], y] })} />, turned by{' '}
-      <EditedValue label="Turn of the panel" value={panel.rotation} unit="°" digits={1} min={-360} max={360} edit={(rotation) => set({ rotation })} />.
+      ; moved by{' '}
+      <EditedValue
+        {...ofCapHeight}
+        label="Panel to the right"
+        value={offset[0]}
+        edit={(x) => set({ offset: [x, offset[1]] })}
+      />
+      ,{' '}
+      <EditedValue
+        {...ofCapHeight}
+        label="Panel down"
+        value={offset[1]}
+        edit={(y) => set({ offset: [offset[0], y] })}
+      />
+      , turned by{' '}
+      <EditedValue
+        label="Turn of the panel"
+        value={panel.rotation}
+        unit="°"
+        digits={1}
+        min={-360}
+        max={360}
+        edit={(rotation) => set({ rotation })}
+      />
+      .
     </>
   );
 }
@@ -115,15 +241,38 @@ function Laying({ id, panel }: { id: string; panel: Panel }) {
   const { mayChange } = useBench();
   return (
     <p className="leading-7">
-      It lies on the photo in <Choice label="Blend mode of the panel" inSentence value={panel.mode} options={modeNames} disabled={!mayChange} onChoose={(mode) => void editing.commit('Set the blend mode of the panel', setPanel(id, { mode }))} /> at{' '}
-      <EditedValue label="Opacity of the panel" value={panel.opacity} factor={100} unit="%" min={0} max={100} edit={(opacity) => setPanel(id, { opacity })} />; the letters are{' '}
+      It lies on the photo in{' '}
+      <Choice
+        label="Blend mode of the panel"
+        inSentence
+        value={panel.mode}
+        options={modeNames}
+        disabled={!mayChange}
+        onChoose={(mode) => void editing.commit('Set the blend mode of the panel', setPanel(id, { mode }))}
+      />{' '}
+      at{' '}
+      <EditedValue
+        label="Opacity of the panel"
+        value={panel.opacity}
+        factor={100}
+        unit="%"
+        min={0}
+        max={100}
+        edit={(opacity) => setPanel(id, { opacity })}
+      />
+      ; the letters are{' '}
       <Choice
         label="What the letters are in the panel"
         inSentence
         value={panel.knockout ?? 'inked'}
         options={{ inked: 'inked on it', below: 'openings to the photo', sheet: 'openings to the bare sheet' }}
         disabled={!mayChange}
-        onChoose={(what) => void editing.commit(what === 'inked' ? 'Ink the letters on the panel' : 'Knock the letters out of the panel', setPanel(id, { knockout: what === 'inked' ? null : what }))}
+        onChoose={(what) =>
+          void editing.commit(
+            what === 'inked' ? 'Ink the letters on the panel' : 'Knock the letters out of the panel',
+            setPanel(id, { knockout: what === 'inked' ? null : what }),
+          )
+        }
       />
       .
     </p>
@@ -135,17 +284,54 @@ const firstShadow = { x: 6, y: 8, blur: 24, colour: '#000000', strength: 0.6 };
 function Shadow({ id, panel: { shadow } }: { id: string; panel: Panel }) {
   const { mayChange, piece } = useBench();
   const size = Math.max(1, piece.sheet.width / 1800);
-  const toggle = (): void => void editing.commit(shadow ? 'Take the shadow of the edge away' : 'Let the edge throw a shadow', setPanel(id, { shadow: shadow ? null : { ...firstShadow, x: firstShadow.x * size, y: firstShadow.y * size, blur: firstShadow.blur * size } }));
-  const set = (change: Partial<NonNullable<typeof shadow>>): Edit => setPanel(id, { shadow: { ...shadow!, ...change } });
+  const toggle = (): void =>
+    void editing.commit(
+      shadow ? 'Take the shadow of the edge away' : 'Let the edge throw a shadow',
+      setPanel(id, {
+        shadow: shadow
+          ? null
+          : { ...firstShadow, x: firstShadow.x * size, y: firstShadow.y * size, blur: firstShadow.blur * size },
+      }),
+    );
+  const set = (change: Partial<NonNullable<typeof shadow>>): Edit =>
+    setPanel(id, { shadow: { ...shadow!, ...change } });
   return (
     <p className="leading-7">
       <label className="flex items-center gap-1">
-        <input type="checkbox" checked={shadow !== null} disabled={!mayChange} onChange={toggle} /> The edge throws a shadow inward
+        <input type="checkbox" checked={shadow !== null} disabled={!mayChange} onChange={toggle} /> The edge throws a
+        shadow inward
       </label>
       {shadow && (
         <>
-          It falls <EditedValue label="Inward shadow to the right" value={shadow.x} unit="px" edit={(x) => set({ x })} />, <EditedValue label="Inward shadow down" value={shadow.y} unit="px" edit={(y) => set({ y })} />, soft over <EditedValue label="Softness of the inward shadow" value={shadow.blur} unit="px" min={0} max={2000} edit={(blur) => set({ blur })} />, at{' '}
-          <EditedValue label="Strength of the inward shadow" value={shadow.strength} factor={100} unit="%" min={0} max={100} edit={(strength) => set({ strength })} /> of <ColourField label="Colour of the inward shadow" colour={shadow.colour} edit={(colour) => set({ colour })} small />.
+          It falls{' '}
+          <EditedValue label="Inward shadow to the right" value={shadow.x} unit="px" edit={(x) => set({ x })} />,{' '}
+          <EditedValue label="Inward shadow down" value={shadow.y} unit="px" edit={(y) => set({ y })} />, soft over{' '}
+          <EditedValue
+            label="Softness of the inward shadow"
+            value={shadow.blur}
+            unit="px"
+            min={0}
+            max={2000}
+            edit={(blur) => set({ blur })}
+          />
+          , at{' '}
+          <EditedValue
+            label="Strength of the inward shadow"
+            value={shadow.strength}
+            factor={100}
+            unit="%"
+            min={0}
+            max={100}
+            edit={(strength) => set({ strength })}
+          />{' '}
+          of{' '}
+          <ColourField
+            label="Colour of the inward shadow"
+            colour={shadow.colour}
+            edit={(colour) => set({ colour })}
+            small
+          />
+          .
         </>
       )}
     </p>

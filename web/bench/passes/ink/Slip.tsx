@@ -12,9 +12,16 @@ export function Slip() {
   return (
     <div className="flex flex-col gap-3">
       {panel?.knockout ? (
-        <CoatList at={{ of: 'opening', lettering: lettering.id }} of="in the openings" empty="The openings are clear. A coat laid on here lies in the openings only; to screen the photo in them, lay on Photo, then Halftone." />
+        <CoatList
+          at={{ of: 'opening', lettering: lettering.id }}
+          of="in the openings"
+          empty="The openings are clear. A coat laid on here lies in the openings only; to screen the photo in them, lay on Photo, then Halftone."
+        />
       ) : (
-        <CoatList at={{ of: 'ink', lettering: lettering.id }} empty="No coat of ink: the letters cannot be seen by themselves. Lay one on." />
+        <CoatList
+          at={{ of: 'ink', lettering: lettering.id }}
+          empty="No coat of ink: the letters cannot be seen by themselves. Lay one on."
+        />
       )}
       <InkLaying lettering={lettering} />
       <PanelSettings lettering={lettering} />

@@ -26,12 +26,14 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
   const { size } = useViewport();
   const index = slippedCoat(lettering.ink);
   const coat = seenCoats(lettering.ink)[index];
-  const chosen = (at: typeof slipAt): Letter | null => (typeof at !== 'number' ? null : (letters?.letters.find(({ start, bounds }) => bounds && start === at) ?? null));
+  const chosen = (at: typeof slipAt): Letter | null =>
+    typeof at !== 'number' ? null : (letters?.letters.find(({ start, bounds }) => bounds && start === at) ?? null);
   /** The edit by which a coat as it was is slipped from one place of the sheet to another. @param only in this letter */
   const edit = (start: Coat, from: Point, to: Point, only: Letter | null): Edit => {
     const by: Point = [to[0] - from[0], to[1] - from[1]];
     const at = coatsSeenAt(lettering);
-    if (start.kind === 'plate') return setCoat(at, index, { x: Math.round(start.x + by[0]), y: Math.round(start.y + by[1]) });
+    if (start.kind === 'plate')
+      return setCoat(at, index, { x: Math.round(start.x + by[0]), y: Math.round(start.y + by[1]) });
     if (start.kind !== 'picture' || !letters?.ink) return () => undefined;
     const [x, y] = inBox(start, from, to, only, letters, piece.sheet);
     if (!only) return setCoat(at, index, { x: rounded(start.x + x), y: rounded(start.y + y) });
@@ -40,7 +42,8 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
   };
   type Start = { coat: Coat; only: Letter | null };
   /** Where a drag leads: with Shift held straight across or down. */
-  const end = ({ from, to, shift }: DragMove<Start>): Point => (!shift ? to : Math.abs(to[0] - from[0]) > Math.abs(to[1] - from[1]) ? [to[0], from[1]] : [from[0], to[1]]);
+  const end = ({ from, to, shift }: DragMove<Start>): Point =>
+    !shift ? to : Math.abs(to[0] - from[0]) > Math.abs(to[1] - from[1]) ? [to[0], from[1]] : [from[0], to[1]];
   const slipped = (move: DragMove<Start>): Edit => edit(move.start.coat, move.from, end(move), move.start.only);
   const drag = useDrag<Start>({
     begin: (at) => {
@@ -50,21 +53,49 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
       return { coat, only: only ?? chosen(slipAt) };
     },
     move: (move) => editing.draft(slipped(move)),
-    end: (move) => move.moved && editing.commit(move.start.only ? 'Slip the picture in one letter' : 'Slip the picture', slipped(move)),
+    end: (move) =>
+      move.moved &&
+      editing.commit(move.start.only ? 'Slip the picture in one letter' : 'Slip the picture', slipped(move)),
     cancel: () => editing.cancelDraft(),
   });
   const box = letters && standingBox(letters);
   const middle: Point = box ? middleOf(box) : [0, 0];
-  useNudge((dx, dy) => coat && editing.soon('Slip the picture', `slip-${lettering.id}-${index}-${slipAt}`, 'place', edit(coat, middle, [middle[0] + dx, middle[1] + dy], slipAt === 'all' ? null : chosen(slipAt))));
-  return coat ? <rect width={size.width} height={size.height} fill="transparent" className="cursor-move" data-testid="slip-ground" {...drag} /> : null;
+  useNudge(
+    (dx, dy) =>
+      coat &&
+      editing.soon(
+        'Slip the picture',
+        `slip-${lettering.id}-${index}-${slipAt}`,
+        'place',
+        edit(coat, middle, [middle[0] + dx, middle[1] + dy], slipAt === 'all' ? null : chosen(slipAt)),
+      ),
+  );
+  return coat ? (
+    <rect
+      width={size.width}
+      height={size.height}
+      fill="transparent"
+      className="cursor-move"
+      data-testid="slip-ground"
+      {...drag}
+    />
+  ) : null;
 }
 
 const rounded = (value: number): number => Math.round(value * 1e5) / 1e5;
 
 /** A way on the sheet as fractions of the box that a picture is laid out in. */
-function inBox(coat: PictureCoat, from: Point, to: Point, only: Letter | null, letters: Letters, sheet: { width: number; height: number }): Point {
+function inBox(
+  coat: PictureCoat,
+  from: Point,
+  to: Point,
+  only: Letter | null,
+  letters: Letters,
+  sheet: { width: number; height: number },
+): Point {
   const any = only ?? letters.letters.find(({ bounds }) => bounds)!;
   const box = pictureBox(coat, any, letters, sheet);
-  const [[ax, ay], [bx, by]] = coat.held === 'sheet' ? [from, to] : [toLettering(letters, from), toLettering(letters, to)];
+  const [[ax, ay], [bx, by]] =
+    coat.held === 'sheet' ? [from, to] : [toLettering(letters, from), toLettering(letters, to)];
   return [(bx - ax) / box.width, (by - ay) / box.height];
 }

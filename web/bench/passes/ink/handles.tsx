@@ -41,7 +41,15 @@ export function Handles() {
   const radius = Math.max(3, lens * view.zoom);
   return (
     <g>
-      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" onPointerMove={(event) => void look(toSheet(event))} onPointerLeave={() => setUnder(null)} onPointerDown={(event) => event.button === 0 && void take(toSheet(event))} />
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-crosshair"
+        onPointerMove={(event) => void look(toSheet(event))}
+        onPointerLeave={() => setUnder(null)}
+        onPointerDown={(event) => event.button === 0 && void take(toSheet(event))}
+      />
       {centre && under.colour && (
         <g fill="none" pointerEvents="none">
           <circle cx={centre[0]} cy={centre[1]} r={radius + 8} stroke="#fff" strokeWidth={16} />

@@ -45,7 +45,9 @@ function Coats() {
   if (coats.length === 0) return <span className="text-faint">No coat of ink.</span>;
   const [coat] = coats;
   const colour = mainColour(ink);
-  const swatch = colour && <span className="inline-block h-3.5 w-6 translate-y-0.5 border border-rule" style={{ background: colour }} />;
+  const swatch = colour && (
+    <span className="inline-block h-3.5 w-6 translate-y-0.5 border border-rule" style={{ background: colour }} />
+  );
   if (coats.length > 1 || coat.kind !== 'solid') {
     return (
       <>
@@ -56,7 +58,18 @@ function Coats() {
   }
   return (
     <>
-      One flat coat of {swatch} <b>{coat.colour}</b> at <EditedValue label="Opacity of the coat" value={coat.opacity} factor={100} unit="%" min={0} max={100} says="Set the opacity" edit={(opacity) => setCoat({ of: 'ink', lettering: id }, 0, { opacity })} />.
+      One flat coat of {swatch} <b>{coat.colour}</b> at{' '}
+      <EditedValue
+        label="Opacity of the coat"
+        value={coat.opacity}
+        factor={100}
+        unit="%"
+        min={0}
+        max={100}
+        says="Set the opacity"
+        edit={(opacity) => setCoat({ of: 'ink', lettering: id }, 0, { opacity })}
+      />
+      .
     </>
   );
 }
@@ -67,7 +80,13 @@ export function HandTools() {
   const dispatch = useAppDispatch();
   const coat = lettering && seenCoats(lettering.ink)[slippedCoat(lettering.ink)];
   const tool = (name: InkTool, title: string, hint: string) => (
-    <button className="plain-button" disabled={!lettering} aria-pressed={inkTool === name} title={hint} onClick={() => dispatch(handed({ inkTool: inkTool === name ? 'none' : name }))}>
+    <button
+      className="plain-button"
+      disabled={!lettering}
+      aria-pressed={inkTool === name}
+      title={hint}
+      onClick={() => dispatch(handed({ inkTool: inkTool === name ? 'none' : name }))}
+    >
       {title}
     </button>
   );
@@ -80,16 +99,33 @@ export function HandTools() {
         <Choice
           label="Slip in which letters"
           value={String(slipAt)}
-          options={{ all: 'in all letters', one: 'in the letter under the pointer', ...(one && { [String(slipAt)]: `in letter ${inked.indexOf(one) + 1}` }), ...Object.fromEntries(inked.slice(0, 80).map(({ start }, i) => [String(start), `in letter ${i + 1}`])) }}
+          options={{
+            all: 'in all letters',
+            one: 'in the letter under the pointer',
+            ...(one && { [String(slipAt)]: `in letter ${inked.indexOf(one) + 1}` }),
+            ...Object.fromEntries(inked.slice(0, 80).map(({ start }, i) => [String(start), `in letter ${i + 1}`])),
+          }}
           onChoose={(value) => dispatch(handed({ slipAt: value === 'all' || value === 'one' ? value : Number(value) }))}
         />
       )}
-      {coat?.kind === 'picture' && inkTool === 'slip' && one && <SizeInLetter lettering={lettering!} coat={coat} at={one.start} number={inked.indexOf(one) + 1} />}
-      {coat?.kind === 'picture' && tool('keep', 'Keep points', 'Click on what must be seen in the letters; click again to take the point away')}
+      {coat?.kind === 'picture' && inkTool === 'slip' && one && (
+        <SizeInLetter lettering={lettering!} coat={coat} at={one.start} number={inked.indexOf(one) + 1} />
+      )}
+      {coat?.kind === 'picture' &&
+        tool('keep', 'Keep points', 'Click on what must be seen in the letters; click again to take the point away')}
       {tool('pick', 'Pick from the photo', 'Takes the colour of the photo under the pointer')}
       {inkTool === 'pick' && (
         <span>
-          averaging over <Quantity label="Width that the picker averages over" value={lens * 2} unit="px" min={1} max={2000} onDraft={(value) => dispatch(handed({ lens: value / 2 }))} onCommit={(value) => dispatch(handed({ lens: value / 2 }))} />
+          averaging over{' '}
+          <Quantity
+            label="Width that the picker averages over"
+            value={lens * 2}
+            unit="px"
+            min={1}
+            max={2000}
+            onDraft={(value) => dispatch(handed({ lens: value / 2 }))}
+            onCommit={(value) => dispatch(handed({ lens: value / 2 }))}
+          />
         </span>
       )}
     </>
@@ -97,12 +133,32 @@ export function HandTools() {
 }
 
 /** How large the picture is in one letter, besides what the coat says for all. */
-function SizeInLetter({ lettering, coat, at, number }: { lettering: Lettering; coat: PictureCoat; at: number; number: number }) {
+function SizeInLetter({
+  lettering,
+  coat,
+  at,
+  number,
+}: {
+  lettering: Lettering;
+  coat: PictureCoat;
+  at: number;
+  number: number;
+}) {
   const own = coat.slips.find((slip) => slip.at === at) ?? { at, x: 0, y: 0, scale: 1 };
-  const edit = (scale: number): Edit => setSlips(coatsSeenAt(lettering), slippedCoat(lettering.ink), [{ ...own, scale }]);
+  const edit = (scale: number): Edit =>
+    setSlips(coatsSeenAt(lettering), slippedCoat(lettering.ink), [{ ...own, scale }]);
   return (
     <span>
-      <EditedValue label={`Size in letter ${number}`} value={own.scale} factor={100} unit="%" min={1} max={10000} edit={edit} /> as large there
+      <EditedValue
+        label={`Size in letter ${number}`}
+        value={own.scale}
+        factor={100}
+        unit="%"
+        min={1}
+        max={10000}
+        edit={edit}
+      />{' '}
+      as large there
     </span>
   );
 }

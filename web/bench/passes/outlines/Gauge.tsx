@@ -16,10 +16,21 @@ export function Gauge() {
       <h3 className="mb-1 label">Width on paper</h3>
       {list.map((outline, i) => {
         const width = widthInMillimetres(outline, letters, piece.sheet.ppi);
-        return <Scale key={outline.id} label={`Outline ${i + 1}`} value={width} shown={`${width.toFixed(2)} mm`} full={4} limits={[{ at: thinnestPrinted, name: 'Thinner lines break up in print' }]} good={width >= thinnestPrinted} />;
+        return (
+          <Scale
+            key={outline.id}
+            label={`Outline ${i + 1}`}
+            value={width}
+            shown={`${width.toFixed(2)} mm`}
+            full={4}
+            limits={[{ at: thinnestPrinted, name: 'Thinner lines break up in print' }]}
+            good={width >= thinnestPrinted}
+          />
+        );
       })}
       <p className="mt-2 text-faint">
-        Below {thinnestPrinted} mm a line in a light colour breaks up in print. {farthest > 0 && `The widest reaches ${farthest.toFixed(1)} px beyond the letters.`}
+        Below {thinnestPrinted} mm a line in a light colour breaks up in print.{' '}
+        {farthest > 0 && `The widest reaches ${farthest.toFixed(1)} px beyond the letters.`}
       </p>
     </div>
   );

@@ -14,14 +14,21 @@ import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { setCoat } from '../../../../core/piece/edits/ink';
 
-export const sideNames: Record<Outline['side'], string> = { inside: 'inside the edge', centred: 'on the edge', outside: 'outside the edge' };
+export const sideNames: Record<Outline['side'], string> = {
+  inside: 'inside the edge',
+  centred: 'on the edge',
+  outside: 'outside the edge',
+};
 const joinNames: Record<Outline['join'], string> = { round: 'round', mitre: 'mitred', bevel: 'bevelled' };
 const dashFirst = { on: 3, off: 2, caps: 'butt' } as const;
 
 /** One outline as a sentence, with its paint. */
 export function OutlineCard({ lettering, index }: { lettering: Lettering; index: number }) {
   const { mayChange, letters } = useBench();
-  const { id, outlines: { list } } = lettering;
+  const {
+    id,
+    outlines: { list },
+  } = lettering;
   const outline = list[index];
   const { unit, dash, coats } = outline;
   const number = index + 1;
@@ -33,47 +40,199 @@ export function OutlineCard({ lettering, index }: { lettering: Lettering; index:
   const inUnit = (next: Outline['unit']): void => {
     const factor = next === unit ? 1 : next === 'px' ? em : 1 / em;
     const converted = (value: number): number => Math.round(value * factor * 1e5) / 1e5;
-    commit('Tell the outline otherwise', { unit: next, width: converted(outline.width), gap: converted(outline.gap), x: converted(outline.x), y: converted(outline.y) });
+    commit('Tell the outline otherwise', {
+      unit: next,
+      width: converted(outline.width),
+      gap: converted(outline.gap),
+      x: converted(outline.x),
+      y: converted(outline.y),
+    });
   };
   return (
     <div className="leading-7" data-testid="outline">
       <div className="flex items-start gap-1">
         <span className="grow">
-          <EditedValue {...shown} label={`Width of outline ${number}`} value={outline.width} min={0} max={5000} edit={(width) => set({ width })} />{' '}
-          <Choice label={`Unit of outline ${number}`} inSentence value={unit} options={{ px: 'of the sheet', em: 'of the letter size' }} disabled={!mayChange} onChoose={inUnit} />, <Choice label={`Side of outline ${number}`} inSentence value={outline.side} options={sideNames} disabled={!mayChange} onChoose={(side) => commit('Set the side of an outline', { side })} />
+          <EditedValue
+            {...shown}
+            label={`Width of outline ${number}`}
+            value={outline.width}
+            min={0}
+            max={5000}
+            edit={(width) => set({ width })}
+          />{' '}
+          <Choice
+            label={`Unit of outline ${number}`}
+            inSentence
+            value={unit}
+            options={{ px: 'of the sheet', em: 'of the letter size' }}
+            disabled={!mayChange}
+            onChoose={inUnit}
+          />
+          ,{' '}
+          <Choice
+            label={`Side of outline ${number}`}
+            inSentence
+            value={outline.side}
+            options={sideNames}
+            disabled={!mayChange}
+            onChoose={(side) => commit('Set the side of an outline', { side })}
+          />
         </span>
         <span className="flex">
-          <button className="quiet-button px-0.5" aria-label={`Outline ${number} nearer`} title="Nearer" disabled={!mayChange || index === list.length - 1} onClick={() => editing.commit('Move an outline nearer', moveOutline(id, index, index + 1))}>
+          <button
+            className="quiet-button px-0.5"
+            aria-label={`Outline ${number} nearer`}
+            title="Nearer"
+            disabled={!mayChange || index === list.length - 1}
+            onClick={() => editing.commit('Move an outline nearer', moveOutline(id, index, index + 1))}
+          >
             <ChevronUp size={14} aria-hidden />
           </button>
-          <button className="quiet-button px-0.5" aria-label={`Outline ${number} farther`} title="Farther" disabled={!mayChange || index === 0} onClick={() => editing.commit('Move an outline farther', moveOutline(id, index, index - 1))}>
+          <button
+            className="quiet-button px-0.5"
+            aria-label={`Outline ${number} farther`}
+            title="Farther"
+            disabled={!mayChange || index === 0}
+            onClick={() => editing.commit('Move an outline farther', moveOutline(id, index, index - 1))}
+          >
             <ChevronDown size={14} aria-hidden />
           </button>
-          <button className="quiet-button px-0.5" aria-label={`Take outline ${number} off`} title="Take it off" disabled={!mayChange} onClick={() => editing.commit('Take an outline off', removeOutline(id, outline.id))}>
+          <button
+            className="quiet-button px-0.5"
+            aria-label={`Take outline ${number} off`}
+            title="Take it off"
+            disabled={!mayChange}
+            onClick={() => editing.commit('Take an outline off', removeOutline(id, outline.id))}
+          >
             <X size={14} aria-hidden />
           </button>
         </span>
       </div>
       <p>
-        <Choice label={`Outline ${number} and veils`} inSentence value={outline.front ? 'front' : 'with'} options={{ with: 'behind veils like its letters', front: 'in front of veils' }} disabled={!mayChange} onChoose={(where) => commit(where === 'front' ? 'Bring an outline before the veils' : 'Send an outline behind the veils', { front: where === 'front' })} />,{' '}
-        <EditedValue {...shown} label={`Gap of outline ${number}`} value={outline.gap} min={-5000} max={5000} edit={(gap) => set({ gap })} /> off the edge, corners <Choice label={`Corners of outline ${number}`} inSentence value={outline.join} options={joinNames} disabled={!mayChange} onChoose={(join) => commit('Join the corners', { join })} />, around{' '}
-        <Choice label={`Contour of outline ${number}`} inSentence value={outline.contour} options={{ joined: 'letters that touch as one', each: 'each letter' }} disabled={!mayChange} onChoose={(contour) => commit('Run the outline otherwise', { contour })} />; moved by{' '}
-        <EditedValue {...shown} label={`Outline ${number} to the right`} value={outline.x} min={-5000} max={5000} edit={(x) => set({ x })} />, <EditedValue {...shown} label={`Outline ${number} down`} value={outline.y} min={-5000} max={5000} edit={(y) => set({ y })} />;{' '}
-        <Choice label={`Line of outline ${number}`} inSentence value={dash ? dash.caps : 'whole'} options={{ whole: 'unbroken', butt: 'dashed', round: 'dashed with round ends' }} disabled={!mayChange} onChoose={(line) => commit('Dash an outline', { dash: line === 'whole' ? null : { ...(dash ?? dashFirst), caps: line } })} />
+        <Choice
+          label={`Outline ${number} and veils`}
+          inSentence
+          value={outline.front ? 'front' : 'with'}
+          options={{ with: 'behind veils like its letters', front: 'in front of veils' }}
+          disabled={!mayChange}
+          onChoose={(where) =>
+            commit(where === 'front' ? 'Bring an outline before the veils' : 'Send an outline behind the veils', {
+              front: where === 'front',
+            })
+          }
+        />
+        ,{' '}
+        <EditedValue
+          {...shown}
+          label={`Gap of outline ${number}`}
+          value={outline.gap}
+          min={-5000}
+          max={5000}
+          edit={(gap) => set({ gap })}
+        />{' '}
+        off the edge, corners{' '}
+        <Choice
+          label={`Corners of outline ${number}`}
+          inSentence
+          value={outline.join}
+          options={joinNames}
+          disabled={!mayChange}
+          onChoose={(join) => commit('Join the corners', { join })}
+        />
+        , around{' '}
+        <Choice
+          label={`Contour of outline ${number}`}
+          inSentence
+          value={outline.contour}
+          options={{ joined: 'letters that touch as one', each: 'each letter' }}
+          disabled={!mayChange}
+          onChoose={(contour) => commit('Run the outline otherwise', { contour })}
+        />
+        ; moved by{' '}
+        <EditedValue
+          {...shown}
+          label={`Outline ${number} to the right`}
+          value={outline.x}
+          min={-5000}
+          max={5000}
+          edit={(x) => set({ x })}
+        />
+        ,{' '}
+        <EditedValue
+          {...shown}
+          label={`Outline ${number} down`}
+          value={outline.y}
+          min={-5000}
+          max={5000}
+          edit={(y) => set({ y })}
+        />
+        ;{' '}
+        <Choice
+          label={`Line of outline ${number}`}
+          inSentence
+          value={dash ? dash.caps : 'whole'}
+          options={{ whole: 'unbroken', butt: 'dashed', round: 'dashed with round ends' }}
+          disabled={!mayChange}
+          onChoose={(line) =>
+            commit('Dash an outline', { dash: line === 'whole' ? null : { ...(dash ?? dashFirst), caps: line } })
+          }
+        />
         {dash && (
           <>
             {' '}
-            <EditedValue label={`Dashes of outline ${number}`} value={dash.on} digits={1} step={0.1} min={0} max={1000} edit={(on) => set({ dash: { ...dash, on } })} /> on, <EditedValue label={`Gaps between the dashes of outline ${number}`} value={dash.off} digits={1} step={0.1} min={0.1} max={1000} edit={(off) => set({ dash: { ...dash, off } })} /> off, in
-            widths
+            <EditedValue
+              label={`Dashes of outline ${number}`}
+              value={dash.on}
+              digits={1}
+              step={0.1}
+              min={0}
+              max={1000}
+              edit={(on) => set({ dash: { ...dash, on } })}
+            />{' '}
+            on,{' '}
+            <EditedValue
+              label={`Gaps between the dashes of outline ${number}`}
+              value={dash.off}
+              digits={1}
+              step={0.1}
+              min={0.1}
+              max={1000}
+              edit={(off) => set({ dash: { ...dash, off } })}
+            />{' '}
+            off, in widths
           </>
         )}
         .
       </p>
       <p>
-        At <EditedValue label={`Opacity of outline ${number}`} value={outline.opacity} factor={100} unit="%" min={0} max={100} edit={(opacity) => set({ opacity })} />, <Choice label={`Blend mode of outline ${number}`} inSentence value={outline.mode} options={modeNames} disabled={!mayChange} onChoose={(mode) => commit('Set the blend mode of an outline', { mode })} />
+        At{' '}
+        <EditedValue
+          label={`Opacity of outline ${number}`}
+          value={outline.opacity}
+          factor={100}
+          unit="%"
+          min={0}
+          max={100}
+          edit={(opacity) => set({ opacity })}
+        />
+        ,{' '}
+        <Choice
+          label={`Blend mode of outline ${number}`}
+          inSentence
+          value={outline.mode}
+          options={modeNames}
+          disabled={!mayChange}
+          onChoose={(mode) => commit('Set the blend mode of an outline', { mode })}
+        />
         {coats.length === 1 && coats[0].kind === 'solid' && (
           <>
-            , in <ColourField label={`Colour of outline ${number}`} colour={coats[0].colour} edit={(colour) => setCoat({ of: 'outline', lettering: id, outline: outline.id }, 0, { colour })} small />
+            , in{' '}
+            <ColourField
+              label={`Colour of outline ${number}`}
+              colour={coats[0].colour}
+              edit={(colour) => setCoat({ of: 'outline', lettering: id, outline: outline.id }, 0, { colour })}
+              small
+            />
           </>
         )}
         .
@@ -91,7 +250,13 @@ function Paint({ lettering, outline, number }: { lettering: string; outline: Out
       <button className="quiet-button -ml-1" aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? 'Fold its paint' : 'Its paint'}
       </button>
-      {open && <CoatList at={{ of: 'outline', lettering, outline: outline.id }} of={`of outline ${number}`} empty="No paint: the outline is clear." />}
+      {open && (
+        <CoatList
+          at={{ of: 'outline', lettering, outline: outline.id }}
+          of={`of outline ${number}`}
+          empty="No paint: the outline is clear."
+        />
+      )}
     </>
   );
 }

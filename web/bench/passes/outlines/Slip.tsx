@@ -17,17 +17,49 @@ const firstOutlines: Record<string, Omit<Parameters<typeof plainOutline>[0], 'id
 export function Slip() {
   const { lettering, mayChange } = useBench();
   if (!lettering) return <p className="text-faint">Set a word first (line 1).</p>;
-  const { id, outlines: { list, round, grow } } = lettering;
+  const {
+    id,
+    outlines: { list, round, grow },
+  } = lettering;
   const indexes = list.map((_, i) => list.length - 1 - i);
-  const add = (outline: Omit<Parameters<typeof plainOutline>[0], 'id'>): Outline => plainOutline({ id: freeOutline(list), ...outline });
+  const add = (outline: Omit<Parameters<typeof plainOutline>[0], 'id'>): Outline =>
+    plainOutline({ id: freeOutline(list), ...outline });
   return (
     <div className="flex flex-col gap-3">
       <p className="leading-7">
-        Letters <EditedValue label="Fatter letters" value={grow} factor={100} unit="%" digits={1} step={0.1} min={-50} max={50} edit={(value) => setEdge(id, { grow: value })} /> fatter, corners rounded by <EditedValue label="Rounded corners" value={round} factor={100} unit="%" digits={1} step={0.1} min={0} max={50} edit={(value) => setEdge(id, { round: value })} /> of the letter
-        size.
+        Letters{' '}
+        <EditedValue
+          label="Fatter letters"
+          value={grow}
+          factor={100}
+          unit="%"
+          digits={1}
+          step={0.1}
+          min={-50}
+          max={50}
+          edit={(value) => setEdge(id, { grow: value })}
+        />{' '}
+        fatter, corners rounded by{' '}
+        <EditedValue
+          label="Rounded corners"
+          value={round}
+          factor={100}
+          unit="%"
+          digits={1}
+          step={0.1}
+          min={0}
+          max={50}
+          edit={(value) => setEdge(id, { round: value })}
+        />{' '}
+        of the letter size.
       </p>
       {list.length === 0 && <p className="text-faint">No outline yet. Draw one:</p>}
-      <SortableList label="Outlines, from near to far" ids={indexes.map((i) => list[i].id)} disabled={!mayChange} onMove={(from, to) => editing.commit('Move an outline', moveOutline(id, indexes[from], indexes[to]))}>
+      <SortableList
+        label="Outlines, from near to far"
+        ids={indexes.map((i) => list[i].id)}
+        disabled={!mayChange}
+        onMove={(from, to) => editing.commit('Move an outline', moveOutline(id, indexes[from], indexes[to]))}
+      >
         {indexes.map((index) => (
           <SortableItem key={list[index].id} id={list[index].id} name={`outline ${index + 1}`}>
             <OutlineCard lettering={lettering} index={index} />
@@ -38,7 +70,12 @@ export function Slip() {
         <span className="label">Draw an outline</span>
         <div className="mt-1 flex flex-wrap gap-1">
           {Object.entries(firstOutlines).map(([name, outline]) => (
-            <button key={name} className="plain-button" disabled={!mayChange || list.length >= 40} onClick={() => editing.commit('Draw an outline', addOutline(id, add(outline)))}>
+            <button
+              key={name}
+              className="plain-button"
+              disabled={!mayChange || list.length >= 40}
+              onClick={() => editing.commit('Draw an outline', addOutline(id, add(outline)))}
+            >
               {name}
             </button>
           ))}

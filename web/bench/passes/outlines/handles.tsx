@@ -19,13 +19,30 @@ export function Handles() {
   const { lettering, letters, mayChange } = useBench();
   const list = lettering?.outlines.list ?? [];
   const nearest = list.at(-1);
-  useNudge((dx, dy) => nearest && mayChange && editing.soon('Set the width of an outline', `outline-${nearest.id}`, 'width', setOutline(lettering!.id, nearest.id, { width: widened(nearest, dx - dy, letters) })));
+  useNudge(
+    (dx, dy) =>
+      nearest &&
+      mayChange &&
+      editing.soon(
+        'Set the width of an outline',
+        `outline-${nearest.id}`,
+        'width',
+        setOutline(lettering!.id, nearest.id, { width: widened(nearest, dx - dy, letters) }),
+      ),
+  );
   const box = letters && standingBox(letters);
   if (!lettering || !box || !mayChange) return null;
   return (
     <g>
       {list.map((outline, i) => (
-        <WidthRing key={outline.id} id={lettering.id} outline={outline} number={i + 1} letters={letters} from={[box.x + box.width, box.y + (box.height * (i + 1)) / (list.length + 1)]} />
+        <WidthRing
+          key={outline.id}
+          id={lettering.id}
+          outline={outline}
+          number={i + 1}
+          letters={letters}
+          from={[box.x + box.width, box.y + (box.height * (i + 1)) / (list.length + 1)]}
+        />
       ))}
     </g>
   );
@@ -53,7 +70,8 @@ function WidthRing({ id, outline, number, letters, from: [x, y] }: WidthRingProp
   const isInside = outline.side === 'inside';
   // Dragged outwards it grows; an inside one grows inwards, a centred one to both sides.
   const factor = isInside ? -1 : outline.side === 'centred' ? 2 : 1;
-  const edit = ({ start, from, to }: DragMove<Outline>): Edit => setOutline(id, start.id, { width: widened(start, (to[0] - from[0]) * factor, letters) });
+  const edit = ({ start, from, to }: DragMove<Outline>): Edit =>
+    setOutline(id, start.id, { width: widened(start, (to[0] - from[0]) * factor, letters) });
   const drag = useDrag<Outline>({
     begin: () => outline,
     move: (move) => editing.draft(edit(move)),

@@ -6,4 +6,13 @@ import { Slip } from './Slip';
 import { Summary } from './summary';
 import { warning } from './warning';
 
-export const outlinesLine: BenchPass = { line: 5, title: 'Outlines', Summary, Slip, Handles, HandTools, Gauge, warning };
+export const outlinesLine: BenchPass = {
+  line: 5,
+  title: 'Outlines',
+  Summary,
+  Slip,
+  Handles,
+  HandTools,
+  Gauge,
+  warning,
+};

@@ -24,14 +24,24 @@ export function ExchangePlate() {
   const veils = piece.veils.filter((veil) => veil.plate === plate.id);
   const exchange = (asset: StoredAsset, carry: boolean): void => {
     setAsked(null);
-    editing.commit('Exchange the photograph', exchangePlate(plate.id, { kind: 'plate', name: asset.name, sha256: asset.sha256 }, { before: picture.width, after: asset.width! }, carry));
+    editing.commit(
+      'Exchange the photograph',
+      exchangePlate(
+        plate.id,
+        { kind: 'plate', name: asset.name, sha256: asset.sha256 },
+        { before: picture.width, after: asset.width! },
+        carry,
+      ),
+    );
   };
   const chosen = async (asset: StoredAsset): Promise<void> => {
     setChoosing(false);
     if (veils.length === 0) return exchange(asset, false);
     const isShaped = Math.abs(asset.width! / asset.height! / (picture.width / picture.height) - 1) <= sameShape;
     try {
-      const { difference } = await ask<{ difference: number }>('/cuts/compare', { json: { plate: piece.assets[plate.asset].sha256!, other: asset.sha256 } });
+      const { difference } = await ask<{ difference: number }>('/cuts/compare', {
+        json: { plate: piece.assets[plate.asset].sha256!, other: asset.sha256 },
+      });
       setAsked({ asset, isShaped, isSame: isShaped && difference <= samePicture });
     } catch (error) {
       dispatch(looked({ problem: error instanceof Error ? error.message : 'The photographs could not be compared.' }));
@@ -56,11 +66,17 @@ export function ExchangePlate() {
             </p>
             <div className="flex flex-wrap gap-2">
               {asked.isShaped && (
-                <button className={asked.isSame ? 'strong-button' : 'plain-button'} onClick={() => exchange(asked.asset, true)}>
+                <button
+                  className={asked.isSame ? 'strong-button' : 'plain-button'}
+                  onClick={() => exchange(asked.asset, true)}
+                >
                   Carry the veils over
                 </button>
               )}
-              <button className={asked.isSame ? 'plain-button' : 'strong-button'} onClick={() => exchange(asked.asset, false)}>
+              <button
+                className={asked.isSame ? 'plain-button' : 'strong-button'}
+                onClick={() => exchange(asked.asset, false)}
+              >
                 Exchange without them
               </button>
               <button className="quiet-button" onClick={() => setAsked(null)}>

@@ -13,13 +13,28 @@ export function Gauge() {
   const bare = uncovered(found.plate, found.picture, piece.sheet);
   const { width, height } = piece.sheet;
   const mm = (px: number): string => ((px / piece.sheet.ppi) * 25.4).toFixed(0);
-  const verdict = ppi >= ppiLimits.wished ? 'As good as print can show.' : ppi >= ppiLimits.accepted ? 'Accepted for print.' : ppi >= ppiLimits.floor ? 'Just above the floor for print.' : 'Too few pixels for print at this size.';
+  const verdict =
+    ppi >= ppiLimits.wished
+      ? 'As good as print can show.'
+      : ppi >= ppiLimits.accepted
+        ? 'Accepted for print.'
+        : ppi >= ppiLimits.floor
+          ? 'Just above the floor for print.'
+          : 'Too few pixels for print at this size.';
   return (
     <div>
       <Scale {...ppiScale(ppi)} label="Real pixels per inch" />
       <p className="mb-3 text-faint">{verdict} Limits at 150, 200 and 300.</p>
-      <Scale label="Sheet left bare" value={bare} shown={`${(bare * 100).toFixed(bare > 0 && bare < 0.001 ? 3 : 1)} %`} full={1} good={bare === 0} />
-      <p className="mb-3 text-faint">{bare === 0 ? 'The photograph covers the sheet.' : 'Some of the sheet shows beside the photograph.'}</p>
+      <Scale
+        label="Sheet left bare"
+        value={bare}
+        shown={`${(bare * 100).toFixed(bare > 0 && bare < 0.001 ? 3 : 1)} %`}
+        full={1}
+        good={bare === 0}
+      />
+      <p className="mb-3 text-faint">
+        {bare === 0 ? 'The photograph covers the sheet.' : 'Some of the sheet shows beside the photograph.'}
+      </p>
       <p>
         On paper {mm(width)} × {mm(height)} mm
       </p>

@@ -11,7 +11,13 @@ export function SheetCoats() {
       <button className="quiet-button -ml-1" aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? 'Fold the coats of the sheet' : 'A gradient or a texture on the sheet'}
       </button>
-      {open && <CoatList at={{ of: 'sheet' }} of="of the sheet" empty="Nothing but its paint. A coat laid on here shows wherever no photograph covers the sheet." />}
+      {open && (
+        <CoatList
+          at={{ of: 'sheet' }}
+          of="of the sheet"
+          empty="Nothing but its paint. A coat laid on here shows wherever no photograph covers the sheet."
+        />
+      )}
     </div>
   );
 }

@@ -35,12 +35,24 @@ function PlateList() {
   return (
     <ul className="flex flex-col" aria-label="Photographs, from far to near">
       {piece.plates.map((plate, i) => (
-        <li key={plate.id} className={`flex items-center gap-2 border-b border-rule ${plate.id === chosen.id ? 'border-l-2 border-l-iron pl-2' : 'pl-2.5'}`}>
-          <button className="min-h-7 min-w-0 grow truncate text-left" aria-pressed={plate.id === chosen.id} onClick={() => dispatch(looked({ plate: plate.id }))}>
+        <li
+          key={plate.id}
+          className={`flex items-center gap-2 border-b border-rule ${plate.id === chosen.id ? 'border-l-2 border-l-iron pl-2' : 'pl-2.5'}`}
+        >
+          <button
+            className="min-h-7 min-w-0 grow truncate text-left"
+            aria-pressed={plate.id === chosen.id}
+            onClick={() => dispatch(looked({ plate: plate.id }))}
+          >
             {plate.name}
           </button>
           {i > 0 && (
-            <button className="quiet-button" disabled={!mayChange} title="Farther off" onClick={() => editing.commit('Move a photograph farther off', movePlate(plate.id, -1))}>
+            <button
+              className="quiet-button"
+              disabled={!mayChange}
+              title="Farther off"
+              onClick={() => editing.commit('Move a photograph farther off', movePlate(plate.id, -1))}
+            >
               Farther
             </button>
           )}
@@ -56,7 +68,11 @@ function AddPlate() {
   const first = piece.plates.length === 0;
   return (
     <>
-      <button className={first ? 'strong-button' : 'plain-button self-start'} disabled={!mayChange} onClick={() => setChoosing(true)}>
+      <button
+        className={first ? 'strong-button' : 'plain-button self-start'}
+        disabled={!mayChange}
+        onClick={() => setChoosing(true)}
+      >
         {first ? 'Choose a photograph' : 'Add another photograph'}
       </button>
       <PlateChooser
@@ -82,26 +98,51 @@ function PlatePlace() {
     unit: 'px',
     onDraft: (value: number) => editing.draft(place({ ...plate, [axis]: value })),
     onCommit: (value: number) => editing.commit('Move the plate', place({ ...plate, [axis]: value })),
-    onStep: (value: number) => editing.soon('Move the plate', 'plate-nudge', 'place', place({ ...plate, [axis]: value })),
+    onStep: (value: number) =>
+      editing.soon('Move the plate', 'plate-nudge', 'place', place({ ...plate, [axis]: value })),
   });
   return (
     <div className="flex flex-col gap-2">
       <p>
-        Its left edge lies at <Quantity {...at('x')} />, its top edge at <Quantity {...at('y')} />. The photograph has {picture.width} × {picture.height} px.
+        Its left edge lies at <Quantity {...at('x')} />, its top edge at <Quantity {...at('y')} />. The photograph has{' '}
+        {picture.width} × {picture.height} px.
       </p>
       <label className="flex items-center gap-2">
-        <input type="checkbox" className="accent-iron" checked={covered} onChange={(event) => dispatch(handed({ keepCovered: event.target.checked }))} />
+        <input
+          type="checkbox"
+          className="accent-iron"
+          checked={covered}
+          onChange={(event) => dispatch(handed({ keepCovered: event.target.checked }))}
+        />
         Keep the sheet covered while moving and scaling
       </label>
       <div className="flex flex-wrap gap-2">
-        <button className="plain-button" onClick={() => editing.commit('Cover the sheet', placePlate(plate.id, coverSheet(picture, piece.sheet)))}>
+        <button
+          className="plain-button"
+          onClick={() => editing.commit('Cover the sheet', placePlate(plate.id, coverSheet(picture, piece.sheet)))}
+        >
           Cover the sheet
         </button>
-        <button className="plain-button" onClick={() => editing.commit('Take the photograph at its own size', placePlate(plate.id, { scale: 1, x: Math.round((piece.sheet.width - picture.width) / 2), y: Math.round((piece.sheet.height - picture.height) / 2) }))}>
+        <button
+          className="plain-button"
+          onClick={() =>
+            editing.commit(
+              'Take the photograph at its own size',
+              placePlate(plate.id, {
+                scale: 1,
+                x: Math.round((piece.sheet.width - picture.width) / 2),
+                y: Math.round((piece.sheet.height - picture.height) / 2),
+              }),
+            )
+          }
+        >
           Own size
         </button>
         <ExchangePlate />
-        <button className="quiet-button" onClick={() => editing.commit('Take the photograph off the sheet', removePlate(plate.id))}>
+        <button
+          className="quiet-button"
+          onClick={() => editing.commit('Take the photograph off the sheet', removePlate(plate.id))}
+        >
           Take off
         </button>
       </div>
@@ -110,7 +151,8 @@ function PlatePlace() {
 }
 
 type Unit = 'px' | 'in' | 'mm';
-const perUnit = (px: number, unit: Unit, ppi: number): number => (unit === 'px' ? px : unit === 'in' ? px / ppi : (px / ppi) * 25.4);
+const perUnit = (px: number, unit: Unit, ppi: number): number =>
+  unit === 'px' ? px : unit === 'in' ? px / ppi : (px / ppi) * 25.4;
 
 function SheetSize() {
   const { piece } = useBench();
@@ -123,14 +165,24 @@ function SheetSize() {
     digits: unit === 'px' ? 0 : unit === 'in' ? 2 : 1,
     step: unit === 'in' ? 0.1 : 1,
     min: 0.01,
-    onCommit: (value: number) => editing.commit('Set the sheet size', setSheet({ [name]: paperToPx(value, unit, ppi) })),
-    onStep: (value: number) => editing.soon('Set the sheet size', 'sheet', name, setSheet({ [name]: paperToPx(value, unit, ppi) })),
+    onCommit: (value: number) =>
+      editing.commit('Set the sheet size', setSheet({ [name]: paperToPx(value, unit, ppi) })),
+    onStep: (value: number) =>
+      editing.soon('Set the sheet size', 'sheet', name, setSheet({ [name]: paperToPx(value, unit, ppi) })),
   });
   return (
     <div className="flex flex-col gap-2 border-t border-rule pt-3">
       <p>
         The sheet is <Quantity {...side('width', width)} /> wide and <Quantity {...side('height', height)} /> high, at{' '}
-        <Quantity label="Pixels per inch" value={ppi} unit="ppi" min={1} max={4800} onCommit={(value) => editing.commit('Set the resolution', setSheet({ ppi: value }))} />.
+        <Quantity
+          label="Pixels per inch"
+          value={ppi}
+          unit="ppi"
+          min={1}
+          max={4800}
+          onCommit={(value) => editing.commit('Set the resolution', setSheet({ ppi: value }))}
+        />
+        .
       </p>
       <div className="flex flex-wrap items-center gap-2">
         <span className="label">Measured in</span>
@@ -142,14 +194,30 @@ function SheetSize() {
       </div>
       <div className="flex items-center gap-2">
         <span className="label">Made of</span>
-        <button className="plain-button" aria-pressed={paint !== null} onClick={() => editing.commit('Paint the sheet', setSheet({ paint: paint ?? '#ffffff' }))}>
+        <button
+          className="plain-button"
+          aria-pressed={paint !== null}
+          onClick={() => editing.commit('Paint the sheet', setSheet({ paint: paint ?? '#ffffff' }))}
+        >
           paint
         </button>
-        <button className="plain-button" aria-pressed={paint === null} onClick={() => editing.commit('Make the sheet transparent', setSheet({ paint: null }))}>
+        <button
+          className="plain-button"
+          aria-pressed={paint === null}
+          onClick={() => editing.commit('Make the sheet transparent', setSheet({ paint: null }))}
+        >
           nothing
         </button>
         {paint !== null && (
-          <input type="color" aria-label="Sheet colour" className="h-7 w-10" value={paint} onChange={(event) => editing.soon('Paint the sheet', 'paint', 'paint', setSheet({ paint: event.target.value }))} />
+          <input
+            type="color"
+            aria-label="Sheet colour"
+            className="h-7 w-10"
+            value={paint}
+            onChange={(event) =>
+              editing.soon('Paint the sheet', 'paint', 'paint', setSheet({ paint: event.target.value }))
+            }
+          />
         )}
       </div>
       <SheetCoats />

@@ -13,21 +13,44 @@ const side = 420;
 export function StockView() {
   const { piece, mayChange } = useBench();
   const [open, setOpen] = useState(false);
-  const [other, setOther] = useState(piece.sheet.paint && !['#ffffff', '#000000'].includes(piece.sheet.paint) ? piece.sheet.paint : '#b23a2e');
-  const stocks = [{ name: 'White', paint: '#ffffff' }, { name: 'Black', paint: '#000000' }, { name: 'Coloured', paint: other }];
+  const [other, setOther] = useState(
+    piece.sheet.paint && !['#ffffff', '#000000'].includes(piece.sheet.paint) ? piece.sheet.paint : '#b23a2e',
+  );
+  const stocks = [
+    { name: 'White', paint: '#ffffff' },
+    { name: 'Black', paint: '#000000' },
+    { name: 'Coloured', paint: other },
+  ];
   return (
     <>
-      <button className="plain-button self-start" disabled={!mayChange && piece.letterings.length === 0} onClick={() => setOpen(true)}>
+      <button
+        className="plain-button self-start"
+        disabled={!mayChange && piece.letterings.length === 0}
+        onClick={() => setOpen(true)}
+      >
         See it on white, black and coloured stock
       </button>
-      <Sheet title="On stock" note="What the sheet is made of shows wherever no photograph covers it. The weakest tenth of each contour is measured." open={open} onClose={() => setOpen(false)} wide>
+      <Sheet
+        title="On stock"
+        note="What the sheet is made of shows wherever no photograph covers it. The weakest tenth of each contour is measured."
+        open={open}
+        onClose={() => setOpen(false)}
+        wide
+      >
         <div className="grid grid-cols-3 gap-4">
           {stocks.map((stock) => (
             <OnStock key={stock.name} {...stock} />
           ))}
         </div>
         <label className="mt-3 flex items-center gap-2">
-          Colour of the third <input type="color" aria-label="Colour of the third stock" className="h-7 w-10" value={other} onChange={(event) => setOther(event.target.value)} />
+          Colour of the third{' '}
+          <input
+            type="color"
+            aria-label="Colour of the third stock"
+            className="h-7 w-10"
+            value={other}
+            onChange={(event) => setOther(event.target.value)}
+          />
         </label>
       </Sheet>
     </>
@@ -43,7 +66,10 @@ function OnStock({ name, paint }: { name: string; paint: string }) {
     let current = true;
     // A colour that is being dragged through is drawn once it rests.
     const timer = window.setTimeout(() => {
-      renderer.onStock(paint, side).then((next) => current && setSeen(next), (error: unknown) => current && setProblem(error instanceof Error ? error.message : 'This could not be drawn.'));
+      renderer.onStock(paint, side).then(
+        (next) => current && setSeen(next),
+        (error: unknown) => current && setProblem(error instanceof Error ? error.message : 'This could not be drawn.'),
+      );
     }, 120);
     return () => {
       current = false;
@@ -56,7 +82,16 @@ function OnStock({ name, paint }: { name: string; paint: string }) {
   return (
     <figure aria-label={`On ${name.toLowerCase()} stock`}>
       {problem && <Problem>{problem}</Problem>}
-      {seen ? <canvas ref={canvas} width={seen.bitmap.width} height={seen.bitmap.height} className="w-full border border-rule" /> : <p className="flex h-32 items-center justify-center bg-desk text-faint">Being drawn</p>}
+      {seen ? (
+        <canvas
+          ref={canvas}
+          width={seen.bitmap.width}
+          height={seen.bitmap.height}
+          className="w-full border border-rule"
+        />
+      ) : (
+        <p className="flex h-32 items-center justify-center bg-desk text-faint">Being drawn</p>
+      )}
       <figcaption className="mt-1">
         <b>{name}</b>
         {seen?.contrast.map(({ lettering, difference }) => {
@@ -65,7 +100,9 @@ function OnStock({ name, paint }: { name: string; paint: string }) {
           return (
             <div key={lettering} className="flex justify-between gap-2">
               <span className="truncate">{found && nameOf(found)}</span>
-              <span className={`whitespace-nowrap ${isGood ? '' : 'text-ochre'}`}>{difference === null ? 'no edge' : `${difference.toFixed(0)} L*${isGood ? '' : ', hard to read'}`}</span>
+              <span className={`whitespace-nowrap ${isGood ? '' : 'text-ochre'}`}>
+                {difference === null ? 'no edge' : `${difference.toFixed(0)} L*${isGood ? '' : ', hard to read'}`}
+              </span>
             </div>
           );
         })}

@@ -16,15 +16,28 @@ export function Handles() {
 function PlateHandles() {
   const { plate, picture, place } = usePlate()!;
   const { toScreen, size } = useViewport();
-  const moved = ({ start, from, to }: DragMove<Place>) => place({ ...start, x: start.x + Math.round(to[0] - from[0]), y: start.y + Math.round(to[1] - from[1]) });
+  const moved = ({ start, from, to }: DragMove<Place>) =>
+    place({ ...start, x: start.x + Math.round(to[0] - from[0]), y: start.y + Math.round(to[1] - from[1]) });
   const drag = useDrag<Place>({
     begin: () => plate,
     move: (move) => editing.draft(moved(move)),
     end: (move) => (move.moved ? editing.commit('Move the plate', moved(move)) : editing.cancelDraft()),
     cancel: () => editing.cancelDraft(),
   });
-  useNudge((dx, dy) => editing.soon('Move the plate', 'plate-nudge', 'place', place({ scale: plate.scale, x: plate.x + dx, y: plate.y + dy })));
-  const points = corners({ x: plate.x, y: plate.y, width: picture.width * plate.scale, height: picture.height * plate.scale });
+  useNudge((dx, dy) =>
+    editing.soon(
+      'Move the plate',
+      'plate-nudge',
+      'place',
+      place({ scale: plate.scale, x: plate.x + dx, y: plate.y + dy }),
+    ),
+  );
+  const points = corners({
+    x: plate.x,
+    y: plate.y,
+    width: picture.width * plate.scale,
+    height: picture.height * plate.scale,
+  });
   return (
     <g>
       <rect width={size.width} height={size.height} fill="transparent" className="cursor-move" {...drag} />

@@ -13,23 +13,39 @@ const firstPart = 0.6;
 
 /** Puts a photograph on the sheet. One with clear parts brings its own veil: what is opaque in it stands in front. */
 export function placePhotograph(asset: StoredAsset): void {
-  void place(asset).catch((error: unknown) => store.dispatch(looked({ problem: error instanceof Error ? error.message : 'The photograph could not be placed.' })));
+  void place(asset).catch((error: unknown) =>
+    store.dispatch(looked({ problem: error instanceof Error ? error.message : 'The photograph could not be placed.' })),
+  );
 }
 
 async function place(asset: StoredAsset): Promise<void> {
-  const own = asset.channels === 4 ? (await ask<{ matte: StoredAsset | null }>('/cuts/own-matte', { json: { plate: asset.sha256 } })).matte : null;
+  const own =
+    asset.channels === 4
+      ? (await ask<{ matte: StoredAsset | null }>('/cuts/own-matte', { json: { plate: asset.sha256 } })).matte
+      : null;
   const { piece } = store.getState().bench;
   if (!piece) return;
   const size = { width: asset.width!, height: asset.height! };
   const { sheet } = piece;
   const fitted = Math.min((sheet.width * firstPart) / size.width, (sheet.height * firstPart) / size.height);
-  const placed = piece.plates.length === 0 ? coverSheet(size, sheet) : { scale: fitted, x: Math.round((sheet.width - size.width * fitted) / 2), y: Math.round((sheet.height - size.height * fitted) / 2) };
+  const placed =
+    piece.plates.length === 0
+      ? coverSheet(size, sheet)
+      : {
+          scale: fitted,
+          x: Math.round((sheet.width - size.width * fitted) / 2),
+          y: Math.round((sheet.height - size.height * fitted) / 2),
+        };
   const [plate, veil] = [freeId(piece, 'plate'), freeId(piece, 'veil')];
   const edit: Edit = (draft) => {
     addPlate({ kind: 'plate', name: asset.name, sha256: asset.sha256 }, placed)(draft);
     if (!own) return;
     addVeil({ id: veil, name: asset.name.replace(/\.[a-z0-9]+$/i, '').slice(0, 200), plate })(draft);
-    addCut(veil, { kind: 'picture', joining: 'add', matte: keepAsset(draft, { kind: 'matte', name: own.name, sha256: own.sha256 }) })(draft);
+    addCut(veil, {
+      kind: 'picture',
+      joining: 'add',
+      matte: keepAsset(draft, { kind: 'matte', name: own.name, sha256: own.sha256 }),
+    })(draft);
   };
   if (editing.commit('Add a photograph', edit)) store.dispatch(looked({ plate, ...(own && { veil }) }));
 }

@@ -14,12 +14,21 @@ export function scaledAbout({ scale, x, y }: Place, next: number, [fixedX, fixed
 }
 
 /** The chosen plate with the size of its picture, and the edit that places it (covering the sheet, where that is asked for). */
-export function usePlate(): { plate: Plate; picture: { width: number; height: number }; place(wanted: Place): Edit } | null {
+export function usePlate(): {
+  plate: Plate;
+  picture: { width: number; height: number };
+  place(wanted: Place): Edit;
+} | null {
   const { piece, materials } = useBench();
   const chosen = useAppSelector(({ bench }) => bench.plate);
   const covered = useAppSelector(({ bench }) => bench.hand.keepCovered);
   const plate = piece.plates.find(({ id }) => id === chosen) ?? piece.plates[0];
   if (!plate || !materials) return null;
   const picture = materials.picture(plate.asset);
-  return { plate, picture, place: (wanted) => placePlate(plate.id, covered && plate === piece.plates[0] ? keepCovered(wanted, picture, piece.sheet) : wanted) };
+  return {
+    plate,
+    picture,
+    place: (wanted) =>
+      placePlate(plate.id, covered && plate === piece.plates[0] ? keepCovered(wanted, picture, piece.sheet) : wanted),
+  };
 }

@@ -1,4 +1,13 @@
-import { AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignHorizontalSpaceAround, AlignStartHorizontal, AlignStartVertical, AlignVerticalSpaceAround } from 'lucide-react';
+import {
+  AlignCenterHorizontal,
+  AlignCenterVertical,
+  AlignEndHorizontal,
+  AlignEndVertical,
+  AlignHorizontalSpaceAround,
+  AlignStartHorizontal,
+  AlignStartVertical,
+  AlignVerticalSpaceAround,
+} from 'lucide-react';
 import { useState } from 'react';
 import { alignBoxes, alignings, distributeBoxes, type Aligning } from '../../../../core/passes/stance/align';
 import { standingBox } from '../../../../core/passes/standing';
@@ -9,8 +18,22 @@ import { Tip } from '../../../ui/Tip';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 
-const icons = { left: AlignStartVertical, centre: AlignCenterVertical, right: AlignEndVertical, top: AlignStartHorizontal, middle: AlignCenterHorizontal, bottom: AlignEndHorizontal };
-const names: Record<Aligning, string> = { left: 'Left sides', centre: 'Middles across', right: 'Right sides', top: 'Tops', middle: 'Middles down', bottom: 'Feet' };
+const icons = {
+  left: AlignStartVertical,
+  centre: AlignCenterVertical,
+  right: AlignEndVertical,
+  top: AlignStartHorizontal,
+  middle: AlignCenterHorizontal,
+  bottom: AlignEndHorizontal,
+};
+const names: Record<Aligning, string> = {
+  left: 'Left sides',
+  centre: 'Middles across',
+  right: 'Right sides',
+  top: 'Tops',
+  middle: 'Middles down',
+  bottom: 'Feet',
+};
 
 /** Brings several letterings into line, with each other or with the sheet. */
 export function AlignSettings() {
@@ -23,8 +46,11 @@ export function AlignSettings() {
     const box = letters && standingBox(letters);
     return box ? [{ id: one.id, box }] : [];
   });
-  const frame: Region | null = toSheet ? { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height } : unionOf(chosen.map(({ box }) => box));
-  const move = (says: string, moves: { dx: number; dy: number }[]): void => void editing.commit(says, moveLetterings(chosen.map(({ id }, i) => ({ id, ...moves[i] }))));
+  const frame: Region | null = toSheet
+    ? { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height }
+    : unionOf(chosen.map(({ box }) => box));
+  const move = (says: string, moves: { dx: number; dy: number }[]): void =>
+    void editing.commit(says, moveLetterings(chosen.map(({ id }, i) => ({ id, ...moves[i] }))));
   const boxes = chosen.map(({ box }) => box);
   const canAlign = mayChange && frame !== null && (toSheet ? chosen.length > 0 : chosen.length > 1);
   return (
@@ -48,22 +74,38 @@ export function AlignSettings() {
         ))}
       </div>
       <label className="flex items-center gap-1">
-        <input type="checkbox" checked={toSheet} onChange={(event) => setToSheet(event.target.checked)} /> with the sheet
+        <input type="checkbox" checked={toSheet} onChange={(event) => setToSheet(event.target.checked)} /> with the
+        sheet
       </label>
       <div className="mt-1 flex flex-wrap gap-1">
         {alignings.map((how) => {
           const Icon = icons[how];
           return (
             <Tip key={how} text={names[how]}>
-              <button className="plain-button px-1.5" aria-label={`Align ${names[how].toLowerCase()}`} disabled={!canAlign} onClick={() => move(`Align: ${names[how].toLowerCase()}`, alignBoxes(boxes, how, frame!))}>
+              <button
+                className="plain-button px-1.5"
+                aria-label={`Align ${names[how].toLowerCase()}`}
+                disabled={!canAlign}
+                onClick={() => move(`Align: ${names[how].toLowerCase()}`, alignBoxes(boxes, how, frame!))}
+              >
                 <Icon size={15} aria-hidden />
               </button>
             </Tip>
           );
         })}
-        {([['x', AlignHorizontalSpaceAround, 'the same room between them across'], ['y', AlignVerticalSpaceAround, 'the same room between them down']] as const).map(([axis, Icon, name]) => (
+        {(
+          [
+            ['x', AlignHorizontalSpaceAround, 'the same room between them across'],
+            ['y', AlignVerticalSpaceAround, 'the same room between them down'],
+          ] as const
+        ).map(([axis, Icon, name]) => (
           <Tip key={axis} text={`Distribute: ${name}`}>
-            <button className="plain-button px-1.5" aria-label={`Distribute: ${name}`} disabled={!mayChange || chosen.length < 3} onClick={() => move(`Distribute: ${name}`, distributeBoxes(boxes, axis))}>
+            <button
+              className="plain-button px-1.5"
+              aria-label={`Distribute: ${name}`}
+              disabled={!mayChange || chosen.length < 3}
+              onClick={() => move(`Distribute: ${name}`, distributeBoxes(boxes, axis))}
+            >
               <Icon size={15} aria-hidden />
             </button>
           </Tip>

@@ -8,7 +8,10 @@ import { EditedValue } from '../../EditedValue';
 import { perspectiveFor, withMove } from './perspective';
 
 const kinds = { none: 'straight', arc: 'on an arc', wave: 'in a wave' };
-const start: Record<Bending['kind'], Bending> = { arc: { kind: 'arc', degrees: 60 }, wave: { kind: 'wave', height: 0.25, waves: 1, phase: 0 } };
+const start: Record<Bending['kind'], Bending> = {
+  arc: { kind: 'arc', degrees: 60 },
+  wave: { kind: 'wave', height: 0.25, waves: 1, phase: 0 },
+};
 const corners = ['upper left', 'upper right', 'lower right', 'lower left'];
 
 /** How the letters are bent, and how far their corners are pulled, in numbers. */
@@ -28,26 +31,81 @@ export function BendSettings() {
           disabled={!mayChange}
           value={bend?.kind ?? 'none'}
           options={kinds}
-          onChoose={(kind) => void editing.commit(kind === 'none' ? 'Straighten the words' : 'Bend the words', set(kind === 'none' ? null : start[kind]))}
+          onChoose={(kind) =>
+            void editing.commit(
+              kind === 'none' ? 'Straighten the words' : 'Bend the words',
+              set(kind === 'none' ? null : start[kind]),
+            )
+          }
         />
         {bend?.kind === 'arc' && (
           <>
             {' '}
-            of <EditedValue label="Arc" value={bend.degrees} unit="°" min={-350} max={350} edit={(degrees) => set({ ...bend, degrees })} />
+            of{' '}
+            <EditedValue
+              label="Arc"
+              value={bend.degrees}
+              unit="°"
+              min={-350}
+              max={350}
+              edit={(degrees) => set({ ...bend, degrees })}
+            />
           </>
         )}
         {bend?.kind === 'wave' && (
           <>
             {' '}
-            <EditedValue label="Height of the wave" value={bend.height} factor={100} unit="%" min={-300} max={300} edit={(height) => set({ ...bend, height })} /> of the capitals high,{' '}
-            <EditedValue label="Waves" value={bend.waves} digits={2} step={0.05} min={0.05} max={20} edit={(waves) => set({ ...bend, waves })} /> to the width, begun at <EditedValue label="Phase" value={bend.phase} unit="°" min={-360} max={360} edit={(phase) => set({ ...bend, phase })} />
+            <EditedValue
+              label="Height of the wave"
+              value={bend.height}
+              factor={100}
+              unit="%"
+              min={-300}
+              max={300}
+              edit={(height) => set({ ...bend, height })}
+            />{' '}
+            of the capitals high,{' '}
+            <EditedValue
+              label="Waves"
+              value={bend.waves}
+              digits={2}
+              step={0.05}
+              min={0.05}
+              max={20}
+              edit={(waves) => set({ ...bend, waves })}
+            />{' '}
+            to the width, begun at{' '}
+            <EditedValue
+              label="Phase"
+              value={bend.phase}
+              unit="°"
+              min={-360}
+              max={360}
+              edit={(phase) => set({ ...bend, phase })}
+            />
           </>
         )}
         .
       </p>
       {stance.pivot && (
         <p>
-          Turns about a point of its own, <EditedValue label="Turning point across" says="Set the turning point" value={stance.pivot[0]} unit="px" edit={(x) => setStance(id, { pivot: [x, stance.pivot![1]] })} />, <EditedValue label="Turning point down" says="Set the turning point" value={stance.pivot[1]} unit="px" edit={(y) => setStance(id, { pivot: [stance.pivot![0], y] })} /> from the words’ origin.
+          Turns about a point of its own,{' '}
+          <EditedValue
+            label="Turning point across"
+            says="Set the turning point"
+            value={stance.pivot[0]}
+            unit="px"
+            edit={(x) => setStance(id, { pivot: [x, stance.pivot![1]] })}
+          />
+          ,{' '}
+          <EditedValue
+            label="Turning point down"
+            says="Set the turning point"
+            value={stance.pivot[1]}
+            unit="px"
+            edit={(y) => setStance(id, { pivot: [stance.pivot![0], y] })}
+          />{' '}
+          from the words’ origin.
         </p>
       )}
       {stance.perspective && perspective && (
@@ -66,7 +124,14 @@ export function BendSettings() {
                     value={perspective.moves[i][axis]}
                     unit="px"
                     digits={1}
-                    edit={(value) => withMove(id, perspective, i, axis === 0 ? [value, perspective.moves[i][1]] : [perspective.moves[i][0], value]) ?? (() => undefined)}
+                    edit={(value) =>
+                      withMove(
+                        id,
+                        perspective,
+                        i,
+                        axis === 0 ? [value, perspective.moves[i][1]] : [perspective.moves[i][0], value],
+                      ) ?? (() => undefined)
+                    }
                   />
                 </span>
               ))}

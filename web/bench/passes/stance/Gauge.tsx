@@ -14,7 +14,12 @@ export function Gauge() {
     ['top', box.y],
     ['bottom', height - box.y - box.height],
   ];
-  const places: Record<string, string> = { left: 'left-0 top-1/2 -translate-y-1/2 pl-1', right: 'right-0 top-1/2 -translate-y-1/2 pr-1', top: 'left-1/2 top-0 -translate-x-1/2', bottom: 'bottom-0 left-1/2 -translate-x-1/2' };
+  const places: Record<string, string> = {
+    left: 'left-0 top-1/2 -translate-y-1/2 pl-1',
+    right: 'right-0 top-1/2 -translate-y-1/2 pr-1',
+    top: 'left-1/2 top-0 -translate-x-1/2',
+    bottom: 'bottom-0 left-1/2 -translate-x-1/2',
+  };
   return (
     <div>
       <h3 className="mb-1 label">From the ink to the sheet’s edges, px</h3>
@@ -30,7 +35,9 @@ export function Gauge() {
         The ink is {Math.round(box.width)} × {Math.round(box.height)} px.
       </p>
       <p className={off.length > 0 ? 'mt-2 font-semibold text-ochre' : 'mt-2 text-faint'}>
-        {off.length === 0 ? 'All letters stand on the sheet.' : `${off.length === 1 ? 'One letter leaves' : `${off.length} letters leave`} the sheet: ${off.map((letter) => letter.text).join(' ')}`}
+        {off.length === 0
+          ? 'All letters stand on the sheet.'
+          : `${off.length === 1 ? 'One letter leaves' : `${off.length} letters leave`} the sheet: ${off.map((letter) => letter.text).join(' ')}`}
       </p>
     </div>
   );

@@ -24,9 +24,27 @@ type Axis = Guide['axis'];
 const useUnit = (): LengthUnit => useAppSelector(({ bench }) => bench.hand.lengthUnit);
 
 /** A text on the picture, readable on anything. */
-export function SheetText({ at: [x, y], children, middle }: { at: Point; children: React.ReactNode; middle?: boolean }) {
+export function SheetText({
+  at: [x, y],
+  children,
+  middle,
+}: {
+  at: Point;
+  children: React.ReactNode;
+  middle?: boolean;
+}) {
   return (
-    <text x={x} y={y} fontSize={12} fill="#9C3B22" stroke="#fff" strokeWidth={3} paintOrder="stroke" textAnchor={middle ? 'middle' : 'start'} pointerEvents="none">
+    <text
+      x={x}
+      y={y}
+      fontSize={12}
+      fill="#9C3B22"
+      stroke="#fff"
+      strokeWidth={3}
+      paintOrder="stroke"
+      textAnchor={middle ? 'middle' : 'start'}
+      pointerEvents="none"
+    >
       {children}
     </text>
   );
@@ -37,7 +55,15 @@ function useLine(): (axis: Axis, at: number) => [Point, Point] {
   const { toScreen, size } = useViewport();
   return (axis, at) => {
     const place = toScreen([at, at])[axis === 'x' ? 0 : 1];
-    return axis === 'x' ? [[place, 0], [place, size.height]] : [[0, place], [size.width, place]];
+    return axis === 'x'
+      ? [
+          [place, 0],
+          [place, size.height],
+        ]
+      : [
+          [0, place],
+          [size.width, place],
+        ];
   };
 }
 
@@ -47,7 +73,9 @@ export function GuideMark({ guide }: { guide: GuideLine }) {
   return (
     <g data-testid="guide-line">
       <Hairline d={lineThrough(line)} active />
-      <SheetText at={guide.axis === 'x' ? [line[0][0] + 6, rulerWidth + 14] : [rulerWidth + 6, line[0][1] - 6]}>{guide.name}</SheetText>
+      <SheetText at={guide.axis === 'x' ? [line[0][0] + 6, rulerWidth + 14] : [rulerWidth + 6, line[0][1] - 6]}>
+        {guide.name}
+      </SheetText>
     </g>
   );
 }
@@ -67,17 +95,19 @@ export function Distances({ box }: { box: Region }) {
   ];
   return (
     <g data-testid="distances">
-      {ends.filter(([, , length]) => length > 0).map(([from, to, length], i) => {
-        const [a, b] = [toScreen(from), toScreen(to)];
-        return (
-          <g key={i}>
-            <Hairline d={lineThrough([a, b])} dashed />
-            <SheetText at={[(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 - 4]} middle>
-              {tellLength(length, unit, ppi)}
-            </SheetText>
-          </g>
-        );
-      })}
+      {ends
+        .filter(([, , length]) => length > 0)
+        .map(([from, to, length], i) => {
+          const [a, b] = [toScreen(from), toScreen(to)];
+          return (
+            <g key={i}>
+              <Hairline d={lineThrough([a, b])} dashed />
+              <SheetText at={[(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 - 4]} middle>
+                {tellLength(length, unit, ppi)}
+              </SheetText>
+            </g>
+          );
+        })}
     </g>
   );
 }
@@ -119,8 +149,21 @@ function GuideHandle({ guide, mayChange }: { guide: Guide; mayChange: boolean })
   return (
     <g>
       <Hairline d={lineThrough(line)} dashed />
-      {mayChange && <path d={lineThrough(line)} stroke="transparent" strokeWidth={9} className={axis === 'x' ? 'cursor-ew-resize' : 'cursor-ns-resize'} data-testid={`guide-${id}`} {...drag} />}
-      {moving && <SheetText at={axis === 'x' ? [line[0][0] + 6, 34] : [26, line[0][1] - 6]}>{tellLength(at, unit, piece.sheet.ppi)}</SheetText>}
+      {mayChange && (
+        <path
+          d={lineThrough(line)}
+          stroke="transparent"
+          strokeWidth={9}
+          className={axis === 'x' ? 'cursor-ew-resize' : 'cursor-ns-resize'}
+          data-testid={`guide-${id}`}
+          {...drag}
+        />
+      )}
+      {moving && (
+        <SheetText at={axis === 'x' ? [line[0][0] + 6, 34] : [26, line[0][1] - 6]}>
+          {tellLength(at, unit, piece.sheet.ppi)}
+        </SheetText>
+      )}
     </g>
   );
 }
@@ -155,7 +198,8 @@ function Ruler({ axis }: { axis: Axis }) {
     move: ({ to }) => setPulling(to[index]),
     end: ({ to, moved }) => {
       setPulling(null);
-      if (moved && toScreen(to)[index] > rulerWidth) editing.commit('Pull out a guide', addGuide({ id: freeId(piece, 'guide'), axis, at: rounded(to[index], 1) }));
+      if (moved && toScreen(to)[index] > rulerWidth)
+        editing.commit('Pull out a guide', addGuide({ id: freeId(piece, 'guide'), axis, at: rounded(to[index], 1) }));
     },
     cancel: () => setPulling(null),
   });
@@ -163,23 +207,44 @@ function Ruler({ axis }: { axis: Axis }) {
   const step = roundLength(fromPx(leastTick / view.zoom, unit, ppi));
   const length = upper ? size.width : size.height;
   const offset = upper ? view.x : view.y;
-  const [first, last] = [Math.ceil(fromPx(-offset / view.zoom, unit, ppi) / step), Math.floor(fromPx((length - offset) / view.zoom, unit, ppi) / step)];
+  const [first, last] = [
+    Math.ceil(fromPx(-offset / view.zoom, unit, ppi) / step),
+    Math.floor(fromPx((length - offset) / view.zoom, unit, ppi) / step),
+  ];
   const ticks = Array.from({ length: Math.max(0, Math.min(1000, last - first + 1)) }, (_, i) => first + i);
   return (
     <g>
-      <g {...(mayChange ? drag : {})} className={upper ? 'cursor-ns-resize' : 'cursor-ew-resize'} data-testid={`ruler-${axis}`}>
+      <g
+        {...(mayChange ? drag : {})}
+        className={upper ? 'cursor-ns-resize' : 'cursor-ew-resize'}
+        data-testid={`ruler-${axis}`}
+      >
         <title>{upper ? 'Pull a level guide out of this ruler' : 'Pull an upright guide out of this ruler'}</title>
         <rect width={upper ? size.width : rulerWidth} height={upper ? rulerWidth : size.height} fill="#F6F6F3EB" />
         {ticks.map((tick) => {
           const place = toPx(tick * step, unit, ppi) * view.zoom + offset;
           const long = tick % 10 === 0;
           const reach = long ? rulerWidth : tick % 5 === 0 ? 7 : 4;
-          const text = (tick * step).toFixed(Math.max(0, -Math.floor(Math.log10(step * 10))) > 0 ? lengthDigits[unit] : 0);
+          const text = (tick * step).toFixed(
+            Math.max(0, -Math.floor(Math.log10(step * 10))) > 0 ? lengthDigits[unit] : 0,
+          );
           return (
             <g key={tick} pointerEvents="none">
-              <path d={upper ? `M${place} ${rulerWidth}V${rulerWidth - reach}` : `M${rulerWidth} ${place}H${rulerWidth - reach}`} stroke="#5C6066" strokeWidth={0.75} />
+              <path
+                d={
+                  upper
+                    ? `M${place} ${rulerWidth}V${rulerWidth - reach}`
+                    : `M${rulerWidth} ${place}H${rulerWidth - reach}`
+                }
+                stroke="#5C6066"
+                strokeWidth={0.75}
+              />
               {long && (
-                <text fontSize={9} fill="#1F2328" transform={upper ? `translate(${place + 2} 9)` : `translate(9 ${place - 2}) rotate(-90)`}>
+                <text
+                  fontSize={9}
+                  fill="#1F2328"
+                  transform={upper ? `translate(${place + 2} 9)` : `translate(9 ${place - 2}) rotate(-90)`}
+                >
                   {text}
                 </text>
               )}
@@ -190,7 +255,9 @@ function Ruler({ axis }: { axis: Axis }) {
       {pulling !== null && (
         <g pointerEvents="none">
           <Hairline d={lineThrough(line(axis, pulling))} active />
-          <SheetText at={upper ? [26, toScreen([0, pulling])[1] - 6] : [toScreen([pulling, 0])[0] + 6, 34]}>{tellLength(pulling, unit, ppi)}</SheetText>
+          <SheetText at={upper ? [26, toScreen([0, pulling])[1] - 6] : [toScreen([pulling, 0])[0] + 6, 34]}>
+            {tellLength(pulling, unit, ppi)}
+          </SheetText>
         </g>
       )}
     </g>

@@ -19,16 +19,30 @@ export function LineSettings() {
   const { piece, lettering, letters, mayChange } = useBench();
   const { lengthUnit: unit } = useAppSelector(({ bench }) => bench.hand);
   const { guides, slopes, sheet } = piece;
-  if (guides.length === 0 && slopes.length === 0) return <p className="text-faint">Guides are pulled out of the rulers; a slope is drawn on the photo.</p>;
+  if (guides.length === 0 && slopes.length === 0)
+    return <p className="text-faint">Guides are pulled out of the rulers; a slope is drawn on the photo.</p>;
   return (
     <ul className="flex flex-col">
       {guides.map(({ id, axis, at }) => (
         <li key={id} className="flex items-center gap-1">
           <span className="grow">
             {axis === 'x' ? 'Upright' : 'Level'} guide at{' '}
-            <EditedValue label={`${axis === 'x' ? 'Upright' : 'Level'} guide`} says="Move a guide" value={fromPx(at, unit, sheet.ppi)} unit={unit} digits={lengthDigits[unit]} step={unit === 'px' ? 1 : 0.1} edit={(value) => moveGuide(id, toPx(value, unit, sheet.ppi))} />
+            <EditedValue
+              label={`${axis === 'x' ? 'Upright' : 'Level'} guide`}
+              says="Move a guide"
+              value={fromPx(at, unit, sheet.ppi)}
+              unit={unit}
+              digits={lengthDigits[unit]}
+              step={unit === 'px' ? 1 : 0.1}
+              edit={(value) => moveGuide(id, toPx(value, unit, sheet.ppi))}
+            />
           </span>
-          <button className="quiet-button" aria-label="Remove this guide" disabled={!mayChange} onClick={() => editing.commit('Remove a guide', removeGuide(id))}>
+          <button
+            className="quiet-button"
+            aria-label="Remove this guide"
+            disabled={!mayChange}
+            onClick={() => editing.commit('Remove a guide', removeGuide(id))}
+          >
             <X size={14} aria-hidden />
           </button>
         </li>
@@ -36,14 +50,34 @@ export function LineSettings() {
       {slopes.map((slope) => (
         <li key={slope.id} className="flex items-center gap-1">
           <span className="grow">
-            Slope of <EditedValue label="Slope" says="Turn a slope" value={slopeDegrees(slope.from, slope.to)} unit="°" digits={1} step={0.1} min={-89} max={89} edit={(degrees) => changeSlope(slope.id, turnedSlope(slope.from, slope.to, degrees))} />
+            Slope of{' '}
+            <EditedValue
+              label="Slope"
+              says="Turn a slope"
+              value={slopeDegrees(slope.from, slope.to)}
+              unit="°"
+              digits={1}
+              step={0.1}
+              min={-89}
+              max={89}
+              edit={(degrees) => changeSlope(slope.id, turnedSlope(slope.from, slope.to, degrees))}
+            />
           </span>
           {lettering && letters && (
-            <button className="plain-button" disabled={!mayChange} onClick={() => editing.commit('Set the words along a slope', setAlong(lettering, letters, slope))}>
+            <button
+              className="plain-button"
+              disabled={!mayChange}
+              onClick={() => editing.commit('Set the words along a slope', setAlong(lettering, letters, slope))}
+            >
               Set the words along it
             </button>
           )}
-          <button className="quiet-button" aria-label="Remove this slope" disabled={!mayChange} onClick={() => editing.commit('Remove a slope', removeSlope(slope.id))}>
+          <button
+            className="quiet-button"
+            aria-label="Remove this slope"
+            disabled={!mayChange}
+            onClick={() => editing.commit('Remove a slope', removeSlope(slope.id))}
+          >
             <X size={14} aria-hidden />
           </button>
         </li>

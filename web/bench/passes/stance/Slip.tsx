@@ -19,19 +19,39 @@ export function Slip() {
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap gap-1">
-        <button className="plain-button" onClick={set('Centre across', { x: stance.x + width / 2 - box.x - box.width / 2 })}>
+        <button
+          className="plain-button"
+          onClick={set('Centre across', { x: stance.x + width / 2 - box.x - box.width / 2 })}
+        >
           Centre across
         </button>
-        <button className="plain-button" onClick={set('Centre down', { y: stance.y + height / 2 - box.y - box.height / 2 })}>
+        <button
+          className="plain-button"
+          onClick={set('Centre down', { y: stance.y + height / 2 - box.y - box.height / 2 })}
+        >
           Centre down
         </button>
-        <button className="plain-button" onClick={set('Fit to the sheet', { scale: stance.scale * fit, x: width / 2 + (stance.x - box.x - box.width / 2) * fit })}>
+        <button
+          className="plain-button"
+          onClick={set('Fit to the sheet', {
+            scale: stance.scale * fit,
+            x: width / 2 + (stance.x - box.x - box.width / 2) * fit,
+          })}
+        >
           Fit to the sheet
         </button>
-        <button className="plain-button" aria-pressed={stance.flipAcross} onClick={set('Turn over left to right', { flipAcross: !stance.flipAcross })}>
+        <button
+          className="plain-button"
+          aria-pressed={stance.flipAcross}
+          onClick={set('Turn over left to right', { flipAcross: !stance.flipAcross })}
+        >
           Flip across
         </button>
-        <button className="plain-button" aria-pressed={stance.flipDown} onClick={set('Turn over top to bottom', { flipDown: !stance.flipDown })}>
+        <button
+          className="plain-button"
+          aria-pressed={stance.flipDown}
+          onClick={set('Turn over top to bottom', { flipDown: !stance.flipDown })}
+        >
           Flip down
         </button>
       </div>
@@ -43,13 +63,21 @@ export function Slip() {
         <button className="quiet-button" disabled={stance.scale === 1} onClick={set('Take the set size', { scale: 1 })}>
           Set size
         </button>
-        <button className="quiet-button" disabled={!stance.pivot} onClick={set('Turn about the middle', { pivot: null })}>
+        <button
+          className="quiet-button"
+          disabled={!stance.pivot}
+          onClick={set('Turn about the middle', { pivot: null })}
+        >
           Turn about the middle
         </button>
         <button className="quiet-button" disabled={!stance.bend} onClick={set('Straighten the words', { bend: null })}>
           Straight
         </button>
-        <button className="quiet-button" disabled={!stance.perspective} onClick={set('Flat again', { perspective: null })}>
+        <button
+          className="quiet-button"
+          disabled={!stance.perspective}
+          onClick={set('Flat again', { perspective: null })}
+        >
           Flat
         </button>
       </div>

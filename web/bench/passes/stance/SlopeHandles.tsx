@@ -27,13 +27,24 @@ export function DrawSlope() {
     end: ({ from, to, moved }) => {
       setLine(null);
       dispatch(handed({ stanceTool: 'place' }));
-      if (moved) editing.commit('Draw a slope', addSlope({ id: freeId(piece, 'slope'), from: roundedPoint(from), to: roundedPoint(to) }));
+      if (moved)
+        editing.commit(
+          'Draw a slope',
+          addSlope({ id: freeId(piece, 'slope'), from: roundedPoint(from), to: roundedPoint(to) }),
+        );
     },
     cancel: () => setLine(null),
   });
   return (
     <g>
-      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" data-testid="draw-slope" {...drag} />
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-crosshair"
+        data-testid="draw-slope"
+        {...drag}
+      />
       {line && (
         <g pointerEvents="none">
           <Hairline d={lineThrough(line.map(toScreen))} active />

@@ -35,8 +35,12 @@ export function Handles() {
       <ChooseLettering />
       <Guides />
       <Slopes />
-      {ready && stanceTool !== 'corners' && <StanceHandles key={lettering.id} lettering={lettering} letters={letters} ink={letters.ink!} />}
-      {ready && stanceTool === 'corners' && <CornerHandles key={lettering.id} lettering={lettering} letters={letters} />}
+      {ready && stanceTool !== 'corners' && (
+        <StanceHandles key={lettering.id} lettering={lettering} letters={letters} ink={letters.ink!} />
+      )}
+      {ready && stanceTool === 'corners' && (
+        <CornerHandles key={lettering.id} lettering={lettering} letters={letters} />
+      )}
       {ready && stanceTool === 'corners' && <Nudge lettering={lettering} />}
       {mayChange && stanceTool === 'slope' && <DrawSlope />}
       <Rulers />
@@ -62,7 +66,9 @@ function ChooseLettering() {
 }
 
 function Nudge({ lettering: { id, stance } }: { lettering: Lettering }) {
-  useNudge((dx, dy) => editing.soon('Move the words', `stance-${id}`, 'place', setStance(id, { x: stance.x + dx, y: stance.y + dy })));
+  useNudge((dx, dy) =>
+    editing.soon('Move the words', `stance-${id}`, 'place', setStance(id, { x: stance.x + dx, y: stance.y + dy })),
+  );
   return null;
 }
 
@@ -85,7 +91,13 @@ function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; lett
   const points = corners(ink).map((corner) => apply(letters.place, corner));
   const set = (next: Partial<Stance>) => setStance(id, next);
 
-  const moved = ({ start, from, to, shift, alt }: DragMove<{ stance: Stance; box: Region; lines: GuideLine[] }>): { next: Partial<Stance>; guides: GuideLine[] } => {
+  const moved = ({
+    start,
+    from,
+    to,
+    shift,
+    alt,
+  }: DragMove<{ stance: Stance; box: Region; lines: GuideLine[] }>): { next: Partial<Stance>; guides: GuideLine[] } => {
     let [dx, dy] = [Math.round(to[0] - from[0]), Math.round(to[1] - from[1])];
     if (shift) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
     const there = { ...start.box, x: start.box.x + dx, y: start.box.y + dy };
@@ -114,14 +126,25 @@ function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; lett
   const pivot: Point = stance.pivot ? apply(letters.place, stance.pivot) : middle;
   const [screenTop, screenMiddle] = [toScreen(top), toScreen(middle)];
   const reach = Math.hypot(screenTop[0] - screenMiddle[0], screenTop[1] - screenMiddle[1]) || 1;
-  const turnRing: Point = [screenTop[0] + ((screenTop[0] - screenMiddle[0]) / reach) * 26, screenTop[1] + ((screenTop[1] - screenMiddle[1]) / reach) * 26];
+  const turnRing: Point = [
+    screenTop[0] + ((screenTop[0] - screenMiddle[0]) / reach) * 26,
+    screenTop[1] + ((screenTop[1] - screenMiddle[1]) / reach) * 26,
+  ];
   const box = standingBox(letters)!;
   return (
     <g>
       <Nudge lettering={lettering} />
       {reached && <Distances box={box} />}
-      {reached?.map((guide) => <GuideMark key={guide.axis} guide={guide} />)}
-      <path d={lineThrough(points.map(toScreen), true)} fill="transparent" className="cursor-move" data-testid="words-box" {...drag} />
+      {reached?.map((guide) => (
+        <GuideMark key={guide.axis} guide={guide} />
+      ))}
+      <path
+        d={lineThrough(points.map(toScreen), true)}
+        fill="transparent"
+        className="cursor-move"
+        data-testid="words-box"
+        {...drag}
+      />
       <Hairline d={lineThrough(points.map(toScreen), true)} />
       <Hairline d={lineThrough([screenTop, turnRing])} />
       <TurnRing at={turnRing} pivot={pivot} stance={stance} set={set} />
@@ -134,9 +157,18 @@ function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; lett
 }
 
 /** The point that turning leaves where it is. */
-function PivotRing({ at, letters, set }: { at: Point; letters: Letters; set(next: Partial<Stance>): ReturnType<typeof setStance> }) {
+function PivotRing({
+  at,
+  letters,
+  set,
+}: {
+  at: Point;
+  letters: Letters;
+  set(next: Partial<Stance>): ReturnType<typeof setStance>;
+}) {
   const { toScreen } = useViewport();
-  const there = ({ start, to }: DragMove<Letters>): ReturnType<typeof setStance> => set({ pivot: roundedPoint(apply(inverse(start.place), to)) });
+  const there = ({ start, to }: DragMove<Letters>): ReturnType<typeof setStance> =>
+    set({ pivot: roundedPoint(apply(inverse(start.place), to)) });
   const drag = useDrag({
     begin: () => letters,
     move: (move) => editing.draft(there(move)),

@@ -9,11 +9,38 @@ import { polygonPath } from '../../../../core/shape/path';
 import { perspectiveFor, pulled, standingCorners, withMove } from './perspective';
 
 const ink = { x: -100, y: -20, width: 200, height: 40 };
-const flat: Letters = { letters: [{ start: 0, text: '—', line: 0, path: polygonPath([[-100, -20], [100, -20], [100, 20], [-100, 20]]), bounds: ink, colour: null }], lines: [], size: 60, capHeight: 40, ink, flatInk: ink, place: identity, warp: null, echoes: [] };
+const flat: Letters = {
+  letters: [
+    {
+      start: 0,
+      text: '—',
+      line: 0,
+      path: polygonPath([
+        [-100, -20],
+        [100, -20],
+        [100, 20],
+        [-100, 20],
+      ]),
+      bounds: ink,
+      colour: null,
+    },
+  ],
+  lines: [],
+  size: 60,
+  capHeight: 40,
+  ink,
+  flatInk: ink,
+  place: identity,
+  warp: null,
+  echoes: [],
+};
 const sheet = { width: 600, height: 400, ppi: 300, paint: '#ffffff' };
 const stance = plainStance({ x: 300, y: 200, rotation: 30, scale: 2 });
 const blank = blankLettering('w', 'w', '', sheet);
-const piece = applyEdit(blankPiece('p', sheet), addLettering({ ...blank, stance, words: { ...blank.words, shape: { kind: 'box', height: 0.2, rounding: 0 } } }, null)).piece;
+const piece = applyEdit(
+  blankPiece('p', sheet),
+  addLettering({ ...blank, stance, words: { ...blank.words, shape: { kind: 'box', height: 0.2, rounding: 0 } } }, null),
+).piece;
 
 test('a corner that is pulled to a point of the sheet comes to lie there, the others stay', () => {
   const letters = stand(flat, stance);

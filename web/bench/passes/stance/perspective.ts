@@ -16,7 +16,17 @@ export function perspectiveFor({ bend, perspective }: Stance, flat: Letters): Pe
   if (!flat.ink) return null;
   const map = bend && bendOf(bend, flat.ink, flat.capHeight);
   const box = map ? unionOf(flat.letters.map(({ path }) => pathBounds(warpPath(path, map, 0.05)))) : flat.ink;
-  return box && box.width > 0 && box.height > 0 ? { box, moves: [[0, 0], [0, 0], [0, 0], [0, 0]] } : null;
+  return box && box.width > 0 && box.height > 0
+    ? {
+        box,
+        moves: [
+          [0, 0],
+          [0, 0],
+          [0, 0],
+          [0, 0],
+        ],
+      }
+    : null;
 }
 
 /** Where the four corners stand on the sheet. @param letters as they stand */

@@ -18,7 +18,11 @@ export function TurnRing({ at, pivot, stance, set }: RingProps & { at: Point; pi
     const [cx, cy] = start.pivot;
     const turn = Math.atan2(to[1] - cy, to[0] - cx) - Math.atan2(from[1] - cy, from[0] - cx);
     const degrees = start.stance.rotation + (turn * 180) / Math.PI;
-    return turnedAbout(start.stance, shift ? Math.round(degrees / 15) * 15 : Math.round(degrees * 10) / 10, start.pivot);
+    return turnedAbout(
+      start.stance,
+      shift ? Math.round(degrees / 15) * 15 : Math.round(degrees * 10) / 10,
+      start.pivot,
+    );
   };
   const drag = useDrag({
     begin: () => ({ stance, pivot }),
@@ -34,7 +38,10 @@ export function ScaleRing({ corner, opposite, stance, set }: RingProps & { corne
   const { toScreen } = useViewport();
   const scaled = ({ start, to }: DragMove<{ stance: Stance; corner: Point; opposite: Point }>): Partial<Stance> => {
     const [dx, dy] = [start.corner[0] - start.opposite[0], start.corner[1] - start.opposite[1]];
-    const part = Math.max(0.02, ((to[0] - start.opposite[0]) * dx + (to[1] - start.opposite[1]) * dy) / (dx * dx + dy * dy));
+    const part = Math.max(
+      0.02,
+      ((to[0] - start.opposite[0]) * dx + (to[1] - start.opposite[1]) * dy) / (dx * dx + dy * dy),
+    );
     const scale = Math.min(100, Math.max(0.01, start.stance.scale * part));
     const factor = scale / start.stance.scale;
     const [ox, oy] = start.opposite;

@@ -14,18 +14,50 @@ export function Summary() {
   const { id, stance } = lettering;
   const ink = letters?.ink;
   const pivot = letters && ink && apply(letters.place, stance.pivot ?? middleOf(ink));
-  const more = [stance.bend && (stance.bend.kind === 'arc' ? 'bent on an arc' : 'bent in a wave'), stance.perspective && 'in perspective', (stance.flipAcross || stance.flipDown) && 'turned over', stance.echoes.length > 0 && (stance.echoes.length === 1 ? 'with an echo' : `with ${stance.echoes.length} echoes`)].filter(Boolean);
+  const more = [
+    stance.bend && (stance.bend.kind === 'arc' ? 'bent on an arc' : 'bent in a wave'),
+    stance.perspective && 'in perspective',
+    (stance.flipAcross || stance.flipDown) && 'turned over',
+    stance.echoes.length > 0 && (stance.echoes.length === 1 ? 'with an echo' : `with ${stance.echoes.length} echoes`),
+  ].filter(Boolean);
   return (
     <span>
-      Stands at <EditedValue label="Place from the left" value={stance.x} unit="px" edit={(x) => setStance(id, { x })} />, <EditedValue label="Place from the top" value={stance.y} unit="px" edit={(y) => setStance(id, { y })} />, turned{' '}
-      <EditedValue label="Rotation" value={stance.rotation} unit="°" step={0.1} digits={1} min={-360} max={360} edit={(rotation) => setStance(id, pivot ? turnedAbout(stance, rotation, pivot) : { rotation })} />, at{' '}
-      <EditedValue label="Scale" value={stance.scale} factor={100} unit="%" step={0.5} digits={1} min={1} max={10000} edit={(scale) => setStance(id, { scale })} />
+      Stands at{' '}
+      <EditedValue label="Place from the left" value={stance.x} unit="px" edit={(x) => setStance(id, { x })} />,{' '}
+      <EditedValue label="Place from the top" value={stance.y} unit="px" edit={(y) => setStance(id, { y })} />, turned{' '}
+      <EditedValue
+        label="Rotation"
+        value={stance.rotation}
+        unit="°"
+        step={0.1}
+        digits={1}
+        min={-360}
+        max={360}
+        edit={(rotation) => setStance(id, pivot ? turnedAbout(stance, rotation, pivot) : { rotation })}
+      />
+      , at{' '}
+      <EditedValue
+        label="Scale"
+        value={stance.scale}
+        factor={100}
+        unit="%"
+        step={0.5}
+        digits={1}
+        min={1}
+        max={10000}
+        edit={(scale) => setStance(id, { scale })}
+      />
       {more.length > 0 && `, ${more.join(', ')}`}.
     </span>
   );
 }
 
-const tools: Record<Hand['stanceTool'], string> = { place: 'Place', corners: 'Pull corners', pivot: 'Turning point', slope: 'Draw a slope' };
+const tools: Record<Hand['stanceTool'], string> = {
+  place: 'Place',
+  corners: 'Pull corners',
+  pivot: 'Turning point',
+  slope: 'Draw a slope',
+};
 const hints: Record<Hand['stanceTool'], string> = {
   place: 'Corner rings scale, the upper one turns. Alt: no snapping.',
   corners: 'Pull each corner where the surface has it.',
@@ -40,13 +72,24 @@ export function HandTools() {
   return (
     <>
       {(Object.keys(tools) as Hand['stanceTool'][]).map((tool) => (
-        <button key={tool} className="plain-button" disabled={!mayChange} aria-pressed={stanceTool === tool} onClick={() => dispatch(handed({ stanceTool: tool }))}>
+        <button
+          key={tool}
+          className="plain-button"
+          disabled={!mayChange}
+          aria-pressed={stanceTool === tool}
+          onClick={() => dispatch(handed({ stanceTool: tool }))}
+        >
           {tools[tool]}
         </button>
       ))}
       <span className="min-w-0 truncate text-faint">{hints[stanceTool]}</span>
       <span className="grow" />
-      <select className="bg-transparent text-faint" aria-label="Unit of the rulers" value={lengthUnit} onChange={(event) => dispatch(handed({ lengthUnit: event.target.value as Hand['lengthUnit'] }))}>
+      <select
+        className="bg-transparent text-faint"
+        aria-label="Unit of the rulers"
+        value={lengthUnit}
+        onChange={(event) => dispatch(handed({ lengthUnit: event.target.value as Hand['lengthUnit'] }))}
+      >
         {lengthUnits.map((unit) => (
           <option key={unit}>{unit}</option>
         ))}

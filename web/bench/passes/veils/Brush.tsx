@@ -33,7 +33,16 @@ export function BrushArea({ drag, soft, keyed }: { drag: DragHandlers; soft: boo
         <g fill="none" pointerEvents="none">
           <circle cx={at[0]} cy={at[1]} r={radius * view.zoom} stroke="#fff" strokeWidth={3} strokeOpacity={0.8} />
           <circle cx={at[0]} cy={at[1]} r={radius * view.zoom} stroke="#1F2328" strokeWidth={1} />
-          {soft && <circle cx={at[0]} cy={at[1]} r={radius * (1 - softness) * view.zoom} stroke="#1F2328" strokeWidth={1} strokeDasharray="3 3" />}
+          {soft && (
+            <circle
+              cx={at[0]}
+              cy={at[1]}
+              r={radius * (1 - softness) * view.zoom}
+              stroke="#1F2328"
+              strokeWidth={1}
+              strokeDasharray="3 3"
+            />
+          )}
         </g>
       )}
     </g>

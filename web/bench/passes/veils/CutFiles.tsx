@@ -13,10 +13,20 @@ export function CutFiles({ veil }: { veil: Veil }) {
   const isTraced = veil.cuts.some((cut) => cut.kind === 'trace' && cut.contours.some(({ closed }) => closed));
   return (
     <div className="flex flex-wrap gap-1">
-      <FileButton label="Picture to take a matte from" accept="image/png,image/webp,image/tiff,image/jpeg,image/avif" disabled={!mayChange} onFiles={([file]) => takeMatte(plate, file)}>
+      <FileButton
+        label="Picture to take a matte from"
+        accept="image/png,image/webp,image/tiff,image/jpeg,image/avif"
+        disabled={!mayChange}
+        onFiles={([file]) => takeMatte(plate, file)}
+      >
         Matte from a file
       </FileButton>
-      <FileButton label="Drawing to take contours from" accept=".svg,image/svg+xml" disabled={!mayChange} onFiles={([file]) => takeContours(plate, picture, file)}>
+      <FileButton
+        label="Drawing to take contours from"
+        accept=".svg,image/svg+xml"
+        disabled={!mayChange}
+        onFiles={([file]) => takeContours(plate, picture, file)}
+      >
         Contours from SVG
       </FileButton>
       {isTraced && (

@@ -10,7 +10,12 @@ import { cutPlate, sheetOnPlate } from './cutting';
 import { scribbleInFull } from './solving';
 import { joiningNames } from './tools';
 
-const kindNames: Record<Cut['kind'], string> = { trace: 'Trace', scribble: 'Scribble cut', tone: 'Tone key', picture: 'Matte' };
+const kindNames: Record<Cut['kind'], string> = {
+  trace: 'Trace',
+  scribble: 'Scribble cut',
+  tone: 'Tone key',
+  picture: 'Matte',
+};
 
 /** The cuts of a veil in the order in which they are joined. */
 export function CutList({ veil }: { veil: Veil }) {
@@ -18,36 +23,53 @@ export function CutList({ veil }: { veil: Veil }) {
   const plate = cutPlate(piece, veil)!;
   return (
     <div className="flex flex-col gap-1">
-    {veil.cuts.length === 0 && <p className="text-faint">Nothing is cut yet. Trace along an edge, scribble over it, key its colour, or take a matte from a file.</p>}
-    <ol className="flex flex-col" aria-label="Cuts">
-      {veil.cuts.map((cut, i) => (
-        <li key={i} className="border-b border-rule py-1">
-          <div className="flex items-center gap-2">
-            <span className="grow">
-              {kindNames[cut.kind]} <Choice<Joining> label={`How ${kindNames[cut.kind]} ${i + 1} joins`} inSentence value={cut.joining} options={joiningNames} disabled={!mayChange} onChoose={(joining) => editing.commit('Join a cut otherwise', setJoining(veil.id, i, joining))} />{' '}
-              <span className="text-faint">{contents(cut)}</span>
-            </span>
-            {i > 0 && (
-              <button className="quiet-button" aria-label="Join it earlier" title="Join it earlier" onClick={() => editing.commit('Join a cut earlier', moveCut(veil.id, i, i - 1))}>
-                <ChevronUp size={14} aria-hidden />
+      {veil.cuts.length === 0 && (
+        <p className="text-faint">
+          Nothing is cut yet. Trace along an edge, scribble over it, key its colour, or take a matte from a file.
+        </p>
+      )}
+      <ol className="flex flex-col" aria-label="Cuts">
+        {veil.cuts.map((cut, i) => (
+          <li key={i} className="border-b border-rule py-1">
+            <div className="flex items-center gap-2">
+              <span className="grow">
+                {kindNames[cut.kind]}{' '}
+                <Choice<Joining>
+                  label={`How ${kindNames[cut.kind]} ${i + 1} joins`}
+                  inSentence
+                  value={cut.joining}
+                  options={joiningNames}
+                  disabled={!mayChange}
+                  onChoose={(joining) => editing.commit('Join a cut otherwise', setJoining(veil.id, i, joining))}
+                />{' '}
+                <span className="text-faint">{contents(cut)}</span>
+              </span>
+              {i > 0 && (
+                <button
+                  className="quiet-button"
+                  aria-label="Join it earlier"
+                  title="Join it earlier"
+                  onClick={() => editing.commit('Join a cut earlier', moveCut(veil.id, i, i - 1))}
+                >
+                  <ChevronUp size={14} aria-hidden />
+                </button>
+              )}
+              <button className="quiet-button" onClick={() => editing.commit('Remove a cut', removeCut(veil.id, i))}>
+                Remove
               </button>
+            </div>
+            {cut.kind === 'scribble' && cut.coarse && (
+              <p className="flex items-center gap-2 pl-3 text-ochre">
+                <span className="grow">Solved coarsely so far.</span>
+                <button className="quiet-button" onClick={() => scribbleInFull(plate)}>
+                  Solve in full
+                </button>
+              </p>
             )}
-            <button className="quiet-button" onClick={() => editing.commit('Remove a cut', removeCut(veil.id, i))}>
-              Remove
-            </button>
-          </div>
-          {cut.kind === 'scribble' && cut.coarse && (
-            <p className="flex items-center gap-2 pl-3 text-ochre">
-              <span className="grow">Solved coarsely so far.</span>
-              <button className="quiet-button" onClick={() => scribbleInFull(plate)}>
-                Solve in full
-              </button>
-            </p>
-          )}
-          {cut.kind === 'trace' && <Contours veil={veil} cut={i} contours={cut.contours} />}
-        </li>
-      ))}
-    </ol>
+            {cut.kind === 'trace' && <Contours veil={veil} cut={i} contours={cut.contours} />}
+          </li>
+        ))}
+      </ol>
       <CutFiles veil={veil} />
     </div>
   );
@@ -57,11 +79,20 @@ const many = (count: number, one: string): string => `${count} ${one}${count ===
 
 function contents(cut: Cut): string {
   if (cut.kind === 'trace') return many(cut.contours.length, 'contour');
-  if (cut.kind === 'scribble') return `${many(cut.marks.length, 'stroke')}${cut.box ? ', box' : ''}${cut.matte ? '' : ', not solved'}`;
+  if (cut.kind === 'scribble')
+    return `${many(cut.marks.length, 'stroke')}${cut.box ? ', box' : ''}${cut.matte ? '' : ', not solved'}`;
   return cut.kind === 'tone' ? many(cut.samples.length, 'colour') : '';
 }
 
-function Contours({ veil, cut, contours }: { veil: Veil; cut: number; contours: Extract<Cut, { kind: 'trace' }>['contours'] }) {
+function Contours({
+  veil,
+  cut,
+  contours,
+}: {
+  veil: Veil;
+  cut: number;
+  contours: Extract<Cut, { kind: 'trace' }>['contours'];
+}) {
   const { piece } = useBench();
   const sheet = sheetOnPlate(piece, cutPlate(piece, veil)!);
   return (
@@ -71,9 +102,14 @@ function Contours({ veil, cut, contours }: { veil: Veil; cut: number; contours: 
         const alongBorder = contour.closed && contour.points[last].to === 'border';
         const turn = (): void => {
           const [first, end] = [contour.points[0], contour.points[last]];
-          const [short, long] = [false, true].map((way) => aroundBorder([first.x, first.y], [end.x, end.y], sheet, way).map(([x, y]): [number, number] => [x, y]));
+          const [short, long] = [false, true].map((way) =>
+            aroundBorder([first.x, first.y], [end.x, end.y], sheet, way).map(([x, y]): [number, number] => [x, y]),
+          );
           const isShort = JSON.stringify(short) === JSON.stringify(end.via) || short.length === end.via.length;
-          editing.commit('Close on the other side', replaceStretch(veil.id, cut, i, last, { to: 'border', via: isShort ? long : short }));
+          editing.commit(
+            'Close on the other side',
+            replaceStretch(veil.id, cut, i, last, { to: 'border', via: isShort ? long : short }),
+          );
         };
         return (
           <li key={i} className="flex items-center gap-2">
@@ -86,7 +122,11 @@ function Contours({ veil, cut, contours }: { veil: Veil; cut: number; contours: 
               </button>
             )}
             {contours.length > 1 && (
-              <button className="quiet-button" aria-label={`Remove contour ${i + 1}`} onClick={() => editing.commit('Remove a contour', removeContour(veil.id, cut, i))}>
+              <button
+                className="quiet-button"
+                aria-label={`Remove contour ${i + 1}`}
+                onClick={() => editing.commit('Remove a contour', removeContour(veil.id, cut, i))}
+              >
                 Remove
               </button>
             )}

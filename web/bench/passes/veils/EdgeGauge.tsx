@@ -20,7 +20,9 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
     setBusy(true);
     try {
       const mattes = Object.fromEntries(solvedOf(veil).map(({ key }) => [key, piece.assets[key].sha256!]));
-      const { places } = await ask<{ places: EdgePlace[] }>('/cuts/edge', { json: { plate: piece.assets[plate.asset].sha256!, veil, mattes } });
+      const { places } = await ask<{ places: EdgePlace[] }>('/cuts/edge', {
+        json: { plate: piece.assets[plate.asset].sha256!, veil, mattes },
+      });
       setMeasured({ veil, places });
     } catch (error) {
       dispatch(looked({ problem: error instanceof Error ? error.message : 'The edge could not be measured.' }));
@@ -30,25 +32,38 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
   };
   const places = measured?.veil.id === veil.id ? measured.places : [];
   const told = places.filter(({ photo }) => photo !== null);
-  const worst = told.reduce<EdgePlace | null>((most, one) => (!most || Math.abs(mismatch(one)) > Math.abs(mismatch(most)) ? one : most), null);
+  const worst = told.reduce<EdgePlace | null>(
+    (most, one) => (!most || Math.abs(mismatch(one)) > Math.abs(mismatch(most)) ? one : most),
+    null,
+  );
   const bad = told.filter((one) => Math.abs(mismatch(one)) >= mismatchLimit).length;
   return (
     <div className="mt-3 border-t border-rule pt-2">
       <h3 className="mb-1 label">Edge of the photo and of the matte</h3>
       {places.length > 0 && <EdgeChart places={places} />}
-      {measured?.veil.id === veil.id && measured.veil !== veil && <p className="text-ochre">Measured before the last change.</p>}
+      {measured?.veil.id === veil.id && measured.veil !== veil && (
+        <p className="text-ochre">Measured before the last change.</p>
+      )}
       {told.length > 0 && (
         <p className={bad > 0 ? 'text-ochre' : 'text-faint'}>
-          {bad === 0 ? `At all ${told.length} places as soft as the photo, or nearly.` : `${Math.round((bad / told.length) * 100)} % of ${told.length} places are twice as soft or as crisp as the photo.`}
+          {bad === 0
+            ? `At all ${told.length} places as soft as the photo, or nearly.`
+            : `${Math.round((bad / told.length) * 100)} % of ${told.length} places are twice as soft or as crisp as the photo.`}
         </p>
       )}
-      {measured?.veil === veil && told.length === 0 && <p className="text-faint">Nowhere along this border has the photo a clear edge.</p>}
+      {measured?.veil === veil && told.length === 0 && (
+        <p className="text-faint">Nowhere along this border has the photo a clear edge.</p>
+      )}
       <div className="mt-1 flex flex-wrap gap-1">
         <button className="plain-button" disabled={busy || veil.cuts.length === 0} onClick={() => void measure()}>
           {busy ? 'Measuring' : 'Measure the edge'}
         </button>
         {worst && (
-          <button className="plain-button" title={`Photo ${worst.photo!.toFixed(1)} px, matte ${worst.matte.toFixed(1)} px`} onClick={() => dispatch(looked({ goTo: { place: apply(plate.place, worst.place) } }))}>
+          <button
+            className="plain-button"
+            title={`Photo ${worst.photo!.toFixed(1)} px, matte ${worst.matte.toFixed(1)} px`}
+            onClick={() => dispatch(looked({ goTo: { place: apply(plate.place, worst.place) } }))}
+          >
             Worst edge
           </button>
         )}

@@ -24,28 +24,60 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
   return (
     <div className="flex flex-col gap-1">
       <span className="label">Edge</span>
-      {solving && <Progress done={solving.done ?? 0.3} stage={solving.stage} startedAt={solving.startedAt} onCancel={solving.job ? () => cancelSolving(solving.job!) : undefined} />}
+      {solving && (
+        <Progress
+          done={solving.done ?? 0.3}
+          stage={solving.stage}
+          startedAt={solving.startedAt}
+          onCancel={solving.job ? () => cancelSolving(solving.job!) : undefined}
+        />
+      )}
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
-        <button className="plain-button" disabled={!mayChange || solving !== null || veil.cuts.length === 0} onClick={() => takeSoftness(plate)}>
+        <button
+          className="plain-button"
+          disabled={!mayChange || solving !== null || veil.cuts.length === 0}
+          onClick={() => takeSoftness(plate)}
+        >
           As soft as the photo
         </button>
         {softness && (
-          <button className="quiet-button" onClick={() => editing.commit('Leave the photo’s softness', setSoftness(veil.id, null))}>
+          <button
+            className="quiet-button"
+            onClick={() => editing.commit('Leave the photo’s softness', setSoftness(veil.id, null))}
+          >
             Leave it off
           </button>
         )}
       </div>
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
-        <button className="plain-button" disabled={!mayChange || solving !== null || veil.cuts.length === 0} onClick={() => solveFine(plate, fine ? {} : { reach: firstReach })}>
+        <button
+          className="plain-button"
+          disabled={!mayChange || solving !== null || veil.cuts.length === 0}
+          onClick={() => solveFine(plate, fine ? {} : { reach: firstReach })}
+        >
           {fine?.matte ? 'Solve the edge again' : 'Solve the fine edge'}
         </button>
-        <button className="plain-button" disabled={!mayChange || solving !== null || veil.cuts.length === 0} title="Looks for hair and blur along the border, and solves the edge there" onClick={() => proposeFine(plate)}>
+        <button
+          className="plain-button"
+          disabled={!mayChange || solving !== null || veil.cuts.length === 0}
+          title="Looks for hair and blur along the border, and solves the edge there"
+          onClick={() => proposeFine(plate)}
+        >
           Where hairy or blurred
         </button>
         {fine && (
           <>
             <span>
-              <Quantity label="Strip along the border" value={fine.reach} unit="px" min={0} max={200} disabled={!mayChange} onCommit={(reach) => solveFine(plate, { reach })} /> to each side
+              <Quantity
+                label="Strip along the border"
+                value={fine.reach}
+                unit="px"
+                min={0}
+                max={200}
+                disabled={!mayChange}
+                onCommit={(reach) => solveFine(plate, { reach })}
+              />{' '}
+              to each side
               {fine.band.length > 0 && `, ${fine.band.length} painted`}
             </span>
             {fine.band.length > 0 && (
@@ -53,7 +85,10 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
                 Take back the last
               </button>
             )}
-            <button className="quiet-button" onClick={() => editing.commit('Leave the fine edge', removeFineEdge(veil.id))}>
+            <button
+              className="quiet-button"
+              onClick={() => editing.commit('Leave the fine edge', removeFineEdge(veil.id))}
+            >
               Leave it off
             </button>
           </>

@@ -12,14 +12,26 @@ export function Gauge() {
   return (
     <div>
       {!measures || measures.left.length === 0 ? (
-        <p className="text-faint">{piece.letterings.length > 0 && !measures ? 'The letters are being measured.' : 'Letters are measured once there are words.'}</p>
+        <p className="text-faint">
+          {piece.letterings.length > 0 && !measures
+            ? 'The letters are being measured.'
+            : 'Letters are measured once there are words.'}
+        </p>
       ) : (
         <>
           <h3 className="mb-1 label">What is left of each letter</h3>
           {piece.letterings.map((lettering) => {
             const own = measures.left.filter((letter) => letter.lettering === lettering.id);
             return own.map((letter) => (
-              <Scale key={`${lettering.id}-${letter.start}`} label={letter.text} value={letter.left} shown={`${Math.round(letter.left * 100)} %`} full={1} limits={[{ at: leftLimit, name: 'Below this a letter is hard to read' }]} good={letter.left >= leftLimit} />
+              <Scale
+                key={`${lettering.id}-${letter.start}`}
+                label={letter.text}
+                value={letter.left}
+                shown={`${Math.round(letter.left * 100)} %`}
+                full={1}
+                limits={[{ at: leftLimit, name: 'Below this a letter is hard to read' }]}
+                good={letter.left >= leftLimit}
+              />
             ));
           })}
           <p className="mt-2 text-faint">Below {leftLimit * 100} % a letter is hard to read.</p>
@@ -41,7 +53,15 @@ function Misreadings() {
     <div className="mt-3 border-t border-rule pt-2">
       <h3 className="mb-1 label">Could be read as</h3>
       {nearest.map(({ lettering, start, text, as, margin }) => (
-        <Scale key={`${lettering}-${start}`} label={`${text} as ${as}`} value={margin} shown={`${Math.round(margin * 100)} % apart`} full={0.6} limits={[{ at: marginLimit, name: 'Nearer than this it can be taken for the other' }]} good={margin >= marginLimit} />
+        <Scale
+          key={`${lettering}-${start}`}
+          label={`${text} as ${as}`}
+          value={margin}
+          shown={`${Math.round(margin * 100)} % apart`}
+          full={0.6}
+          limits={[{ at: marginLimit, name: 'Nearer than this it can be taken for the other' }]}
+          good={margin >= marginLimit}
+        />
       ))}
       <p className="text-faint">Measured on what is seen; below {marginLimit * 100} % it can be taken for the other.</p>
     </div>
@@ -55,8 +75,16 @@ function Oddities() {
   if (!measures) return null;
   const nameOf = (id: string): string => piece.veils.find((veil) => veil.id === id)?.name ?? '';
   const odd: { says: string; place: Point }[] = [
-    ...measures.crossings.filter(({ share }) => share < sliverLimit).map(({ veil, text, place, share }) => ({ says: `${nameOf(veil)} meets ${text} only by a sliver (${(share * 100).toFixed(1)} %)`, place })),
-    ...measures.rootless.map(({ veil, text, place }) => ({ says: `${nameOf(veil)} begins inside ${text}, out of nothing`, place })),
+    ...measures.crossings
+      .filter(({ share }) => share < sliverLimit)
+      .map(({ veil, text, place, share }) => ({
+        says: `${nameOf(veil)} meets ${text} only by a sliver (${(share * 100).toFixed(1)} %)`,
+        place,
+      })),
+    ...measures.rootless.map(({ veil, text, place }) => ({
+      says: `${nameOf(veil)} begins inside ${text}, out of nothing`,
+      place,
+    })),
   ];
   if (odd.length === 0) return null;
   return (
@@ -65,7 +93,11 @@ function Oddities() {
       <ul className="flex flex-col gap-1">
         {odd.slice(0, 8).map(({ says, place }, i) => (
           <li key={i}>
-            <button className="text-left text-ochre underline decoration-dotted underline-offset-2" title="Show it on the sheet" onClick={() => dispatch(looked({ goTo: { place: [place[0], place[1]] } }))}>
+            <button
+              className="text-left text-ochre underline decoration-dotted underline-offset-2"
+              title="Show it on the sheet"
+              onClick={() => dispatch(looked({ goTo: { place: [place[0], place[1]] } }))}
+            >
               {says}
             </button>
           </li>

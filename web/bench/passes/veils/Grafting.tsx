@@ -32,7 +32,10 @@ function GraftHandles({ veil, graft, plate }: { veil: Veil; graft: Graft; plate:
   const [px, py] = toScreen(pivot);
   const direction = ((graft.turn - 90) * Math.PI) / 180;
   const turnAt: Point = [px + Math.cos(direction) * reach, py + Math.sin(direction) * reach];
-  const scaleAt: Point = [px + Math.cos(direction + Math.PI / 2) * reach, py + Math.sin(direction + Math.PI / 2) * reach];
+  const scaleAt: Point = [
+    px + Math.cos(direction + Math.PI / 2) * reach,
+    py + Math.sin(direction + Math.PI / 2) * reach,
+  ];
   const change = (next: Partial<Graft>) => setGraft(veil.id, next);
 
   const moved = ({ start, from, to, shift }: DragMove<Graft>): Partial<Graft> => {
@@ -60,11 +63,27 @@ function GraftHandles({ veil, graft, plate }: { veil: Veil; graft: Graft; plate:
   const moving = useDrag(dragOf('Move the graft', () => graft, moved));
   const turning = useDrag(dragOf('Turn the graft', () => ({ graft, pivot }), turned));
   const scaling = useDrag(dragOf('Scale the graft', () => ({ graft, pivot }), scaled));
-  useNudge((dx, dy) => mayChange && editing.soon('Move the graft', `graft-${veil.id}`, 'at', change({ at: [tenths(graft.at[0] + dx / unit), tenths(graft.at[1] + dy / unit)] })));
+  useNudge(
+    (dx, dy) =>
+      mayChange &&
+      editing.soon(
+        'Move the graft',
+        `graft-${veil.id}`,
+        'at',
+        change({ at: [tenths(graft.at[0] + dx / unit), tenths(graft.at[1] + dy / unit)] }),
+      ),
+  );
   const outline = box && lineThrough(corners(box).map(toScreen), true);
   return (
     <g>
-      <rect width={size.width} height={size.height} fill="transparent" className="cursor-move" data-testid="graft-ground" {...moving} />
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-move"
+        data-testid="graft-ground"
+        {...moving}
+      />
       {outline && <Hairline d={outline} dashed />}
       <Hairline d={lineThrough([turnAt, [px, py], scaleAt])} />
       <Ring at={[px, py]} label="Move the graft" drag={moving} cursor="move" />

@@ -25,14 +25,18 @@ export function InsertLine({ veil, cut, contours, plate, reach }: InsertLineProp
   const { toScreen, toSheet } = useViewport();
   const dispatch = useAppDispatch();
   const [hint, setHint] = useState<[number, number] | null>(null);
-  const nearest = (contour: Contour, event: React.PointerEvent) => nearestOnContour(contour, toPlate(plate, toSheet(event)));
+  const nearest = (contour: Contour, event: React.PointerEvent) =>
+    nearestOnContour(contour, toPlate(plate, toSheet(event)));
   const insert = (contour: Contour, index: number, event: React.PointerEvent): void => {
     event.stopPropagation();
     const found = event.button === 0 ? nearest(contour, event) : null;
     if (!found) return;
     const [x, y] = rounded(found.at);
     setHint(null);
-    if (editing.commit('Put a point in', insertPoint(veil, cut, index, found.index, { x, y }, found.before, found.after))) dispatch(handed({ tracePoint: { veil, cut, contour: index, index: found.index + 1 } }));
+    if (
+      editing.commit('Put a point in', insertPoint(veil, cut, index, found.index, { x, y }, found.before, found.after))
+    )
+      dispatch(handed({ tracePoint: { veil, cut, contour: index, index: found.index + 1 } }));
   };
   return (
     <g>
@@ -41,7 +45,10 @@ export function InsertLine({ veil, cut, contours, plate, reach }: InsertLineProp
           contour.closed && (
             <path
               key={i}
-              d={lineThrough(contourPoints(contour).map((point) => toScreen(fromPlate(plate, point))), true)}
+              d={lineThrough(
+                contourPoints(contour).map((point) => toScreen(fromPlate(plate, point))),
+                true,
+              )}
               fill="none"
               stroke="transparent"
               strokeWidth={2 * reach}
@@ -56,7 +63,16 @@ export function InsertLine({ veil, cut, contours, plate, reach }: InsertLineProp
             </path>
           ),
       )}
-      {hint && <circle cx={toScreen(fromPlate(plate, hint))[0]} cy={toScreen(fromPlate(plate, hint))[1]} r={4} fill="#fff" stroke="#1F2328" pointerEvents="none" />}
+      {hint && (
+        <circle
+          cx={toScreen(fromPlate(plate, hint))[0]}
+          cy={toScreen(fromPlate(plate, hint))[1]}
+          r={4}
+          fill="#fff"
+          stroke="#1F2328"
+          pointerEvents="none"
+        />
+      )}
     </g>
   );
 }

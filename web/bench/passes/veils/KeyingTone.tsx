@@ -22,15 +22,31 @@ export function KeyingTone({ plate }: { plate: CutPlate }) {
     inTurn(async () => {
       const colour = await renderer.colour(apply(plate.home, toPlate(plate, at)), sampled * plate.scale);
       const [x, y] = toPlate(plate, at);
-      if (colour) keyTone('Sample a colour', plate, ({ samples }) => ({ samples: [...samples, { x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10, colour }] }));
+      if (colour)
+        keyTone('Sample a colour', plate, ({ samples }) => ({
+          samples: [...samples, { x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10, colour }],
+        }));
     });
   const keyPoint = useKeyCross({ enter: take });
   return (
     <g>
-      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" onPointerDown={(event) => event.button === 0 && take(toSheet(event))} />
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-crosshair"
+        onPointerDown={(event) => event.button === 0 && take(toSheet(event))}
+      />
       {keyPoint && <KeyCross at={keyPoint} />}
       {found?.samples.map(({ x, y, colour }, i) => (
-        <Sample key={i} at={toScreen(fromPlate(plate, [x, y]))} colour={colour} onClick={() => keyTone('Let a sample go', plate, ({ samples }) => ({ samples: samples.filter((_, k) => k !== i) }))} />
+        <Sample
+          key={i}
+          at={toScreen(fromPlate(plate, [x, y]))}
+          colour={colour}
+          onClick={() =>
+            keyTone('Let a sample go', plate, ({ samples }) => ({ samples: samples.filter((_, k) => k !== i) }))
+          }
+        />
       ))}
     </g>
   );

@@ -21,7 +21,12 @@ export function LineShape({ line, plate, behind, active }: LineShapeProps) {
     <g fill="none" pointerEvents="none" strokeLinecap="round" strokeLinejoin="round">
       <path d={d} stroke={behind ? '#1F2328' : '#fff'} strokeWidth={width} strokeOpacity={active ? 0.5 : 0.28} />
       <path d={d} stroke="#fff" strokeWidth={3} strokeOpacity={0.85} />
-      <path d={d} stroke={behind ? '#1F2328' : '#9C3B22'} strokeWidth={1.5} strokeDasharray={behind ? '2 4' : undefined} />
+      <path
+        d={d}
+        stroke={behind ? '#1F2328' : '#9C3B22'}
+        strokeWidth={1.5}
+        strokeDasharray={behind ? '2 4' : undefined}
+      />
     </g>
   );
 }

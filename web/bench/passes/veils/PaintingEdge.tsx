@@ -26,8 +26,16 @@ export function PaintingEdge({ plate }: { plate: CutPlate }) {
       inTurn(async () => {
         const now = currentVeil();
         if (!now?.softness) throw new Error('The edge has no softness of its own yet: take it from the photo first.');
-        const profile = brushedSoftness(now.softness.profile, { radius, points }, edgeBrush === 'softer' ? softer : 1 / softer, softness);
-        editing.commit(edgeBrush === 'softer' ? 'Soften the edge' : 'Sharpen the edge', setSoftness(now.id, { ...now.softness, profile }));
+        const profile = brushedSoftness(
+          now.softness.profile,
+          { radius, points },
+          edgeBrush === 'softer' ? softer : 1 / softer,
+          softness,
+        );
+        editing.commit(
+          edgeBrush === 'softer' ? 'Soften the edge' : 'Sharpen the edge',
+          setSoftness(now.id, { ...now.softness, profile }),
+        );
       });
     },
   });

@@ -24,13 +24,20 @@ export function PointingAtCast({ plate }: { plate: CutPlate }) {
       const colour = await renderer.colour(apply(plate.home, toPlate(plate, at)), sampled * plate.scale);
       const hue = colour ? toOklch(colour)?.h : undefined;
       if (!veil) return;
-      if (hue === undefined) throw new Error('This colour is grey: it has no hue that could be turned. Click where the cast is stronger.');
+      if (hue === undefined)
+        throw new Error('This colour is grey: it has no hue that could be turned. Click where the cast is stronger.');
       editing.commit('Take out a cast', setCast(veil.id, { ...firstCast, ...veil.cast, hue: Math.round(hue) % 360 }));
     });
   const keyPoint = useKeyCross({ enter: ([x, y]) => take([x, y]) });
   return (
     <g>
-      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" onPointerDown={(event) => event.button === 0 && take(toSheet(event))} />
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-crosshair"
+        onPointerDown={(event) => event.button === 0 && take(toSheet(event))}
+      />
       {keyPoint && <KeyCross at={keyPoint} />}
     </g>
   );

@@ -22,12 +22,19 @@ export function Scribbling({ plate }: { plate: CutPlate }) {
   useEffect(() => prepareCutting(piece, plate), [asset]); // eslint-disable-line react-hooks/exhaustive-deps
   const swapped = (alt: boolean): 'front' | 'behind' => (alt === (side === 'front') ? 'behind' : 'front');
   const { drag, drawing, keyed } = useDrawnLine(plate, {
-    end: (line, alt) => scribble(swapped(alt) === 'front' ? 'Mark what stands in front' : 'Mark what lies behind', plate, ({ marks }) => ({ marks: [...marks, { side: swapped(alt), radius: line.radius, points: line.points }] })),
+    end: (line, alt) =>
+      scribble(
+        swapped(alt) === 'front' ? 'Mark what stands in front' : 'Mark what lies behind',
+        plate,
+        ({ marks }) => ({ marks: [...marks, { side: swapped(alt), radius: line.radius, points: line.points }] }),
+      ),
   });
   return (
     <g>
       {boxing ? <BoxArea plate={plate} /> : <BrushArea drag={drag} keyed={keyed} soft={false} />}
-      {found?.marks.map((mark, i) => <LineShape key={i} line={mark} plate={plate} behind={mark.side === 'behind'} />)}
+      {found?.marks.map((mark, i) => (
+        <LineShape key={i} line={mark} plate={plate} behind={mark.side === 'behind'} />
+      ))}
       {drawing && <LineShape line={drawing.line} plate={plate} behind={swapped(drawing.alt) === 'behind'} active />}
       {found?.box && <BoxShape plate={plate} box={found.box} />}
     </g>

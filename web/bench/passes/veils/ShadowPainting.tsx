@@ -7,7 +7,12 @@ import type { CutPlate } from './cutting';
 import { useDrawnLine, type DrawnLine } from './drawnLine';
 import { chosenShadow } from './shadows';
 
-const says = { deepen: 'Deepen the shadow', clear: 'Take the shadow away there', far: 'Lift the veil off there', near: 'Bring the veil near there' };
+const says = {
+  deepen: 'Deepen the shadow',
+  clear: 'Take the shadow away there',
+  far: 'Lift the veil off there',
+  near: 'Bring the veil near there',
+};
 
 /** Brushing a shadow: deeper or away in places; or how far off the veil stands. */
 export function ShadowPainting({ plate }: { plate: CutPlate }) {
@@ -20,7 +25,9 @@ export function ShadowPainting({ plate }: { plate: CutPlate }) {
   const painted = (shadow: VeilShadow, line: DrawnLine, alt: boolean): VeilShadow => {
     const isFront = (shadowBrush === 'deepen' || shadowBrush === 'far') !== alt;
     const stroke: Stroke = plainStroke({ ...line, side: isFront ? 'front' : 'behind', softness, flow });
-    return isLift ? { ...shadow, lifts: [...shadow.lifts, stroke] } : { ...shadow, touches: [...shadow.touches, stroke] };
+    return isLift
+      ? { ...shadow, lifts: [...shadow.lifts, stroke] }
+      : { ...shadow, touches: [...shadow.touches, stroke] };
   };
   const { drag, keyed } = useDrawnLine(ground, {
     draft: (line, alt) => found && editing.draft(found.set(painted(found.shadow, line, alt))),

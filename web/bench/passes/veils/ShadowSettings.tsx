@@ -22,7 +22,17 @@ export function ShadowSettings({ veil }: { veil: Veil }) {
   );
 }
 
-function OneShadow({ veil, on, title, shadow }: { veil: Veil; on: ThrownShadow['on']; title: string; shadow: VeilShadow | null }) {
+function OneShadow({
+  veil,
+  on,
+  title,
+  shadow,
+}: {
+  veil: Veil;
+  on: ThrownShadow['on'];
+  title: string;
+  shadow: VeilShadow | null;
+}) {
   const { piece, mayChange, renderer, measures } = useBench();
   const crossings = useCrossings();
   const dispatch = useAppDispatch();
@@ -34,51 +44,122 @@ function OneShadow({ veil, on, title, shadow }: { veil: Veil; on: ThrownShadow['
     const sheet = { x: 0, y: 0, width, height };
     const box = measures?.veils.find((one) => one.veil === veil.id)?.box ?? null;
     const fallen: Region | null = on === 'letters' ? regionOfPoints(crossings.map(({ place }) => place)) : box;
-    return renderer.shadowColour((fallen && intersect(sheet, grow(fallen, lookedAround * Math.max(width, height)))) ?? sheet);
+    return renderer.shadowColour(
+      (fallen && intersect(sheet, grow(fallen, lookedAround * Math.max(width, height)))) ?? sheet,
+    );
   };
   const begin = (): void =>
     inTurn(async () => {
       const larger = Math.max(1, Math.max(width, height) / 1800);
       const other = on === 'letters' ? veil.graft?.shadow : veil.shadow;
       const lift = Math.round(firstShadow.lift * larger);
-      editing.commit(on === 'letters' ? 'Throw a shadow on the letters' : 'Throw a shadow on the photograph', set({ ...firstShadow, lift, farLift: 3 * lift, ...(other && { height: other.height, angle: other.angle, size: other.size }), colour: (await ownColour()) ?? firstShadow.colour }));
+      editing.commit(
+        on === 'letters' ? 'Throw a shadow on the letters' : 'Throw a shadow on the photograph',
+        set({
+          ...firstShadow,
+          lift,
+          farLift: 3 * lift,
+          ...(other && { height: other.height, angle: other.angle, size: other.size }),
+          colour: (await ownColour()) ?? firstShadow.colour,
+        }),
+      );
     });
   if (!shadow) {
     return (
       <div>
         <span className="label">{title}</span>
-        <button className="plain-button mt-1 block" disabled={!mayChange} aria-label={`Throw a shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`} onClick={begin}>
+        <button
+          className="plain-button mt-1 block"
+          disabled={!mayChange}
+          aria-label={`Throw a shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`}
+          onClick={begin}
+        >
           Throw a shadow
         </button>
       </div>
     );
   }
-  const value = (label: string, field: 'lift' | 'height' | 'size' | 'angle' | 'strength' | 'nearLift' | 'farLift', unit: string, max: number, { min = 0, factor = 1 } = {}) => (
-    <EditedValue label={on === 'letters' ? label : `${label} on the photograph`} value={shadow[field]} unit={unit} factor={factor} min={min} max={max} edit={(next) => set({ ...shadow, [field]: next })} />
+  const value = (
+    label: string,
+    field: 'lift' | 'height' | 'size' | 'angle' | 'strength' | 'nearLift' | 'farLift',
+    unit: string,
+    max: number,
+    { min = 0, factor = 1 } = {},
+  ) => (
+    <EditedValue
+      label={on === 'letters' ? label : `${label} on the photograph`}
+      value={shadow[field]}
+      unit={unit}
+      factor={factor}
+      min={min}
+      max={max}
+      edit={(next) => set({ ...shadow, [field]: next })}
+    />
   );
   const isPainted = veilTool === 'shadow' && shadowOn === on;
   return (
     <div>
       <span className="label">{title}</span>
       <p>
-        Lifted off by {value('Lift', 'lift', 'px', 1000)}, the lamp {value('Lamp height', 'height', '°', 90, { min: 5 })} high and {value('Lamp size', 'size', '%', 200, { factor: 100 })} large, falling towards {value('Shadow direction', 'angle', '°', 360, { min: -360 })}, at{' '}
+        Lifted off by {value('Lift', 'lift', 'px', 1000)}, the lamp{' '}
+        {value('Lamp height', 'height', '°', 90, { min: 5 })} high and{' '}
+        {value('Lamp size', 'size', '%', 200, { factor: 100 })} large, falling towards{' '}
+        {value('Shadow direction', 'angle', '°', 360, { min: -360 })}, at{' '}
         {value('Shadow strength', 'strength', '%', 100, { factor: 100 })} of{' '}
-        <input type="color" aria-label={`Colour of the shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`} className="h-4 w-7 translate-y-0.5" value={shadow.colour} disabled={!mayChange} onChange={(event) => editing.soon('Colour the shadow', `${veil.id}-${on}`, 'colour', set({ ...shadow, colour: event.target.value }))} />.
+        <input
+          type="color"
+          aria-label={`Colour of the shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`}
+          className="h-4 w-7 translate-y-0.5"
+          value={shadow.colour}
+          disabled={!mayChange}
+          onChange={(event) =>
+            editing.soon(
+              'Colour the shadow',
+              `${veil.id}-${on}`,
+              'colour',
+              set({ ...shadow, colour: event.target.value }),
+            )
+          }
+        />
+        .
       </p>
       {(isPainted || shadow.lifts.length > 0) && (
         <p>
-          Painted near: {value('Lift where near', 'nearLift', 'px', 1000)}; painted far: {value('Lift where far', 'farLift', 'px', 1000)}.
+          Painted near: {value('Lift where near', 'nearLift', 'px', 1000)}; painted far:{' '}
+          {value('Lift where far', 'farLift', 'px', 1000)}.
         </p>
       )}
       <div className="mt-1 flex flex-wrap gap-1">
-        <button className="plain-button" disabled={!mayChange} onClick={() => inTurn(async () => void editing.commit('Tint the shadow like the photo’s', set({ ...shadow, colour: (await ownColour()) ?? shadow.colour })))}>
+        <button
+          className="plain-button"
+          disabled={!mayChange}
+          onClick={() =>
+            inTurn(
+              async () =>
+                void editing.commit(
+                  'Tint the shadow like the photo’s',
+                  set({ ...shadow, colour: (await ownColour()) ?? shadow.colour }),
+                ),
+            )
+          }
+        >
           Tint like the photo’s
         </button>
-        <button className="plain-button" disabled={!mayChange} aria-pressed={isPainted} onClick={() => dispatch(handed({ veilTool: 'shadow', shadowOn: on }))}>
+        <button
+          className="plain-button"
+          disabled={!mayChange}
+          aria-pressed={isPainted}
+          onClick={() => dispatch(handed({ veilTool: 'shadow', shadowOn: on }))}
+        >
           Brush it
         </button>
         {shadow.lifts.length + shadow.touches.length > 0 && (
-          <button className="quiet-button" onClick={() => editing.commit('Clear the brushing of the shadow', set({ ...shadow, lifts: [], touches: [] }))}>
+          <button
+            className="quiet-button"
+            onClick={() =>
+              editing.commit('Clear the brushing of the shadow', set({ ...shadow, lifts: [], touches: [] }))
+            }
+          >
             Clear brushing ({shadow.lifts.length + shadow.touches.length})
           </button>
         )}

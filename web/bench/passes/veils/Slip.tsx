@@ -34,14 +34,22 @@ export function Slip() {
   if (!plate) return <p className="text-faint">Choose a photograph first (line 0).</p>;
   const add = (): void => {
     const id = freeId(piece, 'veil');
-    if (editing.commit('Add a veil', addVeil({ id, name: `veil ${piece.veils.length + 1}`, plate: plate.id }))) dispatch(looked({ veil: id }));
+    if (editing.commit('Add a veil', addVeil({ id, name: `veil ${piece.veils.length + 1}`, plate: plate.id })))
+      dispatch(looked({ veil: id }));
   };
   return (
     <div className="flex flex-col gap-3">
       <ul className="flex flex-col">
         {piece.veils.map((one) => (
-          <li key={one.id} className={`flex items-center gap-2 border-b border-rule ${one.id === veil?.id ? 'border-l-2 border-l-iron pl-2' : 'pl-2.5'}`}>
-            <button className="min-h-7 grow text-left" aria-pressed={one.id === veil?.id} onClick={() => dispatch(looked({ veil: one.id }))}>
+          <li
+            key={one.id}
+            className={`flex items-center gap-2 border-b border-rule ${one.id === veil?.id ? 'border-l-2 border-l-iron pl-2' : 'pl-2.5'}`}
+          >
+            <button
+              className="min-h-7 grow text-left"
+              aria-pressed={one.id === veil?.id}
+              onClick={() => dispatch(looked({ veil: one.id }))}
+            >
               {one.name} <span className="text-faint">{contents(one)}</span>
             </button>
           </li>
@@ -54,7 +62,13 @@ export function Slip() {
         </button>
         {piece.plates.length > 1 && (
           <>
-            from <Choice label="The photograph that it is cut from" value={plate.id} options={Object.fromEntries(piece.plates.map(({ id, name }) => [id, name]))} onChoose={(id) => dispatch(looked({ plate: id }))} />
+            from{' '}
+            <Choice
+              label="The photograph that it is cut from"
+              value={plate.id}
+              options={Object.fromEntries(piece.plates.map(({ id, name }) => [id, name]))}
+              onChoose={(id) => dispatch(looked({ plate: id }))}
+            />
           </>
         )}
       </div>
@@ -81,19 +95,40 @@ function VeilOf({ veil }: { veil: Veil }) {
     <div className="flex flex-col gap-3">
       <label className="flex items-center gap-2">
         <span className="label">Name</span>
-        <KeptText label="Name" value={veil.name} className="field min-w-0 grow" maxLength={200} keep={(name) => name !== '' && editing.commit('Name the veil', changeVeil(veil.id, { name }))} />
+        <KeptText
+          label="Name"
+          value={veil.name}
+          className="field min-w-0 grow"
+          maxLength={200}
+          keep={(name) => name !== '' && editing.commit('Name the veil', changeVeil(veil.id, { name }))}
+        />
       </label>
       <div>
         <span className="label">Show the veil</span>
         <div className="mt-1 flex flex-wrap gap-1">
           {looks.map(({ show, name }) => (
-            <button key={show} className="plain-button" aria-pressed={look === show} onClick={() => dispatch(looked({ veilLook: show }))}>
+            <button
+              key={show}
+              className="plain-button"
+              aria-pressed={look === show}
+              onClick={() => dispatch(looked({ veilLook: show }))}
+            >
               {name}
             </button>
           ))}
-          {look === 'colour' && <input type="color" aria-label="Colour to look at the veil on" className="h-7 w-9" value={lookGround} onChange={(event) => dispatch(handed({ lookGround: event.target.value }))} />}
+          {look === 'colour' && (
+            <input
+              type="color"
+              aria-label="Colour to look at the veil on"
+              className="h-7 w-9"
+              value={lookGround}
+              onChange={(event) => dispatch(handed({ lookGround: event.target.value }))}
+            />
+          )}
         </div>
-        {look === 'wipe' && <p className="mt-1 text-faint">Drag the line: left as it was cut, right with its edge worked on.</p>}
+        {look === 'wipe' && (
+          <p className="mt-1 text-faint">Drag the line: left as it was cut, right with its edge worked on.</p>
+        )}
       </div>
       <CutList veil={veil} />
       <ToneSettings veil={veil} />

@@ -20,7 +20,17 @@ export function SoftnessDots({ softness, plate }: { softness: Softness; plate: C
     <g pointerEvents="none" data-testid="softness-profile">
       {softness.profile.map(([x, y, sigma], i) => {
         const [left, top] = toScreen(fromPlate(plate, [x, y]));
-        return <circle key={i} cx={left} cy={top} r={3.5} fill={softnessColour(sigma * softness.factor)} stroke="#fff" strokeWidth={1} />;
+        return (
+          <circle
+            key={i}
+            cx={left}
+            cy={top}
+            r={3.5}
+            fill={softnessColour(sigma * softness.factor)}
+            stroke="#fff"
+            strokeWidth={1}
+          />
+        );
       })}
     </g>
   );

@@ -16,7 +16,13 @@ export function ToneSettings({ veil }: { veil: Veil }) {
   const key = veil.cuts[index] as ToneCut;
   const plate = cutPlate(piece, veil)!;
   // While it is scrubbed the key is worked out from what is on show; then from the whole plate.
-  const value = (label: string, field: 'chroma' | 'lightness' | 'softness', factor: number, unit: string, max: number) => (
+  const value = (
+    label: string,
+    field: 'chroma' | 'lightness' | 'softness',
+    factor: number,
+    unit: string,
+    max: number,
+  ) => (
     <Quantity
       label={label}
       value={key[field] * factor}
@@ -34,10 +40,17 @@ export function ToneSettings({ veil }: { veil: Veil }) {
     <div>
       <span className="label">Tone key</span>
       <p>
-        Colour may differ by {value('Chroma tolerance', 'chroma', 1, '', 60)}, brightness by {value('Brightness tolerance', 'lightness', 1, '', 100)}, fading over {value('Soft limit', 'softness', 100, '%', 400)} more.
+        Colour may differ by {value('Chroma tolerance', 'chroma', 1, '', 60)}, brightness by{' '}
+        {value('Brightness tolerance', 'lightness', 1, '', 100)}, fading over{' '}
+        {value('Soft limit', 'softness', 100, '%', 400)} more.
       </p>
       <label className="flex items-center gap-2">
-        <input type="checkbox" checked={key.connected} disabled={!mayChange} onChange={(event) => keyTone('Set where the key reaches', plate, () => ({ connected: event.target.checked }))} />
+        <input
+          type="checkbox"
+          checked={key.connected}
+          disabled={!mayChange}
+          onChange={(event) => keyTone('Set where the key reaches', plate, () => ({ connected: event.target.checked }))}
+        />
         only what hangs together with a sample
       </label>
     </div>

@@ -19,11 +19,26 @@ export function TouchUpSettings({ veil }: { veil: Veil }) {
       <span className="label">Touch-up</span>
       {isChosen && (
         <p>
-          Each stroke at <Quantity label="Flow" value={flow * 100} unit="%" min={1} max={100} onDraft={(value) => dispatch(handed({ flow: value / 100 }))} onCommit={(value) => dispatch(handed({ flow: value / 100 }))} />
+          Each stroke at{' '}
+          <Quantity
+            label="Flow"
+            value={flow * 100}
+            unit="%"
+            min={1}
+            max={100}
+            onDraft={(value) => dispatch(handed({ flow: value / 100 }))}
+            onCommit={(value) => dispatch(handed({ flow: value / 100 }))}
+          />
           {lettering && (
             <>
               , fenced{' '}
-              <Choice label="Fence" inSentence value={fence} options={{ none: 'nowhere', inside: 'inside the letters', outside: 'outside the letters' }} onChoose={(next) => dispatch(handed({ fence: next }))} />
+              <Choice
+                label="Fence"
+                inSentence
+                value={fence}
+                options={{ none: 'nowhere', inside: 'inside the letters', outside: 'outside the letters' }}
+                onChoose={(next) => dispatch(handed({ fence: next }))}
+              />
             </>
           )}
           .

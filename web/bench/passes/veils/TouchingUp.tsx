@@ -12,7 +12,13 @@ export function TouchingUp({ plate }: { plate: CutPlate }) {
   const { side, softness, flow, fence } = useAppSelector(({ bench }) => bench.hand);
   const { lettering } = useBench();
   const strokeOf = (line: DrawnLine, alt: boolean): Stroke =>
-    plainStroke({ ...line, side: alt === (side === 'front') ? 'behind' : 'front', softness, flow, fence: fence === 'none' || !lettering ? null : { lettering: lettering.id, side: fence } });
+    plainStroke({
+      ...line,
+      side: alt === (side === 'front') ? 'behind' : 'front',
+      softness,
+      flow,
+      fence: fence === 'none' || !lettering ? null : { lettering: lettering.id, side: fence },
+    });
   const { drag, keyed } = useDrawnLine(plate, {
     draft: (line, alt) => {
       const veil = currentVeil();

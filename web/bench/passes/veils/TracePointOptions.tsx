@@ -29,18 +29,44 @@ export function TracePointOptions({ chosen: place }: { chosen: NonNullable<Hand[
       <span>
         Point {index + 1} of {of.points.length}
       </span>
-      <button className="plain-button" disabled={!mayChange} aria-pressed={!point.corner} title="Smooth curves run through it without an angle" onClick={() => editing.commit('Make the point smooth', setCorner(chosen.veil, chosen.cut, chosen.contour, index, false))}>
+      <button
+        className="plain-button"
+        disabled={!mayChange}
+        aria-pressed={!point.corner}
+        title="Smooth curves run through it without an angle"
+        onClick={() =>
+          editing.commit('Make the point smooth', setCorner(chosen.veil, chosen.cut, chosen.contour, index, false))
+        }
+      >
         Smooth
       </button>
-      <button className="plain-button" disabled={!mayChange} aria-pressed={point.corner === true} title="Smooth curves meet here at an angle" onClick={() => editing.commit('Make the point a corner', setCorner(chosen.veil, chosen.cut, chosen.contour, index, true))}>
+      <button
+        className="plain-button"
+        disabled={!mayChange}
+        aria-pressed={point.corner === true}
+        title="Smooth curves meet here at an angle"
+        onClick={() =>
+          editing.commit('Make the point a corner', setCorner(chosen.veil, chosen.cut, chosen.contour, index, true))
+        }
+      >
         Corner
       </button>
       {hasStretch && point.to !== 'border' && (
         <>
           <span>on from here</span>
-          <Choice<Drawn> label="How the line runs on" value={point.to} options={kinds} disabled={!mayChange} onChoose={(kind) => runStretch(tracer, chosen, kind, seen)} />
+          <Choice<Drawn>
+            label="How the line runs on"
+            value={point.to}
+            options={kinds}
+            disabled={!mayChange}
+            onChoose={(kind) => runStretch(tracer, chosen, kind, seen)}
+          />
           {point.to === 'edge' && (
-            <button className="plain-button" disabled={!mayChange} onClick={() => runStretch(tracer, chosen, 'edge', seen)}>
+            <button
+              className="plain-button"
+              disabled={!mayChange}
+              onClick={() => runStretch(tracer, chosen, 'edge', seen)}
+            >
               Run again
             </button>
           )}

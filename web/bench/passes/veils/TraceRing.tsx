@@ -41,15 +41,40 @@ export function TraceRing({ veil, cut, contour, contourIndex, index, plate, sha2
     begin: () => at(point),
     move: (move) => {
       const [x, y] = moved(move);
-      editing.draft(movePoint(veil, cut, contourIndex, index, { x, y }, previous?.to === 'edge' ? [] : null, point.to === 'edge' ? [] : null));
+      editing.draft(
+        movePoint(
+          veil,
+          cut,
+          contourIndex,
+          index,
+          { x, y },
+          previous?.to === 'edge' ? [] : null,
+          point.to === 'edge' ? [] : null,
+        ),
+      );
     },
     end: (move) => {
-      if (move.moved) inTurn(async () => void editing.commit('Move a point', await movedPoint(tracer, place, contour, moved(move), { sha256, zoom })));
+      if (move.moved)
+        inTurn(
+          async () =>
+            void editing.commit(
+              'Move a point',
+              await movedPoint(tracer, place, contour, moved(move), { sha256, zoom }),
+            ),
+        );
       else if (move.alt) editing.commit('Remove a point', removePoint(veil, cut, contourIndex, index));
       else if (onClose) onClose(move.shift);
       else dispatch(handed({ tracePoint: chosen ? null : place }));
     },
     cancel: () => editing.cancelDraft(),
   });
-  return <Ring at={toScreen(fromPlate(plate, at(point)))} label="Drag to move this point, click to choose it, Alt-click to remove it" drag={drag} active={chosen || (!contour.closed && index === contour.points.length - 1)} cursor="grab" />;
+  return (
+    <Ring
+      at={toScreen(fromPlate(plate, at(point)))}
+      label="Drag to move this point, click to choose it, Alt-click to remove it"
+      drag={drag}
+      active={chosen || (!contour.closed && index === contour.points.length - 1)}
+      cursor="grab"
+    />
+  );
 }

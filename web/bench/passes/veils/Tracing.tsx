@@ -36,12 +36,17 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   const sha256 = materials!.picture(plate.asset).key;
   const zoom = view.zoom * plate.scale;
   const index = workingCut(veil, 'trace', joining);
-  const traceOf = (one: Veil | null): TraceCut | undefined => one?.cuts[workingCut(one, 'trace', joining)] as TraceCut | undefined;
+  const traceOf = (one: Veil | null): TraceCut | undefined =>
+    one?.cuts[workingCut(one, 'trace', joining)] as TraceCut | undefined;
   const trace = traceOf(veil);
   const open = trace && openContour(trace);
-  const traced = (label: string, change: (id: string, index: number) => Edit): void => cutInto(label, plate, tracedCut([], joining), change);
+  const traced = (label: string, change: (id: string, index: number) => Edit): void =>
+    cutInto(label, plate, tracedCut([], joining), change);
   const lastPoint = open?.points[open.points.length - 1];
-  const chosen = chosenPoint(veil, useAppSelector(({ bench }) => bench.hand.tracePoint));
+  const chosen = chosenPoint(
+    veil,
+    useAppSelector(({ bench }) => bench.hand.tracePoint),
+  );
   const kindOf = (shift: boolean): Drawn => (shift || straightHeld ? 'straight' : smooth ? 'smooth' : 'edge');
   const screenOf = (point: Point): [number, number] => toScreen(fromPlate(plate, point));
   const sheet = sheetOnPlate(piece, plate);
@@ -58,7 +63,11 @@ export function Tracing({ plate }: { plate: CutPlate }) {
       while (asking.current.wanted) {
         const wanted = asking.current.wanted;
         asking.current.wanted = null;
-        setPreview(await tracer.ask({ kind: 'follow', sha256, from: at(lastPoint), to: wanted, zoom }).catch(() => [at(lastPoint), wanted]));
+        setPreview(
+          await tracer
+            .ask({ kind: 'follow', sha256, from: at(lastPoint), to: wanted, zoom })
+            .catch(() => [at(lastPoint), wanted]),
+        );
       }
       asking.current.busy = false;
     })();
@@ -71,14 +80,18 @@ export function Tracing({ plate }: { plate: CutPlate }) {
     inTurn(async () => {
       const now = traceOf(currentVeil());
       const points = (now && openContour(now)?.points) ?? [];
-      if (points.length > 2 && distance(screenOf(at(points[0])), screenOf(clicked)) <= closeReach) return closeAtStart(points, kind);
+      if (points.length > 2 && distance(screenOf(at(points[0])), screenOf(clicked)) <= closeReach)
+        return closeAtStart(points, kind);
       const place = kind !== 'edge' ? clicked : (await tracer.ask({ kind: 'place', sha256, at: clicked, zoom }))[0];
       const [x, y] = rounded(place);
       const from = points[points.length - 1];
       const via = from ? await wayBetween(tracer, kind, at(from), [x, y], { sha256, zoom }) : [];
-      traced(points.length === 0 ? 'Begin a trace' : 'Trace on', (id, cut) => addTracePoint(id, cut, { x, y }, { to: kind, via }));
+      traced(points.length === 0 ? 'Begin a trace' : 'Trace on', (id, cut) =>
+        addTracePoint(id, cut, { x, y }, { to: kind, via }),
+      );
       const reach = borderReach / zoom;
-      if (points.length > 0 && endsAtBorder(at(points[0]), [x, y], sheet, reach)) closeAtBorder(at(points[0]), [x, y], false);
+      if (points.length > 0 && endsAtBorder(at(points[0]), [x, y], sheet, reach))
+        closeAtBorder(at(points[0]), [x, y], false);
     });
   };
   // Clicks before this one may still be on their way: what is open is looked up when its turn has come.
@@ -93,14 +106,17 @@ export function Tracing({ plate }: { plate: CutPlate }) {
     traced('Close the trace', (id, cut) => closeContour(id, cut, { to: kind, via }));
   };
   const closeAtBorder = (first: Point, end: Point, otherWay: boolean): void =>
-    traced('Close the trace along the sheet’s border', (id, cut) => closeContour(id, cut, { to: 'border', via: aroundBorder(first, end, sheet, otherWay).map(rounded) }));
+    traced('Close the trace along the sheet’s border', (id, cut) =>
+      closeContour(id, cut, { to: 'border', via: aroundBorder(first, end, sheet, otherWay).map(rounded) }),
+    );
 
   const keys = useRef<(event: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
     keys.current = (event) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey) return;
       if (chosen && (event.key === 'Delete' || event.key === 'Backspace')) removeChosen(chosen);
-      else if (event.key === 'Backspace' && veil && open) editing.commit('Take back a point', dropLastPoint(veil.id, index));
+      else if (event.key === 'Backspace' && veil && open)
+        editing.commit('Take back a point', dropLastPoint(veil.id, index));
       else if (event.key === 'End') closeOpen(kindOf(event.shiftKey));
       else return;
       event.preventDefault();
@@ -131,12 +147,42 @@ export function Tracing({ plate }: { plate: CutPlate }) {
         onPointerLeave={() => setPreview([])}
         onPointerDown={(event) => event.button === 0 && click(toSheet(event), kindOf(event.shiftKey))}
       />
-      {veil?.cuts.map((cut, k) => cut.kind === 'trace' && cut !== trace && cut.contours.map((contour, i) => <Hairline key={`${k}-${i}`} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} dashed />))}
-      {trace?.contours.map((contour, i) => <Hairline key={i} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} active={!contour.closed} />)}
-      {!open && trace && <InsertLine veil={veil!.id} cut={index} contours={trace.contours} plate={plate} reach={insertReach} />}
+      {veil?.cuts.map(
+        (cut, k) =>
+          cut.kind === 'trace' &&
+          cut !== trace &&
+          cut.contours.map((contour, i) => (
+            <Hairline key={`${k}-${i}`} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} dashed />
+          )),
+      )}
+      {trace?.contours.map((contour, i) => (
+        <Hairline
+          key={i}
+          d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)}
+          active={!contour.closed}
+        />
+      ))}
+      {!open && trace && (
+        <InsertLine veil={veil!.id} cut={index} contours={trace.contours} plate={plate} reach={insertReach} />
+      )}
       {open && preview.length > 1 && <Hairline d={lineThrough(preview.map(screenOf))} dashed />}
       {trace?.contours.map((contour, i) =>
-        contour.points.map((_, k) => <TraceRing key={`${i}-${k}`} veil={veil!.id} cut={index} contour={contour} contourIndex={i} index={k} plate={plate} sha256={sha256} zoom={zoom} onClose={contour === open && k === 0 && contour.points.length > 2 ? (shift) => closeOpen(kindOf(shift)) : null} />),
+        contour.points.map((_, k) => (
+          <TraceRing
+            key={`${i}-${k}`}
+            veil={veil!.id}
+            cut={index}
+            contour={contour}
+            contourIndex={i}
+            index={k}
+            plate={plate}
+            sha256={sha256}
+            zoom={zoom}
+            onClose={
+              contour === open && k === 0 && contour.points.length > 2 ? (shift) => closeOpen(kindOf(shift)) : null
+            }
+          />
+        )),
       )}
       {keyPoint && <KeyCross at={keyPoint} />}
     </g>

@@ -37,7 +37,9 @@ const knotRadius = 13;
 /** The least distance of two points; endless for fewer than two. */
 function closest(points: readonly (readonly [number, number])[]): number {
   let least = Infinity;
-  points.forEach(([x, y], i) => points.slice(i + 1).forEach(([u, v]) => (least = Math.min(least, Math.hypot(x - u, y - v)))));
+  points.forEach(([x, y], i) =>
+    points.slice(i + 1).forEach(([u, v]) => (least = Math.min(least, Math.hypot(x - u, y - v)))),
+  );
   return least;
 }
 
@@ -51,8 +53,12 @@ export function Knot({ over }: { over: boolean }) {
       <circle r={knotRadius} fill="#F6F6F3" stroke="#1F2328" strokeWidth={1} />
       {strands.map((strand, i) => (
         <g key={i}>
-          <g stroke="#F6F6F3" strokeWidth={i === 1 ? 9 : 0}>{strand}</g>
-          <g stroke={strand === letter ? '#1F2328' : '#9C3B22'} strokeWidth={4}>{strand}</g>
+          <g stroke="#F6F6F3" strokeWidth={i === 1 ? 9 : 0}>
+            {strand}
+          </g>
+          <g stroke={strand === letter ? '#1F2328' : '#9C3B22'} strokeWidth={4}>
+            {strand}
+          </g>
         </g>
       ))}
     </g>

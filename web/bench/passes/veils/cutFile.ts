@@ -20,8 +20,19 @@ export function takeMatte(plate: CutPlate, file: File): void {
   inTurn(async () => {
     const { piece, hand } = store.getState().bench;
     if (!piece) return;
-    const { sha256 } = await whileSolving('Reading the matte', () => send<StoredAsset>(`/cuts/picture?plate=${plateHash(piece, plate)}`, file, () => undefined));
-    cut('Take a matte from a file', plate, (id) => (draft) => addCut(id, { kind: 'picture', joining: hand.joining, matte: keepAsset(draft, { kind: 'matte', name: file.name.slice(0, 300), sha256 }) })(draft));
+    const { sha256 } = await whileSolving('Reading the matte', () =>
+      send<StoredAsset>(`/cuts/picture?plate=${plateHash(piece, plate)}`, file, () => undefined),
+    );
+    cut(
+      'Take a matte from a file',
+      plate,
+      (id) => (draft) =>
+        addCut(id, {
+          kind: 'picture',
+          joining: hand.joining,
+          matte: keepAsset(draft, { kind: 'matte', name: file.name.slice(0, 300), sha256 }),
+        })(draft),
+    );
   });
 }
 
@@ -32,12 +43,18 @@ export function takeContours(plate: CutPlate, picture: Size, file: File): void {
     const { data, width } = await outlineOf(file);
     const contours = contoursFromSvg(data, width ? picture.width / width : 1);
     if (contours.length === 0) throw new Error(`"${file.name}" holds no outline that encloses anything.`);
-    cutInto('Take contours from a file', plate, tracedCut([], joining), (id, index) => addContours(id, index, contours));
+    cutInto('Take contours from a file', plate, tracedCut([], joining), (id, index) =>
+      addContours(id, index, contours),
+    );
   });
 }
 
 /** Saves all closed contours of a veil as a drawing of the plate's size. */
 export function saveContours(veil: Veil, picture: Size): void {
   const contours = veil.cuts.flatMap((one) => (one.kind === 'trace' ? one.contours : []));
-  saveText(contoursToSvg(contours, { width: picture.width, height: picture.height }), `${veil.name}.svg`, 'image/svg+xml');
+  saveText(
+    contoursToSvg(contours, { width: picture.width, height: picture.height }),
+    `${veil.name}.svg`,
+    'image/svg+xml',
+  );
 }

@@ -27,14 +27,22 @@ export function cutPlate(piece: Piece, veil: Pick<Veil, 'plate' | 'graft'> | nul
   const plate = piece.plates.find(({ id }) => id === veil?.plate) ?? piece.plates.at(-1);
   if (!plate) return null;
   const { id, asset, scale } = plate;
-  return { id, asset, scale: scale * (veil?.graft?.scale ?? 1), place: veilOnSheet({ graft: veil?.graft ?? null }, plate), home: veilOnSheet({ graft: null }, plate) };
+  return {
+    id,
+    asset,
+    scale: scale * (veil?.graft?.scale ?? 1),
+    place: veilOnSheet({ graft: veil?.graft ?? null }, plate),
+    home: veilOnSheet({ graft: null }, plate),
+  };
 }
 
-export const toPlate = (plate: Pick<CutPlate, 'place'>, point: Point): [number, number] => apply(inverse(plate.place), point);
+export const toPlate = (plate: Pick<CutPlate, 'place'>, point: Point): [number, number] =>
+  apply(inverse(plate.place), point);
 export const fromPlate = (plate: Pick<CutPlate, 'place'>, point: Point): [number, number] => apply(plate.place, point);
 
 /** The sheet as it lies on the plate, plate px. */
-export const sheetOnPlate = ({ sheet }: Piece, plate: CutPlate): Region => placedBounds(inverse(plate.place), { x: 0, y: 0, width: sheet.width, height: sheet.height });
+export const sheetOnPlate = ({ sheet }: Piece, plate: CutPlate): Region =>
+  placedBounds(inverse(plate.place), { x: 0, y: 0, width: sheet.width, height: sheet.height });
 
 /** The veil that is being cut, as it is now; null before the first. */
 export function currentVeil(): Veil | null {
@@ -79,7 +87,12 @@ function intoCut(blank: Cut, change: (id: string, index: number) => Edit): (id: 
 }
 
 /** Keeps a change of the cut that the hand works on. */
-export const cutInto = (label: string, plate: CutPlate, blank: Cut, change: (id: string, index: number) => Edit): void => cut(label, plate, intoCut(blank, change));
+export const cutInto = (
+  label: string,
+  plate: CutPlate,
+  blank: Cut,
+  change: (id: string, index: number) => Edit,
+): void => cut(label, plate, intoCut(blank, change));
 
 /** Shows such a change before it is kept. */
 export function draftInto(plate: CutPlate, blank: Cut, change: (id: string, index: number) => Edit): void {

@@ -31,7 +31,10 @@ export interface KeyedLine {
 }
 
 /** Drawing a line on the sheet with the brush. A click with Shift held draws straight from where the last one ended. */
-export function useDrawnLine(plate: CutPlate, { draft, end, cancel }: DrawnWork): { drag: DragHandlers; drawing: { line: DrawnLine; alt: boolean } | null; keyed: KeyedLine } {
+export function useDrawnLine(
+  plate: CutPlate,
+  { draft, end, cancel }: DrawnWork,
+): { drag: DragHandlers; drawing: { line: DrawnLine; alt: boolean } | null; keyed: KeyedLine } {
   const { radius } = useAppSelector(({ bench }) => bench.hand);
   const { view } = useViewport();
   const points = useRef<[number, number][]>([]);

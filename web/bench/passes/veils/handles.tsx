@@ -13,7 +13,16 @@ import { Tracing } from './Tracing';
 import { Weaving } from './Weaving';
 import { WipeLine } from './WipeLine';
 
-const hands: Record<VeilTool, ComponentType<{ plate: CutPlate }>> = { trace: Tracing, scribble: Scribbling, tone: KeyingTone, edge: PaintingEdge, 'touch-up': TouchingUp, weave: Weaving, shadow: ShadowPainting, graft: Grafting };
+const hands: Record<VeilTool, ComponentType<{ plate: CutPlate }>> = {
+  trace: Tracing,
+  scribble: Scribbling,
+  tone: KeyingTone,
+  edge: PaintingEdge,
+  'touch-up': TouchingUp,
+  weave: Weaving,
+  shadow: ShadowPainting,
+  graft: Grafting,
+};
 
 export function Handles() {
   const { piece, materials, veil, mayChange } = useBench();

@@ -6,4 +6,14 @@ import { Summary } from './summary';
 import { HandOptions, HandTools } from './tools';
 import { warning } from './warning';
 
-export const veilsLine: BenchPass = { line: 3, title: 'Veils', Summary, Slip, Handles, HandTools, HandOptions, Gauge, warning };
+export const veilsLine: BenchPass = {
+  line: 3,
+  title: 'Veils',
+  Summary,
+  Slip,
+  Handles,
+  HandTools,
+  HandOptions,
+  Gauge,
+  warning,
+};

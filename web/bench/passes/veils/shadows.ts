@@ -9,7 +9,10 @@ export interface ThrownShadow {
   set(shadow: VeilShadow | null): Edit;
 }
 
-export const shadowEdit = (veil: Veil, on: ThrownShadow['on']) => (shadow: VeilShadow | null): Edit => (on === 'letters' ? setShadow(veil.id, shadow) : setGraft(veil.id, { shadow }));
+export const shadowEdit =
+  (veil: Veil, on: ThrownShadow['on']) =>
+  (shadow: VeilShadow | null): Edit =>
+    on === 'letters' ? setShadow(veil.id, shadow) : setGraft(veil.id, { shadow });
 
 /** The shadow that the hand works on: the one that is meant, or the only one there is; null where there is none. */
 export function chosenShadow(veil: Veil, wanted: ThrownShadow['on']): ThrownShadow | null {

@@ -1,7 +1,21 @@
 import type { Piece } from '../../../../core/piece/schema';
 import { keyOf } from '../../../../core/render/node';
-import { changeVeil, setFineEdge, setSoftness, setSolvedCut, type StoredMatte } from '../../../../core/piece/edits/veils';
-import { solvedOf, type Cut, type FineEdge, type ScribbleCut, type Softness, type ToneCut, type Veil } from '../../../../core/passes/veils/schema';
+import {
+  changeVeil,
+  setFineEdge,
+  setSoftness,
+  setSolvedCut,
+  type StoredMatte,
+} from '../../../../core/piece/edits/veils';
+import {
+  solvedOf,
+  type Cut,
+  type FineEdge,
+  type ScribbleCut,
+  type Softness,
+  type ToneCut,
+  type Veil,
+} from '../../../../core/passes/veils/schema';
 import type { StoredAsset } from '../../../../server/store/assets';
 import { ask, ServerProblem } from '../../../api/client';
 import { followJob, type JobState } from '../../../api/files';
@@ -44,7 +58,11 @@ let newerStroke: () => void = () => undefined;
  * Changes the scribble cut that the hand works on, and solves it: first as finely as the screen shows it, then in full. A stroke
  * that is drawn meanwhile does not wait for that.
  */
-export function scribble(label: string, plate: CutPlate, change: (before: Pick<ScribbleCut, 'marks' | 'box'>) => Partial<Pick<ScribbleCut, 'marks' | 'box'>>): void {
+export function scribble(
+  label: string,
+  plate: CutPlate,
+  change: (before: Pick<ScribbleCut, 'marks' | 'box'>) => Partial<Pick<ScribbleCut, 'marks' | 'box'>>,
+): void {
   const own = ++strokes;
   newerStroke();
   inTurn(async () => {
@@ -52,15 +70,29 @@ export function scribble(label: string, plate: CutPlate, change: (before: Pick<S
     if (!piece) return;
     const veil = currentVeil();
     const found = veil?.cuts[workingCut(veil, 'scribble', hand.joining)] as ScribbleCut | undefined;
-    const blank: ScribbleCut = { kind: 'scribble', joining: hand.joining, marks: [], box: null, matte: null, coarse: false };
+    const blank: ScribbleCut = {
+      kind: 'scribble',
+      joining: hand.joining,
+      marks: [],
+      box: null,
+      matte: null,
+      coarse: false,
+    };
     const { marks, box } = { ...(found ?? blank), ...change(found ?? blank) };
     const order = { plate: plateHash(piece, plate), marks, box };
-    const keep = (matte: StoredAsset | null, coarse = false): void => cutInto(label, plate, blank, (id, index) => setSolvedCut(id, index, { marks, box, coarse }, matte && asMatte(matte)));
-    const { matte: quick, turn } = await whileSolving('Solving the cut', () => ask<Scribbled>('/cuts/scribble', { json: { ...order, quick: true } }));
+    const keep = (matte: StoredAsset | null, coarse = false): void =>
+      cutInto(label, plate, blank, (id, index) =>
+        setSolvedCut(id, index, { marks, box, coarse }, matte && asMatte(matte)),
+      );
+    const { matte: quick, turn } = await whileSolving('Solving the cut', () =>
+      ask<Scribbled>('/cuts/scribble', { json: { ...order, quick: true } }),
+    );
     if (!quick) {
       // The strokes are kept; what is missing is said.
       keep(null);
-      store.dispatch(looked({ problem: 'Nothing is marked yet that stands in front. Draw one stroke over it, or a box around it.' }));
+      store.dispatch(
+        looked({ problem: 'Nothing is marked yet that stands in front. Draw one stroke over it, or a box around it.' }),
+      );
       return;
     }
     if (strokes !== own) return keep(quick, true);
@@ -84,16 +116,34 @@ export function keyTone(label: string, plate: CutPlate, change: (before: ToneCut
     if (!piece) return;
     const veil = currentVeil();
     const found = veil?.cuts[workingCut(veil, 'tone', hand.joining)] as ToneCut | undefined;
-    const blank: ToneCut = { kind: 'tone', joining: hand.joining, samples: [], chroma: 4, lightness: 10, softness: 0.5, connected: false, matte: null };
+    const blank: ToneCut = {
+      kind: 'tone',
+      joining: hand.joining,
+      samples: [],
+      chroma: 4,
+      lightness: 10,
+      softness: 0.5,
+      connected: false,
+      matte: null,
+    };
     const { samples, chroma, lightness, softness, connected } = { ...(found ?? blank), ...change(found ?? blank) };
     const rule = { samples, chroma, lightness, softness, connected };
-    const matte = samples.length === 0 ? null : await whileSolving('Keying', () => ask<StoredAsset>('/cuts/tone', { json: { plate: plateHash(piece, plate), ...rule } }));
+    const matte =
+      samples.length === 0
+        ? null
+        : await whileSolving('Keying', () =>
+            ask<StoredAsset>('/cuts/tone', { json: { plate: plateHash(piece, plate), ...rule } }),
+          );
     cutInto(label, plate, blank, (id, index) => setSolvedCut(id, index, rule, matte && asMatte(matte)));
   });
 }
 
 /** A veil's cuts as the server takes them. */
-function givenOf(piece: Piece, plate: CutPlate, veil: Veil): { plate: string; cuts: Cut[]; mattes: Record<string, string> } {
+function givenOf(
+  piece: Piece,
+  plate: CutPlate,
+  veil: Veil,
+): { plate: string; cuts: Cut[]; mattes: Record<string, string> } {
   const mattes = Object.fromEntries(solvedOf(veil).map(({ key }) => [key, piece.assets[key].sha256!]));
   return { plate: plateHash(piece, plate), cuts: veil.cuts, mattes };
 }
@@ -104,8 +154,11 @@ export function takeSoftness(plate: CutPlate): void {
     const { piece } = store.getState().bench;
     const veil = currentVeil();
     if (!piece || !veil) return;
-    const { profile } = await whileSolving('Measuring the edge', () => ask<{ profile: Softness['profile'] }>('/cuts/softness', { json: givenOf(piece, plate, veil) }));
-    if (profile.length === 0) throw new Error('There is no edge to measure: cut the veil first, along something that stands out.');
+    const { profile } = await whileSolving('Measuring the edge', () =>
+      ask<{ profile: Softness['profile'] }>('/cuts/softness', { json: givenOf(piece, plate, veil) }),
+    );
+    if (profile.length === 0)
+      throw new Error('There is no edge to measure: cut the veil first, along something that stands out.');
     editing.commit('Take the softness from the photo', (draft) => {
       setSoftness(veil.id, { profile, factor: veil.softness?.factor ?? 1 })(draft);
       // What was softened by hand until now would be added to it.
@@ -127,11 +180,18 @@ export function solveFine(plate: CutPlate, change: Partial<Pick<FineEdge, 'band'
     told({ stage: 'A first look at the edge', done: 0, startedAt, job: null });
     try {
       const first = await ask<Record<'matte' | 'front', StoredAsset>>('/cuts/first-look', { json });
-      editing.draft(setFineEdge(veil.id, { band, reach }, { matte: asMatte(first.matte), front: asMatte(first.front), solvedFor }));
+      editing.draft(
+        setFineEdge(veil.id, { band, reach }, { matte: asMatte(first.matte), front: asMatte(first.front), solvedFor }),
+      );
       const { job } = await ask<{ job: JobState }>('/cuts/fine', { json });
-      const { result } = await followJob(job.id, ({ done, stage, state }) => told(state === 'running' ? { stage, done, startedAt, job: job.id } : null));
+      const { result } = await followJob(job.id, ({ done, stage, state }) =>
+        told(state === 'running' ? { stage, done, startedAt, job: job.id } : null),
+      );
       const { matte, front } = result as Record<'matte' | 'front', StoredAsset>;
-      editing.commit('Solve the fine edge', setFineEdge(veil.id, { band, reach }, { matte: asMatte(matte), front: asMatte(front), solvedFor }));
+      editing.commit(
+        'Solve the fine edge',
+        setFineEdge(veil.id, { band, reach }, { matte: asMatte(matte), front: asMatte(front), solvedFor }),
+      );
     } catch (error) {
       editing.cancelDraft();
       if (!(error instanceof ServerProblem && error.code === 'cancelled')) throw error;
@@ -149,10 +209,16 @@ export function proposeFine(plate: CutPlate): void {
     const { piece } = store.getState().bench;
     const veil = currentVeil();
     if (!piece || !veil) return;
-    const { band } = await whileSolving('Looking for hair and blur', () => ask<{ band: FineEdge['band'] }>('/cuts/propose', { json: givenOf(piece, plate, veil) }));
-    if (band.length === 0) throw new Error('The photo is neither hairy nor blurred along this edge. Its softness is enough here; or paint the band by hand.');
+    const { band } = await whileSolving('Looking for hair and blur', () =>
+      ask<{ band: FineEdge['band'] }>('/cuts/propose', { json: givenOf(piece, plate, veil) }),
+    );
+    if (band.length === 0)
+      throw new Error(
+        'The photo is neither hairy nor blurred along this edge. Its softness is enough here; or paint the band by hand.',
+      );
     solveFine(plate, { band: [...(veil.fine?.band ?? []), ...band] });
   });
 }
 
-export const cancelSolving = (job: string): void => void ask(`/jobs/${job}`, { method: 'DELETE' }).catch(() => undefined);
+export const cancelSolving = (job: string): void =>
+  void ask(`/jobs/${job}`, { method: 'DELETE' }).catch(() => undefined);

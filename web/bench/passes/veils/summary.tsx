@@ -4,16 +4,36 @@ import { EditedValue } from '../../EditedValue';
 
 export function Summary() {
   const { veil, piece } = useBench();
-  if (!veil) return <span className="text-faint">Nothing stands in front of the words yet. Cut a veil: along an edge, by rough strokes or by colour.</span>;
+  if (!veil)
+    return (
+      <span className="text-faint">
+        Nothing stands in front of the words yet. Cut a veil: along an edge, by rough strokes or by colour.
+      </span>
+    );
   const behind = piece.veils.map(({ name }) => name).join(', ');
-  const sigmas = veil.softness?.profile.map(([, , sigma]) => sigma * veil.softness!.factor * plateScale(piece.plates, veil.plate)) ?? [];
+  const sigmas =
+    veil.softness?.profile.map(([, , sigma]) => sigma * veil.softness!.factor * plateScale(piece.plates, veil.plate)) ??
+    [];
   return (
     <span>
       Words behind <b>{behind}</b>; the edge of {veil.name}{' '}
       {sigmas.length > 0 ? (
         <>
-          follows the photo’s focus, <b>{Math.min(...sigmas).toFixed(1)}-{Math.max(...sigmas).toFixed(1)} px</b>, times{' '}
-          <EditedValue label="Softness factor" says="Set the softness" value={veil.softness!.factor} step={0.05} digits={2} min={0} max={5} edit={(factor) => setSoftness(veil.id, { ...veil.softness!, factor })} />
+          follows the photo’s focus,{' '}
+          <b>
+            {Math.min(...sigmas).toFixed(1)}-{Math.max(...sigmas).toFixed(1)} px
+          </b>
+          , times{' '}
+          <EditedValue
+            label="Softness factor"
+            says="Set the softness"
+            value={veil.softness!.factor}
+            step={0.05}
+            digits={2}
+            min={0}
+            max={5}
+            edit={(factor) => setSoftness(veil.id, { ...veil.softness!, factor })}
+          />
           {veil.feather > 0 && ', and '}
         </>
       ) : (
@@ -21,7 +41,17 @@ export function Summary() {
       )}
       {(sigmas.length === 0 || veil.feather > 0) && (
         <>
-          <EditedValue label="Feather" value={veil.feather} unit="px" digits={1} step={0.1} min={0} max={200} edit={(feather) => changeVeil(veil.id, { feather })} /> soft
+          <EditedValue
+            label="Feather"
+            value={veil.feather}
+            unit="px"
+            digits={1}
+            step={0.1}
+            min={0}
+            max={200}
+            edit={(feather) => changeVeil(veil.id, { feather })}
+          />{' '}
+          soft
         </>
       )}
       {veil.fine && (veil.fine.matte ? '; fine edge solved' : '; fine edge painted')}.
@@ -29,4 +59,5 @@ export function Summary() {
   );
 }
 
-const plateScale = (plates: readonly { id: string; scale: number }[], id: string): number => plates.find((plate) => plate.id === id)?.scale ?? 1;
+const plateScale = (plates: readonly { id: string; scale: number }[], id: string): number =>
+  plates.find((plate) => plate.id === id)?.scale ?? 1;

@@ -18,15 +18,26 @@ const tools: { tool: VeilTool; name: string; tip: string }[] = [
   { tool: 'graft', name: 'Graft', tip: 'Move, turn and scale a copied piece of the photograph' },
 ];
 
-export const joiningNames: Record<Joining, string> = { add: 'adds', 'take-away': 'takes away', intersect: 'intersects' };
+export const joiningNames: Record<Joining, string> = {
+  add: 'adds',
+  'take-away': 'takes away',
+  intersect: 'intersects',
+};
 
 export function HandTools() {
   const hand = useAppSelector(({ bench }) => bench.hand);
   const { piece } = useBench();
   const dispatch = useAppDispatch();
-  if (piece.plates.length === 0) return <span className="text-faint">A veil is cut from a photograph. Choose one on line 0.</span>;
+  if (piece.plates.length === 0)
+    return <span className="text-faint">A veil is cut from a photograph. Choose one on line 0.</span>;
   return tools.map(({ tool, name, tip }) => (
-    <button key={tool} className="plain-button" title={tip} aria-pressed={hand.veilTool === tool} onClick={() => dispatch(handed({ veilTool: tool }))}>
+    <button
+      key={tool}
+      className="plain-button"
+      title={tip}
+      aria-pressed={hand.veilTool === tool}
+      onClick={() => dispatch(handed({ veilTool: tool }))}
+    >
       {name}
     </button>
   ));
@@ -71,16 +82,37 @@ function JoiningChoice() {
   const dispatch = useAppDispatch();
   return (
     <>
-      This cut <Choice label="How the cut joins" value={joining} options={joiningNames} onChoose={(next) => dispatch(handed({ joining: next }))} />
+      This cut{' '}
+      <Choice
+        label="How the cut joins"
+        value={joining}
+        options={joiningNames}
+        onChoose={(next) => dispatch(handed({ joining: next }))}
+      />
     </>
   );
 }
 
-function Toggle<Key extends keyof Hand>({ field, value, title, children }: { field: Key; value: Hand[Key]; title?: string; children: ReactNode }) {
+function Toggle<Key extends keyof Hand>({
+  field,
+  value,
+  title,
+  children,
+}: {
+  field: Key;
+  value: Hand[Key];
+  title?: string;
+  children: ReactNode;
+}) {
   const now = useAppSelector(({ bench }) => bench.hand[field]);
   const dispatch = useAppDispatch();
   return (
-    <button className="plain-button" aria-pressed={now === value} title={title} onClick={() => dispatch(handed({ [field]: value }))}>
+    <button
+      className="plain-button"
+      aria-pressed={now === value}
+      title={title}
+      onClick={() => dispatch(handed({ [field]: value }))}
+    >
       {children}
     </button>
   );
@@ -110,7 +142,9 @@ function Softness() {
   const { softness } = useAppSelector(({ bench }) => bench.hand);
   const dispatch = useAppDispatch();
   const set = (value: number) => dispatch(handed({ softness: value / 100 }));
-  return <Quantity label="Brush softness" value={softness * 100} unit="%" min={0} max={100} onDraft={set} onCommit={set} />;
+  return (
+    <Quantity label="Brush softness" value={softness * 100} unit="%" min={0} max={100} onDraft={set} onCommit={set} />
+  );
 }
 
 function TraceOptions() {
@@ -120,13 +154,25 @@ function TraceOptions() {
   return (
     <>
       <JoiningChoice />
-      <button className="plain-button" title="Shift held does the same for one click" aria-pressed={straight} onClick={() => dispatch(handed({ straight: !straight, smooth: false }))}>
+      <button
+        className="plain-button"
+        title="Shift held does the same for one click"
+        aria-pressed={straight}
+        onClick={() => dispatch(handed({ straight: !straight, smooth: false }))}
+      >
         Straight
       </button>
-      <button className="plain-button" title="A smooth curve through the clicked points, where there is no edge to follow" aria-pressed={smooth} onClick={() => dispatch(handed({ smooth: !smooth, straight: false }))}>
+      <button
+        className="plain-button"
+        title="A smooth curve through the clicked points, where there is no edge to follow"
+        aria-pressed={smooth}
+        onClick={() => dispatch(handed({ smooth: !smooth, straight: false }))}
+      >
         Smooth
       </button>
-      <Hint more="Click along the edge. Click the first point to close; at the sheet’s border it closes by itself. Backspace takes back. A click on a closed line puts a point in; a click on a point chooses it. By keyboard: arrows, Enter, End to close.">Click along the edge; the first point closes it.</Hint>
+      <Hint more="Click along the edge. Click the first point to close; at the sheet’s border it closes by itself. Backspace takes back. A click on a closed line puts a point in; a click on a point chooses it. By keyboard: arrows, Enter, End to close.">
+        Click along the edge; the first point closes it.
+      </Hint>
     </>
   );
 }
@@ -138,7 +184,12 @@ function ScribbleOptions() {
     <>
       <JoiningChoice />
       <SideChoice front="Front" behind="Behind" />
-      <button className="plain-button" title="Draw a box around what stands in front: the cut is solved only there" aria-pressed={boxing} onClick={() => dispatch(handed({ boxing: !boxing }))}>
+      <button
+        className="plain-button"
+        title="Draw a box around what stands in front: the cut is solved only there"
+        aria-pressed={boxing}
+        onClick={() => dispatch(handed({ boxing: !boxing }))}
+      >
         Box
       </button>
       <Size />
@@ -190,7 +241,8 @@ function ShadowOptions() {
   const { veil } = useBench();
   const { shadowOn } = useAppSelector(({ bench }) => bench.hand);
   const dispatch = useAppDispatch();
-  if (!veil?.shadow && !veil?.graft?.shadow) return <Hint>This veil throws no shadow yet: unfold line 3 and throw one.</Hint>;
+  if (!veil?.shadow && !veil?.graft?.shadow)
+    return <Hint>This veil throws no shadow yet: unfold line 3 and throw one.</Hint>;
   return (
     <>
       <Toggle field="shadowBrush" value="deepen" title="Alt held takes away">
@@ -206,12 +258,25 @@ function ShadowOptions() {
         Near
       </Toggle>
       <Size />, soft <Softness />
-      {veil.shadow && veil.graft?.shadow && <Choice label="Which shadow" value={shadowOn} options={{ letters: 'on the letters', plate: 'on the photograph' }} onChoose={(next) => dispatch(handed({ shadowOn: next }))} />}
+      {veil.shadow && veil.graft?.shadow && (
+        <Choice
+          label="Which shadow"
+          value={shadowOn}
+          options={{ letters: 'on the letters', plate: 'on the photograph' }}
+          onChoose={(next) => dispatch(handed({ shadowOn: next }))}
+        />
+      )}
     </>
   );
 }
 
 function GraftOptions() {
   const { veil } = useBench();
-  return <Hint>{veil?.graft ? 'Drag to move; the rings turn and scale. Arrow keys move by 1 px.' : 'Unfold line 3 and copy this veil as a graft; then it can be moved here.'}</Hint>;
+  return (
+    <Hint>
+      {veil?.graft
+        ? 'Drag to move; the rings turn and scale. Arrow keys move by 1 px.'
+        : 'Unfold line 3 and copy this veil as a graft; then it can be moved here.'}
+    </Hint>
+  );
 }

@@ -15,7 +15,13 @@ export const rounded = ([x, y]: Point): [number, number] => [Math.round(x * 100)
 export const at = (point: Pick<TracePoint, 'x' | 'y'>): [number, number] => [point.x, point.y];
 
 /** What lies between two points of a trace. */
-export async function wayBetween(tracer: TraceClient, kind: Drawn, from: Point, to: Point, seen: { sha256: string; zoom: number }): Promise<[number, number][]> {
+export async function wayBetween(
+  tracer: TraceClient,
+  kind: Drawn,
+  from: Point,
+  to: Point,
+  seen: { sha256: string; zoom: number },
+): Promise<[number, number][]> {
   return kind === 'edge' ? (await tracer.ask({ kind: 'finish', ...seen, from, to })).slice(1, -1).map(rounded) : [];
 }
 
@@ -23,7 +29,10 @@ export async function wayBetween(tracer: TraceClient, kind: Drawn, from: Point, 
 export function curveOn(open: Contour, [x, y]: Point): Point[] {
   const tail = open.points.slice(-2);
   const last: TracePoint = { ...tail[tail.length - 1], to: 'smooth', via: [] };
-  const points = contourPoints({ closed: false, points: [...tail.slice(0, -1), last, { x, y, to: 'straight', via: [] }] });
+  const points = contourPoints({
+    closed: false,
+    points: [...tail.slice(0, -1), last, { x, y, to: 'straight', via: [] }],
+  });
   return points.slice(points.findLastIndex(([u, v]) => u === last.x && v === last.y));
 }
 
@@ -38,14 +47,27 @@ export function chosenPoint(veil: Veil | null, chosen: Hand['tracePoint']): Chos
 }
 
 /** The stretches that end and begin at a point; null where there is none. */
-export function neighboursOf({ points, closed }: Contour, index: number): { previous: TracePoint | null; next: TracePoint | null } {
-  return { previous: points[index - 1] ?? (closed ? points[points.length - 1] : null), next: points[index + 1] ?? (closed ? points[0] : null) };
+export function neighboursOf(
+  { points, closed }: Contour,
+  index: number,
+): { previous: TracePoint | null; next: TracePoint | null } {
+  return {
+    previous: points[index - 1] ?? (closed ? points[points.length - 1] : null),
+    next: points[index + 1] ?? (closed ? points[0] : null),
+  };
 }
 
 /** The edit that moves a point, with the stretches on both sides run anew where they follow the photo's edge. */
-export async function movedPoint(tracer: TraceClient, { veil, cut, contour, index }: NonNullable<Hand['tracePoint']>, of: Contour, to: [number, number], seen: { sha256: string; zoom: number }): Promise<ReturnType<typeof movePoint>> {
+export async function movedPoint(
+  tracer: TraceClient,
+  { veil, cut, contour, index }: NonNullable<Hand['tracePoint']>,
+  of: Contour,
+  to: [number, number],
+  seen: { sha256: string; zoom: number },
+): Promise<ReturnType<typeof movePoint>> {
   const { previous, next } = neighboursOf(of, index);
-  const again = async (kind: TracePoint['to'], from: Point, end: Point): Promise<[number, number][] | null> => (kind === 'border' ? null : wayBetween(tracer, kind, from, end, seen));
+  const again = async (kind: TracePoint['to'], from: Point, end: Point): Promise<[number, number][] | null> =>
+    kind === 'border' ? null : wayBetween(tracer, kind, from, end, seen);
   const before = previous ? await again(previous.to, at(previous), to) : null;
   const after = next ? await again(of.points[index].to, to, at(next)) : null;
   return movePoint(veil, cut, contour, index, { x: to[0], y: to[1] }, before, after);
@@ -60,16 +82,29 @@ export function removeChosen({ veil, cut, contour, index }: ChosenPoint): void {
 export function nudgeChosen({ veil, cut, contour, index, of, point }: ChosenPoint, to: Point, from: Point): void {
   const { previous } = neighboursOf(of, index);
   const place = { x: point.x + to[0] - from[0], y: point.y + to[1] - from[1] };
-  editing.soon('Move a point', `trace-${veil}-${cut}-${contour}-${index}`, 'at', movePoint(veil, cut, contour, index, place, previous?.to === 'edge' ? [] : null, point.to === 'edge' ? [] : null));
+  editing.soon(
+    'Move a point',
+    `trace-${veil}-${cut}-${contour}-${index}`,
+    'at',
+    movePoint(veil, cut, contour, index, place, previous?.to === 'edge' ? [] : null, point.to === 'edge' ? [] : null),
+  );
 }
 
 /** Lets the stretch after the chosen point run in another way, or once more. */
-export function runStretch(tracer: TraceClient, chosen: ChosenPoint, kind: Drawn, seen: { sha256: string; zoom: number }): void {
+export function runStretch(
+  tracer: TraceClient,
+  chosen: ChosenPoint,
+  kind: Drawn,
+  seen: { sha256: string; zoom: number },
+): void {
   inTurn(async () => {
     const now = chosenPoint(currentVeil(), chosen);
     const next = now && neighboursOf(now.of, now.index).next;
     if (!next) return;
     const via = await wayBetween(tracer, kind, at(now.point), at(next), seen);
-    editing.commit(kind === now.point.to ? 'Run a stretch again' : 'Run a stretch otherwise', replaceStretch(now.veil, now.cut, now.contour, now.index, { to: kind, via }));
+    editing.commit(
+      kind === now.point.to ? 'Run a stretch again' : 'Run a stretch otherwise',
+      replaceStretch(now.veil, now.cut, now.contour, now.index, { to: kind, via }),
+    );
   });
 }

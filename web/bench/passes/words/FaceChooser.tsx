@@ -14,7 +14,12 @@ export function FaceChooser({ lettering }: { lettering: Lettering }) {
   const [open, setOpen] = useState(false);
   const [, setReady] = useState(0);
   useEffect(() => {
-    if (open) for (const face of faces) void loadFace(face).then(() => setReady((count) => count + 1), () => undefined);
+    if (open)
+      for (const face of faces)
+        void loadFace(face).then(
+          () => setReady((count) => count + 1),
+          () => undefined,
+        );
   }, [open, faces]);
   const current = piece.assets[lettering.words.face];
   const sample = lettering.words.text.split('\n')[0].slice(0, 12) || 'Words';
@@ -25,7 +30,12 @@ export function FaceChooser({ lettering }: { lettering: Lettering }) {
         <span className="text-faint">change</span>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="start" sideOffset={4} className="z-30 max-h-96 w-72 overflow-auto rounded-sheet border border-rule bg-card p-1" onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}>
+        <Popover.Content
+          align="start"
+          sideOffset={4}
+          className="z-30 max-h-96 w-72 overflow-auto rounded-sheet border border-rule bg-card p-1"
+          onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}
+        >
           <Link to={`/faces?words=${encodeURIComponent(sample)}`} className="block px-2 py-1 text-faint underline">
             Compare them in the type case
           </Link>

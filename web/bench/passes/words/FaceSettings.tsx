@@ -35,10 +35,15 @@ export function FaceSettings() {
           .
         </p>
       )}
-      {words.fallbacks.length > 0 && <p className="text-ochre">What this face has not is set in {words.fallbacks.map((key) => piece.assets[key]?.name).join(', ')}.</p>}
+      {words.fallbacks.length > 0 && (
+        <p className="text-ochre">
+          What this face has not is set in {words.fallbacks.map((key) => piece.assets[key]?.name).join(', ')}.
+        </p>
+      )}
       {nowhere.length > 0 && (
         <p className="font-semibold text-ochre" role="status">
-          No face here has {nowhere.slice(0, 12).join(' ')}. {nowhere.length === 1 ? 'It shows' : 'They show'} as an empty box; bring a face into the type case that has {nowhere.length === 1 ? 'it' : 'them'}.
+          No face here has {nowhere.slice(0, 12).join(' ')}. {nowhere.length === 1 ? 'It shows' : 'They show'} as an
+          empty box; bring a face into the type case that has {nowhere.length === 1 ? 'it' : 'them'}.
         </p>
       )}
       {features.length > 0 && (
@@ -52,9 +57,16 @@ export function FaceSettings() {
                   disabled={!mayChange}
                   checked={(words.features[tag] ?? Number(onByItself.has(tag))) > 0}
                   onChange={(event) => {
-                    const others = Object.fromEntries(Object.entries(words.features).filter(([other]) => other !== tag));
+                    const others = Object.fromEntries(
+                      Object.entries(words.features).filter(([other]) => other !== tag),
+                    );
                     const on = event.target.checked;
-                    editing.commit(`${on ? 'Use' : 'Leave out'} ${featureName(tag)}`, setWords(id, { features: on === onByItself.has(tag) ? others : { ...others, [tag]: Number(on) } }));
+                    editing.commit(
+                      `${on ? 'Use' : 'Leave out'} ${featureName(tag)}`,
+                      setWords(id, {
+                        features: on === onByItself.has(tag) ? others : { ...others, [tag]: Number(on) },
+                      }),
+                    );
                   }}
                 />
                 <span className="truncate">{featureName(tag)}</span>

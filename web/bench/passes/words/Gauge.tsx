@@ -21,7 +21,15 @@ export function Gauge() {
         <section>
           <h3 className="mb-1 label">Width of the lines</h3>
           {widths.slice(0, 12).map((line, i) => (
-            <Scale key={i} label={line.text || 'empty line'} value={line.width} shown={`${Math.round(line.width)} px`} full={piece.sheet.width} limits={[{ at: piece.sheet.width, name: 'sheet width' }]} good={line.width <= piece.sheet.width} />
+            <Scale
+              key={i}
+              label={line.text || 'empty line'}
+              value={line.width}
+              shown={`${Math.round(line.width)} px`}
+              full={piece.sheet.width}
+              limits={[{ at: piece.sheet.width, name: 'sheet width' }]}
+              good={line.width <= piece.sheet.width}
+            />
           ))}
           {widths.length > 12 && <p className="text-faint">and {widths.length - 12} more</p>}
         </section>
@@ -29,7 +37,8 @@ export function Gauge() {
       <InkGauge />
       {!lettering!.words.shape && <SpacingGauge />}
       <p>
-        {lettering!.words.shape ? 'The shape is' : 'Capitals are'} <b>{Math.round(cap)} px</b> high, {tellLength(cap, 'mm', piece.sheet.ppi)} on paper.
+        {lettering!.words.shape ? 'The shape is' : 'Capitals are'} <b>{Math.round(cap)} px</b> high,{' '}
+        {tellLength(cap, 'mm', piece.sheet.ppi)} on paper.
       </p>
     </div>
   );
@@ -46,7 +55,14 @@ function InkGauge() {
     <section>
       <h3 className="mb-1 label">Ink</h3>
       <Scale label="Ink in the letters’ boxes" value={share} shown={`${Math.round(share * 100)} %`} full={1} />
-      <Scale label={`Finest detail, in ${finest.text}`} value={mm} shown={`${mm.toFixed(2)} mm`} full={4} limits={[{ at: finestPrintable, name: 'finest that prints' }]} good={mm >= finestPrintable} />
+      <Scale
+        label={`Finest detail, in ${finest.text}`}
+        value={mm}
+        shown={`${mm.toFixed(2)} mm`}
+        full={4}
+        limits={[{ at: finestPrintable, name: 'finest that prints' }]}
+        good={mm >= finestPrintable}
+      />
       <p className={mm >= finestPrintable ? 'text-faint' : 'text-ochre'}>
         {finest.px.toFixed(1)} px{mm < finestPrintable ? '; finer lines break or fill in on paper.' : ' on the sheet.'}
       </p>
@@ -74,15 +90,33 @@ function SpacingGauge() {
   return (
     <section>
       <h3 className="mb-1 label">White between the letters</h3>
-      <div className="flex h-16 items-end gap-px border-b border-rule" role="img" aria-label={odd.size === 0 ? 'Even' : `Odd gaps: ${[...odd].map(({ text }) => text).join(', ')}`}>
+      <div
+        className="flex h-16 items-end gap-px border-b border-rule"
+        role="img"
+        aria-label={odd.size === 0 ? 'Even' : `Odd gaps: ${[...odd].map(({ text }) => text).join(', ')}`}
+      >
         {gaps.slice(0, shownGaps).map((gap) => (
-          <div key={gap.left} className={`min-w-1 grow ${odd.has(gap) ? 'bg-ochre' : 'bg-verdigris'}`} style={{ height: `${Math.max(2, (gap.mean / most) * 100)}%` }} title={`${gap.text}: ${(gap.mean / words.size).toFixed(3)} em`} />
+          <div
+            key={gap.left}
+            className={`min-w-1 grow ${odd.has(gap) ? 'bg-ochre' : 'bg-verdigris'}`}
+            style={{ height: `${Math.max(2, (gap.mean / most) * 100)}%` }}
+            title={`${gap.text}: ${(gap.mean / words.size).toFixed(3)} em`}
+          />
         ))}
       </div>
       <div className="flex gap-px text-center text-[11px] text-faint">
-        {gaps.length <= 12 && gaps.map((gap) => <span key={gap.left} className={`grow ${odd.has(gap) ? 'font-semibold text-ochre' : ''}`}>{gap.text}</span>)}
+        {gaps.length <= 12 &&
+          gaps.map((gap) => (
+            <span key={gap.left} className={`grow ${odd.has(gap) ? 'font-semibold text-ochre' : ''}`}>
+              {gap.text}
+            </span>
+          ))}
       </div>
-      <p className={odd.size > 0 ? 'text-ochre' : 'text-faint'}>{odd.size === 0 ? 'Even by measure.' : `${odd.size === 1 ? 'One gap is' : `${odd.size} gaps are`} off the others by more than ${oddShare * 100} %.`}</p>
+      <p className={odd.size > 0 ? 'text-ochre' : 'text-faint'}>
+        {odd.size === 0
+          ? 'Even by measure.'
+          : `${odd.size === 1 ? 'One gap is' : `${odd.size} gaps are`} off the others by more than ${oddShare * 100} %.`}
+      </p>
     </section>
   );
 }

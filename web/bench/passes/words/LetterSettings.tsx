@@ -17,33 +17,79 @@ export function LetterSettings() {
   const { id, words } = lettering!;
   const all = words.letters.length;
   const reset = all > 0 && (
-    <button className="quiet-button" disabled={!mayChange} onClick={() => editing.commit('All letters back to normal', clearLetters(id))}>
+    <button
+      className="quiet-button"
+      disabled={!mayChange}
+      onClick={() => editing.commit('All letters back to normal', clearLetters(id))}
+    >
       All letters back to normal
     </button>
   );
-  if (!letters || !selection) return <p className="text-faint">Choose letters on the sheet to set them one by one. {reset}</p>;
+  if (!letters || !selection)
+    return <p className="text-faint">Choose letters on the sheet to set them one by one. {reset}</p>;
   const chosen = chosenLetters(letters, selection);
   if (chosen.length === 0) {
     const pair = pairAt(letters, selection[0]);
-    if (!pair) return <p className="text-faint">Put the caret between two letters to kern them, or choose letters. {reset}</p>;
+    if (!pair)
+      return <p className="text-faint">Put the caret between two letters to kern them, or choose letters. {reset}</p>;
     const { space } = settingAt(words, pair.left);
     return (
       <p>
         Between <b>{words.text[pair.left]}</b> and <b>{words.text[pair.right]}</b>:{' '}
-        <EditedValue label="Kern" says="Kern by hand" value={space} unit="em" digits={3} step={0.002} min={-2} max={5} edit={(value) => setLetters(id, [pair.left], () => ({ space: value }))} /> added. Alt + arrows on the sheet do it too. {reset}
+        <EditedValue
+          label="Kern"
+          says="Kern by hand"
+          value={space}
+          unit="em"
+          digits={3}
+          step={0.002}
+          min={-2}
+          max={5}
+          edit={(value) => setLetters(id, [pair.left], () => ({ space: value }))}
+        />{' '}
+        added. Alt + arrows on the sheet do it too. {reset}
       </p>
     );
   }
   const first = settingAt(words, chosen[0]);
-  const value = (name: Numbers, label: string, unit: string, digits: number, step: number, limits: [number, number], factor = 1) => (
-    <EditedValue label={label} says={`${label} of single letters`} value={first[name]} unit={unit} digits={digits} step={step} min={limits[0] * factor} max={limits[1] * factor} factor={factor} edit={(next) => setLetters(id, chosen, () => ({ [name]: next }) as Partial<LetterSetting>)} />
+  const value = (
+    name: Numbers,
+    label: string,
+    unit: string,
+    digits: number,
+    step: number,
+    limits: [number, number],
+    factor = 1,
+  ) => (
+    <EditedValue
+      label={label}
+      says={`${label} of single letters`}
+      value={first[name]}
+      unit={unit}
+      digits={digits}
+      step={step}
+      min={limits[0] * factor}
+      max={limits[1] * factor}
+      factor={factor}
+      edit={(next) => setLetters(id, chosen, () => ({ [name]: next }) as Partial<LetterSetting>)}
+    />
   );
   const normal = chosen.every((at) => !words.letters.some((letter) => letter.at === at));
   return (
     <div className="flex flex-col gap-1">
       <p className="leading-6">
-        <b>{chosen.map((at) => words.text[at]).join('').slice(0, 20)}</b>: moved {value('x', 'Moved right', 'em', 3, 0.005, [-20, 20])}, {value('y', 'Moved down', 'em', 3, 0.005, [-20, 20])}, scaled {value('scale', 'Scale of the letters', '%', 0, 1, [0.05, 20], 100)}, turned{' '}
-        {value('rotation', 'Turn of the letters', '°', 1, 0.5, [-360, 360])}, raised {value('rise', 'Baseline shift', 'em', 3, 0.005, [-5, 5])}, spaced {value('space', 'Tracking of the letters', 'em', 3, 0.002, [-2, 5])}.
+        <b>
+          {chosen
+            .map((at) => words.text[at])
+            .join('')
+            .slice(0, 20)}
+        </b>
+        : moved {value('x', 'Moved right', 'em', 3, 0.005, [-20, 20])},{' '}
+        {value('y', 'Moved down', 'em', 3, 0.005, [-20, 20])}, scaled{' '}
+        {value('scale', 'Scale of the letters', '%', 0, 1, [0.05, 20], 100)}, turned{' '}
+        {value('rotation', 'Turn of the letters', '°', 1, 0.5, [-360, 360])}, raised{' '}
+        {value('rise', 'Baseline shift', 'em', 3, 0.005, [-5, 5])}, spaced{' '}
+        {value('space', 'Tracking of the letters', 'em', 3, 0.002, [-2, 5])}.
       </p>
       <div className="flex flex-wrap items-center gap-2">
         <label className="flex items-center gap-1.5">
@@ -55,17 +101,34 @@ export function LetterSettings() {
             value={formatHex(first.colour ?? inkColour(lettering!)) ?? '#000000'}
             onChange={(event) => {
               const colour = event.target.value;
-              editing.soon('Colour single letters', `letters-${id}`, 'colour', setLetters(id, chosen, () => ({ colour })));
+              editing.soon(
+                'Colour single letters',
+                `letters-${id}`,
+                'colour',
+                setLetters(id, chosen, () => ({ colour })),
+              );
             }}
           />
           {first.colour ? 'a colour of their own' : 'the ink’s colour'}
         </label>
         {first.colour && (
-          <button className="quiet-button" onClick={() => editing.commit('The ink’s colour again', setLetters(id, chosen, () => ({ colour: null })))}>
+          <button
+            className="quiet-button"
+            onClick={() =>
+              editing.commit(
+                'The ink’s colour again',
+                setLetters(id, chosen, () => ({ colour: null })),
+              )
+            }
+          >
             Ink’s colour
           </button>
         )}
-        <button className="plain-button" disabled={!mayChange || normal} onClick={() => editing.commit('Letters back to normal', clearLetters(id, chosen))}>
+        <button
+          className="plain-button"
+          disabled={!mayChange || normal}
+          onClick={() => editing.commit('Letters back to normal', clearLetters(id, chosen))}
+        >
           Back to normal
         </button>
         {reset}

@@ -18,7 +18,11 @@ export function DrawPath({ lettering, letters }: PathProps) {
   const dispatch = useAppDispatch();
   const done = (points: [number, number][] | null): void => {
     dispatch(handed({ drawingPath: false }));
-    if (points) editing.commit('Draw the line of the words', setWords(lettering.id, { lockup: { kind: 'path', points, offset: 0 } }));
+    if (points)
+      editing.commit(
+        'Draw the line of the words',
+        setWords(lettering.id, { lockup: { kind: 'path', points, offset: 0 } }),
+      );
   };
   return <DrawLine letters={letters} done={done} />;
 }
@@ -27,5 +31,13 @@ export function DrawPath({ lettering, letters }: PathProps) {
 export function PathPoints({ lettering, letters }: PathProps) {
   const { lockup } = lettering.words;
   if (lockup.kind !== 'path') return null;
-  return <LinePoints letters={letters} points={lockup.points} line={flatten(smoothThrough(lockup.points))[0] ?? []} name="the line" edit={(points) => setWords(lettering.id, { lockup: { ...lockup, points } })} />;
+  return (
+    <LinePoints
+      letters={letters}
+      points={lockup.points}
+      line={flatten(smoothThrough(lockup.points))[0] ?? []}
+      name="the line"
+      edit={(points) => setWords(lettering.id, { lockup: { ...lockup, points } })}
+    />
+  );
 }

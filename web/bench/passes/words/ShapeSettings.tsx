@@ -23,7 +23,17 @@ export function ShapeSettings() {
   const { id, words } = lettering!;
   const shape = words.shape!;
   const set = (next: Shape) => setWords(id, { shape: next });
-  const share = (label: string, value: number, edit: (value: number) => Shape, limits: [number, number]) => <EditedValue label={label} value={value} factor={100} unit="%" min={limits[0]} max={limits[1]} edit={(next) => set(edit(next))} />;
+  const share = (label: string, value: number, edit: (value: number) => Shape, limits: [number, number]) => (
+    <EditedValue
+      label={label}
+      value={value}
+      factor={100}
+      unit="%"
+      min={limits[0]}
+      max={limits[1]}
+      edit={(next) => set(edit(next))}
+    />
+  );
   return (
     <p className="leading-7">
       <Choice
@@ -35,22 +45,44 @@ export function ShapeSettings() {
           if (kind !== 'path') editing.commit(`Shape: ${titles[kind].toLowerCase()}`, set(starts[kind]));
         }}
       />
-      {shape.kind === 'ellipse' && <>, its height {share('Height of the shape', shape.height, (height) => ({ ...shape, height }), [1, 10000])} of that</>}
+      {shape.kind === 'ellipse' && (
+        <>
+          , its height {share('Height of the shape', shape.height, (height) => ({ ...shape, height }), [1, 10000])} of
+          that
+        </>
+      )}
       {shape.kind === 'box' && (
         <>
-          , its height {share('Height of the shape', shape.height, (height) => ({ ...shape, height }), [1, 10000])} of that, corners rounded by {share('Rounding', shape.rounding, (rounding) => ({ ...shape, rounding }), [0, 100])}
+          , its height {share('Height of the shape', shape.height, (height) => ({ ...shape, height }), [1, 10000])} of
+          that, corners rounded by {share('Rounding', shape.rounding, (rounding) => ({ ...shape, rounding }), [0, 100])}
         </>
       )}
       {shape.kind === 'polygon' && (
         <>
           {' '}
-          with <EditedValue label="Corners" value={shape.corners} min={3} max={60} edit={(corners) => set({ ...shape, corners: Math.round(corners) })} /> corners
+          with{' '}
+          <EditedValue
+            label="Corners"
+            value={shape.corners}
+            min={3}
+            max={60}
+            edit={(corners) => set({ ...shape, corners: Math.round(corners) })}
+          />{' '}
+          corners
         </>
       )}
       {shape.kind === 'star' && (
         <>
           {' '}
-          with <EditedValue label="Points" value={shape.points} min={3} max={60} edit={(points) => set({ ...shape, points: Math.round(points) })} /> points, {share('Inner radius', shape.inner, (inner) => ({ ...shape, inner }), [5, 98])} deep
+          with{' '}
+          <EditedValue
+            label="Points"
+            value={shape.points}
+            min={3}
+            max={60}
+            edit={(points) => set({ ...shape, points: Math.round(points) })}
+          />{' '}
+          points, {share('Inner radius', shape.inner, (inner) => ({ ...shape, inner }), [5, 98])} deep
         </>
       )}
       .

@@ -21,7 +21,11 @@ import { saveOutlines } from './saveOutlines';
 import { changedWords } from './wordsEdit';
 
 const icons = { left: AlignLeft, centre: AlignCenter, right: AlignRight };
-const alignmentNames = { left: 'Lines start at the left', centre: 'Lines are centred', right: 'Lines end at the right' };
+const alignmentNames = {
+  left: 'Lines start at the left',
+  centre: 'Lines are centred',
+  right: 'Lines end at the right',
+};
 
 export function Slip() {
   const bench = useBench();
@@ -53,7 +57,14 @@ function WordsOf() {
         spellCheck={false}
         placeholder="Type the words"
         value={words.text}
-        onChange={(event) => editing.soon('Type the words', `words-${id}`, 'text', changedWords(bench, lettering, { text: event.target.value }))}
+        onChange={(event) =>
+          editing.soon(
+            'Type the words',
+            `words-${id}`,
+            'text',
+            changedWords(bench, lettering, { text: event.target.value }),
+          )
+        }
         onBlur={() => editing.flush()}
         onKeyDown={(event) => {
           if (!((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')) event.stopPropagation();
@@ -69,14 +80,24 @@ function WordsOf() {
           const Icon = icons[alignment];
           return (
             <Tip key={alignment} text={alignmentNames[alignment]}>
-              <button className="plain-button" aria-label={alignmentNames[alignment]} aria-pressed={words.alignment === alignment} onClick={() => editing.commit('Align the lines', set({ alignment }))}>
+              <button
+                className="plain-button"
+                aria-label={alignmentNames[alignment]}
+                aria-pressed={words.alignment === alignment}
+                onClick={() => editing.commit('Align the lines', set({ alignment }))}
+              >
                 <Icon size={15} aria-hidden />
               </button>
             </Tip>
           );
         })}
         <Tip text="Show in capitals; what is typed stays as it is">
-          <button className="plain-button" aria-label="Capitals" aria-pressed={words.upperCase} onClick={() => editing.commit('Capitals', changedWords(bench, lettering, { upperCase: !words.upperCase }))}>
+          <button
+            className="plain-button"
+            aria-label="Capitals"
+            aria-pressed={words.upperCase}
+            onClick={() => editing.commit('Capitals', changedWords(bench, lettering, { upperCase: !words.upperCase }))}
+          >
             <CaseUpper size={15} aria-hidden />
           </button>
         </Tip>
@@ -85,11 +106,32 @@ function WordsOf() {
       <p className="leading-6">
         {leadingMatters && (
           <>
-            Leading <EditedValue label="Leading" value={words.leading} unit="em" digits={2} step={0.01} min={0.1} max={5} edit={(leading) => set({ leading })} />,{' '}
+            Leading{' '}
+            <EditedValue
+              label="Leading"
+              value={words.leading}
+              unit="em"
+              digits={2}
+              step={0.01}
+              min={0.1}
+              max={5}
+              edit={(leading) => set({ leading })}
+            />
+            ,{' '}
           </>
         )}
-        {leadingMatters ? 'tracking' : 'Tracking'} <EditedValue label="Tracking" value={words.tracking} unit="em" digits={3} step={0.002} min={-0.5} max={5} edit={(tracking) => set({ tracking })} />.
-        {leadingMatters && lineCount > 1 && <LineLeadings count={lineCount} />}
+        {leadingMatters ? 'tracking' : 'Tracking'}{' '}
+        <EditedValue
+          label="Tracking"
+          value={words.tracking}
+          unit="em"
+          digits={3}
+          step={0.002}
+          min={-0.5}
+          max={5}
+          edit={(tracking) => set({ tracking })}
+        />
+        .{leadingMatters && lineCount > 1 && <LineLeadings count={lineCount} />}
       </p>
       <SpacingButtons />
       <LetterSettings />
@@ -105,7 +147,9 @@ function useReadableFont(): string {
   useEffect(() => {
     for (const sha256 of all.split(',').filter(Boolean)) loadFace({ sha256 }).catch(() => undefined);
   }, [all]);
-  return ["'Instrument Sans Variable'", ...helpers.map((sha256) => `'${familyOf({ sha256 })}'`), 'sans-serif'].join(', ');
+  return ["'Instrument Sans Variable'", ...helpers.map((sha256) => `'${familyOf({ sha256 })}'`), 'sans-serif'].join(
+    ', ',
+  );
 }
 
 /** The leading above single lines. */
@@ -118,11 +162,24 @@ function LineLeadings({ count }: { count: number }) {
       {Array.from({ length: Math.min(count - 1, 8) }, (_, i) => (
         <span key={i}>
           {i > 0 && ', '}
-          {i + 2}: <EditedValue label={`Leading above line ${i + 2}`} value={words.leadings[i + 1] ?? words.leading} unit="em" digits={2} step={0.01} min={-1} max={10} edit={(leading) => setLeading(id, i + 1, leading)} />
+          {i + 2}:{' '}
+          <EditedValue
+            label={`Leading above line ${i + 2}`}
+            value={words.leadings[i + 1] ?? words.leading}
+            unit="em"
+            digits={2}
+            step={0.01}
+            min={-1}
+            max={10}
+            edit={(leading) => setLeading(id, i + 1, leading)}
+          />
         </span>
       ))}
       {words.leadings.length > 0 && (
-        <button className="quiet-button" onClick={() => editing.commit('One leading for all lines', setWords(id, { leadings: [] }))}>
+        <button
+          className="quiet-button"
+          onClick={() => editing.commit('One leading for all lines', setWords(id, { leadings: [] }))}
+        >
           all alike
         </button>
       )}
@@ -136,13 +193,20 @@ function Adding() {
   const { lettering, letters } = bench;
   return (
     <div className="flex flex-wrap gap-1 border-t border-rule pt-2">
-      <button className={lettering ? 'plain-button' : 'strong-button'} onClick={() => addWords(bench, lettering ? 'KITE' : 'KILN')}>
+      <button
+        className={lettering ? 'plain-button' : 'strong-button'}
+        onClick={() => addWords(bench, lettering ? 'KITE' : 'KILN')}
+      >
         {lettering ? 'Add words' : 'Set a word'}
       </button>
       <button className="plain-button" onClick={() => addShape(bench, firstShape, 'Shape')}>
         Add a shape
       </button>
-      <FileButton label="Drawing to take an outline from" accept=".svg,image/svg+xml" onFiles={([file]) => void addOutline(bench, file)}>
+      <FileButton
+        label="Drawing to take an outline from"
+        accept=".svg,image/svg+xml"
+        onFiles={([file]) => void addOutline(bench, file)}
+      >
         Outline from a file
       </FileButton>
       {lettering && (
@@ -150,7 +214,15 @@ function Adding() {
           <button className="quiet-button" disabled={!letters?.ink} onClick={() => saveOutlines(bench)}>
             Save outlines as SVG
           </button>
-          <button className="quiet-button" onClick={() => editing.commit(lettering.words.shape ? 'Remove the shape' : 'Remove the words', removeLettering(lettering.id))}>
+          <button
+            className="quiet-button"
+            onClick={() =>
+              editing.commit(
+                lettering.words.shape ? 'Remove the shape' : 'Remove the words',
+                removeLettering(lettering.id),
+              )
+            }
+          >
             Remove
           </button>
         </>

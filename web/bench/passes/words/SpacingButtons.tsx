@@ -14,7 +14,8 @@ function spacedEvenly({ lettering, materials }: Bench): Edit {
   const { lines, measure } = setLines(words, materials!);
   const added = evenSpaces(gapsOf(lines, measure, words.text), measure.capHeight);
   return (piece) => {
-    for (const [at, px] of added) setLetters(id, [at], ({ space }) => ({ space: rounded(space + px / words.size, 4) }))(piece);
+    for (const [at, px] of added)
+      setLetters(id, [at], ({ space }) => ({ space: rounded(space + px / words.size, 4) }))(piece);
   };
 }
 
@@ -25,7 +26,9 @@ function broughtTogether({ lettering, materials, lettersOf }: Bench): Edit {
   // Measured before any bend, in the lettering's own plane.
   const flat = lettersOf({ ...lettering!, stance: { ...lettering!.stance, bend: null, perspective: null } })!;
   const tightest = tightestLeadings(flat, words.text.split('\n').length, measure.leadingOf);
-  return setWords(id, { leadings: tightest.map((px) => (px === null ? null : Math.min(10, Math.max(-1, rounded(px / words.size, 4))))) });
+  return setWords(id, {
+    leadings: tightest.map((px) => (px === null ? null : Math.min(10, Math.max(-1, rounded(px / words.size, 4))))),
+  });
 }
 
 export function SpacingButtons() {
@@ -36,13 +39,21 @@ export function SpacingButtons() {
   return (
     <div className="flex flex-wrap gap-1">
       <Tip text="Measures the white between neighbours and makes it equal in each line">
-        <button className="plain-button" disabled={!ready} onClick={() => editing.commit('Space the letters evenly', spacedEvenly(bench))}>
+        <button
+          className="plain-button"
+          disabled={!ready}
+          onClick={() => editing.commit('Space the letters evenly', spacedEvenly(bench))}
+        >
           Space evenly
         </button>
       </Tip>
       {(words.lockup.kind === 'lines' || words.lockup.kind === 'justified') && words.text.includes('\n') && (
         <Tip text="Brings each line up until its ink meets the line above">
-          <button className="plain-button" disabled={!ready} onClick={() => editing.commit('Lines as close as the letters allow', broughtTogether(bench))}>
+          <button
+            className="plain-button"
+            disabled={!ready}
+            onClick={() => editing.commit('Lines as close as the letters allow', broughtTogether(bench))}
+          >
             Lines as close as can be
           </button>
         </Tip>

@@ -39,7 +39,8 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
 
   const note = useCallback((): void => {
     const element = field.current;
-    if (element && document.activeElement === element) dispatch(looked({ selection: [element.selectionStart, element.selectionEnd] }));
+    if (element && document.activeElement === element)
+      dispatch(looked({ selection: [element.selectionStart, element.selectionEnd] }));
   }, [field, dispatch]);
   useEffect(() => {
     document.addEventListener('selectionchange', note);
@@ -60,11 +61,17 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
     const places = chosen.length > 0 ? chosen : pair && direction[0] !== 0 ? [pair.left] : [];
     if (places.length === 0) return true;
     const step = kernStep * (event.shiftKey ? 10 : 1);
-    const [name, by] = direction[0] !== 0 ? (['space', direction[0] * step] as const) : (['rise', direction[1] * step] as const);
+    const [name, by] =
+      direction[0] !== 0 ? (['space', direction[0] * step] as const) : (['rise', direction[1] * step] as const);
     const to = new Map(places.map((at) => [at, rounded(settingAt(now, at)[name] + by, 4)]));
-    editing.soon(name === 'space' ? 'Kern by hand' : 'Shift letters off the baseline', `letters-${id}`, `${name}-${places.join()}`, (piece) => {
-      for (const [at, value] of to) setLetters(id, [at], () => ({ [name]: value }))(piece);
-    });
+    editing.soon(
+      name === 'space' ? 'Kern by hand' : 'Shift letters off the baseline',
+      `letters-${id}`,
+      `${name}-${places.join()}`,
+      (piece) => {
+        for (const [at, value] of to) setLetters(id, [at], () => ({ [name]: value }))(piece);
+      },
+    );
     return true;
   };
 
@@ -83,7 +90,17 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
       ))}
       {caret && <Hairline d={lineThrough([onSheet(caret.foot), onSheet(caret.head)])} active />}
       {caret && kern !== 0 && (
-        <text x={onSheet(caret.head)[0] + 5} y={onSheet(caret.head)[1] - 4} fontSize={12} fontWeight={600} fill="#9C3B22" stroke="#fff" strokeWidth={3} paintOrder="stroke" data-testid="kern">
+        <text
+          x={onSheet(caret.head)[0] + 5}
+          y={onSheet(caret.head)[1] - 4}
+          fontSize={12}
+          fontWeight={600}
+          fill="#9C3B22"
+          stroke="#fff"
+          strokeWidth={3}
+          paintOrder="stroke"
+          data-testid="kern"
+        >
           {kern > 0 ? '+' : '−'}
           {Math.abs(kern).toFixed(3)} em
         </text>
@@ -98,7 +115,12 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
           spellCheck={false}
           wrap="off"
           onChange={(event) => {
-            editing.soon('Type the words', `words-${id}`, 'text', changedWords(bench, lettering, { text: event.target.value }));
+            editing.soon(
+              'Type the words',
+              `words-${id}`,
+              'text',
+              changedWords(bench, lettering, { text: event.target.value }),
+            );
             note();
           }}
           onFocus={note}

@@ -11,7 +11,10 @@ import { editing } from '../../editing';
 import { outlineOf } from '../../svgFile';
 
 function add(lettering: Lettering, face: StoredFace | null, says: string): void {
-  const kept = editing.commit(says, addLettering(lettering, face && { kind: 'face', name: face.name, sha256: face.sha256 }));
+  const kept = editing.commit(
+    says,
+    addLettering(lettering, face && { kind: 'face', name: face.name, sha256: face.sha256 }),
+  );
   if (kept) store.dispatch(looked({ lettering: lettering.id, selection: null }));
 }
 
@@ -20,7 +23,11 @@ export function addWords({ piece, faces, lettering: last }: Bench, text: string,
   const face = faces.find(({ sha256 }) => sha256 === piece.assets[last?.words.face ?? '']?.sha256) ?? faces[0];
   if (!face) return;
   const blank = blankLettering(freeId(piece, 'lettering'), `Words ${piece.letterings.length + 1}`, text, piece.sheet);
-  add(at ? { ...blank, stance: { ...blank.stance, x: Math.round(at[0]), y: Math.round(at[1]) } } : blank, face, 'Add words');
+  add(
+    at ? { ...blank, stance: { ...blank.stance, x: Math.round(at[0]), y: Math.round(at[1]) } } : blank,
+    face,
+    'Add words',
+  );
 }
 
 /** Adds a shape that is used like words, and chooses it. */

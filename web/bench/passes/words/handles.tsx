@@ -20,7 +20,8 @@ export function Handles() {
   const dispatch = useAppDispatch();
   const anchor = useRef<number | null>(null);
 
-  const placeAt = (laidOut: Letters, event: React.PointerEvent): number => textPlaceAt(laidOut, apply(inverse(laidOut.place), toSheet(event)));
+  const placeAt = (laidOut: Letters, event: React.PointerEvent): number =>
+    textPlaceAt(laidOut, apply(inverse(laidOut.place), toSheet(event)));
   const select = (from: number, to: number): void => {
     field.current?.focus();
     field.current?.setSelectionRange(Math.min(from, to), Math.max(from, to), from <= to ? 'forward' : 'backward');
@@ -55,7 +56,17 @@ export function Handles() {
   const typing = lettering && bench.mayChange && !lettering.words.shape;
   return (
     <g>
-      <rect width={size.width} height={size.height} fill="transparent" className="cursor-text" onPointerDown={down} onPointerMove={move} onPointerUp={up} onPointerCancel={up} onDoubleClick={wholeWord} />
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-text"
+        onPointerDown={down}
+        onPointerMove={move}
+        onPointerUp={up}
+        onPointerCancel={up}
+        onDoubleClick={wholeWord}
+      />
       {typing && <TypingField key={lettering.id} lettering={lettering} letters={letters} field={field} />}
       {typing && letters && <PathPoints lettering={lettering} letters={letters} />}
       {typing && letters && drawingPath && <DrawPath lettering={lettering} letters={letters} />}

@@ -10,7 +10,17 @@ export function Summary() {
   const { words, id } = lettering;
   const name = nameOf(lettering);
   const shown = name.length > 24 ? `${name.slice(0, 23)}…` : name;
-  const size = <EditedValue label={words.shape ? 'Width of the shape' : 'Letter size'} value={words.size} unit="px" min={1} max={20000} step={2} edit={(value) => setWords(id, { size: value })} />;
+  const size = (
+    <EditedValue
+      label={words.shape ? 'Width of the shape' : 'Letter size'}
+      value={words.size}
+      unit="px"
+      min={1}
+      max={20000}
+      step={2}
+      edit={(value) => setWords(id, { size: value })}
+    />
+  );
   if (words.shape) {
     return (
       <span>
@@ -25,11 +35,27 @@ export function Summary() {
       <b>{words.text === '' ? 'No letters' : shown}</b> in {piece.assets[words.face]?.name},{' '}
       {lockup.kind === 'one-width' ? (
         <>
-          every line <EditedValue label={widthLabel} value={lockup.width} unit="px" min={1} max={200000} step={2} edit={(width) => setWords(id, { lockup: { ...lockup, width } })} /> wide.
+          every line{' '}
+          <EditedValue
+            label={widthLabel}
+            value={lockup.width}
+            unit="px"
+            min={1}
+            max={200000}
+            step={2}
+            edit={(width) => setWords(id, { lockup: { ...lockup, width } })}
+          />{' '}
+          wide.
         </>
       ) : (
         <>
-          {size}, {lockup.kind === 'lines' ? (words.alignment === 'centre' ? 'centred' : `set ${words.alignment}`) : lockups.find(({ kind }) => kind === lockup.kind)!.title.toLowerCase()}.
+          {size},{' '}
+          {lockup.kind === 'lines'
+            ? words.alignment === 'centre'
+              ? 'centred'
+              : `set ${words.alignment}`
+            : lockups.find(({ kind }) => kind === lockup.kind)!.title.toLowerCase()}
+          .
         </>
       )}
     </span>
@@ -38,6 +64,13 @@ export function Summary() {
 
 export function HandTools() {
   const { lettering } = useBench();
-  if (lettering?.words.shape) return <span className="text-faint">A shape is set in the ticket; it is filled, placed and woven like words.</span>;
-  return <span className="text-faint">{lettering ? 'Click in the words and type; drag to choose letters. Alt + arrows kern and shift them.' : 'Click on the sheet where the word shall stand, and type.'}</span>;
+  if (lettering?.words.shape)
+    return <span className="text-faint">A shape is set in the ticket; it is filled, placed and woven like words.</span>;
+  return (
+    <span className="text-faint">
+      {lettering
+        ? 'Click in the words and type; drag to choose letters. Alt + arrows kern and shift them.'
+        : 'Click on the sheet where the word shall stand, and type.'}
+    </span>
+  );
 }

@@ -14,14 +14,20 @@ import { chosenLetters, pairAt, settingAt } from './letterChoice';
 import { changedWords, helpFor } from './wordsEdit';
 
 const face = shippedFace('bowlby-one');
-const materials = { face: () => face, picture: () => { throw new Error('none'); } };
+const materials = {
+  face: () => face,
+  picture: () => {
+    throw new Error('none');
+  },
+};
 const words = plainWords({ text: 'KILN\n& KITE', face: 'f', size: 100, leading: 1, tracking: 0, alignment: 'left' });
 const letters: Letters = setWords(words, materials);
 const middle = ({ foot, head }: Caret): [number, number] => [(foot[0] + head[0]) / 2, (foot[1] + head[1]) / 2];
 
 describe('the caret', () => {
   test('every place of the text is found again at its own caret', () => {
-    for (let place = 0; place <= words.text.length; place++) expect(textPlaceAt(letters, middle(caretAt(letters, place)!))).toBe(place);
+    for (let place = 0; place <= words.text.length; place++)
+      expect(textPlaceAt(letters, middle(caretAt(letters, place)!))).toBe(place);
   });
   test('a click beside a line goes to its nearest end; where there are no lines, to the start', () => {
     const [first] = letters.lines;
@@ -36,7 +42,11 @@ describe('the caret', () => {
     expect(box[1][0] - box[0][0]).toBeCloseTo(letters.lines[0].carets[1].foot[0], 6);
   });
   test('from the sheet back to the plane in which words were laid out, past what bends it', () => {
-    const bent: Letters = { ...letters, place: { a: 2, b: 0, c: 0, d: 2, e: 10, f: 20 }, warp: { key: 'test', forward: ([x, y]) => [x, y + 5], backward: ([x, y]) => [x, y - 5] } };
+    const bent: Letters = {
+      ...letters,
+      place: { a: 2, b: 0, c: 0, d: 2, e: 10, f: 20 },
+      warp: { key: 'test', forward: ([x, y]) => [x, y + 5], backward: ([x, y]) => [x, y - 5] },
+    };
     expect(toLettering(bent, [30, 50])).toEqual([10, 10]);
   });
 });
@@ -55,22 +65,43 @@ describe('letters that are chosen', () => {
 });
 
 describe('faces that help out', () => {
-  const stored = (file: string, letter: string): StoredFace => ({ kind: 'face', name: file, sha256: letter.repeat(64), mime: 'font/sfnt', bytes: 1, width: null, height: null, channels: null, shipped: 1, facts: readFacts(faceBytes(file)) });
+  const stored = (file: string, letter: string): StoredFace => ({
+    kind: 'face',
+    name: file,
+    sha256: letter.repeat(64),
+    mime: 'font/sfnt',
+    bytes: 1,
+    width: null,
+    height: null,
+    channels: null,
+    shipped: 1,
+    facts: readFacts(faceBytes(file)),
+  });
   const faces = [stored('bowlby-one', 'a'), stored('lalezar', 'b'), stored('commissioner-black', 'c')];
   const sheet = { width: 600, height: 400, ppi: 300, paint: '#ffffff' };
-  const piece = applyEdit(blankPiece('p', sheet), addLettering(blankLettering('w', 'w', 'KITE', sheet), { kind: 'face', name: 'bowlby-one', sha256: 'a'.repeat(64) })).piece;
+  const piece = applyEdit(
+    blankPiece('p', sheet),
+    addLettering(blankLettering('w', 'w', 'KITE', sheet), { kind: 'face', name: 'bowlby-one', sha256: 'a'.repeat(64) }),
+  ).piece;
 
   test('come with the letters that need them and go with them', () => {
     const bench = { faces, piece };
     const greek = applyEdit(piece, changedWords(bench, piece.letterings[0], { text: 'ΚΑΜΙΝΙ طين' })).piece;
-    expect(Object.values(greek.assets).map(({ name }) => name).sort()).toEqual(['bowlby-one', 'commissioner-black', 'lalezar']);
+    expect(
+      Object.values(greek.assets)
+        .map(({ name }) => name)
+        .sort(),
+    ).toEqual(['bowlby-one', 'commissioner-black', 'lalezar']);
     const latin = applyEdit(greek, changedWords({ faces, piece: greek }, greek.letterings[0], { text: 'KILN' })).piece;
     expect(latin.letterings[0].words.fallbacks).toEqual([]);
     expect(Object.keys(latin.assets)).toHaveLength(1);
   });
   test('are not needed where the new face has all', () => {
     const greek = applyEdit(piece, changedWords({ faces, piece }, piece.letterings[0], { text: 'ΚΑΜΙΝΙ' })).piece;
-    const changed = applyEdit(greek, changedWords({ faces, piece: greek }, greek.letterings[0], { face: faces[2] })).piece;
+    const changed = applyEdit(
+      greek,
+      changedWords({ faces, piece: greek }, greek.letterings[0], { face: faces[2] }),
+    ).piece;
     expect(changed.letterings[0].words.fallbacks).toEqual([]);
     expect(Object.values(changed.assets).map(({ name }) => name)).toEqual(['commissioner-black']);
   });

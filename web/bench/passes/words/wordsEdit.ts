@@ -9,13 +9,22 @@ import type { StoredFace } from '../../../api/faces';
 import type { Bench } from '../../benchContext';
 
 const assetOf = ({ name, sha256 }: StoredFace) => ({ kind: 'face' as const, name, sha256 });
-const shownText = ({ text, upperCase }: Pick<Words, 'text' | 'upperCase'>): string => (upperCase ? text.toUpperCase() : text);
+const shownText = ({ text, upperCase }: Pick<Words, 'text' | 'upperCase'>): string =>
+  upperCase ? text.toUpperCase() : text;
 
 /** The faces that words need besides their own, and the letters that no face of the type case has. */
-export function helpFor(words: Pick<Words, 'text' | 'upperCase'>, face: StoredFace | undefined, faces: readonly StoredFace[]): { helpers: StoredFace[]; nowhere: string[] } {
+export function helpFor(
+  words: Pick<Words, 'text' | 'upperCase'>,
+  face: StoredFace | undefined,
+  faces: readonly StoredFace[],
+): { helpers: StoredFace[]; nowhere: string[] } {
   if (!face) return { helpers: [], nowhere: [] };
   const missing = missingLetters(shownText(words), (codePoint) => covers(face.facts.coverage, codePoint));
-  return helpersFor(missing, faces.filter(({ sha256 }) => sha256 !== face.sha256), (other, codePoint) => covers(other.facts.coverage, codePoint));
+  return helpersFor(
+    missing,
+    faces.filter(({ sha256 }) => sha256 !== face.sha256),
+    (other, codePoint) => covers(other.facts.coverage, codePoint),
+  );
 }
 
 /** The face of a lettering as the type case knows it. */
@@ -25,7 +34,11 @@ export function faceOf(words: Pick<Words, 'face'>, piece: Piece, faces: readonly
 }
 
 /** A change of the words that brings the faces along which it needs. */
-export function changedWords({ faces, piece }: Pick<Bench, 'faces' | 'piece'>, { id, words }: Lettering, change: Partial<Omit<Words, 'face'>> & { face?: StoredFace }): Edit {
+export function changedWords(
+  { faces, piece }: Pick<Bench, 'faces' | 'piece'>,
+  { id, words }: Lettering,
+  change: Partial<Omit<Words, 'face'>> & { face?: StoredFace },
+): Edit {
   const { text, face, ...others } = change;
   const chosen = face ?? faceOf(words, piece, faces);
   const { helpers } = helpFor({ ...words, ...change }, chosen, faces);
