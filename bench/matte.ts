@@ -7,7 +7,7 @@ import { bandOf } from '../core/passes/veils/fine/band';
 import { solveFineEdge } from '../core/passes/veils/fine/fineEdge';
 import { drawMarks, type Mark } from '../core/passes/veils/scribble/marks';
 import { ScribbleCutter } from '../core/passes/veils/scribble/scribbleCut';
-import type { Level } from '../core/pixels/pyramid';
+import type { Level } from '../core/pictures/pyramid';
 import { pictureOf } from '../core/testing/pictures';
 import { fractions, meanSquaredError, overlap, trueCut, type TrueCutName } from '../core/testing/truth';
 import { largePlate } from './material';

@@ -2,7 +2,7 @@ import { gaussianBlur } from '../core/kernels/blur';
 import { polygonsOf, signedArea } from '../core/passes/veils/contour';
 import type { Contour, TracePoint } from '../core/passes/veils/schema';
 import { Tracer } from '../core/passes/veils/trace/tracer';
-import type { Picture } from '../core/pixels/pyramid';
+import type { Picture } from '../core/pictures/pyramid';
 import { coverage } from '../core/shape/coverage';
 
 type Point = [number, number];

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import sharp from 'sharp';
-import { readLevel } from '../core/pixels/pyramid';
+import { readLevel } from '../core/pictures/pyramid';
 import { fractions, overlap, trueCut } from '../core/testing/truth';
 import { plainVeil, tracedCut } from '../core/passes/veils/schema';
 import { mismatch, type EdgePlace } from '../core/passes/veils/softness/compareEdge';

@@ -1,7 +1,7 @@
 import { readColour } from '../pixels/colour';
 import { decodeExact, encodeExact } from '../pixels/transfer';
 import type { Raster } from '../pixels/raster';
-import { Evaluator } from '../render/evaluate';
+import { Evaluator } from '../graph/evaluate';
 import { identity, moved, placed } from '../shape/affine';
 import { polygonPath } from '../shape/path';
 import { paintedNode } from '../testing/nodes';

@@ -1,7 +1,7 @@
 import { blend, type BlendMode } from '../kernels/blend';
 import { crop, emptyRaster, type Raster } from '../pixels/raster';
 import { grow, type Region } from '../pixels/region';
-import { contentKey, type Need, type Request } from '../render/node';
+import { contentKey, type Need, type Request } from '../graph/node';
 import { followedBy, inverse, moved, sizeOf } from '../shape/affine';
 import type { Letter, Letters, PaintScene } from '../passes/pass';
 import { picturesOfCoat, type Coat, type PlateCoat } from './schema';

@@ -1,6 +1,6 @@
 import { interpolateWithPremultipliedAlpha, converter } from 'culori';
 import { emptyRaster, type Raster } from '../pixels/raster';
-import { remember } from '../render/remember';
+import { remember } from '../graph/memoize';
 import { eachPlace, type CoatGround } from './ground';
 import type { GradientCoat } from './schema';
 

@@ -2,7 +2,7 @@ import type { Region } from '../pixels/region';
 import { apply, corners, inverse, type Point } from '../shape/affine';
 import { flatten, transformPath } from '../shape/path';
 import { windingAt } from '../shape/winding';
-import type { Placement } from '../pixels/resample';
+import type { Placement } from '../pictures/resample';
 import type { Letter, Letters } from '../passes/pass';
 import { pictureCells, picturePlace, slippedIn } from './picture';
 import type { PictureCoat } from './schema';

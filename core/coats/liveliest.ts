@@ -1,4 +1,4 @@
-import { levelSize, readLevel, type Picture } from '../pixels/pyramid';
+import { levelSize, readLevel, type Picture } from '../pictures/pyramid';
 import type { Region } from '../pixels/region';
 import { placedBounds } from '../shape/affine';
 import type { Letters } from '../passes/pass';

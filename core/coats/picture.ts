@@ -1,8 +1,8 @@
 import { warpPlane } from '../kernels/warp';
 import { emptyRaster, madeOpaque, type Raster } from '../pixels/raster';
 import { grow, intersect, outerPixels, regionOfPoints, scaleRegion, type Region } from '../pixels/region';
-import { samplePicture, type Placement } from '../pixels/resample';
-import type { Picture } from '../pixels/pyramid';
+import { samplePicture, type Placement } from '../pictures/resample';
+import type { Picture } from '../pictures/pyramid';
 import { apply, corners, inverse, moved, placedBounds, type Affine, type Point } from '../shape/affine';
 import { coverage } from '../shape/coverage';
 import { polygonPath } from '../shape/path';

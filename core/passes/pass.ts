@@ -1,8 +1,8 @@
 import type { z } from 'zod';
 import type { BlendMode } from '../kernels/blend/modes';
-import type { Picture } from '../pixels/pyramid';
+import type { Picture } from '../pictures/pyramid';
 import type { Region } from '../pixels/region';
-import type { Node } from '../render/node';
+import type { Node } from '../graph/node';
 import type { Affine, Point } from '../shape/affine';
 import type { Path } from '../shape/path';
 import type { OpenFace } from '../type/faceBook';

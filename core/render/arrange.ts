@@ -5,7 +5,7 @@ import { emptyRaster } from '../pixels/raster';
 import { unionOf } from '../pixels/region';
 import type { Lettering } from '../piece/schema';
 import { identity } from '../shape/affine';
-import { contentKey, type Node } from './node';
+import { contentKey, type Node } from '../graph/node';
 
 const nothing: Letters = {
   letters: [],

@@ -1,18 +1,18 @@
 import { scenePasses } from '../passes';
 import type { LetteringLayer, Letters, Materials } from '../passes/pass';
 import { ghostNode } from '../passes/ink/ghost';
-import { coverNode } from '../passes/cover';
+import { coverNode } from '../graph/cover';
 import { aloneNode, hatchNode, matteLookNode, wipeNode, type VeilLook } from '../passes/veils/looks';
 import type { Veil } from '../passes/veils/schema';
-import { wovenParts } from '../passes/veils/weave';
+import { wovenParts } from '../scene/weave';
 import { readColour } from '../pixels/colour';
 import type { Lettering, Piece } from '../piece/schema';
 import { arrange, paint } from './arrange';
-import type { Node } from './node';
+import type { Node } from '../graph/node';
 import { compileVeils, graftsAmong, layersOver } from './compileVeils';
-import { stockNode } from './stock';
-import { sceneNode } from './scene';
-import type { SceneItem, VeilLayers } from './sceneItems';
+import { stockNode } from '../scene/stock';
+import { sceneNode } from '../scene/scene';
+import type { SceneItem, VeilLayers } from '../scene/items';
 
 /** How strong a picture is seen beyond its letters while it is slipped. */
 const ghostStrength = 0.3;

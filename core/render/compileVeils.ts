@@ -4,10 +4,10 @@ import { veilOnSheet } from '../passes/veils/graft';
 import { platePlacement, type CoverOf } from '../passes/veils/render';
 import type { Veil, VeilShadow } from '../passes/veils/schema';
 import { colourNode, shadowNode } from '../passes/veils/shadow';
-import { layingRuns } from '../passes/veils/weave';
+import { layingRuns } from '../scene/weave';
 import type { Piece } from '../piece/schema';
-import type { Node } from './node';
-import type { GraftItem, VeilLayers } from './sceneItems';
+import type { Node } from '../graph/node';
+import type { GraftItem, VeilLayers } from '../scene/items';
 
 /** A veil's nodes: itself, and what it throws on letters and, as a graft, on the photograph. */
 interface CompiledVeil extends VeilLayers {

@@ -1,7 +1,7 @@
-import { edgeContrast } from './contrast';
+import { edgeContrast } from '../passes/ink/contrast';
 import { cutFill } from '../coats/fill';
-import { sceneNode } from './scene';
-import { coverOf, letterCoverage, placedLetters } from '../passes/cover';
+import { sceneNode } from '../scene/scene';
+import { coverOf, letterCoverage, placedLetters } from '../graph/cover';
 import { seenCoats } from '../passes/ink/ghost';
 import { inkNode } from '../passes/ink/inkNode';
 import type { Letters } from '../passes/pass';
@@ -10,7 +10,7 @@ import { measureInk, type InkMeasures } from '../passes/words/gauge';
 import { boxOf, crossingOf, seenPart, shareLeft, type LetterLeft, type MeasuredCrossing } from '../passes/veils/gauge';
 import { rootlessParts, type MeasuredLetter, type Rootless } from '../passes/veils/growth';
 import { nearestMisreading, type Draw, type Misreading } from '../passes/veils/misread';
-import { veilsOver } from '../passes/veils/weave';
+import { veilsOver } from '../scene/weave';
 import type { Raster } from '../pixels/raster';
 import { toOklab } from '../kernels/colour';
 import { hexOfLinear, hexOfOklab } from '../pixels/colour';
@@ -19,8 +19,8 @@ import { outerPixels, scaleRegion, type Region } from '../pixels/region';
 import type { Lettering, Piece } from '../piece/schema';
 import { placedBounds, type Point } from '../shape/affine';
 import type { CompiledPiece } from './compile';
-import type { Evaluator } from './evaluate';
-import { sheetAt } from './tiles';
+import type { Evaluator } from '../graph/evaluate';
+import { sheetAt } from '../graph/tiles';
 
 /** Longer side of the picture that gauges are measured on, px. */
 const measuredSide = 700;

@@ -19,9 +19,9 @@ import { decodeExact, encodeExact } from '../pixels/transfer';
 import { paintedPicture } from '../testing/pictures';
 import { shippedFace } from '../testing/faces';
 import { compile } from './compile';
-import { Evaluator, Outdated } from './evaluate';
-import type { Node } from './node';
-import { sheetAt } from './tiles';
+import { Evaluator, Outdated } from '../graph/evaluate';
+import type { Node } from '../graph/node';
+import { sheetAt } from '../graph/tiles';
 
 /** A plate of soft waves, so that shrinking it is well defined; the cuts and letters are those of the demo piece. */
 const wave = (x: number, y: number): number => Math.round(128 + 60 * Math.sin(x / 40) + 40 * Math.cos(y / 55));

@@ -13,7 +13,7 @@ import type { Piece } from '../piece/schema';
 import { shippedFace } from '../testing/faces';
 import { paintedPicture } from '../testing/pictures';
 import { compile, type Look } from './compile';
-import { Evaluator } from './evaluate';
+import { Evaluator } from '../graph/evaluate';
 import { measurePiece } from './measure';
 
 /** HI on a plain grey photograph; a veil stands before the lower half, over the H but under the I. */

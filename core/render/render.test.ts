@@ -13,13 +13,13 @@ import type { Piece } from '../piece/schema';
 import { placedBounds } from '../shape/affine';
 import { paintedPicture } from '../testing/pictures';
 import { shippedFace } from '../testing/faces';
-import { ByteCache } from './cache';
+import { ByteCache } from '../graph/cache';
 import { compile, type Look } from './compile';
-import { Evaluator } from './evaluate';
-import { coverNode } from '../passes/cover';
+import { Evaluator } from '../graph/evaluate';
+import { coverNode } from '../graph/cover';
 import { averageColour, measurePiece, shadowColour } from './measure';
-import { contentKey, type Node } from './node';
-import { sheetAt, tilesOver } from './tiles';
+import { contentKey, type Node } from '../graph/node';
+import { sheetAt, tilesOver } from '../graph/tiles';
 
 const picture = paintedPicture(400, 300, (x, y) => [60 + ((x * 3) % 120), 90 + ((y * 5) % 100), 128]);
 const face = shippedFace('bowlby-one');

@@ -3,8 +3,8 @@ import { emptyRaster } from '../pixels/raster';
 import { blend } from '../kernels/blend';
 import type { LetteringLayer } from '../passes/pass';
 import type { Raster } from '../pixels/raster';
-import { Evaluator } from '../render/evaluate';
-import { contentKey, type Node, type Request } from '../render/node';
+import { Evaluator } from '../graph/evaluate';
+import { contentKey, type Node, type Request } from '../graph/node';
 
 /** A node that paints each px by a function of its place, sheet px. For tests. */
 export function paintedNode(key: string, at: (x: number, y: number) => readonly number[], channels: 1 | 4 = 4): Node {

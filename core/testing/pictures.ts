@@ -1,4 +1,4 @@
-import { cutTile, halve, levelCount, type Level, type Picture } from '../pixels/pyramid';
+import { cutTile, halve, levelCount, type Level, type Picture } from '../pictures/pyramid';
 
 /** A picture held in memory, as the store would give it. For tests. */
 export function pictureOf(key: string, level: Level): Picture {

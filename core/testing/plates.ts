@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import type { Picture } from '../pixels/pyramid';
+import type { Picture } from '../pictures/pyramid';
 import { pictureOf } from './pictures';
 
 /** A demo plate, decoded. For tests; run from the project's folder. */

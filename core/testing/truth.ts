@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { readStrokes, type StrokesFile } from '../passes/veils/strokesFile';
-import type { Level } from '../pixels/pyramid';
+import type { Level } from '../pictures/pyramid';
 
 /** A demo plate with strokes drawn over it by hand, and the true matte that the renderer gave. */
 export interface TrueCut {

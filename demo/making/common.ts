@@ -4,7 +4,7 @@ import { Tracer } from '../../core/passes/veils/trace/tracer';
 import { blankPiece } from '../../core/piece/blank';
 import { readPiece } from '../../core/piece/read';
 import type { Asset, Lettering, Piece } from '../../core/piece/schema';
-import type { Picture } from '../../core/pixels/pyramid';
+import type { Picture } from '../../core/pictures/pyramid';
 import type { Point } from '../../core/shape/affine';
 import { roundedPoint } from '../../core/shape/rounding';
 import { faceNames } from '../faces/names';

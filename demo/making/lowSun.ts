@@ -5,7 +5,7 @@ import { plainStance } from '../../core/passes/stance/schema';
 import { plainStroke, plainVeil, tracedCut, type Stroke, type Veil } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
 import type { Lettering, Piece } from '../../core/piece/schema';
-import { keyOf } from '../../core/render/node';
+import { keyOf } from '../../core/graph/node';
 import { piece, trace } from './common';
 import { readStrokesOf, Solver } from './solve';
 

@@ -8,7 +8,7 @@ import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
 import { readStrokes, type StrokesFile } from '../../core/passes/veils/strokesFile';
 import type { Asset } from '../../core/piece/schema';
-import type { Level, Picture } from '../../core/pixels/pyramid';
+import type { Level, Picture } from '../../core/pictures/pyramid';
 import type { Raster } from '../../core/pixels/raster';
 import { pictureOf } from '../../core/testing/pictures';
 

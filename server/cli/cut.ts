@@ -7,7 +7,7 @@ import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
 import { drawMarks } from '../../core/passes/veils/scribble/marks';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { readStrokes } from '../../core/passes/veils/strokesFile';
-import type { Level } from '../../core/pixels/pyramid';
+import type { Level } from '../../core/pictures/pyramid';
 import { decodePicture } from '../codecs/decodePicture';
 
 const usage = `Cuts a picture by rough strokes, without a browser.

@@ -1,6 +1,6 @@
 import { closeSync, openSync, readSync } from 'node:fs';
 import sharp, { type OutputInfo } from 'sharp';
-import type { Level } from '../../core/pixels/pyramid';
+import type { Level } from '../../core/pictures/pyramid';
 import { largestPicture } from '../config';
 import { Problem } from '../problem';
 

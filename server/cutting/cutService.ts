@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { Crew } from '../../core/render/crew';
+import { Crew } from '../../core/render/workerPool';
 import type { Jobs } from '../jobs/jobs';
 import { Problem } from '../problem';
 import type { AssetStore, StoredAsset } from '../store/assets';

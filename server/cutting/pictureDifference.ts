@@ -1,4 +1,4 @@
-import { levelSize, readLevel, type Picture } from '../../core/pixels/pyramid';
+import { levelSize, readLevel, type Picture } from '../../core/pictures/pyramid';
 
 /** Both pictures are compared on a grid of so many cells to each side. */
 const cells = 48;

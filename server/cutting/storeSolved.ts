@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { deflateSync } from 'node:zlib';
-import type { Level } from '../../core/pixels/pyramid';
+import type { Level } from '../../core/pictures/pyramid';
 import { pngChunk, pngSignature, words } from '../codecs/pngFile';
 import { writePyramid } from '../store/pyramidFile';
 

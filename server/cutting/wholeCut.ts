@@ -1,5 +1,5 @@
 import { drawCuts } from '../../core/passes/veils/cutRaster';
-import { readLevel, type Level, type Picture } from '../../core/pixels/pyramid';
+import { readLevel, type Level, type Picture } from '../../core/pictures/pyramid';
 import type { Raster } from '../../core/pixels/raster';
 import { fileLibrary } from '../render/fileLibrary';
 import type { CutPlace, CutsGiven } from './orders';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { keeping, type Library } from '../../core/render/materials';
+import { keeping, type Library } from '../../core/graph/materials';
 import { openFace } from '../../core/type/faceBook';
 import { openPyramid, type PyramidShape } from '../store/pyramidFile';
 

@@ -1,4 +1,4 @@
-import { tilesOver, renderTile, sheetAt } from '../../core/render/tiles';
+import { tilesOver, renderTile, sheetAt } from '../../core/graph/tiles';
 import { readColour } from '../../core/pixels/colour';
 import type { Piece } from '../../core/piece/schema';
 import type { Region } from '../../core/pixels/region';

@@ -5,7 +5,7 @@ import type { PackedRows } from '../codecs/packRows';
 import { PngFile } from '../codecs/pngFile';
 import { StripTiff } from '../codecs/stripTiff';
 import type { PictureShapes } from './fileLibrary';
-import { renderTile } from '../../core/render/tiles';
+import { renderTile } from '../../core/graph/tiles';
 import { formOf, renderSheet } from './renderSheet';
 import { givePiece, startTilePool, type TilePool } from './tilePool';
 

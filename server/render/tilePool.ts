@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Worker, type ResourceLimits } from 'node:worker_threads';
-import { Crew } from '../../core/render/crew';
+import { Crew } from '../../core/render/workerPool';
 import type { PoolPiece, TileAnswer, TileOrder } from './tileWorker';
 
 /** Worker threads that draw tiles. */

@@ -5,7 +5,7 @@ import sharp from 'sharp';
 import { z } from 'zod';
 import { Problem } from '../problem';
 import { openPyramid } from '../store/pyramidFile';
-import { levelCount, levelSize, readLevel, tileSide, type Picture } from '../../core/pixels/pyramid';
+import { levelCount, levelSize, readLevel, tileSide, type Picture } from '../../core/pictures/pyramid';
 import type { Studio } from '../studio';
 import { queryOf } from './input';
 

@@ -7,7 +7,7 @@ import { rename } from '../../core/piece/edits/things';
 import { blankPiece } from '../../core/piece/blank';
 import { readPiece } from '../../core/piece/read';
 import { sheetSchema, type Piece } from '../../core/piece/schema';
-import { sheetAt } from '../../core/render/tiles';
+import { sheetAt } from '../../core/graph/tiles';
 import { coverSheet } from '../../core/passes/plate/gauge';
 import { takeInBundle, writeBundle, zipBundle } from '../bundles';
 import { Problem } from '../problem';

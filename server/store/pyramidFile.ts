@@ -1,5 +1,5 @@
 import { closeSync, ftruncateSync, openSync, readSync, type PathLike } from 'node:fs';
-import { cutTile, halve, levelCount, levelSize, tileSide, type Level, type Picture } from '../../core/pixels/pyramid';
+import { cutTile, halve, levelCount, levelSize, tileSide, type Level, type Picture } from '../../core/pictures/pyramid';
 import { writeWhole } from './writeWhole';
 
 /** What must be known to read a pyramid file. */

@@ -1,8 +1,8 @@
-import type { Picture } from '../../core/pixels/pyramid';
-import { levelCount, tileSide } from '../../core/pixels/pyramid';
-import { SharedTiles, type SharedTileMemory } from '../../core/pixels/sharedTiles';
-import { ByteCache } from '../../core/render/cache';
-import { keeping, type Library } from '../../core/render/materials';
+import type { Picture } from '../../core/pictures/pyramid';
+import { levelCount, tileSide } from '../../core/pictures/pyramid';
+import { SharedTiles, type SharedTileMemory } from '../../core/pictures/sharedTiles';
+import { ByteCache } from '../../core/graph/cache';
+import { keeping, type Library } from '../../core/graph/materials';
 import { openFace } from '../../core/type/faceBook';
 import type { StoredAsset } from '../../server/store/assets';
 

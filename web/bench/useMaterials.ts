@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Letters, Materials } from '../../core/passes/pass';
 import type { Lettering, Piece } from '../../core/piece/schema';
 import { arrange } from '../../core/render/arrange';
-import { openMaterials } from '../../core/render/materials';
+import { openMaterials } from '../../core/graph/materials';
 import { httpLibrary } from '../api/library';
 
 const library = httpLibrary(1024 * 1024);

@@ -2,7 +2,7 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import { preferTwins } from '../machine';
 import { largestDifference, noise } from '../testing';
 import { blend, blendModes, type BlendMode } from '.';
-import { blendTwin } from './twin';
+import { blendTwin } from './reference';
 
 const one = (...values: number[]): Raster => ({ width: 1, height: 1, channels: 4, data: Float32Array.from(values) });
 

@@ -1,7 +1,7 @@
 import type { Raster } from '../../pixels/raster';
 import { machine } from '../machine';
 import { blendModes, type BlendMode } from './modes';
-import { blendTwin } from './twin';
+import { blendTwin } from './reference';
 
 export { blendModes, type BlendMode } from './modes';
 

@@ -3,7 +3,7 @@ import { grow, type Region } from '../../pixels/region';
 import { machine, type Machine } from '../machine';
 import { copyPadded, sourceOf, vectors, type Source } from '../padded';
 import { planBlur, type BlurPlan } from './plan';
-import { blurTwin, gaussianWeights } from './twin';
+import { blurTwin, gaussianWeights } from './reference';
 
 export { blurMargin } from './plan';
 

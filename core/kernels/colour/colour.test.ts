@@ -5,7 +5,7 @@ import { decodeExact, encodeExact } from '../../pixels/transfer';
 import { preferTwins } from '../machine';
 import { noise } from '../testing';
 import { fromLight, toBytes, toLight, toOklab, toWords } from '.';
-import { threshold } from './twin';
+import { threshold } from './reference';
 
 afterEach(() => preferTwins(false));
 const both = describe.each([

@@ -1,6 +1,6 @@
 import type { Raster } from '../../pixels/raster';
 import { machine, type KernelCalls } from '../machine';
-import * as twin from './twin';
+import * as twin from './reference';
 
 /** Pixels that are worked on at a time. */
 const batch = 16384;

@@ -2,7 +2,7 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import { machine } from '../machine';
 import { vectors } from '../padded';
-import * as twin from './twin';
+import * as twin from './reference';
 
 /** Pixels that are worked on at a time. */
 const batch = 8192;

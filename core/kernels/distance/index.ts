@@ -1,7 +1,7 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { machine } from '../machine';
 import { copyPadded, sourceOf } from '../padded';
-import { distanceTwin } from './twin';
+import { distanceTwin } from './reference';
 
 /**
  * The distance of every px' centre to the edge of a shape, within 0.1 px: positive inside, negative outside, px. Halfway between

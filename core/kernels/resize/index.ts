@@ -2,7 +2,7 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import { machine, type Machine } from '../machine';
 import { vectors } from '../padded';
 import { tapsFor, type Filter, type Taps } from './taps';
-import { resizeTwin } from './twin';
+import { resizeTwin } from './reference';
 
 export { tapsFor, type Filter, type Taps } from './taps';
 

@@ -1,9 +1,9 @@
-import type { Level } from '../../pixels/pyramid';
+import type { Level } from '../../pictures/pyramid';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { decodeByte, encode } from '../../pixels/transfer';
 import { machine } from '../machine';
 import { sumByTaps, type Taps } from '.';
-import { resizeTwin } from './twin';
+import { resizeTwin } from './reference';
 
 /** How much of each output column and row lies on the picture, 0..1. */
 export interface Covered {

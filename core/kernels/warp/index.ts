@@ -4,7 +4,7 @@ import type { Homography } from '../../shape/homography';
 import { machine, type Machine } from '../machine';
 import { copyPadded, sourceOf, vectors } from '../padded';
 import type { Border, Sampling } from './sampling';
-import { sampleTwin } from './twin';
+import { sampleTwin } from './reference';
 
 export type { Border, Sampling } from './sampling';
 

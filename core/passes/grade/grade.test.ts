@@ -1,7 +1,7 @@
 import type { Raster } from '../../pixels/raster';
 import { decodeExact, encodeExact } from '../../pixels/transfer';
-import { Evaluator } from '../../render/evaluate';
-import type { Node } from '../../render/node';
+import { Evaluator } from '../../graph/evaluate';
+import type { Node } from '../../graph/node';
 import { colourNode, paintedNode } from '../../testing/nodes';
 import { gradePass } from './index';
 import { plainGrade, type Grade, type GradeReach } from './schema';

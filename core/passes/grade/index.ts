@@ -1,4 +1,4 @@
-import type { Node } from '../../render/node';
+import type { Node } from '../../graph/node';
 import type { ScenePass } from '../pass';
 import { gradedNode, reachNode } from './render';
 import { gradeSchema, type Grade } from './schema';

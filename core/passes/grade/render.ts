@@ -2,8 +2,8 @@ import { blurMargin, blurRegion } from '../../kernels/blur';
 import { fromLight, toLight } from '../../kernels/colour';
 import { copyOf, crop, madeOpaque, type Raster } from '../../pixels/raster';
 import { grow, intersect, union, type Region } from '../../pixels/region';
-import { sheetAt } from '../../render/tiles';
-import { contentKey, keyOf, touches, type Node, type Request } from '../../render/node';
+import { sheetAt } from '../../graph/tiles';
+import { contentKey, keyOf, touches, type Node, type Request } from '../../graph/node';
 import type { Grade, GradeReach } from './schema';
 import { treatTone } from './treat';
 

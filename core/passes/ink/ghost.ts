@@ -1,6 +1,6 @@
 import { blend } from '../../kernels/blend';
 import { emptyRaster } from '../../pixels/raster';
-import { contentKey, type Node } from '../../render/node';
+import { contentKey, type Node } from '../../graph/node';
 import type { Letters, PaintScene } from '../pass';
 import { slippedIn } from '../../coats/picture';
 import type { Coat } from '../../coats/schema';

@@ -1,12 +1,12 @@
 import { joinCover } from '../../kernels/coverage';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { intersect, outerPixels, grow, regionOfPoints, union, type Region } from '../../pixels/region';
-import type { Request } from '../../render/node';
+import type { Request } from '../../graph/node';
 import { apply, followedBy, inverse, moved, sizeOf, type Affine } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
 import { dashed, joined, offset, stroked, type Polygons } from '../../shape/offset';
 import { simplify } from '../../shape/simplify';
-import { polygonsOf, type PlacedLetter } from '../cover';
+import { polygonsOf, type PlacedLetter } from '../../graph/cover';
 import type { Letter, Letters, PlaneMap } from '../pass';
 import { bent, unbent } from './flat';
 import type { Outline } from './schema';

@@ -4,7 +4,7 @@ import { joined, offset, type Polygons } from '../../shape/offset';
 import { flattenTo, polygonPath } from '../../shape/path';
 import { sizeOf } from '../../shape/affine';
 import { spread, unionOf } from '../../pixels/region';
-import { remembering } from '../../render/remember';
+import { remembering } from '../../graph/memoize';
 import { bent, unbent } from './flat';
 import type { Outlines } from './schema';
 

@@ -1,9 +1,9 @@
 import { copyOf, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, unionOf, type Region } from '../../pixels/region';
-import { contentKey, keyOf, touches, type Need, type Node, type Request } from '../../render/node';
-import { standingEm } from '../standing';
+import { contentKey, keyOf, touches, type Need, type Node, type Request } from '../../graph/node';
+import { standingEm } from '../../type/standing';
 import type { Letter, LetteringLayer, Letters, PaintScene } from '../pass';
-import { coverOf, placedLetters, type PlacedLetter } from '../cover';
+import { coverOf, placedLetters, type PlacedLetter } from '../../graph/cover';
 import { fillingOf, layShare, type Filling } from '../../coats/filling';
 import type { FillUnit } from '../../coats/fill';
 import { bandOf, reachOf, spreadOf, type Band, type Reach } from './bands';

@@ -1,6 +1,6 @@
 import { isWithin, scaleRegion } from '../../pixels/region';
-import { samplePicture, storedPixels, type Placement } from '../../pixels/resample';
-import { contentKey, type Node } from '../../render/node';
+import { samplePicture, storedPixels, type Placement } from '../../pictures/resample';
+import { contentKey, type Node } from '../../graph/node';
 import type { Materials } from '../pass';
 import type { Plate } from './schema';
 

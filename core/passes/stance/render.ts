@@ -1,6 +1,6 @@
 import { middleOf, union, unionOf, type Region } from '../../pixels/region';
-import { contentKey } from '../../render/node';
-import { remembering } from '../../render/remember';
+import { contentKey } from '../../graph/node';
+import { remembering } from '../../graph/memoize';
 import { followedBy, placed, type Affine, type Point } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
 import { warpPath } from '../../shape/warpPath';

@@ -1,5 +1,5 @@
 import { lettersOffSheet } from './gauge';
-import { standingBox } from '../standing';
+import { standingBox } from '../../type/standing';
 import { stand } from './render';
 import { plainStance } from './schema';
 import { sheetGuides, snapBox } from './snap';

@@ -1,4 +1,4 @@
-import { remember } from '../../render/remember';
+import { remember } from '../../graph/memoize';
 import type { Point } from '../../shape/affine';
 import type { Contour, TracePoint } from './schema';
 

@@ -1,9 +1,9 @@
 import { toOklab } from '../../kernels/colour';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
-import { samplePicture } from '../../pixels/resample';
-import type { Picture } from '../../pixels/pyramid';
-import { remembering } from '../../render/remember';
+import { samplePicture } from '../../pictures/resample';
+import type { Picture } from '../../pictures/pyramid';
+import { remembering } from '../../graph/memoize';
 import { apply, type Affine, type Point } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
 import { polygonsOf } from './contour';

@@ -1,7 +1,7 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
 import { crop, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
-import { contentKey, type Node } from '../../render/node';
+import { contentKey, type Node } from '../../graph/node';
 import type { Materials } from '../pass';
 import { withoutCast } from './cast';
 import { drawMatte } from './cutRaster';

@@ -3,7 +3,7 @@ import { moved, placedBounds } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
 import { transformPath } from '../../shape/path';
 import { shippedFace } from '../../testing/faces';
-import { letterCoverage } from '../cover';
+import { letterCoverage } from '../../graph/cover';
 import type { Letter } from '../pass';
 import { boxOf, seenPart } from './gauge';
 import { rootlessParts, type MeasuredLetter } from './growth';

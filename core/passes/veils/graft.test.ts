@@ -1,5 +1,5 @@
 import { compile } from '../../render/compile';
-import { Evaluator } from '../../render/evaluate';
+import { Evaluator } from '../../graph/evaluate';
 import { blankPiece } from '../../piece/blank';
 import { addGraft, setGraft } from '../../piece/edits/veils';
 import { applyEdit } from '../../piece/edits/edit';

@@ -1,6 +1,6 @@
 import { warpPlane } from '../../kernels/warp';
 import { grow, outerPixels, type Region } from '../../pixels/region';
-import { contentKey, type Node } from '../../render/node';
+import { contentKey, type Node } from '../../graph/node';
 import { followedBy, inverse, moved, placed, placedBounds, sizeOf, type Affine } from '../../shape/affine';
 import type { Graft, Veil } from './schema';
 

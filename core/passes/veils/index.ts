@@ -1,4 +1,4 @@
-import type { Node } from '../../render/node';
+import type { Node } from '../../graph/node';
 import { inverse } from '../../shape/affine';
 import type { ScenePass } from '../pass';
 import { frontNode } from './front';

@@ -1,6 +1,6 @@
 import { emptyRaster } from '../../pixels/raster';
 import { decode, encode } from '../../pixels/transfer';
-import { contentKey, type Node, type Request } from '../../render/node';
+import { contentKey, type Node, type Request } from '../../graph/node';
 
 /** Ways to look at a veil while cutting; none of them prints. */
 export const veilLooks = ['picture', 'hatch', 'black', 'white', 'colour', 'matte', 'wipe'] as const;

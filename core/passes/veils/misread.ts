@@ -1,6 +1,6 @@
 import type { Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
-import type { Request } from '../../render/node';
+import type { Request } from '../../graph/node';
 import { moved } from '../../shape/affine';
 import { transformPath } from '../../shape/path';
 import type { OpenFace } from '../../type/faceBook';

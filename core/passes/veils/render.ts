@@ -1,9 +1,9 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
 import { copyOf, crop, type Raster } from '../../pixels/raster';
 import { grow, regionOfPoints, union, unionOf, type Region } from '../../pixels/region';
-import type { Picture } from '../../pixels/pyramid';
-import { contentKey, keyOf, type Need, type Node } from '../../render/node';
-import { remember } from '../../render/remember';
+import type { Picture } from '../../pictures/pyramid';
+import { contentKey, keyOf, type Need, type Node } from '../../graph/node';
+import { remember } from '../../graph/memoize';
 import type { Affine } from '../../shape/affine';
 import type { Materials } from '../pass';
 import { polygonsOf } from './contour';

@@ -1,4 +1,4 @@
-import { Evaluator } from '../../render/evaluate';
+import { Evaluator } from '../../graph/evaluate';
 import { compile } from '../../render/compile';
 import { blankPiece } from '../../piece/blank';
 import { applyEdit } from '../../piece/edits/edit';

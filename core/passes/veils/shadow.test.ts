@@ -1,6 +1,6 @@
 import { emptyRaster } from '../../pixels/raster';
-import { Evaluator } from '../../render/evaluate';
-import type { Node } from '../../render/node';
+import { Evaluator } from '../../graph/evaluate';
+import type { Node } from '../../graph/node';
 import { firstShadow, plainStroke, type Stroke, type VeilShadow } from './schema';
 import { colourNode, shadowNode, shadowOffset, shadowSigma } from './shadow';
 

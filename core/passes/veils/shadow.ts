@@ -2,7 +2,7 @@ import { blurMargin, blurRegion } from '../../kernels/blur';
 import { readColour } from '../../pixels/colour';
 import { crop, emptyRaster, fillWith, type Raster } from '../../pixels/raster';
 import { grow, regionOfPoints, unionOf, type Region } from '../../pixels/region';
-import { contentKey, keyOf, type Node, type Request } from '../../render/node';
+import { contentKey, keyOf, type Node, type Request } from '../../graph/node';
 import { followedBy, identity, moved, placedBounds, type Affine } from '../../shape/affine';
 import type { VeilShadow } from './schema';
 import { paintStroke } from './stroke';

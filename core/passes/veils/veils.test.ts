@@ -1,4 +1,4 @@
-import { Evaluator } from '../../render/evaluate';
+import { Evaluator } from '../../graph/evaluate';
 import { phi } from '../../testing/gaussian';
 import { paintedPicture } from '../../testing/pictures';
 import type { Materials } from '../pass';

@@ -20,7 +20,7 @@ import { memo, useDeferredValue, useEffect, useRef } from 'react';
 import { mainColour } from '../../../core/coats/mainColour';
 import type { Letters } from '../../../core/passes/pass';
 import { moveInDepth } from '../../../core/piece/edits/things';
-import { standingBox } from '../../../core/passes/standing';
+import { standingBox } from '../../../core/type/standing';
 import { nameOf } from '../../../core/piece/names';
 import type { Lettering, Piece } from '../../../core/piece/schema';
 import { toSvgPath } from '../../../core/shape/svgPath';

@@ -1,4 +1,4 @@
-import { contrastLimit } from '../../../core/render/contrast';
+import { contrastLimit } from '../../../core/passes/ink/contrast';
 import { useBench } from '../benchContext';
 import { Scale } from './Scale';
 

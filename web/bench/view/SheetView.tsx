@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { intersect } from '../../../core/pixels/region';
 import type { Letters } from '../../../core/passes/pass';
-import { standingBox } from '../../../core/passes/standing';
+import { standingBox } from '../../../core/type/standing';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';

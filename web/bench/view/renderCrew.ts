@@ -1,7 +1,7 @@
 import type { Piece } from '../../../core/piece/schema';
-import { sharedTileMemory } from '../../../core/pixels/sharedTiles';
+import { sharedTileMemory } from '../../../core/pictures/sharedTiles';
 import type { Look } from '../../../core/render/compile';
-import { Crew } from '../../../core/render/crew';
+import { Crew } from '../../../core/render/workerPool';
 import { PartSender } from '../../../core/render/parts';
 import { ReadyWorker } from './readyWorker';
 import type { RenderAnswer, RenderOrder, SharedMemory } from './renderWorker';

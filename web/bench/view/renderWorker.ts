@@ -3,11 +3,11 @@ import { toBytes } from '../../../core/kernels/colour';
 import type { Piece } from '../../../core/piece/schema';
 import type { Raster } from '../../../core/pixels/raster';
 import type { Region } from '../../../core/pixels/region';
-import type { SharedTileMemory } from '../../../core/pixels/sharedTiles';
+import type { SharedTileMemory } from '../../../core/pictures/sharedTiles';
 import { compile, type CompiledPiece, type Look } from '../../../core/render/compile';
-import { Evaluator, Outdated } from '../../../core/render/evaluate';
-import { openMaterials, type Library } from '../../../core/render/materials';
-import { sheetAt } from '../../../core/render/tiles';
+import { Evaluator, Outdated } from '../../../core/graph/evaluate';
+import { openMaterials, type Library } from '../../../core/graph/materials';
+import { sheetAt } from '../../../core/graph/tiles';
 import {
   averageColour,
   measureContrast,

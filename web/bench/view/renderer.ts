@@ -1,9 +1,9 @@
 import type { Piece } from '../../../core/piece/schema';
 import { intersect, scaleRegion, type Region } from '../../../core/pixels/region';
 import type { Look } from '../../../core/render/compile';
-import type { Crew } from '../../../core/render/crew';
+import type { Crew } from '../../../core/render/workerPool';
 import type { Measures } from '../../../core/render/measure';
-import { renderTile, sheetAt, tilesOver } from '../../../core/render/tiles';
+import { renderTile, sheetAt, tilesOver } from '../../../core/graph/tiles';
 import { renderCrew, sharedMemory, type PageOrder } from './renderCrew';
 import type { RenderAnswer, SeenOnStock } from './renderWorker';
 

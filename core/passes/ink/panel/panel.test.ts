@@ -1,8 +1,8 @@
 import { blend } from '../../../kernels/blend';
 import type { Raster } from '../../../pixels/raster';
 import { emptyRaster } from '../../../pixels/raster';
-import { Evaluator } from '../../../render/evaluate';
-import { sceneNode } from '../../../render/scene';
+import { Evaluator } from '../../../graph/evaluate';
+import { sceneNode } from '../../../scene/scene';
 import { bareScene, drawnLetter, drawnLetters, square } from '../../../testing/letters';
 import { paintedNode } from '../../../testing/nodes';
 import type { LetteringLayer } from '../../pass';

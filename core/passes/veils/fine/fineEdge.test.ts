@@ -1,7 +1,7 @@
 import { random } from '../../../kernels/testing';
 import { encodeExact } from '../../../pixels/transfer';
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
-import type { Level } from '../../../pixels/pyramid';
+import type { Level } from '../../../pictures/pyramid';
 import { fractions, meanSquaredError, trueCut } from '../../../testing/truth';
 import { gaussianBlur } from '../../../kernels/blur';
 import { ScribbleCutter } from '../scribble/scribbleCut';

@@ -1,4 +1,4 @@
-import type { Level } from '../../../pixels/pyramid';
+import type { Level } from '../../../pictures/pyramid';
 import { grow, intersect, type Region } from '../../../pixels/region';
 import { encode } from '../../../pixels/transfer';
 import { estimateAlpha, pureTones, tonesOf, type Tones } from './estimate';

@@ -1,6 +1,6 @@
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
-import type { Level } from '../../../pixels/pyramid';
-import type { IsOutdated } from '../../../render/evaluate';
+import type { Level } from '../../../pictures/pyramid';
+import type { IsOutdated } from '../../../graph/evaluate';
 import { likelihood } from './colourModel';
 import { markedBehind, markedFront } from './marks';
 import { CutGraph } from './minimumCut';

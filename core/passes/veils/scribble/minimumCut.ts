@@ -1,4 +1,4 @@
-import { Outdated, type IsOutdated } from '../../../render/evaluate';
+import { Outdated, type IsOutdated } from '../../../graph/evaluate';
 
 /**
  * Minimum cut of a graph whose nodes are pulled to two sides and tied to one another, by growing two search trees that are

@@ -1,6 +1,6 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
 import type { Region } from '../../../pixels/region';
-import { remember } from '../../../render/remember';
+import { remember } from '../../../graph/memoize';
 import { learnColours, likelihood, type ColourModel } from './colourModel';
 import { markedBehind, markedFront, unmarked } from './marks';
 import { CutGraph } from './minimumCut';

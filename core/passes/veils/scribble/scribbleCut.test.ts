@@ -1,5 +1,5 @@
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
-import type { Level } from '../../../pixels/pyramid';
+import type { Level } from '../../../pictures/pyramid';
 import { fractions, overlap, trueCut } from '../../../testing/truth';
 import type { Mark } from './marks';
 import { findPatches } from './patches';

@@ -1,7 +1,7 @@
 import { oklabPlanes, type OklabPlanes } from '../../../pixels/oklabPlanes';
-import { halve, type Level } from '../../../pixels/pyramid';
+import { halve, type Level } from '../../../pictures/pyramid';
 import { intersect, type Region } from '../../../pixels/region';
-import { Outdated, type IsOutdated } from '../../../render/evaluate';
+import { Outdated, type IsOutdated } from '../../../graph/evaluate';
 import { ColourSides, cutBand } from './bandCut';
 import { drawMarks, pixelsUnder, type Mark } from './marks';
 import { cutPatches } from './patchCut';

@@ -1,4 +1,4 @@
-import type { Picture } from '../../../pixels/pyramid';
+import type { Picture } from '../../../pictures/pyramid';
 import type { Raster } from '../../../pixels/raster';
 import type { Region } from '../../../pixels/region';
 import type { Point } from '../../../shape/affine';

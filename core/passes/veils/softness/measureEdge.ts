@@ -1,4 +1,4 @@
-import { readLevel, type Level, type Picture } from '../../../pixels/pyramid';
+import { readLevel, type Level, type Picture } from '../../../pictures/pyramid';
 import { decodeByte } from '../../../pixels/transfer';
 import type { Point } from '../../../shape/affine';
 

@@ -1,5 +1,5 @@
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
-import type { Level } from '../../../pixels/pyramid';
+import type { Level } from '../../../pictures/pyramid';
 import { readColour } from '../../../pixels/colour';
 import type { ToneCut } from '../schema';
 

@@ -1,5 +1,5 @@
 import { gaussianBlur } from '../../../kernels/blur';
-import { levelSize, readLevel, type Picture } from '../../../pixels/pyramid';
+import { levelSize, readLevel, type Picture } from '../../../pictures/pyramid';
 import type { Raster } from '../../../pixels/raster';
 import type { Region } from '../../../pixels/region';
 import type { Point } from '../../../shape/affine';

@@ -1,4 +1,4 @@
-import type { Picture } from '../../../pixels/pyramid';
+import type { Picture } from '../../../pictures/pyramid';
 import { grow, outerPixels, regionOfPoints, scaleRegion } from '../../../pixels/region';
 import type { Point } from '../../../shape/affine';
 import { simplify } from '../../../shape/simplify';

@@ -1,4 +1,4 @@
-import type { Picture } from '../../../pixels/pyramid';
+import type { Picture } from '../../../pictures/pyramid';
 import type { Point } from '../../../shape/affine';
 import { edgeFieldAround, nearestEdge } from './edgeField';
 import { LiveWire } from './liveWire';

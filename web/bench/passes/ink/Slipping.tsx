@@ -5,7 +5,7 @@ import type { Letter, Letters } from '../../../../core/passes/pass';
 import { setCoat, setSlips } from '../../../../core/piece/edits/ink';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
-import { standingBox } from '../../../../core/passes/standing';
+import { standingBox } from '../../../../core/type/standing';
 import { middleOf } from '../../../../core/pixels/region';
 import type { Point } from '../../../../core/shape/affine';
 import { useAppDispatch, useAppSelector } from '../../../store';

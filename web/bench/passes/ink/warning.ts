@@ -1,4 +1,4 @@
-import { contrastLimit } from '../../../../core/render/contrast';
+import { contrastLimit } from '../../../../core/passes/ink/contrast';
 import { ppiLimits } from '../../../../core/piece/print';
 import type { Bench } from '../../benchContext';
 

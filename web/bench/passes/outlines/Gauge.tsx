@@ -1,5 +1,5 @@
 import { reachOf } from '../../../../core/passes/outlines/bands';
-import { standingEm } from '../../../../core/passes/standing';
+import { standingEm } from '../../../../core/type/standing';
 import { thinnestPrinted } from '../../../../core/piece/print';
 import { useBench } from '../../benchContext';
 import { Scale } from '../../gauges/Scale';

@@ -4,7 +4,7 @@ import type { Outline } from '../../../../core/passes/outlines/schema';
 import { moveOutline, removeOutline, setOutline } from '../../../../core/piece/edits/outlines';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
-import { standingEm } from '../../../../core/passes/standing';
+import { standingEm } from '../../../../core/type/standing';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { ColourField } from '../../coats/ColourField';

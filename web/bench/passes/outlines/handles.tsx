@@ -1,6 +1,6 @@
 import { reachOf } from '../../../../core/passes/outlines/bands';
 import type { Outline } from '../../../../core/passes/outlines/schema';
-import { standingBox, standingEm } from '../../../../core/passes/standing';
+import { standingBox, standingEm } from '../../../../core/type/standing';
 import type { Letters } from '../../../../core/passes/pass';
 import { setOutline } from '../../../../core/piece/edits/outlines';
 import type { Edit } from '../../../../core/piece/edits/edit';

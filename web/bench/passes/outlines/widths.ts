@@ -1,7 +1,7 @@
 import { reachOf } from '../../../../core/passes/outlines/bands';
 import type { Outline } from '../../../../core/passes/outlines/schema';
 import type { Letters } from '../../../../core/passes/pass';
-import { standingEm } from '../../../../core/passes/standing';
+import { standingEm } from '../../../../core/type/standing';
 
 export function widthInMillimetres(outline: Outline, letters: Letters, ppi: number): number {
   const { from, to } = reachOf(outline, standingEm(letters));

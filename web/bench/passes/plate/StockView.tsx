@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { contrastLimit } from '../../../../core/render/contrast';
+import { contrastLimit } from '../../../../core/passes/ink/contrast';
 import { nameOf } from '../../../../core/piece/names';
 import { Problem } from '../../../ui/Problem';
 import { Sheet } from '../../../ui/Sheet';

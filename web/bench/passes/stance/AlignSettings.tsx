@@ -10,7 +10,7 @@ import {
 } from 'lucide-react';
 import { useState } from 'react';
 import { alignBoxes, alignings, distributeBoxes, type Aligning } from '../../../../core/passes/stance/align';
-import { standingBox } from '../../../../core/passes/standing';
+import { standingBox } from '../../../../core/type/standing';
 import { moveLetterings } from '../../../../core/piece/edits/letterings';
 import { nameOf } from '../../../../core/piece/names';
 import { unionOf, type Region } from '../../../../core/pixels/region';

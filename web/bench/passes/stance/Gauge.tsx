@@ -1,5 +1,5 @@
 import { lettersOffSheet } from '../../../../core/passes/stance/gauge';
-import { standingBox } from '../../../../core/passes/standing';
+import { standingBox } from '../../../../core/type/standing';
 import { useBench } from '../../benchContext';
 
 export function Gauge() {

@@ -1,4 +1,4 @@
-import { standingBox } from '../../../../core/passes/standing';
+import { standingBox } from '../../../../core/type/standing';
 import type { Stance } from '../../../../core/passes/stance/schema';
 import { setStance } from '../../../../core/piece/edits/things';
 import { useBench } from '../../benchContext';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Letters } from '../../../../core/passes/pass';
-import { standingBox } from '../../../../core/passes/standing';
+import { standingBox } from '../../../../core/type/standing';
 import type { Stance } from '../../../../core/passes/stance/schema';
 import { boxGuides, sheetGuides, snapBox, type GuideLine } from '../../../../core/passes/stance/snap';
 import { nameOf } from '../../../../core/piece/names';

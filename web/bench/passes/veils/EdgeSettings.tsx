@@ -1,5 +1,5 @@
 import type { Veil } from '../../../../core/passes/veils/schema';
-import { keyOf } from '../../../../core/render/node';
+import { keyOf } from '../../../../core/graph/node';
 import { removeFineEdge, setSoftness } from '../../../../core/piece/edits/veils';
 import { useAppSelector } from '../../../store';
 import { Progress } from '../../../ui/Progress';

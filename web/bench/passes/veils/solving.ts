@@ -1,5 +1,5 @@
 import type { Piece } from '../../../../core/piece/schema';
-import { keyOf } from '../../../../core/render/node';
+import { keyOf } from '../../../../core/graph/node';
 import {
   changeVeil,
   setFineEdge,

@@ -1,5 +1,5 @@
 import type { LetteringLayer } from '../passes/pass';
-import type { Node } from './node';
+import type { Node } from '../graph/node';
 
 /** What a veil is made of. */
 export interface VeilLayers {

@@ -1,6 +1,6 @@
 import type { Materials } from '../passes/pass';
 import type { Piece } from '../piece/schema';
-import type { Picture } from '../pixels/pyramid';
+import type { Picture } from '../pictures/pyramid';
 import type { OpenFace } from '../type/faceBook';
 
 /** Where stored pictures and faces come from: the server's store or its address, by SHA-256. */

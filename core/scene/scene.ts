@@ -4,8 +4,8 @@ import { copyOf, emptyRaster, fillWith, type Raster } from '../pixels/raster';
 import type { Region } from '../pixels/region';
 import { keysOf, layGrafts, partsOf } from './layGrafts';
 import { layLetters } from './layLetters';
-import { contentKey, touches, type Need, type Node, type Request } from './node';
-import type { GraftItem, SceneItem, VeilLayers } from './sceneItems';
+import { contentKey, touches, type Need, type Node, type Request } from '../graph/node';
+import type { GraftItem, SceneItem, VeilLayers } from './items';
 
 /**
  * The whole composite: sheet, plates, then letters from far to near. Letters are gathered on a layer of their own, the veils over

@@ -1,4 +1,4 @@
-import type { Crossing, Veil } from './schema';
+import type { Crossing, Veil } from '../passes/veils/schema';
 
 /** What decides which veils lie over a letter. */
 export interface Weaving {

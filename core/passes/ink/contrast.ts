@@ -1,6 +1,6 @@
-import { lightness } from '../pixels/colour';
-import { blurMargin, gaussianBlur } from '../kernels/blur';
-import type { Raster } from '../pixels/raster';
+import { lightness } from '../../pixels/colour';
+import { blurMargin, gaussianBlur } from '../../kernels/blur';
+import type { Raster } from '../../pixels/raster';
 
 /** Below this difference in CIE L* the letters are hard to tell from the photo. */
 export const contrastLimit = 25;

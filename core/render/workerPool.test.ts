@@ -1,4 +1,4 @@
-import { Crew, type Hand } from './crew';
+import { Crew, type Hand } from './workerPool';
 
 type Order = string;
 type Answer = { text: string } | { problem: string };

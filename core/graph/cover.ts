@@ -1,11 +1,11 @@
 import { joinCover } from '../kernels/coverage';
 import { emptyRaster, type Raster } from '../pixels/raster';
 import { intersect, outerPixels, unionOf, type Region } from '../pixels/region';
-import { contentKey, keyOf, touches, type Node, type Request } from '../render/node';
+import { contentKey, keyOf, touches, type Node, type Request } from './node';
 import { followedBy, moved, placedBounds, type Affine } from '../shape/affine';
 import { coverage } from '../shape/coverage';
 import { flatten, transformPath } from '../shape/path';
-import type { Letter, Letters } from './pass';
+import type { Letter, Letters } from '../passes/pass';
 
 /** A letter with ink and its box on the sheet, sheet px. */
 export interface PlacedLetter {

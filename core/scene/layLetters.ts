@@ -1,7 +1,7 @@
 import { blend, type BlendMode } from '../kernels/blend';
 import { atopInLight } from '../kernels/coverage';
 import { copyOf, type Raster } from '../pixels/raster';
-import type { SceneItem } from './sceneItems';
+import type { SceneItem } from './items';
 
 /**
  * Lays letters and what comes with them on what is there, from far to near. Neighbours with the same veils over them come on one

@@ -1,5 +1,5 @@
 import { tileSide } from './pyramid';
-import { textHashes } from './textHashes';
+import { textHashes } from '../pixels/textHashes';
 
 /** Memory that several workers share: what is in which slot, and the slots. */
 export interface SharedTileMemory {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { paintedPicture } from '../testing/pictures';
 import { cutTile, halve, levelCount, readLevel, tileSide } from './pyramid';
 import { samplePicture } from './resample';
-import { decodeExact, encodeExact } from './transfer';
+import { decodeExact, encodeExact } from '../pixels/transfer';
 
 const speckled = (x: number, y: number): number[] => [
   (x * 31 + y * 17) % 256,

@@ -1,5 +1,5 @@
-import { decodeByte, encodeExact } from './transfer';
-import type { Region } from './region';
+import { decodeByte, encodeExact } from '../pixels/transfer';
+import type { Region } from '../pixels/region';
 
 /** Side of a stored tile, px. Tiles at the right and bottom border are padded. */
 export const tileSide = 256;

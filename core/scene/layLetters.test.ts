@@ -2,7 +2,7 @@ import { decodeExact, encodeExact } from '../pixels/transfer';
 import { fillWith, emptyRaster, type Raster } from '../pixels/raster';
 import { colourNode, paintedNode } from '../testing/nodes';
 import { layLetters } from './layLetters';
-import type { SceneItem } from './sceneItems';
+import type { SceneItem } from './items';
 
 const one = (...channels: number[]): Raster => {
   const out = emptyRaster(1, 1, channels.length as 1 | 4);

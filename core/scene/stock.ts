@@ -2,7 +2,7 @@ import { fillingOf } from '../coats/filling';
 import type { Materials } from '../passes/pass';
 import type { Sheet } from '../piece/schema';
 import { identity } from '../shape/affine';
-import { contentKey, type Node } from './node';
+import { contentKey, type Node } from '../graph/node';
 
 /** The coats that lie on the sheet's paint, without the paint; null where there are none. */
 export function stockNode({ width, height, coats }: Sheet, materials: Materials): Node | null {

@@ -1,7 +1,7 @@
 import { atopInLight } from '../kernels/coverage';
 import { copyOf, type Raster } from '../pixels/raster';
 import { decode, encode } from '../pixels/transfer';
-import type { GraftItem, VeilLayers } from './sceneItems';
+import type { GraftItem, VeilLayers } from './items';
 
 /** A graft's shadow, the graft, and the veils that stand before both, as they are asked for. */
 export const partsOf = ({ shadow, front, matte, over }: GraftItem): VeilLayers[] => [

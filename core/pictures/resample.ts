@@ -1,8 +1,8 @@
 import { tapsFor, type Taps } from '../kernels/resize';
 import { coverLevel, resizeLevel } from '../kernels/resize/level';
-import { emptyRaster, type Raster } from './raster';
+import { emptyRaster, type Raster } from '../pixels/raster';
 import { levelSize, readLevel, type Level, type Picture } from './pyramid';
-import type { Region } from './region';
+import type { Region } from '../pixels/region';
 
 /** Where a picture lies: output px = picture px * scale + (x, y). Upright; scale above 0. */
 export interface Placement {

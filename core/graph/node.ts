@@ -1,8 +1,8 @@
-import type { Level } from '../pixels/pyramid';
+import type { Level } from '../pictures/pyramid';
 import type { Raster } from '../pixels/raster';
 import type { Region } from '../pixels/region';
 import { textHashes } from '../pixels/textHashes';
-import { remember } from './remember';
+import { remember } from './memoize';
 
 /** Which pixels are wanted: a region in whole output px, where output px = sheet px * scale. */
 export interface Request {
