@@ -1,7 +1,7 @@
 import type { Browser } from 'playwright-core';
 import { setWords } from '../core/passes/words/render';
 import { plainWords } from '../core/passes/words/schema';
-import type { Materials } from '../core/passes/pass';
+import type { Materials } from '../core/graph/materials';
 import { shippedFace } from '../core/testing/faces';
 import type { RunningStudio } from '../e2e/studio';
 import { pieceAt } from './exports';

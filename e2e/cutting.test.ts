@@ -61,12 +61,12 @@ test('contours are saved as SVG and taken in again', async () => {
   const file = join(folder, 'jar.svg');
   await download.saveAs(file);
   expect(readFileSync(file, 'utf8')).toContain('viewBox="0 0 1800 1200"');
-  await page.getByLabel('How the cut joins').selectOption('take-away');
+  await page.getByLabel('How the cut joins').selectOption('subtract');
   await page.getByLabel('Drawing to take contours from').setInputFiles(file);
   await page.getByLabel('How Trace 2 joins').waitFor({ timeout: 10000 });
   await settled();
   const { cuts } = await jar();
-  expect(cuts.map(({ kind, joining }) => `${kind} ${joining}`)).toEqual(['trace add', 'trace take-away']);
+  expect(cuts.map(({ kind, operation }) => `${kind} ${operation}`)).toEqual(['trace add', 'trace take-away']);
   // The jar takes itself away: nothing stands before the letters any more.
   const [red, green, blue] = await colourAt(page, 800, 830);
   expect(Math.hypot(red - 0x7a, green - 0x3b, blue - 0x22)).toBeLessThan(30);
@@ -189,7 +189,7 @@ test('a cut-out photograph brings its own veil, and stands before the letters', 
   const { plates, veils } = await pieceNow();
   expect(plates).toHaveLength(2);
   const own = veils.find(({ plate }) => plate === plates[1].id)!;
-  expect(own.cuts).toMatchObject([{ kind: 'picture', joining: 'add' }]);
+  expect(own.cuts).toMatchObject([{ kind: 'picture', operation: 'add' }]);
   // Moved over the U, it hides the letter there and nothing beside its own shape.
   await page.getByRole('button', { name: 'cut-kite.png', exact: true }).click();
   const middle = [plates[1].x + 140 * plates[1].scale, plates[1].y + 200 * plates[1].scale] as [number, number];

@@ -85,7 +85,7 @@ test('the softness of the photo is taken over at one press', async () => {
 
 test('a tone key takes away what has a sampled colour', async () => {
   await page.getByRole('button', { name: 'Tone key', exact: true }).click();
-  await page.getByLabel('How the cut joins').selectOption('take-away');
+  await page.getByLabel('How the cut joins').selectOption('subtract');
   const teal = await onScreen(page, 850, 900);
   await page.mouse.click(teal.x, teal.y);
   await page.getByText('1 colour', { exact: true }).waitFor({ timeout: 20000 });

@@ -78,7 +78,8 @@ test('what cannot be cut is said', async () => {
     (await post('/tone', { plate, samples: [], chroma: 4, lightness: 4, softness: 0.5, connected: false })).status,
   ).toBe(422);
   expect(
-    (await post('/softness', { plate, cuts: [{ kind: 'picture', joining: 'add', matte: 'gone' }], mattes: {} })).status,
+    (await post('/softness', { plate, cuts: [{ kind: 'picture', operation: 'add', matte: 'gone' }], mattes: {} }))
+      .status,
   ).toBe(500);
 });
 
@@ -98,7 +99,7 @@ test('a first look at the edge gives a matte and the front’s colours, with the
   ].map(([x, y]) => ({ x, y, to: 'straight', via: [] }));
   const response = await post('/first-look', {
     plate,
-    cuts: [{ kind: 'trace', joining: 'add', contours: [{ closed: true, points: box }] }],
+    cuts: [{ kind: 'trace', operation: 'add', contours: [{ closed: true, points: box }] }],
     mattes: {},
     band: [],
     reach: 8,
@@ -249,7 +250,7 @@ test('along the border the photo’s edge is measured against the matte’s', as
   const { matte } = (await (await post('/scribble', { plate, marks: strokes.marks, box: null })).json()) as {
     matte: StoredAsset;
   };
-  const cuts = [{ kind: 'picture', joining: 'add', matte: 'm' }] as const;
+  const cuts = [{ kind: 'picture', operation: 'add', matte: 'm' }] as const;
   const edgeWith = async (feather: number): Promise<EdgePlace[]> =>
     (
       (await (

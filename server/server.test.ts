@@ -3,7 +3,7 @@ import { zipSync } from 'fflate';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { applyEdit } from '../core/piece/edits/edit';
-import { rename, setSheet } from '../core/piece/edits/things';
+import { rename, setSheet } from '../core/piece/edits/items';
 import { blankPiece } from '../core/piece/blank';
 import { application } from './application';
 import { folderBundle, takeInBundle, zipBundle } from './bundles';

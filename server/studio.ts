@@ -2,7 +2,7 @@ import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type Database from 'better-sqlite3';
 import type { Piece } from '../core/piece/schema';
-import { scenePasses } from '../core/passes';
+import { plateSchema } from '../core/passes/plate/schema';
 import type { Encoding } from './codecs/encodePicture';
 import type { Config } from './config';
 import { openDatabase } from './database';
@@ -126,7 +126,7 @@ export class Studio {
   /** A new piece with this plate covering the sheet. */
   plateEntry(asset: StoredAsset, place: { scale: number; x: number; y: number }): Pick<Piece, 'assets' | 'plates'> {
     const key = `plate-${asset.sha256.slice(0, 12)}`;
-    const plate = scenePasses.plate.schema.parse({ id: 'plate-1', name: asset.name, asset: key, ...place });
+    const plate = plateSchema.parse({ id: 'plate-1', name: asset.name, asset: key, ...place });
     return { assets: { [key]: { kind: 'plate', name: asset.name, sha256: asset.sha256 } }, plates: [plate] };
   }
 

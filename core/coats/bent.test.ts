@@ -2,7 +2,8 @@ import type { Raster } from '../pixels/raster';
 import { drawnLetter, drawnLetters, bareScene, square } from '../testing/letters';
 import { paintLayers } from '../testing/nodes';
 import { paintedPicture } from '../testing/pictures';
-import type { Letters, PaintScene } from '../passes/pass';
+import type { Letters } from '../type/letters';
+import type { PaintScene } from '../passes/pass';
 import { inkNode } from '../passes/ink/inkNode';
 import { stand } from '../passes/stance/render';
 import { plainStance } from '../passes/stance/schema';
@@ -42,7 +43,7 @@ const standing = stand(
   }),
 );
 const draw = (coats: Coat[], letters: Letters): Promise<Raster> =>
-  paintLayers([{ kind: 'letters', mode: 'normal', node: inkNode(letters, { coats }, scene) }], {
+  paintLayers([{ mode: 'normal', node: inkNode(letters, { coats }, scene) }], {
     region: { x: 0, y: 0, ...sheet },
     scale: 1,
   });

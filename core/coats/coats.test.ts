@@ -6,7 +6,8 @@ import { identity, moved, placed } from '../shape/affine';
 import { polygonPath } from '../shape/path';
 import { paintedNode } from '../testing/nodes';
 import { paintedPicture } from '../testing/pictures';
-import type { Letter, Letters, PaintScene } from '../passes/pass';
+import type { Letter, Letters } from '../type/letters';
+import type { PaintScene } from '../passes/pass';
 import { picturePlace } from './picture';
 import { coatSchema, solidCoat, type Coat } from './schema';
 import { mainColour } from './mainColour';
@@ -52,6 +53,7 @@ const three: Letters = {
   place: identity,
   warp: null,
   echoes: [],
+  reading: null,
 };
 const photo = paintedNode('ramp', (x, y) => [x / 200, y / 200, 0.5, 1]);
 const picture = paintedPicture(64, 32, (x) => (x < 32 ? [255, 0, 0] : [0, 0, 255]));
@@ -63,6 +65,7 @@ const scene: PaintScene = {
     },
   },
   photo,
+  below: photo,
   sheet: { width: 120, height: 110 },
 };
 const draw = (coats: Coat[], letters: Letters = three, scale = 1, where = scene): Promise<Raster> =>

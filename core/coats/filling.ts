@@ -1,9 +1,10 @@
 import { blend, type BlendMode } from '../kernels/blend';
 import { crop, emptyRaster, type Raster } from '../pixels/raster';
 import { grow, type Region } from '../pixels/region';
-import { contentKey, type Need, type Request } from '../graph/node';
+import { contentKey, type Inputs, type Need, type Needs, type Request } from '../graph/node';
 import { followedBy, inverse, moved, sizeOf } from '../shape/affine';
-import type { Letter, Letters, PaintScene } from '../passes/pass';
+import type { Letter, Letters } from '../type/letters';
+import type { CoatScene } from './scene';
 import { picturesOfCoat, type Coat, type PlateCoat } from './schema';
 import { fillMargin, isFlat, paintFill, unitOf, type FillUnit } from './fill';
 import { mixCoats } from './mainColour';
@@ -17,27 +18,25 @@ export interface Filling {
   key: string;
   /** All of it is this colour; null where it must be painted px by px. */
   colour: Rgba | null;
-  /** What of the photograph is wanted to paint a request. */
-  needs(request: Request): Need[];
-  /** Not yet cut out by anything. @param photos the pixels of `needs(request)` */
-  paint(unit: FillUnit, request: Request, photos: readonly Raster[]): Promise<Raster>;
+  /** What of the photograph, and of the picture below, is wanted to paint a request. */
+  needs(request: Request): Needs;
+  /** Not yet cut out by anything. @param inputs the pixels of `needs(request)` */
+  paint(unit: FillUnit, request: Request, inputs: Inputs): Promise<Raster>;
   /** Some letters in the units that the coats are laid out along. */
   unitsOf(letters: readonly Letter[]): FillUnit[];
 }
 
 /** @param boxed what the coats are laid out in; the letters' ink where it is left out, lettering px */
-export function fillingOf(
-  coats: readonly Coat[],
-  letters: Letters,
-  { materials, photo, sheet }: PaintScene,
-  boxed?: Region,
-): Filling {
+export function fillingOf(coats: readonly Coat[], letters: Letters, scene: CoatScene, boxed?: Region): Filling {
+  const { materials, photo, sheet } = scene;
   const ink = { coats };
   const flat = isFlat(ink);
   const own = sizeOf(letters.place);
   const word = boxed ?? letters.flatInk;
   const plates = flat ? [] : coats.filter((coat): coat is PlateCoat => coat.kind === 'plate' && coat.opacity > 0);
   const wide = ({ region, scale }: Request): Region => grow(region, fillMargin(ink, letters.capHeight, own * scale));
+  const readsPicture =
+    !flat && coats.some((coat) => coat.kind === 'halftone' && coat.of === 'picture' && coat.opacity > 0);
   const inked = letters.letters.filter(({ bounds }) => bounds);
   const pictures = coats.flatMap(picturesOfCoat).map((asset) => materials.picture(asset).key);
   return {
@@ -47,6 +46,7 @@ export function fillingOf(
           coats,
           pictures,
           plates.length > 0 && photo.key,
+          readsPicture && scene.below.key,
           word,
           letters.capHeight,
           letters.place,
@@ -55,8 +55,15 @@ export function fillingOf(
           sheet.height,
         ),
     colour: flat ? mixCoats(ink) : null,
-    needs: (request) => plates.map((coat) => ({ node: photo, region: slipped(wide(request), coat, request.scale) })),
-    async paint(unit, request, photos) {
+    needs(request) {
+      const photos = plates.map((coat, i): [string, Need] => [
+        `photo ${i}`,
+        { node: photo, region: slipped(wide(request), coat, request.scale) },
+      ]);
+      const below: Needs = readsPicture ? { picture: { node: scene.below, region: wide(request) } } : {};
+      return { ...Object.fromEntries(photos), ...below };
+    },
+    async paint(unit, request, inputs) {
       const region = wide(request);
       const toLettering = inverse(followedBy(letters.place, moved(0, 0, request.scale)));
       const ground = {
@@ -67,9 +74,10 @@ export function fillingOf(
         warp: letters.warp,
         capHeight: letters.capHeight,
         sheet,
+        picture: inputs.picture ?? null,
       };
       const photoAt = (x: number, y: number): Raster =>
-        photos[plates.findIndex((coat) => coat.x === x && coat.y === y)];
+        inputs[`photo ${plates.findIndex((coat) => coat.x === x && coat.y === y)}`];
       return crop(await paintFill(ink, unit, ground, materials, photoAt), region, request.region);
     },
     unitsOf(some) {

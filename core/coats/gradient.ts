@@ -1,6 +1,6 @@
 import { interpolateWithPremultipliedAlpha, converter } from 'culori';
 import { emptyRaster, type Raster } from '../pixels/raster';
-import { remember } from '../graph/memoize';
+import { memoize } from '../graph/memoize';
 import { eachPlace, type CoatGround } from './ground';
 import type { GradientCoat } from './schema';
 
@@ -11,7 +11,7 @@ const steps = 1024;
 const toRgb = converter('rgb');
 
 /** The colours along the way, premultiplied encoded RGBA, `steps` + 1 of them. */
-const tableOf = remember(({ stops, space }: GradientCoat): Float32Array => {
+const tableOf = memoize(({ stops, space }: GradientCoat): Float32Array => {
   const sorted = [...stops].sort((a, b) => a.at - b.at);
   const table = new Float32Array((steps + 1) * 4);
   const between = sorted

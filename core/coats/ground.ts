@@ -1,6 +1,6 @@
 import type { Raster } from '../pixels/raster';
-import type { PlaneMap } from '../passes/pass';
-import type { Region } from '../pixels/region';
+import type { PlaneMap } from '../type/letters';
+import type { Region, Size } from '../pixels/region';
 import type { Affine } from '../shape/affine';
 
 /** Where a coat is painted. */
@@ -18,9 +18,11 @@ export interface CoatGround {
   /** Lettering px. */
   capHeight: number;
   /** Size of the sheet, sheet px. */
-  sheet: { width: number; height: number };
+  sheet: Size;
   /** The coats below, premultiplied encoded RGBA. */
   below: Raster;
+  /** The picture below all coats, as it will be seen; null where no coat asks for it. */
+  picture: Raster | null;
 }
 
 /** Goes over a ground px by px. @param paint is told where the px's middle lies in the flat plane of the letters, lettering px, and where its four channels begin */

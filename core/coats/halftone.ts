@@ -13,7 +13,8 @@ export const halftoneReach = ({ pitch }: HalftoneCoat, capHeight: number): numbe
 
 /** Dots or lines as large as the coats below are dark: the printed area is the missing light. */
 export function paintHalftone(coat: HalftoneCoat, place: CoatGround): Raster {
-  const { region, toLettering, warp, unit, capHeight, below } = place;
+  const { region, toLettering, warp, unit, capHeight } = place;
+  const below = coat.of === 'picture' && place.picture ? place.picture : place.below;
   const out = emptyRaster(region.width, region.height, 4);
   const pitch = coat.pitch * capHeight || 1;
   const radians = (coat.angle * PI) / 180;

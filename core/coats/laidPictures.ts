@@ -3,7 +3,7 @@ import { apply, corners, inverse, type Point } from '../shape/affine';
 import { flatten, transformPath } from '../shape/path';
 import { windingAt } from '../shape/winding';
 import type { Placement } from '../pictures/resample';
-import type { Letter, Letters } from '../passes/pass';
+import type { Letter, Letters } from '../type/letters';
 import { pictureCells, picturePlace, slippedIn } from './picture';
 import type { PictureCoat } from './schema';
 

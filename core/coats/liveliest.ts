@@ -1,7 +1,7 @@
 import { levelSize, readLevel, type Picture } from '../pictures/pyramid';
 import type { Region } from '../pixels/region';
 import { placedBounds } from '../shape/affine';
-import type { Letters } from '../passes/pass';
+import type { Letters } from '../type/letters';
 import { pictureBox } from './laidPictures';
 import { picturePlace } from './picture';
 import type { PictureCoat } from './schema';

@@ -7,7 +7,7 @@ import { apply, corners, inverse, moved, placedBounds, type Affine, type Point }
 import { coverage } from '../shape/coverage';
 import { polygonPath } from '../shape/path';
 import { anyBend, warpPath } from '../shape/warpPath';
-import type { PlaneMap } from '../passes/pass';
+import type { PlaneMap } from '../type/letters';
 import type { CoatGround } from './ground';
 import type { PictureCoat } from './schema';
 

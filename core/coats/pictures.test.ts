@@ -3,7 +3,8 @@ import { moved } from '../shape/affine';
 import { bareScene, drawnLetter, drawnLetters, square } from '../testing/letters';
 import { paintLayers } from '../testing/nodes';
 import { paintedPicture } from '../testing/pictures';
-import type { Letters, PaintScene } from '../passes/pass';
+import type { Letters } from '../type/letters';
+import type { PaintScene } from '../passes/pass';
 import { inkNode } from '../passes/ink/inkNode';
 import { detailOf, liveliestSlips } from './liveliest';
 import { cutKeepPoints, laidPictures, picturePpi } from './laidPictures';
@@ -28,7 +29,7 @@ const two = drawnLetters([drawnLetter(square(20, 20, 60)), drawnLetter(square(10
   capHeight: 60,
 });
 const draw = (coats: Coat[], letters: Letters = two, scale = 1): Promise<Raster> =>
-  paintLayers([{ kind: 'letters', mode: 'normal', node: inkNode(letters, { coats }, scene) }], {
+  paintLayers([{ mode: 'normal', node: inkNode(letters, { coats }, scene) }], {
     region: { x: 0, y: 0, width: sheet.width * scale, height: sheet.height * scale },
     scale,
   });

@@ -68,6 +68,8 @@ const patternSchema = z.strictObject({
 const halftoneSchema = z.strictObject({
   kind: z.literal('halftone'),
   motif: z.enum(['dots', 'lines']),
+  /** Whose tones it screens: of the coats below it, or of all the picture that lies below. */
+  of: z.enum(['coats', 'picture']).default('coats'),
   /** Of the dots; and of what lies between them, or null where the coats below show. */
   colour,
   ground: colour.nullable().default(null),

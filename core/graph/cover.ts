@@ -1,11 +1,11 @@
 import { joinCover } from '../kernels/coverage';
 import { emptyRaster, type Raster } from '../pixels/raster';
 import { intersect, outerPixels, unionOf, type Region } from '../pixels/region';
-import { contentKey, keyOf, touches, type Node, type Request } from './node';
+import { contentKey, keyOf, nowhere, touches, type Node, type Request } from './node';
 import { followedBy, moved, placedBounds, type Affine } from '../shape/affine';
 import { coverage } from '../shape/coverage';
 import { flatten, transformPath } from '../shape/path';
-import type { Letter, Letters } from '../passes/pass';
+import type { Letter } from '../type/letters';
 
 /** A letter with ink and its box on the sheet, sheet px. */
 export interface PlacedLetter {
@@ -28,15 +28,15 @@ export function coverOf(letters: readonly PlacedLetter[], place: Affine, request
   return whole;
 }
 
-/** The joined coverage of all letters, without echoes: one channel. */
-export function coverNode(letters: Letters): Node {
-  const placed = placedLetters(letters.letters, letters.place);
+/** The joined coverage of some letters as a node: one channel. */
+export function coverNode(letters: readonly Letter[], place: Affine): Node {
+  const placed = placedLetters(letters, place);
   return {
-    key: contentKey('cover', letters.place, keyOf(letters.letters)),
+    key: contentKey('cover', place, letters.map(keyOf)),
     channels: 1,
-    bounds: unionOf(placed.map(({ bounds }) => bounds)) ?? { x: 0, y: 0, width: 0, height: 0 },
-    needs: () => [],
-    compute: (request) => coverOf(placed, letters.place, request),
+    bounds: unionOf(placed.map(({ bounds }) => bounds)) ?? nowhere,
+    needs: () => ({}),
+    compute: (request) => coverOf(placed, place, request),
   };
 }
 

@@ -56,11 +56,9 @@ export class Evaluator {
   }
 
   private async compute(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> {
-    const inputs: Raster[] = [];
-    for (const need of node.needs(request))
-      inputs.push(
-        await this.pixels(need.node, { region: need.region, scale: need.scale ?? request.scale }, isOutdated),
-      );
+    const inputs = Object.create(null) as Record<string, Raster>;
+    for (const [name, { node: input, region, scale = request.scale }] of Object.entries(node.needs(request)))
+      inputs[name] = await this.pixels(input, { region, scale }, isOutdated);
     if (isOutdated?.()) throw new Outdated();
     return node.compute(request, inputs);
   }

@@ -1,8 +1,8 @@
 import type { Level } from '../pictures/pyramid';
 import type { Raster } from '../pixels/raster';
-import type { Region } from '../pixels/region';
+import { unionOf, type Region } from '../pixels/region';
 import { textHashes } from '../pixels/textHashes';
-import { remember } from './memoize';
+import { memoize } from './memoize';
 
 /** Which pixels are wanted: a region in whole output px, where output px = sheet px * scale. */
 export interface Request {
@@ -18,6 +18,12 @@ export interface Need {
   scale?: number;
 }
 
+/** What a node needs for a request, by names of its own. */
+export type Needs = Readonly<Record<string, Need>>;
+
+/** The pixels of what a node needs, under the same names; they are shared and never changed. */
+export type Inputs = Readonly<Record<string, Raster>>;
+
 /**
  * One step of the render graph. It answers three questions: what is its content key, which regions of which inputs it
  * needs for a region of its own, and the pixels of that region. Nothing allocates the whole picture.
@@ -30,14 +36,21 @@ export interface Node {
   readonly bounds: Region | null;
   /** True where every px of the region is sure to be opaque. */
   isSolid?(request: Request): boolean;
-  /** Stored 8-bit sRGB pixels (3 channels) that are this region's pixels as they are, where that is so; saves the way through floats. */
+  /** Stored 8-bit sRGB pixels (3 channels) that are this region's pixels, where there are any; spares the way through floats. */
   asStored?(request: Request): Promise<Level | null>;
   /** A key for one region only, where less than the whole input matters there. */
   keyAt?(request: Request): string;
-  needs(request: Request): Need[];
-  /** @param inputs the pixels of `needs(request)`, in that order; they are shared and never changed. */
-  compute(request: Request, inputs: readonly Raster[]): Raster | Promise<Raster>;
+  needs(request: Request): Needs;
+  /** @param inputs the pixels of `needs(request)`, by the same names */
+  compute(request: Request, inputs: Inputs): Raster | Promise<Raster>;
 }
+
+/** Bounds of what paints nowhere. */
+export const nowhere: Region = { x: 0, y: 0, width: 0, height: 0 };
+
+/** Where any of some nodes may paint, sheet px; null: everywhere. */
+export const boundsOf = (nodes: readonly Pick<Node, 'bounds'>[]): Region | null =>
+  nodes.some(({ bounds }) => bounds === null) ? null : (unionOf(nodes.map(({ bounds }) => bounds)) ?? nowhere);
 
 /** A short content key of any plain data: the two hashes of its text and its length, as base 36. */
 export function contentKey(...parts: unknown[]): string {
@@ -47,7 +60,7 @@ export function contentKey(...parts: unknown[]): string {
 }
 
 /** The content key of one part of a piece, worked out once for each object. */
-export const keyOf = remember((part: object) => contentKey(part));
+export const keyOf = memoize((part: object) => contentKey(part));
 
 /** Where sheet-px bounds fall in output px, with 1 px around for soft edges. */
 export function touches(bounds: Region | null, { region, scale }: Request): boolean {
@@ -57,5 +70,19 @@ export function touches(bounds: Region | null, { region, scale }: Request): bool
     (bounds.x + bounds.width) * scale + 1 > region.x &&
     bounds.y * scale - 1 < region.y + region.height &&
     (bounds.y + bounds.height) * scale + 1 > region.y
+  );
+}
+
+/** Needs under names of which each begins with the name of what they are for. */
+export const prefixed = (prefix: string, needs: Needs): Needs =>
+  Object.fromEntries(Object.entries(needs).map(([name, need]) => [`${prefix} ${name}`, need]));
+
+/** Those inputs whose names begin with a prefix, under their own names again. */
+export function inputsOf(prefix: string, inputs: Inputs): Inputs {
+  const start = `${prefix} `;
+  return Object.fromEntries(
+    Object.entries(inputs).flatMap(([name, raster]) =>
+      name.startsWith(start) ? [[name.slice(start.length), raster]] : [],
+    ),
   );
 }

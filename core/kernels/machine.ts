@@ -51,19 +51,19 @@ export interface Machine {
 }
 
 let made: Machine | null | undefined;
-let twinsWanted = false;
+let referenceWanted = false;
 
-/** The compiled kernels with their memory made free, or null where this engine knows no SIMD (or twins are wanted). */
+/** The compiled kernels with their memory made free, or null where this engine knows no SIMD (or references are wanted). */
 export function machine(): Machine | null {
-  if (twinsWanted) return null;
+  if (referenceWanted) return null;
   if (made === undefined) made = start();
   made?.arena.reset();
   return made;
 }
 
-/** Makes every kernel run as its plain twin, for comparing. */
-export function preferTwins(on: boolean): void {
-  twinsWanted = on;
+/** Makes every kernel run as its plain reference implementation, for comparing. */
+export function preferReference(on: boolean): void {
+  referenceWanted = on;
 }
 
 function start(): Machine | null {

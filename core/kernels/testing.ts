@@ -1,5 +1,5 @@
 import { emptyRaster, type Raster } from '../pixels/raster';
-import { preferTwins } from './machine';
+import { preferReference } from './machine';
 
 /** Numbers 0..1 that are the same for the same seed (mulberry32). */
 export function random(seed: number): () => number {
@@ -27,13 +27,13 @@ export function noise(width: number, height: number, channels: 1 | 4, seed: numb
   return out;
 }
 
-/** What the plain twins make of it, whichever way the rest is computed. */
-export function byTwin<Value>(work: () => Value): Value {
-  preferTwins(true);
+/** What the plain reference implementations make of it, whichever way the rest is computed. */
+export function byReference<Value>(work: () => Value): Value {
+  preferReference(true);
   try {
     return work();
   } finally {
-    preferTwins(false);
+    preferReference(false);
   }
 }
 

@@ -1,11 +1,22 @@
 import { gradePass } from './grade';
 import { inkPass } from './ink';
 import { outlinesPass } from './outlines';
+import type { LetteringPass, PicturePass } from './pass';
 import { platePass } from './plate';
 import { stancePass } from './stance';
 import { veilsPass } from './veils';
 import { wordsPass } from './words';
 
-/** Every pass of the ticket. A new pass is a folder beside these and one line here. */
-export const letteringPasses = [wordsPass, stancePass, inkPass, outlinesPass] as const;
-export const scenePasses = { plate: platePass, veils: veilsPass, grade: gradePass } as const;
+/** Every pass of the ticket, by name, in the order of work. A new pass is a folder beside these and one line here. */
+export const passes = {
+  /** Over single letterings; the name is that of the lettering's field. */
+  lettering: { words: wordsPass, stance: stancePass, ink: inkPass, outlines: outlinesPass },
+  /** Over the picture. */
+  picture: { plate: platePass, veils: veilsPass, grade: gradePass },
+};
+
+/** Passes by name, whichever they are. */
+export interface Passes {
+  lettering: Readonly<Record<string, LetteringPass>>;
+  picture: Readonly<Record<string, PicturePass>>;
+}

@@ -1,137 +1,254 @@
 import type { z } from 'zod';
-import type { BlendMode } from '../kernels/blend/modes';
-import type { Picture } from '../pictures/pyramid';
-import type { Region } from '../pixels/region';
+import type { CoatScene } from '../coats/scene';
+import type { Evaluator } from '../graph/evaluate';
+import type { Materials } from '../graph/materials';
 import type { Node } from '../graph/node';
-import type { Affine, Point } from '../shape/affine';
-import type { Path } from '../shape/path';
-import type { OpenFace } from '../type/faceBook';
+import type { BlendMode } from '../kernels/blend/modes';
+import type { Size } from '../pixels/region';
+import type { Letter, Letters } from '../type/letters';
 
-/** One letter (a shaped cluster), kept apart from its neighbours. */
-export interface Letter {
-  /** Index of its first UTF-16 unit in the text. */
-  start: number;
-  text: string;
-  line: number;
-  /** Outline in lettering px, y down. */
-  path: Path;
-  /** Ink bounds in lettering px; null for a letter without ink, such as a space. */
-  bounds: Region | null;
-  /** The same before anything bent the plane; left out where nothing did. */
-  flatBounds?: Region | null;
-  /** CSS colour that takes the place of the ink's; null leaves the ink. */
-  colour: string | null;
-}
+/** What a file of a piece is used as. `front`: the colours of a solved edge, with its band as alpha. */
+export type AssetKind = 'plate' | 'matte' | 'front' | 'face';
 
-/** Where a caret stands, lettering px. */
-export interface Caret {
-  foot: Point;
-  head: Point;
-}
-
-/** One line of a lettering, in lettering px. */
-export interface Line {
-  /** Index of its first UTF-16 unit in the text. */
-  start: number;
-  text: string;
-  ink: Region | null;
-  /** The same before anything bent the plane. */
-  flatInk: Region | null;
-  /** The caret before each UTF-16 unit, and after the last. */
-  carets: Caret[];
-}
-
-/** A further drawing of the same letters. */
-export interface EchoPlace {
-  /** Lettering px to sheet px, in place of the lettering's own. */
-  place: Affine;
-  /** Fraction. */
-  opacity: number;
-  /** Width of the line along the edge, lettering px, when only the outline is drawn; null fills the letters. */
-  outline: number | null;
-  /** CSS colour in place of the ink's; null leaves the ink. */
-  colour: string | null;
-}
-
-/** A map of the lettering plane that bends it, with the way back. */
-export interface PlaneMap {
-  /** The same means the same map. */
+/** A file that a part of the document uses, by its key into the piece's assets. */
+export interface AssetUse {
   key: string;
-  forward(point: Point): Point;
-  /** The point that comes to lie at `point`, as near as can be told. */
-  backward(point: Point): Point;
+  kind: AssetKind;
+  /** Who uses it, as a sentence begins: `The veil "jar"`. Letterings are named by whoever asks. */
+  who?: string;
 }
 
-/** A lettering laid out: vector letters and where they stand. */
-export interface Letters {
-  letters: Letter[];
-  /** Those that are painted, where not all are; echoes always show all. */
-  drawn?: readonly Letter[];
-  lines: Line[];
-  /** One em, and the cap height, in lettering px. */
-  size: number;
-  capHeight: number;
-  ink: Region | null;
-  /** The ink as the lockup left it, before anything bent the plane. */
-  flatInk: Region | null;
-  /** Lettering px to sheet px. */
-  place: Affine;
-  /** What has bent letters, lines and carets already; null where the plane is as the lockup left it. */
-  warp: PlaneMap | null;
-  /** Further drawings of the same letters, from far to near, all behind the letters themselves. */
-  echoes: EchoPlace[];
+/** Things of a piece that others may point at. */
+export type ThingKind = 'plate' | 'lettering' | 'veil' | 'grade';
+
+/** A part of the document that points at another thing. */
+export interface Link {
+  kind: ThingKind;
+  id: string;
+  /** What is wrong when that is not there, as a sentence. */
+  problem: string;
 }
 
-/** What passes are given besides their own part of the document. */
-export interface Materials {
-  /** @throws Error naming the asset when it is not there */
-  picture(asset: string): Picture;
-  face(asset: string): OpenFace;
+/** What a new lettering is made for. */
+export interface NewLettering {
+  text: string;
+  sheet: Size;
 }
 
-/** What letters are painted with besides what is their own. */
-export interface PaintScene {
-  materials: Materials;
-  /** The bare photographs on their sheet. */
-  photo: Node;
-  /** Sheet px. */
-  sheet: { width: number; height: number };
+/** How the words of a lettering were changed, and what becomes of things that stand at its letters. */
+export interface Retyping {
+  lettering: string;
+  before: string;
+  after: string;
+  /** Things by the letters' first UTF-16 units, brought over to the new text; those at letters that are gone are left out. */
+  keep<Thing extends { at: number }>(things: readonly Thing[]): Thing[];
 }
 
 /**
- * One layer of a lettering.
- * - `panel` and `echoes` lie behind all letters, and come once.
- * - `letters` come in parts where veils lie over some of them only; so do `outline`s that are laid on by themselves.
- * - `front` stands before the veils that lie over the letters.
- * - `hole`: where it covers, the sheet is seen, without its photographs.
+ * What a pass owns of the document: one field of each lettering, or one of the piece.
+ * Functions that are given a draft change it in place.
  */
-export interface LetteringLayer {
-  kind: 'panel' | 'echoes' | 'letters' | 'outline' | 'front' | 'hole';
+export interface PassDocument<Part> {
+  /** With its default, where older pieces may leave the field out. */
+  schema: z.ZodType<Part>;
+  /** The field of a new lettering, or of a new piece. */
+  plain(made: NewLettering): Part;
+  /** The field in the words of the format's documentation (Markdown). */
+  describes: string;
+  assets?(part: Part): AssetUse[];
+  links?(part: Part): Link[];
+  /** A field that lists things with ids of their own; those `inDepth` stand on the depth line. */
+  lists?: { kind: ThingKind; inDepth?: boolean };
+  /** Takes out what points at things that are gone. @param gone their ids */
+  without?(draft: Part, isGone: (id: string) => boolean): Part;
+  /** When the words of a lettering change. */
+  retyped?(draft: Part, retyping: Retyping): void;
+}
+
+/** Where a layer of a lettering lies: behind its letters, with them, before the veils over them, or as a hole down to the bare sheet. */
+export type LayerPlace = 'behind' | 'with' | 'beforeVeils' | 'hole';
+
+/** One layer of a lettering, or of another thing on the depth line. */
+export interface Layer {
   node: Node;
   /** How it lies on what is below. */
   mode: BlendMode;
-  /** Of `letters` that are openings in something: what is seen in them, cut by the letters' coverage, and what surrounds them, not yet cut. `node` is both together. */
+  /** Whether it is mixed with what is below in encoded values, as inks are, or in linear light, as shadows and lamps are. */
+  mixing: 'encoded' | 'linear';
+  place: LayerPlace;
+  /** It comes once for the whole lettering; otherwise once for each part of the letters that the same veils lie over. */
+  once: boolean;
+  /** Of letters that are openings in something: what is seen in them, cut by their coverage, and what surrounds them, not yet cut. `node` is both together. */
   parts?: { inside: Node; outside: Node };
-  /** Of a `front` layer: it is part of the letters' layer too, so where no veil lies nothing is to be added. */
+  /** Of a layer before veils: it is part of one below them too, so where no veil lies nothing is to be added. */
   isRepeated?: boolean;
+  /** Fraction; 1 when left out. */
+  strength?: number;
 }
+
+/** A layer with the usual answers: in encoded values, with the letters, for each woven part. */
+export const layer = (node: Node, more: Partial<Omit<Layer, 'node'>> = {}): Layer => ({
+  node,
+  mode: 'normal',
+  mixing: 'encoded',
+  place: 'with',
+  once: false,
+  ...more,
+});
+
+/** The one true coverage: where letters are after all passes so far. One channel. */
+export interface Cover {
+  /** Of all letters that are painted. */
+  all: Node;
+  of(letters: readonly Letter[]): Node;
+}
+
+/** A lettering as painted so far. */
+export interface Painted {
+  /** From far to near. */
+  layers: readonly Layer[];
+  cover: Cover;
+}
+
+/** What letters are painted with besides what is their own: the same that coats are painted with. */
+export type PaintScene = CoatScene;
 
 /** A pass over one lettering. `arrange` works on outlines, `paint` on pixels; they run in the order of their lines. */
-export interface LetteringPass<Part = never> {
+export interface LetteringPass<Part = unknown, Measured = unknown, Look = unknown> {
   line: number;
-  key: string;
   title: string;
-  schema: z.ZodType<Part>;
+  document: PassDocument<Part>;
   arrange?(letters: Letters, part: Part, materials: Materials): Letters;
-  /** @param below what the passes before have painted, from far to near */
-  paint?(below: readonly LetteringLayer[], letters: Letters, part: Part, scene: PaintScene): LetteringLayer[];
+  paint?(painted: Painted, letters: Letters, part: Part, scene: PaintScene): Painted;
+  /** After all passes have painted: how the layers lie together. */
+  join?(layers: readonly Layer[], part: Part): readonly Layer[];
+  /** What its gauges show. */
+  measure?(letterings: readonly MeasuredLettering<Part>[], scene: MeasureScene): Promise<Measured>;
+  /** What is seen only while it is worked on, behind the letters. */
+  show?(letters: Letters, part: Part, look: Look, scene: PaintScene): Layer | null;
 }
 
-/** A pass over the scene: plates and veils. `layers` turns one of its items into nodes by name. */
-export interface ScenePass<Item = never, Context = undefined> {
+/** Fields of the piece that a pass owns, by name. */
+export type Fields = Readonly<Record<string, PassDocument<unknown>>>;
+export type PartsOf<F> = { -readonly [Name in keyof F]: F[Name] extends PassDocument<infer Part> ? Part : never };
+
+/** Where a photograph lies: sheet px = its own px * scale + (x, y); and its key into the piece's assets. */
+export interface PhotographPlace {
+  scale: number;
+  x: number;
+  y: number;
+  asset: string;
+}
+
+/** A photograph on the sheet. */
+export interface Photograph {
+  id: string;
+  place: PhotographPlace;
+  node: Node;
+}
+
+/** Something seen through a matte. */
+export interface Cutout {
+  /** Opaque colour, meaningful where the matte is above 0. */
+  front: Node;
+  matte: Node;
+}
+
+/** A thing that stands over letters farther off. */
+export interface Veiling extends Cutout {
+  id: string;
+  /** The photograph whose own pixels it shows in their own place; null for one that is brought there from elsewhere. */
+  photograph: string | null;
+  /** What it throws on letters. */
+  shadow: Cutout | null;
+  /** It lies on the photographs too, not on letters alone; and what it throws there. */
+  laidOn: { shadow: Cutout | null } | null;
+}
+
+/** What passes over the picture work with. */
+export interface PictureScene {
+  materials: Materials;
+  sheet: Size;
+  photographs: ReadonlyMap<string, Photograph>;
+  /** Coverage of a lettering's letters; null where there is no such lettering. */
+  coverOf(lettering: string): Node | null;
+  matteOf(veil: string): Node | null;
+}
+
+/** What else a thing on the depth line paints, besides veiling. */
+export interface DepthThing {
+  id: string;
+  /** @param below all that stands farther off, as it will be seen */
+  layers(below: Node): readonly Layer[];
+}
+
+/**
+ * A pass over the picture. Passes of one stage run in the order of their lines:
+ * `ground` makes and changes the photographs, `items` are things on the depth line, `finish` lies over all.
+ */
+export interface PicturePass<F extends Fields = Fields, Measured = unknown, Look = unknown> {
   line: number;
-  key: string;
   title: string;
-  schema: z.ZodType<Item>;
-  layers(item: Item, materials: Materials, context: Context): Record<string, Node>;
+  stage: 'ground' | 'items' | 'finish';
+  documents: F;
+  /** Of `ground`: what lies on the sheet, from far to near. */
+  photographs?(parts: PartsOf<F>, materials: Materials): Photograph[];
+  /** Of `ground` and `finish`. @param veil whose own colours `below` is; null for the whole picture */
+  paint?(below: Node, parts: PartsOf<F>, scene: PictureScene, veil: string | null): Node;
+  /** Of `items`: what stands over letters. */
+  veilings?(parts: PartsOf<F>, scene: PictureScene): Veiling[];
+  /** Of `items`: what else stands on the depth line. */
+  things?(parts: PartsOf<F>, scene: PictureScene): DepthThing[];
+  measure?(
+    parts: PartsOf<F>,
+    letterings: readonly MeasuredLettering<unknown>[],
+    scene: MeasureScene,
+  ): Promise<Measured>;
+  /** Another way to look at the picture while it is worked on. */
+  show?(picture: Node, parts: PartsOf<F>, look: Look, scene: ShowScene<PartsOf<F>>): Node;
+}
+
+/** What a pass may look at to show its work. */
+export interface ShowScene<Parts> {
+  cutoutOf(veil: string): Cutout | null;
+  /** The same picture with other parts of this pass. */
+  again(parts: Partial<Parts>): Node;
+}
+
+/** A lettering as gauges see it. */
+export interface MeasuredLettering<Part> {
+  id: string;
+  part: Part;
+  letters: Letters;
+  painted: Painted;
+  /** Ids of the veils over a letter, by its first UTF-16 unit. */
+  over(at: number): string[];
+}
+
+/** What gauges are measured in. */
+export interface MeasureScene {
+  materials: Materials;
+  /** With its px per inch of paper. */
+  sheet: Size & { ppi: number };
+  /** Output px per sheet px: gauges look at a small picture. */
+  scale: number;
+  evaluator: Evaluator;
+  /** The bare photographs, and as they are graded. */
+  photo: Node;
+  behind: Node;
+  mattes: ReadonlyMap<string, Node>;
+  /** A lettering laid on the graded photographs without the veils over it. */
+  unveiled(painted: Painted): Node;
+}
+
+/** Every layer changed alike, with its parts, and the coverage with them: for what moves or blurs pixels. */
+export function mapLayers({ layers, cover }: Painted, change: (node: Node) => Node): Painted {
+  return {
+    layers: layers.map((one) => ({
+      ...one,
+      node: change(one.node),
+      ...(one.parts && { parts: { inside: change(one.parts.inside), outside: change(one.parts.outside) } }),
+    })),
+    cover: { all: change(cover.all), of: (letters) => change(cover.of(letters)) },
+  };
 }

@@ -11,7 +11,7 @@ import * as outlineEdits from './edits/outlines';
 import { plainGrade } from '../passes/grade/schema';
 import { plainPanel } from '../passes/ink/panel/schema';
 import { plainOutline } from '../passes/outlines/schema';
-import * as edits from './edits/things';
+import * as edits from './edits/items';
 import { PieceError, readPiece } from './read';
 import { plainStroke, tracedCut, type Contour, type TraceCut } from '../passes/veils/schema';
 import * as veilEdits from './edits/veils';
@@ -83,14 +83,14 @@ describe('edits', () => {
   test('the piece given is never changed', () => {
     const piece = sample();
     const copy = structuredClone(piece);
-    applyEdit(piece, edits.setWords('lettering-1', { text: 'KITE' }));
+    applyEdit(piece, edits.changePart('lettering-1', 'words', { text: 'KITE' }));
     expect(piece).toEqual(copy);
   });
 
   const point = fc.record({ x: fc.integer({ min: 0, max: 900 }), y: fc.integer({ min: 0, max: 600 }) });
   const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
-    fc.string({ maxLength: 20 }).map((text) => edits.setWords('lettering-1', { text })),
-    fc.integer({ min: -900, max: 900 }).map((x) => edits.setStance('lettering-1', { x })),
+    fc.string({ maxLength: 20 }).map((text) => edits.changePart('lettering-1', 'words', { text })),
+    fc.integer({ min: -900, max: 900 }).map((x) => edits.changePart('lettering-1', 'stance', { x })),
     point.map((at) => veilEdits.addTracePoint('veil-1', 0, at, { to: 'edge', via: [[at.x / 2, 3]] })),
     fc.constant(veilEdits.closeContour('veil-1', 0, { to: 'straight', via: [] })),
     fc.constant(veilEdits.dropLastPoint('veil-1', 0)),
@@ -157,7 +157,7 @@ describe('edits', () => {
   });
 
   test('taking a plate off takes its veils with it, and assets that nothing names', () => {
-    const { piece } = applyEdit(sample(), edits.removePlate('plate-1'));
+    const { piece } = applyEdit(sample(), edits.removeThing('plate-1'));
     expect([piece.plates, piece.veils, piece.depth]).toEqual([[], [], ['lettering-1']]);
     expect(Object.values(piece.assets).map(({ kind }) => kind)).toEqual(['face']);
   });
@@ -271,8 +271,8 @@ test('a veil of version 2 becomes one with a list of cuts: its matte and its con
   };
   const { veils, weave } = readPiece(old);
   expect(veils[0].cuts).toEqual([
-    { kind: 'picture', joining: 'add', matte: 'cut' },
-    { kind: 'trace', joining: 'add', contours: [contour] },
+    { kind: 'picture', operation: 'add', matte: 'cut' },
+    { kind: 'trace', operation: 'add', contours: [contour] },
   ]);
   expect(veils[0]).toMatchObject({ feather: 3, fine: null, softness: null, strokes: [{ flow: 1, fence: null }] });
   expect(weave).toEqual([]);

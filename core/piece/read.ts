@@ -9,15 +9,34 @@ const migrations: Record<number, (piece: Record<string, unknown>) => Record<stri
   // Version 2 only adds: what a piece of version 1 does not say comes to its standard.
   1: (piece) => ({ ...piece, version: 2 }),
   // Version 3: a veil has a list of cuts; before, it had contours and perhaps a matte, which were added up.
-  2: (piece) => ({ ...piece, version: 3, veils: Array.isArray(piece.veils) ? piece.veils.map(withCuts) : piece.veils }),
+  2: (piece) => ({ ...piece, version: 3, veils: eachVeil(piece.veils, withCuts) }),
   // Version 4 only adds: grafts, painted lifts, smooth stretches, coats of every kind.
   3: (piece) => ({ ...piece, version: 4 }),
   // Version 5 only adds: panels, outlines, collages, grades.
   4: (piece) => ({ ...piece, version: 5 }),
+  // Version 6: how a cut is combined with those before it is its operation; it subtracts where it used to take away.
+  5: (piece) => ({ ...piece, version: 6, veils: eachVeil(piece.veils, withOperations) }),
 };
 
-function withCuts(veil: unknown): unknown {
-  if (typeof veil !== 'object' || veil === null) return veil;
+type Fields = Record<string, unknown>;
+
+const isFields = (value: unknown): value is Fields => typeof value === 'object' && value !== null;
+
+/** What is no list of veils is left for the schema to refuse. */
+const eachVeil = (veils: unknown, change: (veil: Fields) => Fields): unknown =>
+  Array.isArray(veils) ? veils.map((veil) => (isFields(veil) ? change(veil) : veil)) : veils;
+
+const withOperations = (veil: Fields): Fields =>
+  Array.isArray(veil.cuts)
+    ? { ...veil, cuts: veil.cuts.map((cut) => (isFields(cut) ? withOperation(cut) : cut)) }
+    : veil;
+
+function withOperation({ joining, ...cut }: Fields): Fields {
+  if (joining === undefined) return cut;
+  return { ...cut, operation: joining === 'take-away' ? 'subtract' : joining };
+}
+
+function withCuts(veil: Fields): Fields {
   const { contours, matte, ...rest } = veil as { contours?: unknown[]; matte?: unknown };
   const cuts = [];
   if (matte !== undefined) cuts.push({ kind: 'picture', joining: 'add', matte });

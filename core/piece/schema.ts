@@ -1,37 +1,27 @@
 import { z } from 'zod';
+import { coatSchema } from '../coats/schema';
+import { passes as ours, type Passes } from '../passes';
+import type { AssetKind, PassDocument } from '../passes/pass';
 import { isColour } from '../pixels/colour';
-import { letteringPasses, scenePasses } from '../passes';
-import { coatSchema, picturesOfCoat, type Coat } from '../coats/schema';
-import { plainOutlines } from '../passes/outlines/schema';
-import { crossingSchema, solvedOf } from '../passes/veils/schema';
+import { brokenLinks } from './links';
 
 /** The newest version of the piece format that this program reads and the one that it writes. */
-export const pieceVersion = 5;
+export const pieceVersion = 6;
 
 /** Largest sheet, in megapixels. */
 export const largestSheet = 400;
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 is 64 small hexadecimal digits.');
+const assetKinds = ['plate', 'matte', 'front', 'face'] as const satisfies readonly AssetKind[];
 
 export const assetSchema = z.strictObject({
   /** `front`: the colours of a solved edge, with its band as alpha. */
-  kind: z.enum(['plate', 'matte', 'front', 'face']),
+  kind: z.enum(assetKinds),
   name: z.string().max(300),
   /** Of the file's bytes; always there for a piece in the store. */
   sha256: sha256.optional(),
   /** Where the file lies, relative to the piece file; in bundles. */
   path: z.string().max(500).optional(),
-});
-
-const [words, stance, ink, outlines] = letteringPasses;
-
-export const letteringSchema = z.strictObject({
-  id: z.string().min(1).max(64),
-  name: z.string().max(200),
-  [words.key as 'words']: words.schema,
-  [stance.key as 'stance']: stance.schema,
-  [ink.key as 'ink']: ink.schema,
-  [outlines.key as 'outlines']: outlines.schema.default(plainOutlines),
 });
 
 const along = z.number().min(-1e6).max(1e6);
@@ -63,91 +53,67 @@ export const sheetSchema = z
     `A sheet has at most ${largestSheet} megapixels.`,
   );
 
-export const pieceSchema = z
-  .strictObject({
-    format: z.literal('inky-veil/piece'),
-    version: z.literal(pieceVersion),
-    name: z.string().min(1).max(200),
-    sheet: sheetSchema,
-    assets: z.record(z.string(), assetSchema),
-    /** From far to near; all of them lie below the depth line's things. */
-    plates: z.array(scenePasses.plate.schema).max(50),
-    letterings: z.array(letteringSchema).max(200),
-    /** Lines that things are brought to; they are never part of the picture. */
-    guides: z.array(guideSchema).max(100).default([]),
-    /** Slopes and horizons of the photograph that words can be set along. */
-    slopes: z.array(slopeSchema).max(20).default([]),
-    veils: z.array(scenePasses.veils.schema).max(200),
-    /** Crossings that are turned by hand; `at` is the index of the letter's first UTF-16 unit. */
-    weave: z.array(crossingSchema).max(20000).default([]),
-    /** Laid on the photograph in this order, by the silhouettes of letters. */
-    grades: z.array(scenePasses.grade.schema).max(100).default([]),
-    /** Ids of letterings and veils, from far to near: the depth line. */
-    depth: z.array(z.string()).max(400),
-  })
-  .superRefine((piece, context) => {
-    for (const problem of brokenLinks(piece)) context.addIssue({ code: 'custom', message: problem });
+/** What a document's part has as its schema. */
+type Schema<Document> = Document extends { schema: infer Type } ? Type : never;
+/** The fields of some documents, by name. */
+type Shape<Documents> = { -readonly [Name in keyof Documents]: Schema<Documents[Name]> };
+type LetteringDocuments = { [Name in keyof (typeof ours)['lettering']]: (typeof ours)['lettering'][Name]['document'] };
+type DocumentsOf<Pass> = Pass extends { documents: infer Documents } ? Documents : never;
+type Together<Union> = (Union extends unknown ? (each: Union) => void : never) extends (all: infer All) => void
+  ? All
+  : never;
+type PictureDocuments = Together<DocumentsOf<(typeof ours)['picture'][keyof (typeof ours)['picture']]>>;
+
+/** All documents of lettering passes, by field. */
+export const letteringDocuments = (passes: Passes): Record<string, PassDocument<unknown>> =>
+  Object.fromEntries(Object.entries(passes.lettering).map(([field, { document }]) => [field, document]));
+
+/** All documents of picture passes, by field. */
+export const pictureDocuments = (passes: Passes): Record<string, PassDocument<unknown>> =>
+  Object.assign({}, ...Object.values(passes.picture).map(({ documents }) => documents)) as Record<
+    string,
+    PassDocument<unknown>
+  >;
+
+const shapeOf = (documents: Record<string, PassDocument<unknown>>): z.core.$ZodShape =>
+  Object.fromEntries(Object.entries(documents).map(([field, { schema }]) => [field, schema]));
+
+/** The schemas of the document, made from what passes own of it. */
+export function schemasOf(passes: Passes) {
+  const lettering = z.strictObject({
+    id: z.string().min(1).max(64),
+    name: z.string().max(200),
+    ...(shapeOf(letteringDocuments(passes)) as Shape<LetteringDocuments>),
   });
+  const piece = z
+    .strictObject({
+      format: z.literal('inky-veil/piece'),
+      version: z.literal(pieceVersion),
+      name: z.string().min(1).max(200),
+      sheet: sheetSchema,
+      assets: z.record(z.string(), assetSchema),
+      letterings: z.array(lettering).max(200),
+      /** Lines that things are brought to; they are never part of the picture. */
+      guides: z.array(guideSchema).max(100).default([]),
+      /** Slopes and horizons of the photograph that words can be set along. */
+      slopes: z.array(slopeSchema).max(20).default([]),
+      /** Ids of letterings and of what else stands on the depth line, from far to near. */
+      depth: z.array(z.string()).max(400),
+      ...(shapeOf(pictureDocuments(passes)) as Shape<PictureDocuments>),
+    })
+    .superRefine((made, context) => {
+      for (const problem of brokenLinks(made, passes)) context.addIssue({ code: 'custom', message: problem });
+    });
+  return { lettering, piece };
+}
+
+const schemas = schemasOf(ours);
+export const letteringSchema = schemas.lettering;
+export const pieceSchema = schemas.piece;
 
 export type Asset = z.infer<typeof assetSchema>;
 export type Lettering = z.infer<typeof letteringSchema>;
-
-/** All coats of a lettering: of its ink, its panel, the openings in it, and its outlines. */
-export const coatsOf = ({ ink, outlines: { list } }: Pick<Lettering, 'ink' | 'outlines'>): Coat[] => [
-  ...ink.coats,
-  ...(ink.panel?.coats ?? []),
-  ...(ink.panel?.opening ?? []),
-  ...list.flatMap(({ coats }) => coats),
-];
-
 export type Guide = z.infer<typeof guideSchema>;
 export type Slope = z.infer<typeof slopeSchema>;
 export type Sheet = z.infer<typeof sheetSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
-
-type Links = Pick<Piece, 'sheet' | 'assets' | 'plates' | 'letterings' | 'veils' | 'depth' | 'weave' | 'grades'>;
-
-/** Names that point at nothing, or the wrong kind of thing. */
-function brokenLinks(piece: Links): string[] {
-  const problems: string[] = [];
-  const expectAsset = (key: string, kind: Asset['kind'], who: string): void => {
-    const asset = Object.hasOwn(piece.assets, key) ? piece.assets[key] : undefined;
-    if (!asset) problems.push(`${who} names the asset "${key}", which is not in the piece.`);
-    else if (asset.kind !== kind) problems.push(`${who} needs a ${kind}, but "${key}" is a ${asset.kind}.`);
-  };
-  for (const plate of piece.plates) expectAsset(plate.asset, 'plate', `The plate "${plate.name}"`);
-  for (const key of piece.sheet.coats.flatMap(picturesOfCoat)) expectAsset(key, 'plate', 'The sheet');
-  for (const lettering of piece.letterings) {
-    const {
-      name,
-      words: { face, fallbacks, shape },
-    } = lettering;
-    for (const key of coatsOf(lettering).flatMap(picturesOfCoat)) expectAsset(key, 'plate', `The lettering "${name}"`);
-    for (const key of shape && face === '' ? fallbacks : [face, ...fallbacks])
-      expectAsset(key, 'face', `The lettering "${name}"`);
-  }
-  for (const veil of piece.veils) {
-    for (const { key, kind } of solvedOf(veil)) expectAsset(key, kind, `The veil "${veil.name}"`);
-    if (!piece.plates.some((plate) => plate.id === veil.plate))
-      problems.push(`The veil "${veil.name}" is cut from a plate that is not there.`);
-  }
-  for (const { veil, lettering } of piece.weave) {
-    if (!piece.veils.some(({ id }) => id === veil) || !piece.letterings.some(({ id }) => id === lettering))
-      problems.push('A crossing is woven between things that are not there.');
-  }
-  for (const {
-    reach: { lettering, on },
-  } of piece.grades) {
-    const isThere =
-      piece.letterings.some(({ id }) => id === lettering) &&
-      (on.kind === 'all' || piece.veils.some(({ id }) => id === on.veil));
-    if (!isThere) problems.push('A grade reaches for letters or a veil that are not there.');
-  }
-  const ids = [...piece.plates, ...piece.letterings, ...piece.veils, ...piece.grades].map((item) => item.id);
-  if (new Set(ids).size !== ids.length) problems.push('Two things in the piece have the same id.');
-  const inDepth = [...piece.letterings, ...piece.veils].map((item) => item.id);
-  if (inDepth.length !== piece.depth.length || inDepth.some((id) => !piece.depth.includes(id))) {
-    problems.push('The depth line must name each lettering and each veil once.');
-  }
-  return problems;
-}

@@ -6,6 +6,12 @@ export interface Region {
   height: number;
 }
 
+/** Width and height. Units are given by whoever holds it. */
+export interface Size {
+  width: number;
+  height: number;
+}
+
 /** The common part of two regions, or null where they do not meet. */
 export function intersect(a: Region, b: Region): Region | null {
   const x = Math.max(a.x, b.x);

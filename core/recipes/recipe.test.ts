@@ -3,7 +3,7 @@ import { plainInk } from '../passes/ink/schema';
 import { plainOutline } from '../passes/outlines/schema';
 import { blankLettering, blankPiece } from '../piece/blank';
 import { applyEdit, problemWith } from '../piece/edits/edit';
-import { addLettering } from '../piece/edits/things';
+import { addLettering } from '../piece/edits/items';
 import type { Lettering, Piece } from '../piece/schema';
 import { applyRecipe, recipeOf, recipeSchema } from './recipe';
 import { shippedRecipes } from './shipped';

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { picturesOfCoat, type Coat } from '../coats/schema';
-import { inkSchema } from '../passes/ink/schema';
-import { outlinesSchema } from '../passes/outlines/schema';
+import { coatsOfInk, inkSchema } from '../passes/ink/schema';
+import { coatsOfOutlines, outlinesSchema } from '../passes/outlines/schema';
 import type { Edit } from '../piece/edits/edit';
-import { dropUnused, keepAsset, thing } from '../piece/edits/things';
-import { assetSchema, coatsOf, type Lettering, type Piece } from '../piece/schema';
+import { dropUnused, itemOf, keepAsset } from '../piece/edits/items';
+import { assetSchema, type Lettering, type Piece } from '../piece/schema';
 
 /** The ink, panel and outlines of a lettering under a name: all that can be put on other words in another place. */
 export const recipeSchema = z
@@ -27,6 +27,11 @@ export const recipeSchema = z
   });
 
 export type Recipe = z.infer<typeof recipeSchema>;
+
+const coatsOf = ({ ink, outlines }: Pick<Recipe, 'ink' | 'outlines'>): Coat[] => [
+  ...coatsOfInk(ink),
+  ...coatsOfOutlines(outlines),
+];
 
 /** What belongs to single letters of other words is left out. */
 const forAnyWord = (coat: Coat): Coat => ({ ...coat, ...(coat.kind === 'picture' && { slips: [] }) });
@@ -51,7 +56,7 @@ export function recipeOf(
 export const applyRecipe =
   (id: string, recipe: Recipe): Edit =>
   (piece) => {
-    const lettering = thing(piece.letterings, id);
+    const lettering = itemOf(piece.letterings, id);
     const keys = Object.fromEntries(
       Object.entries(recipe.assets).map(([key, asset]) => [
         key,

@@ -1,37 +1,26 @@
-import { letteringPasses } from '../passes';
-import { blend, type BlendMode } from '../kernels/blend';
-import type { LetteringLayer, LetteringPass, Letters, Materials, PaintScene } from '../passes/pass';
-import { emptyRaster } from '../pixels/raster';
-import { unionOf } from '../pixels/region';
+import { coverNode } from '../graph/cover';
+import type { Materials } from '../graph/materials';
+import { passes as ours, type Passes } from '../passes';
+import type { Layer, LetteringPass, Painted, PaintScene } from '../passes/pass';
 import type { Lettering } from '../piece/schema';
-import { identity } from '../shape/affine';
-import { contentKey, type Node } from '../graph/node';
+import { noLetters, type Letters } from '../type/letters';
 
-const nothing: Letters = {
-  letters: [],
-  lines: [],
-  size: 0,
-  capHeight: 0,
-  ink: null,
-  flatInk: null,
-  place: identity,
-  warp: null,
-  echoes: [],
-};
+/** A pass over letterings, with the name of its field. */
+type NamedPass = readonly [field: string, pass: LetteringPass];
 
-/** The passes as one list; each is given its own part of the lettering. */
-const passes = letteringPasses as readonly unknown[] as readonly LetteringPass<unknown>[];
-const partOf = (lettering: Lettering, key: string): unknown => lettering[key as keyof Lettering];
+const inOrder = ({ lettering }: Passes): NamedPass[] =>
+  Object.entries(lettering).sort(([, a], [, b]) => a.line - b.line);
+
+const partOf = (lettering: object, field: string): unknown => (lettering as Record<string, unknown>)[field];
 
 /** What each pass last made of each part of a piece, and from what. */
-const made = new Map(
-  passes.map((pass) => [pass, new WeakMap<object, { from: Letters; materials: Materials; to: Letters }>()]),
-);
+const made = new WeakMap<LetteringPass, WeakMap<object, { from: Letters; materials: Materials; to: Letters }>>();
 
-function arrangeBy(pass: LetteringPass<unknown>, letters: Letters, part: unknown, materials: Materials): Letters {
+function arrangeBy(pass: LetteringPass, letters: Letters, part: unknown, materials: Materials): Letters {
   if (!pass.arrange) return letters;
   if (typeof part !== 'object' || part === null) return pass.arrange(letters, part, materials);
-  const known = made.get(pass)!;
+  let known = made.get(pass);
+  if (!known) made.set(pass, (known = new WeakMap()));
   const last = known.get(part);
   if (last && last.from === letters && last.materials === materials) return last.to;
   const to = pass.arrange(letters, part, materials);
@@ -40,50 +29,52 @@ function arrangeBy(pass: LetteringPass<unknown>, letters: Letters, part: unknown
 }
 
 /** A lettering laid out and placed: every pass that works on outlines, in the order of the ticket. What is unchanged is kept. */
-export function arrange(lettering: Lettering, materials: Materials): Letters {
-  return passes.reduce((letters, pass) => arrangeBy(pass, letters, partOf(lettering, pass.key), materials), nothing);
-}
+export const arrange = (lettering: Lettering, materials: Materials, passes: Passes = ours): Letters =>
+  inOrder(passes).reduce(
+    (letters, [field, pass]) => arrangeBy(pass, letters, partOf(lettering, field), materials),
+    noLetters,
+  );
+
+/** Nothing painted yet. */
+const unpainted = ({ letters, drawn, place }: Letters): Painted => ({
+  layers: [],
+  cover: { all: coverNode(drawn ?? letters, place), of: (some) => coverNode(some, place) },
+});
 
 /**
- * The lettering's layers from far to near: every pass that works on pixels, in the order of the ticket.
- * @param isWanted which of them are wanted; all where it is left out
+ * A lettering as it is painted: every pass that works on pixels, in the order of the ticket.
+ * @param isWanted which layers are wanted; all where it is left out
  */
 export function paint(
   lettering: Lettering,
   letters: Letters,
   scene: PaintScene,
-  isWanted: (layer: LetteringLayer) => boolean = () => true,
-): LetteringLayer[] {
-  const all = passes.reduce<LetteringLayer[]>(
-    (below, pass) => pass.paint?.(below, letters, partOf(lettering, pass.key), scene) ?? below,
-    [],
+  passes: Passes = ours,
+  isWanted: (layer: Layer) => boolean = () => true,
+): Painted {
+  const all = inOrder(passes);
+  const painted = all.reduce<Painted>(
+    (below, [field, pass]) => pass.paint?.(below, letters, partOf(lettering, field), scene) ?? below,
+    unpainted(letters),
   );
-  const layers = all.filter(isWanted);
-  return lettering.ink.together === null ? layers : laidTogether(layers, lettering.ink.together);
+  const layers = all.reduce<readonly Layer[]>(
+    (own, [field, pass]) => pass.join?.(own, partOf(lettering, field)) ?? own,
+    painted.layers.filter(isWanted),
+  );
+  return { layers, cover: painted.cover };
 }
 
-/** Layers laid on one another, and then as one on what is below. What stands before veils, and holes, stay by themselves. */
-function laidTogether(layers: readonly LetteringLayer[], mode: BlendMode): LetteringLayer[] {
-  const isAlone = ({ kind }: LetteringLayer): boolean => kind === 'front' || kind === 'hole';
-  const own = layers.filter((layer) => !isAlone(layer));
-  if (own.length === 0) return [...layers];
-  const node: Node = {
-    key: contentKey(
-      'together',
-      own.map((layer) => [layer.node.key, layer.mode]),
-    ),
-    channels: 4,
-    bounds: unionOf(own.map((layer) => layer.node.bounds)),
-    needs: ({ region }) => own.map((layer) => ({ node: layer.node, region })),
-    compute({ region }, inputs) {
-      const out = emptyRaster(region.width, region.height, 4);
-      inputs.forEach((layer, i) => blend(out, layer, own[i].mode));
-      return out;
-    },
-  };
-  return [
-    ...layers.filter(({ kind }) => kind === 'hole'),
-    { kind: 'letters', node, mode },
-    ...layers.filter(({ kind }) => kind === 'front'),
-  ];
-}
+/** What passes show of a lettering while it is worked on, by the fields of what is looked at. */
+export const shownFor = (
+  id: string,
+  lettering: Lettering,
+  letters: Letters,
+  looks: Readonly<Record<string, unknown>>,
+  scene: PaintScene,
+  passes: Passes = ours,
+): Layer[] =>
+  inOrder(passes).flatMap(([field, pass]) => {
+    const look = looks[field] as { lettering?: string } | undefined;
+    if (!pass.show || look?.lettering !== id) return [];
+    return pass.show(letters, partOf(lettering, field), look, scene) ?? [];
+  });

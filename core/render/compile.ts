@@ -1,21 +1,17 @@
-import { scenePasses } from '../passes';
-import type { LetteringLayer, Letters, Materials } from '../passes/pass';
-import { ghostNode } from '../passes/ink/ghost';
-import { coverNode } from '../graph/cover';
-import { aloneNode, hatchNode, matteLookNode, wipeNode, type VeilLook } from '../passes/veils/looks';
-import type { Veil } from '../passes/veils/schema';
-import { wovenParts } from '../scene/weave';
-import { readColour } from '../pixels/colour';
-import type { Lettering, Piece } from '../piece/schema';
-import { arrange, paint } from './arrange';
+import type { Materials } from '../graph/materials';
 import type { Node } from '../graph/node';
-import { compileVeils, graftsAmong, layersOver } from './compileVeils';
-import { stockNode } from '../scene/stock';
+import { passes as ours, type Passes } from '../passes';
+import type { Cutout, DepthThing, Layer, Painted, PicturePass, PictureScene, Veiling } from '../passes/pass';
+import type { Lettering, Piece } from '../piece/schema';
+import { laidOnPhotographs, overLetters } from '../scene/over';
+import type { SceneItem } from '../scene/items';
+import { graftedNode } from '../scene/layGrafts';
+import { laidOver } from '../scene/laidOver';
 import { sceneNode } from '../scene/scene';
-import type { SceneItem, VeilLayers } from '../scene/items';
-
-/** How strong a picture is seen beyond its letters while it is slipped. */
-const ghostStrength = 0.3;
+import { sheetNode } from '../scene/sheet';
+import { veilsOver, wovenParts } from '../scene/weave';
+import type { Letters } from '../type/letters';
+import { arrange, paint, shownFor } from './arrange';
 
 /** How to look at a piece while working on it. Exports use none of this. */
 export interface Look {
@@ -23,137 +19,213 @@ export interface Look {
   before?: boolean;
   /** Leave out one thing of the depth line, by id. */
   without?: string;
-  /** The lettering whose picture is being slipped: all of the picture is seen, faintly; as it lies in one letter, by its first UTF-16 unit, or in those not slipped by themselves. */
-  slipping?: { lettering: string; at: number | null };
   /** Letters at this strength, 0..1. */
   lettersStrength?: number;
-  /** `ground`: CSS colour; `wipe`: sheet px from the left, where the cut as it was changes to the edge as it is. */
-  veil?: { id: string; show: VeilLook; ground?: string; wipe?: number };
+  /** What passes are asked to show, by name of the pass. */
+  passes?: Readonly<Record<string, unknown>>;
+}
+
+/** A lettering as it was compiled. */
+export interface CompiledLettering {
+  id: string;
+  lettering: Lettering;
+  letters: Letters;
+  painted: Painted;
+  /** Ids of the veils over a letter, by its first UTF-16 unit. */
+  over(at: number): string[];
 }
 
 /** The render graph of a piece, with the parts that gauges read. */
 export interface CompiledPiece {
   picture: Node;
   before: Node;
-  /** What lies behind all letters: the photographs as they are graded. */
+  /** What lies behind all letters: the photographs as they are graded, without grafts. */
   behind: Node;
-  letterings: { id: string; lettering: Lettering; letters: Letters; layers: LetteringLayer[]; node: Node | null }[];
-  mattes: Map<string, Node>;
+  letterings: CompiledLettering[];
+  mattes: ReadonlyMap<string, Node>;
   materials: Materials;
+  /** A lettering laid on `behind` without the veils over it. */
+  unveiled(painted: Painted): Node;
 }
 
 /**
  * Turns a piece into its render graph.
  * @throws Error when an asset is missing
  */
-export function compile(piece: Piece, materials: Materials, look: Look = {}): CompiledPiece {
+export function compile(piece: Piece, materials: Materials, look: Look = {}, passes: Passes = ours): CompiledPiece {
   const shown = (id: string): boolean => id !== look.without;
-  const plateNodes = new Map(
-    piece.plates.map((plate) => [plate.id, scenePasses.plate.layers(plate, materials, undefined).plate]),
-  );
-  const plates = piece.plates.filter((plate) => shown(plate.id)).map((plate) => plateNodes.get(plate.id)!);
-  const paper = shown('sheet') ? piece.sheet.paint : null;
-  const stock = shown('sheet') ? stockNode(piece.sheet, materials) : null;
-  const before = sceneNode(paper, plates, [], [], stock);
-  const painting = { materials, photo: before, sheet: piece.sheet };
-  const letterings = piece.letterings.map((lettering) => {
-    const letters = arrange(lettering, materials);
-    const layers = paint(lettering, letters, painting);
-    return {
-      id: lettering.id,
-      lettering,
-      letters,
-      layers,
-      node: layers.findLast(({ kind, parts }) => kind === 'letters' || parts)?.node ?? null,
-    };
-  });
+  const ordered = Object.entries(passes.picture).sort(([, a], [, b]) => a.line - b.line);
+  const ofStage = (stage: PicturePass['stage']): PicturePass[] =>
+    ordered.flatMap(([, pass]) => (pass.stage === stage ? [pass] : []));
+
+  const photographs = ofStage('ground').flatMap((pass) => pass.photographs?.(partsOf(pass, piece), materials) ?? []);
+  const bareSheet = { ...piece.sheet, paint: null, coats: [] };
+  const sheet = sheetNode(shown('sheet') ? piece.sheet : bareSheet, materials);
+  const before = photographs.filter(({ id }) => shown(id)).reduce((below, { node }) => laidOver(below, node), sheet);
+
+  const arranged = new Map(piece.letterings.map((one) => [one.id, arrange(one, materials, passes)]));
+  const covers = new Map<string, Node>();
+  /** Coverage that does not depend on what lies below, since what lies below is graded by it. */
   const coverOf = (id: string): Node | null => {
-    const found = letterings.find((lettering) => lettering.id === id);
-    return found ? coverNode(found.letters) : null;
+    const lettering = piece.letterings.find((one) => one.id === id);
+    if (!lettering) return null;
+    if (!covers.has(id)) {
+      const scene = { materials, sheet: piece.sheet, photo: before, below: before };
+      covers.set(id, paint(lettering, arranged.get(id)!, scene, passes).cover.all);
+    }
+    return covers.get(id)!;
   };
-  const cut = compileVeils(piece, materials, plateNodes, coverOf);
-  /** A picture with all grades on it, in their order. @param veil whose own colours it is; null for the photograph */
-  const graded = (source: Node, veil: string | null): Node =>
-    piece.grades.reduce((below, grade) => {
-      const cover = coverOf(grade.reach.lettering);
-      return cover
-        ? scenePasses.grade.layers(grade, materials, {
-            source: below,
-            veil,
-            cover,
-            matteOf: (id) => cut.get(id)?.matte ?? null,
-            sheet: piece.sheet,
-          }).graded
-        : below;
-    }, source);
-  const veils = new Map([...cut].map(([id, veil]) => [id, { ...veil, front: graded(veil.front, id) }]));
-  const behind = piece.grades.length === 0 ? before : graded(before, null);
-  const ground = piece.grades.length === 0 ? plates : [behind];
-  const mattes = new Map([...veils].map(([id, veil]) => [id, veil.matte]));
-  const strength = look.lettersStrength ?? 1;
-  const items = piece.depth.filter(shown).flatMap((id): SceneItem[] => {
-    const found = letterings.find((one) => one.id === id);
-    if (!found || found.layers.length === 0) return [];
-    const { lettering, letters } = found;
-    const parts = wovenParts(piece, id, letters.letters);
-    const painted = parts.map(({ letters: some, over }, part) => {
-      const layers =
-        parts.length === 1
-          ? found.layers
-          : paint(lettering, { ...letters, drawn: some }, painting, (layer) => part === 0 || comesInParts(layer));
-      const before = layersOver(over.filter(shown).map((veil) => veils.get(veil)!));
-      return layers.map((layer): SceneItem => ({ ...layer, strength, over: before }));
-    });
-    // What stands before veils stands before those of all letters.
-    const laid = [
-      ...painted.flat().filter(({ kind }) => kind !== 'front'),
-      ...painted.flat().filter(({ kind }) => kind === 'front'),
-    ];
-    const ghost =
-      look.slipping?.lettering === id ? ghostNode(letters, lettering.ink, look.slipping.at, painting) : null;
-    return ghost
-      ? [{ node: ghost, strength: ghostStrength, over: [], kind: 'letters', mode: 'normal' }, ...laid]
-      : laid;
+
+  const cut = new Map<string, Veiling>();
+  const scene: PictureScene = {
+    materials,
+    sheet: piece.sheet,
+    photographs: new Map(photographs.map((one) => [one.id, one])),
+    coverOf,
+    matteOf: (id) => cut.get(id)?.matte ?? null,
+  };
+  const onGround = (picture: Node, veil: string | null): Node =>
+    ofStage('ground').reduce((below, pass) => pass.paint?.(below, partsOf(pass, piece), scene, veil) ?? below, picture);
+  const things = new Map<string, DepthThing>();
+  for (const pass of ofStage('items')) {
+    for (const one of pass.veilings?.(partsOf(pass, piece), scene) ?? []) cut.set(one.id, one);
+    for (const one of pass.things?.(partsOf(pass, piece), scene) ?? []) things.set(one.id, one);
+  }
+  const veilings = new Map([...cut].map(([id, one]) => [id, { ...one, front: onGround(one.front, id) }]));
+  const behind = onGround(before, null);
+
+  const depth = piece.depth.filter(shown);
+  const pictureOf = (ids: readonly string[], items: readonly SceneItem[]): Node =>
+    sceneNode(graftedNode(behind, laidOnPhotographs(ids.flatMap((id) => veilings.get(id) ?? []))), sheet, items);
+  const items: SceneItem[] = [];
+  const onDepthLine = new Map<string, CompiledLettering>();
+  depth.forEach((id, place) => {
+    const far = [...items];
+    const below = lazily(() => pictureOf(depth.slice(0, place), far));
+    const lettering = piece.letterings.find((one) => one.id === id);
+    if (lettering) {
+      const made = paintLettering(
+        piece,
+        lettering,
+        arranged.get(id)!,
+        { materials, before, below, look, shown, passes },
+        veilings,
+      );
+      onDepthLine.set(id, made.compiled);
+      items.push(...made.items);
+    }
+    const nearer = depth.slice(place + 1).flatMap((other) => veilings.get(other) ?? []);
+    for (const layer of things.get(id)?.layers(below()) ?? []) items.push(itemOf(layer, overLetters(nearer), 1));
   });
-  const grafts = graftsAmong(piece.depth.filter(shown).flatMap((id) => veils.get(id) ?? []));
-  const scene = look.before ? before : sceneNode(paper, ground, items, grafts, stock);
-  const looked = look.veil && veils.get(look.veil.id);
-  const roughly = (): Node =>
-    compile(
-      { ...piece, veils: piece.veils.map((veil) => (veil.id === look.veil!.id ? asCut(veil) : veil)) },
-      materials,
-      { ...look, veil: undefined },
-    ).picture;
-  return {
-    picture: looked ? lookAt(scene, looked, look.veil!, roughly) : scene,
+
+  /** A lettering that is not shown is laid out all the same. */
+  const leftOut = (lettering: Lettering): CompiledLettering => {
+    const letters = arranged.get(lettering.id)!;
+    const below = lazily(() => behind);
+    const work = { materials, before, below, look, shown, passes };
+    return paintLettering(piece, lettering, letters, work, veilings).compiled;
+  };
+  const composed = pictureOf(depth, items);
+  const finished = ofStage('finish').reduce(
+    (picture, pass) => pass.paint?.(picture, partsOf(pass, piece), scene, null) ?? picture,
+    composed,
+  );
+  const compiled: CompiledPiece = {
+    picture: look.before ? before : finished,
     before,
     behind,
-    letterings,
-    mattes,
+    letterings: piece.letterings.map((one) => onDepthLine.get(one.id) ?? leftOut(one)),
+    mattes: new Map([...veilings].map(([id, { matte }]) => [id, matte])),
     materials,
+    unveiled: ({ layers }) =>
+      sceneNode(
+        behind,
+        sheet,
+        layers.map((layer) => itemOf(layer, [], 1)),
+      ),
+  };
+  const picture = ordered.reduce((shownNow, [name, pass]) => {
+    const wanted = look.passes?.[name];
+    if (wanted === undefined || !pass.show) return shownNow;
+    const rest = { ...look, passes: { ...look.passes, [name]: undefined } };
+    return pass.show(shownNow, partsOf(pass, piece), wanted, {
+      cutoutOf: (id): Cutout | null => veilings.get(id) ?? null,
+      again: (parts) => compile({ ...piece, ...parts }, materials, rest, passes).picture,
+    });
+  }, compiled.picture);
+  return { ...compiled, picture };
+}
+
+/** A pass's own parts of the piece. */
+export const partsOf = (pass: PicturePass, piece: object): Record<string, unknown> =>
+  Object.fromEntries(Object.keys(pass.documents).map((name) => [name, (piece as Record<string, unknown>)[name]]));
+
+function lazily<Value>(make: () => Value): () => Value {
+  let made: { value: Value } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+interface LetteringWork {
+  materials: Materials;
+  before: Node;
+  below(): Node;
+  look: Look;
+  shown(id: string): boolean;
+  passes: Passes;
+}
+
+/** One lettering as it stands on the depth line: its layers, for each part of its letters over which the same veils lie. */
+function paintLettering(
+  piece: Piece,
+  lettering: Lettering,
+  letters: Letters,
+  { materials, before, below, look, shown, passes }: LetteringWork,
+  veilings: ReadonlyMap<string, Veiling>,
+): { compiled: CompiledLettering; items: SceneItem[] } {
+  const { id } = lettering;
+  const scene = {
+    materials,
+    sheet: piece.sheet,
+    photo: before,
+    // Only what reads it needs it made.
+    get below() {
+      return below();
+    },
+  };
+  const painted = paint(lettering, letters, scene, passes);
+  const strength = look.lettersStrength ?? 1;
+  const parts = painted.layers.length === 0 ? [] : wovenParts(piece, id, letters.letters);
+  const items = parts.flatMap(({ letters: some, over }, part) => {
+    const { layers } =
+      parts.length === 1
+        ? painted
+        : paint(lettering, { ...letters, drawn: some }, scene, passes, ({ once }) => part === 0 || !once);
+    const before = overLetters(over.filter(shown).map((veil) => veilings.get(veil)!));
+    return layers.map((layer) => itemOf(layer, before, strength));
+  });
+  const isInFront = ({ place }: SceneItem): boolean => place === 'beforeVeils';
+  const shownOnly = parts.length === 0 ? [] : shownFor(id, lettering, letters, look.passes ?? {}, scene, passes);
+  return {
+    compiled: { id, lettering, letters, painted, over: (at) => veilsOver(piece, id, at) },
+    items: [
+      ...shownOnly.map((layer) => itemOf(layer, [], 1)),
+      // What stands before veils stands before those of all letters.
+      ...items.filter((item) => !isInFront(item)),
+      ...items.filter(isInFront),
+    ],
   };
 }
 
-/** What comes for each part of a lettering's letters, and not once for all. */
-const comesInParts = ({ kind }: LetteringLayer): boolean =>
-  kind === 'letters' || kind === 'outline' || kind === 'front';
-
-/** A veil before its edge was worked on. */
-const asCut = (veil: Veil): Veil => ({ ...veil, fine: null, softness: null, strokes: [], cast: null });
-
-/** @param roughly the piece with the veil as it was cut, before its edge was worked on */
-function lookAt(
-  scene: Node,
-  veil: VeilLayers,
-  { show, ground, wipe }: NonNullable<Look['veil']>,
-  roughly: () => Node,
-): Node {
-  if (show === 'hatch') return hatchNode(scene, veil.matte);
-  if (show === 'matte') return matteLookNode(veil.matte);
-  if (show === 'wipe') return wipeNode(roughly(), scene, wipe ?? 0);
-  if (show === 'black' || show === 'white' || show === 'colour') {
-    const [red, green, blue] = readColour(show === 'colour' ? (ground ?? 'white') : show);
-    return aloneNode(veil.front, veil.matte, [red, green, blue]);
-  }
-  return scene;
-}
+const itemOf = (
+  { node, mode, mixing, place, isRepeated, strength = 1 }: Layer,
+  over: readonly Cutout[],
+  times: number,
+): SceneItem => ({
+  node,
+  mode,
+  mixing,
+  place,
+  isRepeated,
+  strength: strength * times,
+  over,
+});

@@ -1,221 +1,56 @@
-import { edgeContrast } from '../passes/ink/contrast';
-import { cutFill } from '../coats/fill';
-import { sceneNode } from '../scene/scene';
-import { coverOf, letterCoverage, placedLetters } from '../graph/cover';
-import { seenCoats } from '../passes/ink/ghost';
-import { inkNode } from '../passes/ink/inkNode';
-import type { Letters } from '../passes/pass';
-import { cutKeepPoints, laidPictures, picturePpi } from '../coats/laidPictures';
-import { measureInk, type InkMeasures } from '../passes/words/gauge';
-import { boxOf, crossingOf, seenPart, shareLeft, type LetterLeft, type MeasuredCrossing } from '../passes/veils/gauge';
-import { rootlessParts, type MeasuredLetter, type Rootless } from '../passes/veils/growth';
-import { nearestMisreading, type Draw, type Misreading } from '../passes/veils/misread';
-import { veilsOver } from '../scene/weave';
-import type { Raster } from '../pixels/raster';
-import { toOklab } from '../kernels/colour';
-import { hexOfLinear, hexOfOklab } from '../pixels/colour';
-import { decode } from '../pixels/transfer';
-import { outerPixels, scaleRegion, type Region } from '../pixels/region';
-import type { Lettering, Piece } from '../piece/schema';
-import { placedBounds, type Point } from '../shape/affine';
-import type { CompiledPiece } from './compile';
 import type { Evaluator } from '../graph/evaluate';
-import { sheetAt } from '../graph/tiles';
+import { toOklab } from '../kernels/colour';
+import { passes as ours, type Passes } from '../passes';
+import type { MeasuredLettering, MeasureScene } from '../passes/pass';
+import { hexOfLinear, hexOfOklab } from '../pixels/colour';
+import { outerPixels, scaleRegion, type Region } from '../pixels/region';
+import { decode } from '../pixels/transfer';
+import type { Piece } from '../piece/schema';
+import type { Point } from '../shape/affine';
+import { partsOf, type CompiledPiece } from './compile';
 
 /** Longer side of the picture that gauges are measured on, px. */
 const measuredSide = 700;
 
-/** A letter of which more than this is left is read as it is; and not more than so many are compared with others. */
-const unveiled = 0.985;
-const mostCompared = 60;
+type MeasuredBy<Pass> = Pass extends { measure?(...given: never[]): Promise<infer Measured> } ? Measured : never;
+type Registry = typeof ours;
 
-/** What gauges show that is measured on px. */
-export interface Measures {
-  left: LetterLeft[];
-  /** Where letters and veils cross. */
-  crossings: MeasuredCrossing[];
-  /** What letters behind veils could be taken for. */
-  misread: Misreading[];
-  /** Parts of veils that begin inside a letter. */
-  rootless: Rootless[];
-  /** The box of each veil on the sheet, sheet px; null where it covers nothing. */
-  veils: { veil: string; box: Region | null }[];
-  contrast: { lettering: string; difference: number | null }[];
-  ink: { lettering: string; measures: InkMeasures | null }[];
-  /** Of each picture coat in letters. */
-  pictures: MeasuredPicture[];
-}
+/** What gauges show that is measured on px, by name of the pass. */
+export type Measures = {
+  [Name in keyof Registry['lettering']]: MeasuredBy<Registry['lettering'][Name]>;
+} & {
+  [Name in keyof Registry['picture']]: MeasuredBy<Registry['picture'][Name]>;
+};
 
-/** The weakest tenth of each lettering's contour against what lies beside it, as it is seen: on its panel, with its outlines and grades; veils are left out. */
-export async function measureContrast(
-  { sheet }: Piece,
-  { behind, letterings }: CompiledPiece,
+const measuringScale = ({ sheet }: Piece): number => Math.min(1, measuredSide / Math.max(sheet.width, sheet.height));
+
+/** What passes measure a compiled piece in. */
+export const measureScene = (
+  piece: Piece,
+  { materials, before, behind, mattes, unveiled }: CompiledPiece,
   evaluator: Evaluator,
-  scale: number,
-): Promise<Measures['contrast']> {
-  const request = { region: sheetAt(sheet, scale), scale };
-  const found: Measures['contrast'] = [];
-  for (const { id, letters, layers } of letterings) {
-    const seen = await evaluator.pixels(
-      sceneNode(
-        null,
-        [behind],
-        layers.map((layer) => ({ ...layer, strength: 1, over: [] })),
-      ),
-      request,
-    );
-    const cover = coverOf(placedLetters(letters.letters, letters.place), letters.place, request);
-    found.push({ lettering: id, difference: edgeContrast(cutFill(seen, cover), seen, null) });
-  }
-  return found;
-}
+  scale = measuringScale(piece),
+): MeasureScene => ({ materials, sheet: piece.sheet, scale, evaluator, photo: before, behind, mattes, unveiled });
 
-const measuringScale = (piece: Piece): number =>
-  Math.min(1, measuredSide / Math.max(piece.sheet.width, piece.sheet.height));
-
-/** How a picture coat fills its letters. */
-export interface MeasuredPicture {
-  lettering: string;
-  /** Place of the coat among those that are seen. */
-  coat: number;
-  /** Part of the letters' area that it leaves clear, fraction; and where most of that lies, sheet px. */
-  uncovered: number;
-  gap: [number, number] | null;
-  /** Fewest real pixels per inch of paper. */
-  ppi: number | null;
-  /** Keep points that are seen in no letter, by their place in the coat's list; and how many there are. */
-  cut: number[];
-  kept: number;
-}
-
-/** Measures each picture coat of a lettering: what it leaves clear, what it cuts off, and how fine it is on paper. */
-async function measurePictures(
-  { sheet }: Piece,
-  lettering: Lettering,
-  letters: Letters,
-  { materials, before }: CompiledPiece,
-  evaluator: Evaluator,
-  scale: number,
-): Promise<MeasuredPicture[]> {
-  const found: MeasuredPicture[] = [];
-  for (const [index, coat] of seenCoats(lettering.ink).entries()) {
-    if (coat.kind !== 'picture' || !letters.ink) continue;
-    const laid = laidPictures(coat, letters, sheet, (asset) => materials.picture(asset));
-    // Letters with a colour of their own show no coats.
-    const reached = [...new Set(laid.map(({ letter }) => letter))].filter(({ colour }) => colour === null);
-    const alone = inkNode(
-      { ...letters, drawn: reached },
-      { coats: [{ ...coat, opacity: 1, mode: 'normal' }] },
-      { materials, photo: before, sheet },
-    );
-    const request = { region: sheetAt(sheet, scale), scale };
-    const cover = coverOf(placedLetters(reached, letters.place), letters.place, request);
-    const [painted, gaps] = [await evaluator.pixels(alone, request), [0, 0, 0]];
-    let area = 0;
-    for (let i = 0; i < cover.data.length; i++) {
-      const clear = cover.data[i] - painted.data[i * 4 + 3];
-      area += cover.data[i];
-      // Less than a grey step of a px is rounding.
-      if (clear < 1 / 255) continue;
-      gaps[0] += clear;
-      gaps[1] += clear * ((i % cover.width) + 0.5);
-      gaps[2] += clear * (Math.floor(i / cover.width) + 0.5);
-    }
-    const gap: [number, number] | null = gaps[0] > 0 ? [gaps[1] / gaps[0] / scale, gaps[2] / gaps[0] / scale] : null;
-    found.push({
-      lettering: lettering.id,
-      coat: index,
-      uncovered: area > 0 ? gaps[0] / area : 0,
-      gap,
-      ppi: picturePpi(laid, sheet.ppi),
-      cut: cutKeepPoints(coat, laid, letters, (asset) => materials.picture(asset)),
-      kept: coat.keep.length,
-    });
-  }
-  return found;
-}
-
-/** What is left of each letter behind its veils, and how each lettering stands off the photo beside it. */
-export async function measurePiece(piece: Piece, compiled: CompiledPiece, evaluator: Evaluator): Promise<Measures> {
-  const scale = measuringScale(piece);
-  const measures: Measures = {
-    left: [],
-    crossings: [],
-    misread: [],
-    rootless: [],
-    veils: [],
-    contrast: await measureContrast(piece, compiled, evaluator, scale),
-    ink: [],
-    pictures: [],
-  };
-  const measured: MeasuredLetter[] = [];
-  for (const { id, lettering, letters } of compiled.letterings) {
-    const { words } = lettering;
-    const face = words.shape || letters.warp ? null : compiled.materials.face(words.face).varied(words.axes);
-    const draw: Draw = (letter, request) =>
-      letterCoverage(letter, letters.place, request, placedBounds(letters.place, letter.bounds!));
-    for (const letter of letters.letters) {
-      const bounds = letter.bounds && placedBounds(letters.place, letter.bounds);
-      if (!bounds) continue;
-      const region = outerPixels(scaleRegion(bounds, scale));
-      const part = letterCoverage(letter, letters.place, { region, scale }, bounds);
-      if (!part) continue;
-      const request = { region: part.region, scale };
-      const over = veilsOver(piece, id, letter.start);
-      const mattes: Raster[] = [];
-      measured.push({ lettering: id, start: letter.start, text: letter.text, region: part.region, cover: part.cover });
-      for (const [veil, matte] of compiled.mattes) {
-        const raster = await evaluator.pixels(matte, request);
-        if (over.includes(veil)) mattes.push(raster);
-        const crossing = crossingOf(part.cover, raster, part.region, scale);
-        if (crossing)
-          measures.crossings.push({
-            veil,
-            lettering: id,
-            at: letter.start,
-            text: letter.text,
-            over: over.includes(veil),
-            ...crossing,
-          });
-      }
-      const seen = seenPart(part.cover.data.length, mattes);
-      const left = shareLeft(part.cover, seen);
-      measures.left.push({ lettering: id, start: letter.start, text: letter.text, left });
-      const shown = { ...letter, text: words.upperCase ? letter.text.toUpperCase() : letter.text };
-      const nearest =
-        face && left < unveiled && measures.misread.length < mostCompared
-          ? nearestMisreading(shown, draw, face, part.cover, seen, { region: part.region, scale })
-          : null;
-      if (nearest) measures.misread.push({ lettering: id, start: letter.start, text: shown.text, ...nearest });
-    }
-    measures.ink.push({ lettering: id, measures: measureInk(letters) });
-    measures.pictures.push(...(await measurePictures(piece, lettering, letters, compiled, evaluator, scale)));
-  }
-  await measureVeils(piece, compiled, evaluator, measured, measures);
-  return measures;
-}
-
-/** Where each veil lies, and what of it grows from nothing. @param letters as they were measured */
-async function measureVeils(
+/** Everything that gauges show of a piece: every pass that measures something. */
+export async function measurePiece(
   piece: Piece,
   compiled: CompiledPiece,
   evaluator: Evaluator,
-  letters: readonly MeasuredLetter[],
-  measures: Measures,
-): Promise<void> {
-  const scale = measuringScale(piece);
-  const whole = { region: sheetAt(piece.sheet, scale), scale };
-  for (const [veil, node] of compiled.mattes) {
-    const matte = await evaluator.pixels(node, whole);
-    const isOver = ({ lettering, start }: MeasuredLetter): boolean => veilsOver(piece, lettering, start).includes(veil);
-    measures.veils.push({ veil, box: boxOf(matte, whole.region, scale) });
-    measures.rootless.push(
-      ...rootlessParts(veil, matte, whole.region, scale, {
-        over: letters.filter(isOver),
-        under: letters.filter((letter) => !isOver(letter)),
-      }),
-    );
-  }
+  passes: Passes = ours,
+): Promise<Measures> {
+  const scene = measureScene(piece, compiled, evaluator);
+  const measures: Record<string, unknown> = {};
+  const letteringsFor = (field: string | null): MeasuredLettering<unknown>[] =>
+    compiled.letterings.map(({ lettering, ...rest }) => ({
+      ...rest,
+      part: field === null ? null : (lettering as unknown as Record<string, unknown>)[field],
+    }));
+  for (const [field, pass] of Object.entries(passes.lettering))
+    measures[field] = await pass.measure?.(letteringsFor(field), scene);
+  for (const [name, pass] of Object.entries(passes.picture))
+    measures[name] = await pass.measure?.(partsOf(pass, piece), letteringsFor(null), scene);
+  return measures as Measures;
 }
 
 /** Part of the px that count as shadow. */

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { toBytes } from '../kernels/colour';
 import { largestDifference } from '../kernels/testing';
 import { aloneNode, hatchNode, matteLookNode } from '../passes/veils/looks';
-import type { Materials } from '../passes/pass';
+import type { Materials } from '../graph/materials';
 import { plainStance } from '../passes/stance/schema';
 import { plainLetter } from '../passes/words/letterSettings';
 import type { Lettering } from '../piece/schema';
@@ -60,7 +60,7 @@ const piece = {
 const compiled = compile(piece, materials);
 const [veil] = piece.veils;
 const matte = compiled.mattes.get(veil.id)!;
-const front = compile(piece, materials, { veil: { id: veil.id, show: 'black' } }).picture;
+const front = compile(piece, materials, { passes: { veils: { id: veil.id, show: 'black' } } }).picture;
 
 /** The same word bent and in perspective, one letter of another colour, two echoes behind it: one filled, one outlined and repeated. */
 const echo = {
@@ -124,7 +124,7 @@ const layersOf = (change: Partial<Lettering>): Node[] =>
   compile(
     { ...piece, assets: { ...piece.assets, p: piece.assets.jar }, letterings: [{ ...dressed, ...change }] },
     materials,
-  ).letterings[0].layers.map(({ node }) => node);
+  ).letterings[0].painted.layers.map(({ node }) => node);
 const outline = plainOutline({ id: 'o', unit: 'em', width: 0.03, side: 'outside', gap: 0.01, colour: '#f0e0c0' });
 const outlined = layersOf({
   outlines: {
@@ -232,17 +232,21 @@ const stocked = compile(
 ).before;
 
 const nodes: Record<string, Node> = {
-  'echoes of bent letters': compile({ ...piece, letterings: [dressed] }, materials).letterings[0].layers[0].node,
+  'echoes of bent letters': compile({ ...piece, letterings: [dressed] }, materials).letterings[0].painted.layers[0]
+    .node,
   'bent letters with outlines': outlined.at(-1)!,
   'openings in a panel': opened.at(-1)!,
   'a collage in bent letters': collaged.at(-1)!,
   'a graded photograph': graded,
   'a sheet with a coat': stocked,
   'a picture with a graft': grafted.picture,
-  'letters bent, coloured and echoed': compile({ ...piece, letterings: [dressed] }, materials).letterings[0].node!,
+  'letters bent, coloured and echoed': compile(
+    { ...piece, letterings: [dressed] },
+    materials,
+  ).letterings[0].painted.layers.at(-1)!.node,
   'the picture': compiled.picture,
   'the bare plate': compiled.before,
-  'inked letters': compiled.letterings[0].node!,
+  'inked letters': compiled.letterings[0].painted.layers.at(-1)!.node,
   matte,
   'the veil alone': front,
   'the veil hatched': hatchNode(compiled.before, matte),

@@ -3,7 +3,7 @@ import { plainGrade } from '../passes/grade/schema';
 import { plainPanel, type Panel } from '../passes/ink/panel/schema';
 import { plainInk, type Ink } from '../passes/ink/schema';
 import { plainOutline, plainOutlines, type Outline } from '../passes/outlines/schema';
-import type { Materials } from '../passes/pass';
+import type { Materials } from '../graph/materials';
 import { plainStance } from '../passes/stance/schema';
 import { plainVeil, tracedCut } from '../passes/veils/schema';
 import { plainWords } from '../passes/words/schema';
@@ -159,7 +159,7 @@ test('contrast is measured as it is seen: a dark rim makes pale letters readable
   const pale = { coats: [solidCoat({ colour: '#6c6c6c' })] };
   const contrast = async (list: Outline[]): Promise<number> => {
     const one = piece(pale, list, { veils: [], weave: [], depth: ['word'] });
-    return (await measurePiece(one, compile(one, materials), new Evaluator(1e9))).contrast[0].difference!;
+    return (await measurePiece(one, compile(one, materials), new Evaluator(1e9))).ink.contrast[0].difference!;
   };
   expect(await contrast([])).toBeLessThan(6);
   expect(

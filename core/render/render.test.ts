@@ -3,7 +3,7 @@ import { firstShadow, plainVeil, tracedCut } from '../passes/veils/schema';
 import fc from 'fast-check';
 import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
-import type { Materials } from '../passes/pass';
+import type { Materials } from '../graph/materials';
 import { blankPiece } from '../piece/blank';
 import { plainInk } from '../passes/ink/schema';
 import { plainOutlines } from '../passes/outlines/schema';
@@ -173,10 +173,10 @@ test('looks: before, without, half strength, veil alone', async () => {
     expect(pixel(before, x, y)).toEqual(colourOf(x, y));
   const without = await picturesOf(piece(), { without: 'veil' });
   expect([...without.data]).toEqual([...(await picturesOf(piece({ veils: [], depth: ['word'] }))).data]);
-  const black = await picturesOf(piece(), { veil: { id: 'veil', show: 'black' } });
+  const black = await picturesOf(piece(), { passes: { veils: { id: 'veil', show: 'black' } } });
   expect(pixel(black, 5, 5)).toEqual([0, 0, 0, 1]);
   expect(pixel(black, 220, 180)).toEqual(colourOf(220, 180));
-  const matte = await picturesOf(piece(), { veil: { id: 'veil', show: 'matte' } });
+  const matte = await picturesOf(piece(), { passes: { veils: { id: 'veil', show: 'matte' } } });
   expect(pixel(matte, 220, 180)).toEqual([1, 1, 1, 1]);
 });
 
@@ -229,7 +229,9 @@ test('gauges: a letter wholly behind a veil has nothing left, one beside it is w
       stance: { ...lettering.stance, rotation: 0 },
     })),
   };
-  const { left, contrast } = await measurePiece(upright, compile(upright, materials), new Evaluator(1e9));
+  const measured = await measurePiece(upright, compile(upright, materials), new Evaluator(1e9));
+  const { left } = measured.veils;
+  const { contrast } = measured.ink;
   expect(left.map((letter) => [letter.text, Math.round(letter.left * 100)])).toEqual([
     ['I', 0],
     ['I', 100],
@@ -260,7 +262,7 @@ describe('evaluator and cache', () => {
     key,
     channels: 1,
     bounds: null,
-    needs: () => [],
+    needs: () => ({}),
     async compute({ region }) {
       count.value++;
       await Promise.resolve();
@@ -384,7 +386,9 @@ describe('weave', () => {
   });
 
   test('every crossing is measured, with a place that both share', async () => {
-    const { crossings } = await measurePiece(crossed, compile(crossed, materials), new Evaluator(1e9));
+    const {
+      veils: { crossings },
+    } = await measurePiece(crossed, compile(crossed, materials), new Evaluator(1e9));
     expect(crossings.map(({ veil, text, over }) => [veil, text, over])).toEqual([
       ['veil', 'H', true],
       ['veil', 'I', true],
@@ -427,7 +431,7 @@ test('a veil’s shadow darkens the letters behind it and nothing else', async (
     });
   const [before, after] = await Promise.all([draw(bare), draw(shadowed)]);
   const { letters } = compile(bare, materials).letterings[0];
-  const cover = await new Evaluator(1e9).pixels(coverNode(letters), {
+  const cover = await new Evaluator(1e9).pixels(coverNode(letters.letters, letters.place), {
     region: { x: 0, y: 0, width: 400, height: 300 },
     scale: 1,
   });

@@ -1,32 +1,35 @@
 /** A worker as its platform starts it. */
-export interface Hand<Order> {
-  give(order: Order): void;
-  dismiss(): unknown;
+export interface PoolWorker<Order> {
+  post(order: Order): void;
+  terminate(): unknown;
 }
 
 /** Starts a worker that tells what it answers, and when it has failed (ended, out of memory, broken). */
-export type Hire<Order, Answer> = (answered: (answer: Answer) => void, failed: (reason: string) => void) => Hand<Order>;
+export type Spawn<Order, Answer> = (
+  answered: (answer: Answer) => void,
+  failed: (reason: string) => void,
+) => PoolWorker<Order>;
 
-export interface CrewOptions<Order, Answer> {
+export interface PoolOptions<Order, Answer> {
   count: number;
-  hire: Hire<Order, Answer>;
+  spawn: Spawn<Order, Answer>;
   /** What an answer says went wrong, or null. */
   problemOf(answer: Answer): string | null;
   /** How long a worker may take over one order before it counts as failed, ms. */
-  patienceMs?: number;
+  timeoutMs?: number;
 }
 
 interface Task<Order, Answer> {
   order: Order;
-  /** The worker that should rather do it, because it has kept what the order needs. */
-  rather: number | null;
+  /** The worker that should preferred do it, because it has kept what the order needs. */
+  preferred: number | null;
   tries: number;
   resolve(answer: Answer): void;
   reject(error: Error): void;
 }
 
-interface Place<Order, Answer> {
-  hand: Hand<Order>;
+interface Slot<Order, Answer> {
+  worker: PoolWorker<Order>;
   /** Nobody works here any more. */
   empty?: boolean;
   task: Task<Order, Answer> | null;
@@ -40,36 +43,36 @@ const tries = 2;
  * Workers that share a queue of orders; each does one at a time. An order whose worker fails is tried once more, by a new worker;
  * if that fails too, the order is refused and the rest goes on. Used in the browser and on the server alike.
  */
-export class Crew<Order, Answer> {
-  private readonly places: Place<Order, Answer>[];
+export class WorkerPool<Order, Answer> {
+  private readonly slots: Slot<Order, Answer>[];
   private waiting: Task<Order, Answer>[] = [];
   /** What every worker must be told before anything else, by name: new workers are told it too. */
-  private readonly standing = new Map<string, Order>();
-  /** Failures since the last good answer: when no worker can do anything, none is hired any more. */
+  private readonly broadcasts = new Map<string, Order>();
+  /** Failures since the last good answer: when no worker can do anything, none is spawned any more. */
   private failures = 0;
   private closed = false;
 
-  constructor(private readonly options: CrewOptions<Order, Answer>) {
-    this.places = Array.from({ length: options.count }, (_, index) => this.fill(index));
+  constructor(private readonly options: PoolOptions<Order, Answer>) {
+    this.slots = Array.from({ length: options.count }, (_, index) => this.start(index));
   }
 
   get size(): number {
-    return this.places.length;
+    return this.slots.length;
   }
 
-  /** @param rather the number of a worker; another one takes the order only when that one is busy and it has nothing to do */
-  ask(order: Order, rather: number | null = null): Promise<Answer> {
-    if (this.places.every(({ empty }) => empty)) return Promise.reject(new Error('No worker can be started.'));
+  /** @param preferred the number of a worker; another one takes the order only when that one is busy and it has nothing to do */
+  ask(order: Order, preferred: number | null = null): Promise<Answer> {
+    if (this.slots.every(({ empty }) => empty)) return Promise.reject(new Error('No worker can be started.'));
     return new Promise((resolve, reject) => {
-      this.waiting.push({ order, rather, tries: 0, resolve, reject });
+      this.waiting.push({ order, preferred, tries: 0, resolve, reject });
       this.deal();
     });
   }
 
-  /** Tells all workers, now and later ones, something that has no answer; it takes the place of what had the same name. */
-  tell(name: string, order: Order): void {
-    this.standing.set(name, order);
-    for (const { hand } of this.places) hand.give(order);
+  /** Tells all workers, now and later ones, something that has no answer; it takes the slot of what had the same name. */
+  broadcast(name: string, order: Order): void {
+    this.broadcasts.set(name, order);
+    for (const { worker } of this.slots) worker.post(order);
   }
 
   /** Forgets orders that nobody has begun; their promises never settle. */
@@ -79,40 +82,40 @@ export class Crew<Order, Answer> {
 
   async close(): Promise<void> {
     this.closed = true;
-    for (const { timer } of this.places) clearTimeout(timer);
-    await Promise.all(this.places.map(({ hand }) => hand.dismiss()));
+    for (const { timer } of this.slots) clearTimeout(timer);
+    await Promise.all(this.slots.map(({ worker }) => worker.terminate()));
   }
 
-  private fill(index: number): Place<Order, Answer> {
+  private start(index: number): Slot<Order, Answer> {
     // What a worker says after it has been replaced is not heard.
-    const mine = (): boolean => this.places[index] === place && !this.closed;
-    const hand = this.options.hire(
-      (answer) => mine() && this.answered(place, answer),
+    const mine = (): boolean => this.slots[index] === slot && !this.closed;
+    const worker = this.options.spawn(
+      (answer) => mine() && this.answered(slot, answer),
       (reason) => mine() && this.failed(index, reason),
     );
-    const place: Place<Order, Answer> = { hand, task: null };
-    for (const order of this.standing.values()) hand.give(order);
-    return place;
+    const slot: Slot<Order, Answer> = { worker, task: null };
+    for (const order of this.broadcasts.values()) worker.post(order);
+    return slot;
   }
 
   private deal(): void {
-    this.places.forEach((place, index) => {
-      if (place.task || place.empty) return;
-      const own = this.waiting.findIndex(({ rather }) => rather === null || rather === index);
+    this.slots.forEach((slot, index) => {
+      if (slot.task || slot.empty) return;
+      const own = this.waiting.findIndex(({ preferred }) => preferred === null || preferred === index);
       const [task] = this.waiting.splice(own >= 0 ? own : 0, 1);
       if (!task) return;
-      place.task = task;
+      slot.task = task;
       task.tries++;
-      if (this.options.patienceMs)
-        place.timer = setTimeout(() => this.failed(index, 'It did not answer any more.'), this.options.patienceMs);
-      place.hand.give(task.order);
+      if (this.options.timeoutMs)
+        slot.timer = setTimeout(() => this.failed(index, 'It did not answer any more.'), this.options.timeoutMs);
+      slot.worker.post(task.order);
     });
   }
 
-  private answered(place: Place<Order, Answer>, answer: Answer): void {
-    const { task } = place;
-    clearTimeout(place.timer);
-    place.task = null;
+  private answered(slot: Slot<Order, Answer>, answer: Answer): void {
+    const { task } = slot;
+    clearTimeout(slot.timer);
+    slot.task = null;
     const problem = this.options.problemOf(answer);
     if (problem === null) this.failures = 0;
     if (task) {
@@ -123,22 +126,22 @@ export class Crew<Order, Answer> {
   }
 
   private failed(index: number, reason: string): void {
-    const { task, timer, hand } = this.places[index];
+    const { task, timer, worker } = this.slots[index];
     clearTimeout(timer);
-    void hand.dismiss();
+    void worker.terminate();
     this.failures++;
-    if (this.failures > 2 * this.places.length + tries) {
+    if (this.failures > 2 * this.slots.length + tries) {
       for (const each of [...(task ? [task] : []), ...this.waiting.splice(0)]) each.reject(new Error(reason));
-      this.places[index] = { hand: { give: () => undefined, dismiss: () => undefined }, task: null, empty: true };
+      this.slots[index] = { worker: { post: () => undefined, terminate: () => undefined }, task: null, empty: true };
       return;
     }
-    this.places[index] = this.fill(index);
+    this.slots[index] = this.start(index);
     if (task) this.again(task, reason);
     this.deal();
   }
 
   private again(task: Task<Order, Answer>, reason: string): void {
-    if (task.tries < tries) this.waiting.unshift({ ...task, rather: null });
+    if (task.tries < tries) this.waiting.unshift({ ...task, preferred: null });
     else task.reject(new Error(reason));
   }
 }

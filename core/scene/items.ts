@@ -1,21 +1,23 @@
-import type { LetteringLayer } from '../passes/pass';
-import type { Node } from '../graph/node';
+import type { Cutout, Layer } from '../passes/pass';
 
-/** What a veil is made of. */
-export interface VeilLayers {
-  front: Node;
-  matte: Node;
-}
+export type { Cutout };
 
-/** A layer of a lettering, and what is laid over it, in that order. */
-export interface SceneItem extends Omit<LetteringLayer, 'parts'> {
+/** A layer on the depth line, and what is laid over it, in that order. */
+export interface SceneItem extends Omit<Layer, 'parts' | 'once' | 'strength'> {
   strength: number;
-  over: readonly VeilLayers[];
+  over: readonly Cutout[];
 }
 
-/** A graft lies on the photograph too, not on letters alone. */
-export interface GraftItem extends VeilLayers {
-  shadow: VeilLayers | null;
-  /** Veils that stand nearer than the graft, in the order in which they are laid. */
-  over: readonly VeilLayers[];
+/** A veil that lies on the photographs too, not on letters alone. */
+export interface LaidOn extends Cutout {
+  shadow: Cutout | null;
+  /** Veils that stand nearer, in the order in which they are laid. */
+  over: readonly Cutout[];
 }
+
+export const cutoutKeys = (cutouts: readonly Cutout[]): string[][] =>
+  cutouts.map(({ front, matte }) => [front.key, matte.key]);
+
+/** Needs for cutouts that reach a request, under names that begin with `name`; and the way back from inputs. */
+export const frontOf = (name: string, i: number): string => `${name} front ${i}`;
+export const matteOf = (name: string, i: number): string => `${name} matte ${i}`;

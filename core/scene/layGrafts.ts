@@ -1,47 +1,69 @@
+import { boundsOf, contentKey, touches, type Inputs, type Needs, type Node, type Request } from '../graph/node';
 import { atopInLight } from '../kernels/coverage';
 import { copyOf, type Raster } from '../pixels/raster';
 import { decode, encode } from '../pixels/transfer';
-import type { GraftItem, VeilLayers } from './items';
+import { cutoutKeys, frontOf, matteOf, type Cutout, type LaidOn } from './items';
 
-/** A graft's shadow, the graft, and the veils that stand before both, as they are asked for. */
-export const partsOf = ({ shadow, front, matte, over }: GraftItem): VeilLayers[] => [
+/** A graft's shadow, the graft, and the veils that stand before both. */
+const cutoutsOf = ({ shadow, front, matte, over }: LaidOn): Cutout[] => [
   ...(shadow ? [shadow] : []),
   { front, matte },
   ...over,
 ];
-export const keysOf = (layers: readonly VeilLayers[]): string[][] =>
-  layers.map(({ front, matte }) => [front.key, matte.key]);
 
 /**
- * Lays grafts and their shadows on the ground, from far to near.
- * @param parts what was asked for, and @param inputs its colours and mattes; a layer that reaches nothing here is in neither
- * @param solid the ground is opaque everywhere
+ * The photographs with grafts and their shadows on them, from far to near. What stands nearer than a graft is in the photograph
+ * already: there the graft takes on its colour.
  */
-export function layGrafts(
-  out: Raster,
-  grafts: readonly GraftItem[],
-  parts: readonly VeilLayers[],
-  inputs: readonly Raster[],
-  solid: boolean,
-): void {
-  let next = 0;
-  /** The pixels of a layer, where it is the next of those asked for. */
-  const take = (layer: VeilLayers): { front: Raster; matte: Raster } | null => {
-    if (parts[next]?.matte.key !== layer.matte.key || parts[next].front.key !== layer.front.key) return null;
-    next++;
-    return { front: inputs[2 * next - 2], matte: inputs[2 * next - 1] };
+export function graftedNode(ground: Node, grafts: readonly LaidOn[]): Node {
+  if (grafts.length === 0) return ground;
+  const all = grafts.map(cutoutsOf);
+  const near = (request: Request): boolean =>
+    all.some((cutouts) => cutouts.some(({ matte }) => touches(matte.bounds, request)));
+  const key = contentKey('grafted', ground.key, all.map(cutoutKeys));
+  return {
+    key,
+    channels: 4,
+    bounds: ground.bounds && boundsOf([ground, ...all.flat().map(({ matte }) => matte)]),
+    isSolid: (request) => ground.isSolid?.(request) === true,
+    keyAt: (request) =>
+      near(request) ? contentKey(key, ground.keyAt?.(request)) : (ground.keyAt?.(request) ?? ground.key),
+    asStored: async (request) => (near(request) ? null : ((await ground.asStored?.(request)) ?? null)),
+    needs(request) {
+      const { region } = request;
+      const needs: Record<string, Needs[string]> = { ground: { node: ground, region } };
+      all.forEach((cutouts, g) =>
+        cutouts.forEach(({ front, matte }, i) => {
+          if (!touches(matte.bounds, request)) return;
+          needs[frontOf(`graft ${g}`, i)] = { node: front, region };
+          needs[matteOf(`graft ${g}`, i)] = { node: matte, region };
+        }),
+      );
+      return needs;
+    },
+    compute(request, inputs) {
+      if (!near(request)) return inputs.ground;
+      const out = copyOf(inputs.ground);
+      const isSolid = ground.isSolid?.(request) === true;
+      grafts.forEach((graft, g) => layGraft(out, graft, `graft ${g}`, inputs, isSolid));
+      return out;
+    },
   };
-  for (const { shadow, front, matte, over } of grafts) {
-    const laid = [shadow && take(shadow), take({ front, matte })];
-    const before = over.flatMap((veil) => take(veil) ?? []);
-    for (const layer of laid) {
-      if (!layer) continue;
-      const colour = copyOf(layer.front);
-      // What stands nearer is in the photograph already: there the graft takes on its colour.
-      for (const veil of before) atopInLight(colour, veil.front, veil.matte);
-      if (solid) atopInLight(out, colour, layer.matte);
-      else overInLight(out, colour, layer.matte);
-    }
+}
+
+/** @param name what its cutouts' inputs are called by; @param isSolid the ground is opaque everywhere */
+function layGraft(out: Raster, graft: LaidOn, name: string, inputs: Inputs, isSolid: boolean): void {
+  const found = cutoutsOf(graft).map((_, i) => ({
+    front: inputs[frontOf(name, i)] as Raster | undefined,
+    matte: inputs[matteOf(name, i)],
+  }));
+  const own = graft.shadow ? 2 : 1;
+  for (const { front, matte } of found.slice(0, own)) {
+    if (!front) continue;
+    const colour = copyOf(front);
+    for (const veil of found.slice(own)) if (veil.front) atopInLight(colour, veil.front, veil.matte);
+    if (isSolid) atopInLight(out, colour, matte);
+    else overInLight(out, colour, matte);
   }
 }
 

@@ -1,57 +1,74 @@
 import { blend, type BlendMode } from '../kernels/blend';
+import { fromLight, toLight } from '../kernels/colour';
 import { atopInLight } from '../kernels/coverage';
 import { copyOf, type Raster } from '../pixels/raster';
 import type { SceneItem } from './items';
+
+/** An item with its pixels. */
+export interface LaidItem extends Pick<SceneItem, 'strength' | 'place' | 'mode' | 'mixing' | 'isRepeated'> {
+  ink: Raster;
+  /** What lies over it, in the order in which it is laid. */
+  veils: readonly { front: Raster; matte: Raster }[];
+  /** The same for items over which the same veils lie. */
+  key: string;
+}
 
 /**
  * Lays letters and what comes with them on what is there, from far to near. Neighbours with the same veils over them come on one
  * layer, and the veils once over all of it; so a veil with nothing behind it changes nothing.
  * @param out changed in place, premultiplied encoded RGBA
- * @param inputs the pixels of each item, then front colour and matte of each veil over it
- * @param bare paints the sheet by itself
+ * @param sheet the bare sheet, where any item is a hole down to it
  */
-export function layLetters(
-  out: Raster,
-  items: readonly SceneItem[],
-  inputs: readonly Raster[],
-  bare: () => Raster,
-): void {
-  let layer: Raster | null = null;
-  let next = 0;
+export function layLetters(out: Raster, items: readonly LaidItem[], sheet: Raster | null): void {
+  let gathered: Raster | null = null;
   items.forEach((item, i) => {
-    const { strength, over, kind, mode } = item;
-    const ink = inputs[next++];
-    const own: Raster = strength === 1 ? ink : { ...ink, data: ink.data.map((value) => value * strength) };
-    const veils = over.map((_, k) => ({ front: inputs[next + 2 * k], matte: inputs[next + 2 * k + 1] }));
-    next += 2 * over.length;
+    const { strength, veils, place, mode, mixing } = item;
+    const own: Raster =
+      strength === 1 ? item.ink : { ...item.ink, data: item.ink.data.map((value) => value * strength) };
     const mattes = veils.map(({ matte }) => matte);
-    if (kind === 'hole') return cutHole(out, own, mattes, bare());
-    if (kind === 'front') return blend(out, item.isRepeated ? beforeVeils(own, mattes) : own, mode);
-    const mixed = mode === 'normal' ? own : mixedWith(own, out, layer, mode);
-    if (layer) blend(layer, mixed);
-    else layer = copyOf(mixed);
-    if (sharesVeils(item, items[i + 1])) return;
-    for (const { front, matte } of veils) atopInLight(layer, front, matte);
-    blend(out, layer);
-    layer = null;
+    if (place === 'hole') return cutHole(out, own, mattes, sheet!);
+    if (place === 'beforeVeils') return mixInto(out, item.isRepeated ? beforeVeils(own, mattes) : own, mode, mixing);
+    const isPlain = mode === 'normal' && mixing === 'encoded';
+    const mixed = isPlain ? own : mixedWith(own, out, gathered, mode, mixing);
+    if (gathered) blend(gathered, mixed);
+    else gathered = copyOf(mixed);
+    if (joinsNext(item, items[i + 1])) return;
+    for (const { front, matte } of veils) atopInLight(gathered, front, matte);
+    blend(out, gathered);
+    gathered = null;
   });
 }
 
 /** True where the next item comes on the same layer. */
-function sharesVeils({ over }: SceneItem, next: SceneItem | undefined): boolean {
-  if (!next || next.kind === 'hole' || next.kind === 'front') return false;
-  return next.over.length === over.length && next.over.every(({ matte }, k) => matte.key === over[k].matte.key);
+const joinsNext = ({ key }: LaidItem, next: LaidItem | undefined): boolean =>
+  next !== undefined && next.place !== 'hole' && next.place !== 'beforeVeils' && next.key === key;
+
+/** Lays one picture on another: in encoded values, or in linear light. */
+function mixInto(below: Raster, own: Raster, mode: BlendMode, mixing: LaidItem['mixing']): void {
+  if (mixing === 'encoded') return blend(below, own, mode);
+  const light = toLight(below);
+  blend(light, toLight(own), mode);
+  const { data } = fromLight(light);
+  // Where nothing is laid on, what is there stays as it is, to the bit.
+  for (let at = 0; at < data.length; at += 4)
+    if (own.data[at + 3] > 0) for (let c = 0; c < 4; c++) below.data[at + c] = data[at + c];
 }
 
 /**
  * A layer whose colours are mixed with those below it already, so that it can be laid on by source-over: the standard's formula
  * without the part of the backdrop (W3C Compositing and Blending Level 1, section 5).
  */
-function mixedWith(own: Raster, below: Raster, between: Raster | null, mode: BlendMode): Raster {
+function mixedWith(
+  own: Raster,
+  below: Raster,
+  between: Raster | null,
+  mode: BlendMode,
+  mixing: LaidItem['mixing'],
+): Raster {
   const backdrop = copyOf(below);
   if (between) blend(backdrop, between);
   const mixed = copyOf(backdrop);
-  blend(mixed, own, mode);
+  mixInto(mixed, own, mode, mixing);
   for (let at = 0; at < own.data.length; at += 4) {
     const alpha = own.data[at + 3];
     for (let c = 0; c < 3; c++) mixed.data[at + c] -= (1 - alpha) * backdrop.data[at + c];

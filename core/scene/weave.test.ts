@@ -46,7 +46,7 @@ test('the parts hold every letter once, each with the veils that lie over it', (
 });
 
 test('veils of one plate are laid on a letter with the nearest first; a graft keeps its place between them', () => {
-  const veil = (id: string, plate: string, graft: boolean) => ({ id, plate, graft: graft ? ({} as never) : null });
+  const veil = (id: string, plate: string, graft: boolean) => ({ id, photograph: graft ? null : plate });
   const runs = layingRuns([
     veil('far', 'p', false),
     veil('near', 'p', false),

@@ -1,4 +1,5 @@
-import type { Crossing, Veil } from '../passes/veils/schema';
+import type { Veiling } from '../passes/pass';
+import type { Crossing } from '../passes/veils/schema';
 
 /** What decides which veils lie over a letter. */
 export interface Weaving {
@@ -25,14 +26,15 @@ export function veilsOver({ depth, veils, weave }: Weaving, lettering: string, a
 
 /**
  * Veils over a letter in the runs in which they are laid on it, from far to near. Within a run, veils that stay in their place on one
- * plate, the nearest is laid first: what the photograph shows of a farther one has the nearer already before it, and would get it twice.
+ * photograph, the nearest is laid first: what the photograph shows of a farther one has the nearer already before it, and would get it
+ * twice.
  * @param over from far to near
  */
-export function layingRuns<One extends Pick<Veil, 'plate' | 'graft'>>(over: readonly One[]): One[][] {
+export function layingRuns<One extends Pick<Veiling, 'photograph'>>(over: readonly One[]): One[][] {
   const runs: One[][] = [];
   for (const veil of over) {
     const last = runs.at(-1);
-    if (last && !veil.graft && !last[0].graft && last[0].plate === veil.plate) last.unshift(veil);
+    if (last && veil.photograph !== null && last[0].photograph === veil.photograph) last.unshift(veil);
     else runs.push([veil]);
   }
   return runs;

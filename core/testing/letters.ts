@@ -1,4 +1,5 @@
-import type { PaintScene, Letter, Letters } from '../passes/pass';
+import type { Letter, Letters } from '../type/letters';
+import type { PaintScene } from '../passes/pass';
 import { pathBounds } from '../shape/bounds';
 import { identity, type Point } from '../shape/affine';
 import { polygonPath, type Path } from '../shape/path';
@@ -35,6 +36,7 @@ export function drawnLetters(letters: Letter[], change: Partial<Letters> = {}): 
     place: identity,
     warp: null,
     echoes: [],
+    reading: null,
     ...change,
   };
 }
@@ -50,5 +52,6 @@ export const bareScene = (photo = '#ffffff', sheet = { width: 100, height: 100 }
     },
   },
   photo: colourNode(photo),
+  below: colourNode(photo),
   sheet,
 });

@@ -1,7 +1,7 @@
 import { readColour } from '../pixels/colour';
 import { emptyRaster } from '../pixels/raster';
 import { blend } from '../kernels/blend';
-import type { LetteringLayer } from '../passes/pass';
+import type { Layer } from '../passes/pass';
 import type { Raster } from '../pixels/raster';
 import { Evaluator } from '../graph/evaluate';
 import { contentKey, type Node, type Request } from '../graph/node';
@@ -12,7 +12,7 @@ export function paintedNode(key: string, at: (x: number, y: number) => readonly 
     key: contentKey('painted', key),
     channels,
     bounds: null,
-    needs: () => [],
+    needs: () => ({}),
     compute({ region, scale }) {
       const out = emptyRaster(region.width, region.height, channels);
       for (let i = 0; i < region.width * region.height; i++)
@@ -29,7 +29,7 @@ export function paintedNode(key: string, at: (x: number, y: number) => readonly 
 export const colourNode = (css: string): Node => paintedNode(css, () => readColour(css));
 
 /** Layers laid on one another, on nothing. For tests. */
-export async function paintLayers(layers: readonly LetteringLayer[], request: Request): Promise<Raster> {
+export async function paintLayers(layers: readonly Pick<Layer, 'node' | 'mode'>[], request: Request): Promise<Raster> {
   const out = emptyRaster(request.region.width, request.region.height, 4);
   for (const { node, mode } of layers) blend(out, await new Evaluator(1e8).pixels(node, request), mode);
   return out;

@@ -1,6 +1,6 @@
 import type { Region } from '../pixels/region';
 import { placedBounds, sizeOf } from '../shape/affine';
-import type { Letters } from '../passes/pass';
+import type { Letters } from './letters';
 
 /** The upright box of a lettering's ink on the sheet, px; null without ink. */
 export function standingBox(letters: Letters): Region | null {

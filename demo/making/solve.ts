@@ -30,12 +30,12 @@ export class Solver {
   }
 
   /** A scribble cut of the strokes in `demo/strokes`. */
-  async scribble(name: string, strokes = name, joining: Cut['joining'] = 'add'): Promise<Cut> {
+  async scribble(name: string, strokes = name, operation: Cut['operation'] = 'add'): Promise<Cut> {
     const { marks } = readStrokesOf(strokes);
     const matte = new ScribbleCutter(this.picture).cut(marks)!;
     return {
       kind: 'scribble',
-      joining,
+      operation,
       marks: marks.map(({ side, radius, points }) => ({
         side,
         radius,

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { Crew } from '../../core/render/workerPool';
+import { WorkerPool } from '../../core/render/workerPool';
 import type { Jobs } from '../jobs/jobs';
 import { Problem } from '../problem';
 import type { AssetStore, StoredAsset } from '../store/assets';
@@ -8,13 +8,13 @@ import type { CutAnswer, CutOrder, CutPlace, FineOrder, FineResult } from './ord
 import type { SolvedFile } from './storeSolved';
 
 /** Cutting takes at most this long, ms; a plate of 100 megapixels is far below it. */
-const patienceMs = 120000;
+const timeoutMs = 120000;
 
 type Asked = CutOrder extends infer Order ? (Order extends CutOrder ? Omit<Order, keyof CutPlace> : never) : never;
 
 /** Solves cuts in a thread that keeps what it knows of the plate, and keeps what was solved as assets. */
 export class CutService {
-  private crew: Crew<CutOrder, CutAnswer> | null = null;
+  private pool: WorkerPool<CutOrder, CutAnswer> | null = null;
   private readonly newestTurn = new SharedArrayBuffer(4);
 
   constructor(
@@ -30,8 +30,8 @@ export class CutService {
     mattes: Record<string, string>,
     order: Asked,
   ): Promise<Exclude<CutAnswer, { kind: 'failed' }>> {
-    this.crew ??= this.start();
-    const answer = await this.crew.ask({ ...order, ...this.placeOf(plate, mattes) } as CutOrder);
+    this.pool ??= this.start();
+    const answer = await this.pool.ask({ ...order, ...this.placeOf(plate, mattes) } as CutOrder);
     if (answer.kind === 'failed') throw new Problem(500, answer.message);
     return answer;
   }
@@ -78,23 +78,23 @@ export class CutService {
   }
 
   close(): void {
-    void this.crew?.close();
-    this.crew = null;
+    void this.pool?.close();
+    this.pool = null;
   }
 
-  private start(): Crew<CutOrder, CutAnswer> {
-    return new Crew<CutOrder, CutAnswer>({
+  private start(): WorkerPool<CutOrder, CutAnswer> {
+    return new WorkerPool<CutOrder, CutAnswer>({
       count: 1,
-      patienceMs,
+      timeoutMs,
       problemOf: () => null,
-      hire: (answered, failed) => {
+      spawn: (answered, failed) => {
         const worker = new Worker(join(this.buildFolder, 'cutWorker.js'), {
           workerData: { newestTurn: this.newestTurn },
         });
         worker.on('message', answered);
         worker.on('error', (error) => failed(error.message));
         worker.on('exit', (code) => failed(`The worker that cuts has ended (code ${code}).`));
-        return { give: (order) => worker.postMessage(order), dismiss: () => worker.terminate() };
+        return { post: (order) => worker.postMessage(order), terminate: () => worker.terminate() };
       },
     });
   }

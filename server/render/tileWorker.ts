@@ -41,7 +41,7 @@ let evaluator = new Evaluator(cacheBytes);
 let current: { scale: number; picture: Promise<Node> } | null = null;
 
 function take({ dataFolder, piece, shapes, scale }: PoolPiece): void {
-  const picture = openMaterials(piece, fileLibrary(dataFolder, shapes)).then(
+  const picture = openMaterials(piece.assets, fileLibrary(dataFolder, shapes)).then(
     (materials) => compile(piece, materials).picture,
   );
   picture.catch(() => undefined);

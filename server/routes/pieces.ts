@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { applyEdit } from '../../core/piece/edits/edit';
-import { rename } from '../../core/piece/edits/things';
+import { rename } from '../../core/piece/edits/items';
 import { blankPiece } from '../../core/piece/blank';
 import { readPiece } from '../../core/piece/read';
 import { sheetSchema, type Piece } from '../../core/piece/schema';

@@ -1,5 +1,6 @@
 import { createContext, useContext } from 'react';
-import type { Letters, Materials } from '../../core/passes/pass';
+import type { Letters } from '../../core/type/letters';
+import type { Materials } from '../../core/graph/materials';
 import type { Lettering, Piece } from '../../core/piece/schema';
 import type { Measures } from '../../core/render/measure';
 import type { Veil } from '../../core/passes/veils/schema';

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { VeilLook } from '../../core/passes/veils/looks';
-import type { Joining } from '../../core/passes/veils/schema';
+import type { CutOperation } from '../../core/passes/veils/schema';
 import type { Piece } from '../../core/piece/schema';
 import type { LengthUnit } from '../../core/piece/lengths';
 
@@ -20,7 +20,7 @@ export type InkTool = 'none' | 'pick' | 'slip' | 'keep' | 'panel';
 export interface Hand {
   veilTool: VeilTool;
   /** How the next cut joins those before it. */
-  joining: Joining;
+  operation: CutOperation;
   /** The next drag of the scribble cut draws its box. */
   boxing: boolean;
   /** What a stroke along the edge does: says where it is solved, or makes it softer or crisper than it was measured; or a click points at a cast of colour. */
@@ -103,7 +103,7 @@ export interface BenchState {
 const start: BenchState = {
   hand: {
     veilTool: 'trace',
-    joining: 'add',
+    operation: 'add',
     boxing: false,
     edgeBrush: 'band',
     shadowBrush: 'deepen',

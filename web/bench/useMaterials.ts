@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { Letters, Materials } from '../../core/passes/pass';
+import type { Letters } from '../../core/type/letters';
+import type { Materials } from '../../core/graph/materials';
 import type { Lettering, Piece } from '../../core/piece/schema';
 import { arrange } from '../../core/render/arrange';
 import { openMaterials } from '../../core/graph/materials';

@@ -1,8 +1,8 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
-import { preferTwins } from '../machine';
+import { preferReference } from '../machine';
 import { largestDifference, noise } from '../testing';
 import { blend, blendModes, type BlendMode } from '.';
-import { blendTwin } from './reference';
+import { blendReference } from './reference';
 
 const one = (...values: number[]): Raster => ({ width: 1, height: 1, channels: 4, data: Float32Array.from(values) });
 
@@ -48,12 +48,12 @@ test('hue of a grey source takes all colour away', () => {
 
 describe.each(blendModes.map((mode) => [mode]))('%s', (mode) => {
   const [below, above] = [noise(64, 300, 4, 1), noise(64, 300, 4, 2)];
-  test('agrees with its twin on colours of every alpha', () => {
+  test('agrees with its reference on colours of every alpha', () => {
     const out = blended(below, above, mode);
-    const twin = { ...below, data: below.data.slice() };
-    blendTwin(twin, above, mode);
+    const reference = { ...below, data: below.data.slice() };
+    blendReference(reference, above, mode);
     // Where a colour is divided by a small alpha, single precision shows.
-    expect(largestDifference(out, twin)).toBeLessThan(2e-5);
+    expect(largestDifference(out, reference)).toBeLessThan(2e-5);
   });
   test('a clear source changes nothing, a clear backdrop shows the source', () => {
     const clear = emptyRaster(64, 300, 4);
@@ -66,12 +66,12 @@ describe.each(blendModes.map((mode) => [mode]))('%s', (mode) => {
   });
 });
 
-test('without SIMD the twin does the work', () => {
-  preferTwins(true);
+test('without SIMD the reference does the work', () => {
+  preferReference(true);
   try {
     expect(blended(one(0.2, 0.6, 0.8, 1), one(0.7, 0.5, 0.1, 1), 'multiply').data[1]).toBeCloseTo(0.3, 6);
   } finally {
-    preferTwins(false);
+    preferReference(false);
   }
 });
 

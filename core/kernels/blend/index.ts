@@ -1,7 +1,7 @@
 import type { Raster } from '../../pixels/raster';
 import { machine } from '../machine';
 import { blendModes, type BlendMode } from './modes';
-import { blendTwin } from './reference';
+import { blendReference } from './reference';
 
 export { blendModes, type BlendMode } from './modes';
 
@@ -18,7 +18,7 @@ export function blend(below: Raster, above: Raster, mode: BlendMode = 'normal'):
   if (below.data.length !== above.data.length || below.channels !== 4)
     throw new RangeError('Layers that are blended must have the same size and four channels.');
   const compiled = machine();
-  if (!compiled) return blendTwin(below, above, mode);
+  if (!compiled) return blendReference(below, above, mode);
   const { calls, arena } = compiled;
   const source = arena.takeFloats(batch * 4);
   const back = arena.takeFloats(batch * 4);

@@ -60,8 +60,8 @@ function withLuminosity(colour: Triple, wanted: number): Triple {
   return high > 1 ? each(raised, (value) => wanted + ((value - wanted) * (1 - wanted)) / (high - wanted)) : raised;
 }
 
-/** The plain twin: the standard's formulas on straight colours. Arguments as `blend`. */
-export function blendTwin(below: Raster, above: Raster, mode: BlendMode): void {
+/** The plain reference implementation: the standard's formulas on straight colours. Arguments as `blend`. */
+export function blendReference(below: Raster, above: Raster, mode: BlendMode): void {
   const to = below.data;
   const from = above.data;
   for (let at = 0; at < to.length; at += 4) {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { crop, emptyRaster, type Raster } from '../../pixels/raster';
-import { preferTwins } from '../machine';
+import { preferReference } from '../machine';
 import { noise } from '../testing';
 import { blurMargin, blurRegion, gaussianBlur } from '.';
 
@@ -131,9 +131,9 @@ test('a part, cut out with its margin, is that part of the whole, to the bit', (
   );
 });
 
-describe('the twin', () => {
-  beforeAll(() => preferTwins(true));
-  afterAll(() => preferTwins(false));
+describe('the reference', () => {
+  beforeAll(() => preferReference(true));
+  afterAll(() => preferReference(false));
   test.each([0.3, 2, 12])('sigma %p is within half a step of the true Gaussian', (sigma) => {
     for (const make of Object.values(hard)) expect(largestError(make(60, 50), sigma)).toBeLessThan(limit);
   });

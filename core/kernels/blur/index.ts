@@ -3,9 +3,9 @@ import { grow, type Region } from '../../pixels/region';
 import { machine, type Machine } from '../machine';
 import { copyPadded, sourceOf, vectors, type Source } from '../padded';
 import { planBlur, type BlurPlan } from './plan';
-import { blurTwin, gaussianWeights } from './reference';
+import { blurReference, gaussianWeights } from './reference';
 
-export { blurMargin } from './plan';
+export { blurMargin, blurReach } from './plan';
 
 /** Output rows that are worked on at a time, and px of their width: what is between the two passes stays in the cache. */
 const strip = 96;
@@ -29,7 +29,7 @@ export function gaussianBlur(raster: Raster, sigma: number): Raster {
 export function blurRegion(raster: Raster, lying: Region, wanted: Region, sigma: number): Raster {
   if (!(sigma > 0)) return part(raster, lying, wanted);
   const compiled = machine();
-  if (!compiled) return blurTwin(raster, lying, wanted, sigma);
+  if (!compiled) return blurReference(raster, lying, wanted, sigma);
   const plan = planBlur(sigma);
   const out = emptyRaster(wanted.width, wanted.height, raster.channels);
   if (plan.halvings === 0) directly(compiled, sourceOf(raster, lying), wanted, plan, out);

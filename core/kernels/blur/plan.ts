@@ -35,6 +35,12 @@ export function planBlur(sigma: number): BlurPlan {
   return { halvings, factor, sigma: onGrid, reach: Math.ceil(onGrid * cutOff) };
 }
 
+/** How far a blur reaches at most, in its sigmas, whichever way it is computed. */
+const longestReach = 8;
+
+/** How far a blur may carry anything, in the unit of sigma; for bounds. */
+export const blurReach = (sigma: number): number => (sigma > 0 ? sigma * longestReach + 2 : 0);
+
 /** How many px beyond a pixel a blur of this sigma reaches. */
 export function blurMargin(sigma: number): number {
   if (!(sigma > 0)) return 0;

@@ -8,8 +8,8 @@ export function gaussianWeights(sigma: number, reach: number): Float32Array {
   return Float32Array.from(weights, (weight) => weight / sum);
 }
 
-/** The plain twin: direct separable convolution. Arguments as `blurRegion`. */
-export function blurTwin(raster: Raster, lying: Region, wanted: Region, sigma: number): Raster {
+/** The plain reference implementation: direct separable convolution. Arguments as `blurRegion`. */
+export function blurReference(raster: Raster, lying: Region, wanted: Region, sigma: number): Raster {
   const weights = gaussianWeights(sigma, Math.ceil(sigma * 4));
   const across = emptyRaster(raster.width, raster.height, raster.channels);
   const out = emptyRaster(raster.width, raster.height, raster.channels);

@@ -2,15 +2,15 @@ import { converter } from 'culori';
 import fc from 'fast-check';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { decodeExact, encodeExact } from '../../pixels/transfer';
-import { preferTwins } from '../machine';
+import { preferReference } from '../machine';
 import { noise } from '../testing';
 import { fromLight, toBytes, toLight, toOklab, toWords } from '.';
 import { threshold } from './reference';
 
-afterEach(() => preferTwins(false));
+afterEach(() => preferReference(false));
 const both = describe.each([
   ['compiled', false],
-  ['twin', true],
+  ['reference', true],
 ] as const);
 
 function opaque(width: number, height: number, at: (x: number, y: number) => number): Raster {
@@ -20,8 +20,8 @@ function opaque(width: number, height: number, at: (x: number, y: number) => num
   return out;
 }
 
-both('%s', (_, twins) => {
-  beforeEach(() => preferTwins(twins));
+both('%s', (_, references) => {
+  beforeEach(() => preferReference(references));
 
   test('light and back by the exact curves, under every alpha', () => {
     const source = noise(50, 40, 4, 8);
@@ -94,14 +94,14 @@ both('%s', (_, twins) => {
   });
 });
 
-test('compiled and twin dither alike, to the bit', () => {
+test('compiled and reference dither alike, to the bit', () => {
   const picture = noise(61, 23, 4, 13);
   const made = (): Buffer[] => [
     Buffer.from(toBytes(picture, 4000, 9000)),
     Buffer.from(toWords(picture, 4000, 9000).buffer),
   ];
   const compiled = made();
-  preferTwins(true);
+  preferReference(true);
   expect(made().map((bytes, i) => bytes.equals(compiled[i]))).toEqual([true, true]);
 });
 

@@ -1,19 +1,21 @@
 import type { Raster } from '../../pixels/raster';
 import { machine, type KernelCalls } from '../machine';
-import * as twin from './reference';
+import * as reference from './reference';
 
 /** Pixels that are worked on at a time. */
 const batch = 16384;
 
 /** Premultiplied encoded sRGB to premultiplied linear light; error below 1e-6. A new raster. */
-export const toLight = (raster: Raster): Raster => converted(raster, (calls) => calls.decodePixels, twin.decodePixels);
+export const toLight = (raster: Raster): Raster =>
+  converted(raster, (calls) => calls.decodePixels, reference.decodePixels);
 
 /** Premultiplied linear light to premultiplied encoded sRGB; error below 2e-5. A new raster. */
 export const fromLight = (raster: Raster): Raster =>
-  converted(raster, (calls) => calls.encodePixels, twin.encodePixels);
+  converted(raster, (calls) => calls.encodePixels, reference.encodePixels);
 
 /** Premultiplied encoded sRGB to Oklab (Ottosson 2020): L 0..1, a, b, straight, and alpha. A new raster. */
-export const toOklab = (raster: Raster): Raster => converted(raster, (calls) => calls.oklabPixels, twin.oklabPixels);
+export const toOklab = (raster: Raster): Raster =>
+  converted(raster, (calls) => calls.oklabPixels, reference.oklabPixels);
 
 function converted(
   raster: Raster,
@@ -67,7 +69,7 @@ function quantise(
   const run = width * 4;
   if (!compiled) {
     for (let y = 0; y < height; y++)
-      twin.quantiseRow(
+      reference.quantiseRow(
         data.subarray(y * run, (y + 1) * run),
         out.subarray(y * run, (y + 1) * run),
         left,
@@ -81,11 +83,11 @@ function quantise(
   const from = arena.takeFloats(run + 16);
   const turns = arena.takeFloats(width + 4);
   const to = arena.take((run + 16) * 2);
-  for (let x = 0; x < width; x++) arena.floats[(turns >> 2) + x] = twin.turnOfColumn(left + x);
+  for (let x = 0; x < width; x++) arena.floats[(turns >> 2) + x] = reference.turnOfColumn(left + x);
   const whole = view(arena.bytes.buffer as ArrayBuffer, to);
   for (let y = 0; y < height; y++) {
     arena.floats.set(data.subarray(y * run, (y + 1) * run), from >> 2);
-    calls.quantiseRow(from, to, width, turns, twin.turnOfRow(top + y), ceiling);
+    calls.quantiseRow(from, to, width, turns, reference.turnOfRow(top + y), ceiling);
     out.set(whole.subarray(0, run), y * run);
   }
 }

@@ -1,6 +1,6 @@
 import { decode, decodeExact, encode } from '../../pixels/transfer';
 
-/** The plain twins work on a run of premultiplied RGBA pixels, in place; as the kernel's functions of the same name. */
+/** The plain reference implementations work on a run of premultiplied RGBA pixels, in place; as the kernel's functions of the same name. */
 export function decodePixels(data: Float32Array): void {
   convert(data, decode);
 }

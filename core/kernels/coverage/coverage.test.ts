@@ -1,10 +1,10 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { encodeExact } from '../../pixels/transfer';
-import { preferTwins } from '../machine';
+import { preferReference } from '../machine';
 import { noise } from '../testing';
 import { atopInLight, joinCover, tint } from '.';
 
-afterEach(() => preferTwins(false));
+afterEach(() => preferReference(false));
 const one = (...values: number[]): Raster => ({
   width: 1,
   height: 1,
@@ -14,9 +14,9 @@ const one = (...values: number[]): Raster => ({
 
 describe.each([
   ['compiled', false],
-  ['twin', true],
-] as const)('%s', (_, twins) => {
-  beforeEach(() => preferTwins(twins));
+  ['reference', true],
+] as const)('%s', (_, references) => {
+  beforeEach(() => preferReference(references));
 
   test('two halves of a px that touch make a whole one, and never more', () => {
     const whole: Raster = { width: 3, height: 2, channels: 1, data: Float32Array.of(0.5, 0.25, 0, 0.9, 1, 0.125) };
@@ -51,7 +51,7 @@ describe.each([
   });
 });
 
-test('compiled and twin agree on px of every kind, across batches', () => {
+test('compiled and reference agree on px of every kind, across batches', () => {
   const made = (): Float32Array[] => {
     const letters = noise(131, 77, 4, 1);
     atopInLight(letters, { ...noise(131, 77, 4, 2) }, noise(131, 77, 1, 3));
@@ -65,9 +65,9 @@ test('compiled and twin agree on px of every kind, across batches', () => {
     return [letters.data, cover.data, tint(cover, [0.1, 0.2, 0.3, 0.4]).data];
   };
   const compiled = made();
-  preferTwins(true);
-  made().forEach((twin, k) =>
-    twin.forEach(
+  preferReference(true);
+  made().forEach((reference, k) =>
+    reference.forEach(
       (value, i) => !(Math.abs(value - compiled[k][i]) < 1e-6) && expect(compiled[k][i]).toBeCloseTo(value, 5),
     ),
   );

@@ -2,7 +2,7 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import { machine } from '../machine';
 import { vectors } from '../padded';
-import * as twin from './reference';
+import * as reference from './reference';
 
 /** Pixels that are worked on at a time. */
 const batch = 8192;
@@ -20,7 +20,7 @@ export function joinCover(whole: Raster, lying: Region, part: Raster, box: Regio
     const start = (box.y - lying.y + y) * whole.width + box.x - lying.x;
     const row = whole.data.subarray(start, start + box.width);
     const own = part.data.subarray(y * box.width, (y + 1) * box.width);
-    if (!compiled) twin.join(row, own);
+    if (!compiled) reference.join(row, own);
     else {
       const { calls, arena } = compiled;
       arena.floats.set(row, to >> 2);
@@ -40,7 +40,7 @@ export function tint(cover: Raster, colour: readonly [number, number, number, nu
   const out = emptyRaster(cover.width, cover.height, 4);
   const compiled = machine();
   if (!compiled) {
-    twin.tint(cover.data, colour, out.data);
+    reference.tint(cover.data, colour, out.data);
     return out;
   }
   const { calls, arena } = compiled;
@@ -65,7 +65,7 @@ export function tint(cover: Raster, colour: readonly [number, number, number, nu
  */
 export function atopInLight(letters: Raster, front: Raster, matte: Raster): void {
   const compiled = machine();
-  if (!compiled) return twin.atopInLight(letters.data, front.data, matte.data);
+  if (!compiled) return reference.atopInLight(letters.data, front.data, matte.data);
   const { calls, arena } = compiled;
   const lettersAt = arena.takeFloats(batch * 4);
   const frontAt = arena.takeFloats(batch * 4);

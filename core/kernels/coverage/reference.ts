@@ -1,6 +1,6 @@
 import { decode, encode } from '../../pixels/transfer';
 
-/** The plain twins work on runs of floats, as the kernel's functions of the same name. */
+/** The plain reference implementations work on runs of floats, as the kernel's functions of the same name. */
 export function join(to: Float32Array, from: Float32Array): void {
   for (let i = 0; i < to.length; i++) to[i] = Math.min(1, to[i] + from[i]);
 }

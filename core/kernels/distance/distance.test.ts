@@ -1,11 +1,11 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import type { Point } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
-import { preferTwins } from '../machine';
+import { preferReference } from '../machine';
 import { noise } from '../testing';
 import { signedDistance } from '.';
 
-afterEach(() => preferTwins(false));
+afterEach(() => preferReference(false));
 
 const cover = (width: number, height: number, ...polygons: Point[][]): Raster =>
   coverage(polygons, { x: 0, y: 0, width, height });
@@ -33,9 +33,9 @@ function largestError(
 
 describe.each([
   ['compiled', false],
-  ['twin', true],
-] as const)('%s', (_, twins) => {
-  beforeEach(() => preferTwins(twins));
+  ['reference', true],
+] as const)('%s', (_, references) => {
+  beforeEach(() => preferReference(references));
 
   test.each([3, 5.3, 11.7, 24.25])('a circle of radius %p within 0.1 px', (radius) => {
     const [x, y] = [32.3, 29.8];
@@ -93,7 +93,7 @@ describe.each([
   });
 });
 
-test('compiled and twin agree on letters’ coverage and on noise', () => {
+test('compiled and reference agree on letters’ coverage and on noise', () => {
   const shapes = [
     cover(90, 70, circle(30, 30, 17.2), circle(30, 30, 9.1).reverse(), [
       [50, 10],
@@ -105,14 +105,14 @@ test('compiled and twin agree on letters’ coverage and on noise', () => {
   ];
   for (const shape of shapes) {
     const compiled = signedDistance(shape);
-    preferTwins(true);
-    const twin = signedDistance(shape);
-    preferTwins(false);
+    preferReference(true);
+    const reference = signedDistance(shape);
+    preferReference(false);
     let apart = 0;
-    compiled.data.forEach((value, i) => (apart += Number(!(Math.abs(value - twin.data[i]) < 1e-4))));
+    compiled.data.forEach((value, i) => (apart += Number(!(Math.abs(value - reference.data[i]) < 1e-4))));
     // Between two edges that are nearly as near, the further one may be taken: never further than a px' diagonal.
     expect(apart / compiled.data.length).toBeLessThan(0.02);
-    expect(largestError(compiled, (x, y) => twin.data[Math.floor(y) * shape.width + Math.floor(x)])).toBeLessThan(
+    expect(largestError(compiled, (x, y) => reference.data[Math.floor(y) * shape.width + Math.floor(x)])).toBeLessThan(
       Math.SQRT1_2,
     );
   }

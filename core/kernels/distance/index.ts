@@ -1,7 +1,7 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { machine } from '../machine';
 import { copyPadded, sourceOf } from '../padded';
-import { distanceTwin } from './reference';
+import { distanceReference } from './reference';
 
 /**
  * The distance of every px' centre to the edge of a shape, within 0.1 px: positive inside, negative outside, px. Halfway between
@@ -13,7 +13,7 @@ import { distanceTwin } from './reference';
 export function signedDistance(cover: Raster): Raster {
   if (cover.channels !== 1) throw new RangeError('A shape has one channel: its coverage.');
   const compiled = machine();
-  if (!compiled) return distanceTwin(cover);
+  if (!compiled) return distanceReference(cover);
   const { width, height } = cover;
   const { calls, arena } = compiled;
   const out = emptyRaster(width, height, 1);

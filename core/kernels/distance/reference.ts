@@ -12,8 +12,8 @@ interface Seed {
 /** Closer than this to empty or full, a px is that: sums of areas are not exact. */
 const grain = 1 / 1024;
 
-/** The plain twin: seeds as in the kernel, and every px asks all that can be nearest, in growing rings. */
-export function distanceTwin(cover: Raster): Raster {
+/** The plain reference implementation: seeds as in the kernel, and every px asks all that can be nearest, in growing rings. */
+export function distanceReference(cover: Raster): Raster {
   const { width, height, data } = cover;
   const out = emptyRaster(width, height, 1);
   const at = (x: number, y: number): number => {

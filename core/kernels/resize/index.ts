@@ -2,7 +2,7 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import { machine, type Machine } from '../machine';
 import { vectors } from '../padded';
 import { tapsFor, type Filter, type Taps } from './taps';
-import { resizeTwin } from './reference';
+import { resizeReference } from './reference';
 
 export { tapsFor, type Filter, type Taps } from './taps';
 
@@ -24,7 +24,7 @@ export function resize(raster: Raster, width: number, height: number, filter: Fi
     filter,
   );
   const compiled = machine();
-  if (!compiled) return resizeTwin(raster, across, down);
+  if (!compiled) return resizeReference(raster, across, down);
   const out = emptyRaster(width, height, raster.channels);
   const run = raster.width * raster.channels;
   const rows = {

@@ -3,7 +3,7 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import { decodeByte, encode } from '../../pixels/transfer';
 import { machine } from '../machine';
 import { sumByTaps, type Taps } from '.';
-import { resizeTwin } from './reference';
+import { resizeReference } from './reference';
 
 /** How much of each output column and row lies on the picture, 0..1. */
 export interface Covered {
@@ -21,7 +21,7 @@ export function resizeLevel(level: Level, across: Taps, down: Taps, covered: Cov
   const compiled = machine();
   const out = emptyRaster(width, height, level.channels === 1 ? 1 : 4);
   if (!compiled) {
-    out.data.set(resizeTwin(lightOf(level), across, down).data);
+    out.data.set(resizeReference(lightOf(level), across, down).data);
     for (let y = 0; y < height; y++)
       coverRow(
         out.data.subarray(y * width * out.channels, (y + 1) * width * out.channels),

@@ -1,8 +1,8 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import type { Taps } from './taps';
 
-/** The plain twin: along the rows, then down the columns. */
-export function resizeTwin({ width, height, channels, data }: Raster, across: Taps, down: Taps): Raster {
+/** The plain reference implementation: along the rows, then down the columns. */
+export function resizeReference({ width, height, channels, data }: Raster, across: Taps, down: Taps): Raster {
   const out = emptyRaster(across.first.length, down.first.length, channels);
   const run = out.width * channels;
   const half = new Float32Array(height * run);

@@ -1,12 +1,12 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { decodeExact, encodeExact } from '../../pixels/transfer';
-import { preferTwins } from '../machine';
-import { byTwin, largestDifference, noise, random } from '../testing';
+import { preferReference } from '../machine';
+import { byReference, largestDifference, noise, random } from '../testing';
 import { resize, tapsFor, type Filter } from '.';
 import { coverLevel, resizeLevel } from './level';
 
 const filters: Filter[] = ['area', 'cubic', 'lanczos'];
-afterEach(() => preferTwins(false));
+afterEach(() => preferReference(false));
 
 describe.each(filters)('%s', (filter) => {
   test.each([
@@ -17,12 +17,12 @@ describe.each(filters)('%s', (filter) => {
     [4, 1, 1],
     [1, 1, 200],
     [1, 68, 3],
-  ] as const)('%p channels to %p x %p: agrees with its twin', (channels, width, height) => {
+  ] as const)('%p channels to %p x %p: agrees with its reference', (channels, width, height) => {
     const source = noise(67, 45, channels, 6);
     expect(
       largestDifference(
         resize(source, width, height, filter),
-        byTwin(() => resize(source, width, height, filter)),
+        byReference(() => resize(source, width, height, filter)),
       ),
     ).toBeLessThan(3e-6);
   });
@@ -95,12 +95,12 @@ describe('stored levels', () => {
   const taps = (size: number, length: number) =>
     tapsFor({ start: 0, length, scale: length / size, offset: 0, size }, 'cubic');
 
-  test.each([1, 3, 4] as const)('%p channels: agree with their twins', (channels) => {
+  test.each([1, 3, 4] as const)('%p channels: agree with their references', (channels) => {
     const source = level(channels);
     const resized = (): Raster => resizeLevel(source, taps(40, 27), taps(30, 19), covered(27, 19));
-    expect(largestDifference(resized(), byTwin(resized))).toBeLessThan(2e-5);
+    expect(largestDifference(resized(), byReference(resized))).toBeLessThan(2e-5);
     const plain = (): Raster => coverLevel(source, covered(40, 30));
-    expect(largestDifference(plain(), byTwin(plain))).toBeLessThan(1e-7);
+    expect(largestDifference(plain(), byReference(plain))).toBeLessThan(1e-7);
   });
 
   test('black beside white mixes to the grey of half the light', () => {

@@ -4,7 +4,7 @@ import type { Homography } from '../../shape/homography';
 import { machine, type Machine } from '../machine';
 import { copyPadded, sourceOf, vectors } from '../padded';
 import type { Border, Sampling } from './sampling';
-import { sampleTwin } from './reference';
+import { sampleReference } from './reference';
 
 export type { Border, Sampling } from './sampling';
 
@@ -78,7 +78,14 @@ export function warp(
   if (!compiled) {
     for (let i = 0; i < width * height; i++)
       for (let c = 0; c < source.channels; c++)
-        out.data[i * source.channels + c] = sampleTwin(source, places[2 * i], places[2 * i + 1], c, sampling, border);
+        out.data[i * source.channels + c] = sampleReference(
+          source,
+          places[2 * i],
+          places[2 * i + 1],
+          c,
+          sampling,
+          border,
+        );
     return out;
   }
   const { calls, arena, channels, cubic, from, stride, maxX, maxY } = prepare(compiled, source, sampling, border);
@@ -122,7 +129,14 @@ export function warpPlane(
       for (let column = 0; column < width; column++) {
         const depth = w + column * g;
         for (let k = 0; k < source.channels; k++)
-          out.data[at++] = sampleTwin(source, (x + column * a) / depth, (y + column * d) / depth, k, sampling, border);
+          out.data[at++] = sampleReference(
+            source,
+            (x + column * a) / depth,
+            (y + column * d) / depth,
+            k,
+            sampling,
+            border,
+          );
       }
     }
     return out;

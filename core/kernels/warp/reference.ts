@@ -16,8 +16,8 @@ const cubicWeights = (t: number): number[] => [
   (0.5 * t - 0.5) * t * t,
 ];
 
-/** The plain twin of one sample: source px with centres at half px. */
-export function sampleTwin(
+/** The plain reference implementation of one sample: source px with centres at half px. */
+export function sampleReference(
   source: Raster,
   x: number,
   y: number,

@@ -1,5 +1,5 @@
 import { emptyRaster } from '../../pixels/raster';
-import { byTwin, largestDifference, noise, random } from '../testing';
+import { byReference, largestDifference, noise, random } from '../testing';
 import type { Homography } from '../../shape/homography';
 import { warp, warpPlane, type Border, type Sampling } from '.';
 
@@ -10,7 +10,7 @@ const variants: [Sampling, Border, 1 | 4][] = (['bilinear', 'bicubic'] as const)
 );
 
 test.each(variants)(
-  '%s, border %s, %p channels: agrees with its twin, also far outside',
+  '%s, border %s, %p channels: agrees with its reference, also far outside',
   (sampling, border, channels) => {
     const source = noise(37, 29, channels, 4);
     const next = random(9);
@@ -20,7 +20,7 @@ test.each(variants)(
     expect(
       largestDifference(
         ours,
-        byTwin(() => warp(source, places, 80, 50, sampling, border)),
+        byReference(() => warp(source, places, 80, 50, sampling, border)),
       ),
     ).toBeLessThan(5e-5);
     const plane: Homography = [0.7, -0.3, 12, 0.25, 0.8, -6, 0.002, -0.001, 1];
@@ -28,7 +28,7 @@ test.each(variants)(
     expect(
       largestDifference(
         warpPlane(source, plane, region, sampling, border),
-        byTwin(() => warpPlane(source, plane, region, sampling, border)),
+        byReference(() => warpPlane(source, plane, region, sampling, border)),
       ),
     ).toBeLessThan(5e-5);
   },

@@ -21,13 +21,18 @@ const grade = (change: Partial<Grade>, reach: Partial<GradeReach> = {}): Grade =
 });
 const draw = async (source: Node, said: Grade, { veil = null as string | null, scale = 1 } = {}): Promise<Raster> =>
   new Evaluator(1e8).pixels(
-    gradePass.layers(said, null as never, {
+    gradePass.paint!(
       source,
+      { grades: [said] },
+      {
+        materials: null as never,
+        photographs: new Map(),
+        coverOf: () => cover,
+        matteOf: (id) => (id === 'v' ? matte : null),
+        sheet: { width: side, height: side },
+      },
       veil,
-      cover,
-      matteOf: (id) => (id === 'v' ? matte : null),
-      sheet: { width: side, height: side },
-    }).graded,
+    ),
     { region: { ...region, width: side * scale, height: side * scale }, scale },
   );
 const at = ({ data, width }: Raster, x: number, y: number): number[] => [

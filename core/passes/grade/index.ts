@@ -1,48 +1,33 @@
 import type { Node } from '../../graph/node';
-import type { ScenePass } from '../pass';
+import type { PicturePass, PictureScene } from '../pass';
+import { gradesDocument } from './document';
 import { gradedNode, reachNode } from './render';
-import { gradeSchema, type Grade } from './schema';
+import type { Grade } from './schema';
 
-/** What a grade is laid on, and by what its reach is told. */
-export interface GradeContext {
-  /** The photograph, or a veil's own colours. */
-  source: Node;
-  /** The veil whose colours they are; null for the photograph. */
-  veil: string | null;
-  /** Coverage of the letters. */
-  cover: Node;
-  matteOf(veil: string): Node | null;
-  /** Sheet px. */
-  sheet: { width: number; height: number };
-}
+const documents = { grades: gradesDocument };
 
-export const gradePass: ScenePass<Grade, GradeContext> = {
+export const gradePass: PicturePass<typeof documents> = {
   line: 9,
-  key: 'grade',
   title: 'Grade',
-  schema: gradeSchema,
-  layers(grade, _materials, { source, veil, cover, matteOf, sheet }): Record<'graded', Node> {
-    const { on } = grade.reach;
-    const named = on.kind === 'all' ? null : on.veil;
-    // A veil's own colours are its own everywhere: they are changed as a whole or not at all.
-    if (veil !== null) {
-      const isReached = on.kind === 'all' || (on.kind === 'veil') === (named === veil);
-      return {
-        graded: isReached
-          ? gradedNode(source, grade, reachNode({ ...grade.reach, on: { kind: 'all' } }, cover, null), sheet)
-          : source,
-      };
-    }
-    const matte = named === null ? null : matteOf(named);
-    if (named !== null && !matte) return { graded: source };
-    return {
-      graded: gradedNode(
-        source,
-        grade,
-        reachNode(grade.reach, cover, matte),
-        sheet,
-        on.kind === 'behind' ? matte : null,
-      ),
-    };
-  },
+  stage: 'ground',
+  documents,
+  paint: (below, { grades }, scene, veil) => grades.reduce((now, grade) => graded(now, grade, scene, veil), below),
 };
+
+/** @param veil whose own colours the source is; null for the photographs */
+function graded(source: Node, grade: Grade, scene: PictureScene, veil: string | null): Node {
+  const { reach } = grade;
+  const { on } = reach;
+  const cover = scene.coverOf(reach.lettering);
+  if (!cover) return source;
+  const named = on.kind === 'all' ? null : on.veil;
+  // A veil's own colours are its own everywhere: they are changed as a whole or not at all.
+  if (veil !== null) {
+    const isReached = on.kind === 'all' || (on.kind === 'veil') === (named === veil);
+    if (!isReached) return source;
+    return gradedNode(source, grade, reachNode({ ...reach, on: { kind: 'all' } }, cover, null), scene.sheet);
+  }
+  const matte = named === null ? null : scene.matteOf(named);
+  if (named !== null && !matte) return source;
+  return gradedNode(source, grade, reachNode(reach, cover, matte), scene.sheet, on.kind === 'behind' ? matte : null);
+}

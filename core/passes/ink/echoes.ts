@@ -4,9 +4,9 @@ import { signedDistance } from '../../kernels/distance';
 import { readColour } from '../../pixels/colour';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, unionOf, type Region } from '../../pixels/region';
-import { contentKey, keyOf, touches, type Node, type Request } from '../../graph/node';
+import { contentKey, keyOf, nowhere, touches, type Node, type Request } from '../../graph/node';
 import { sizeOf, type Affine } from '../../shape/affine';
-import type { Letters } from '../pass';
+import type { Letters } from '../../type/letters';
 import { coverOf, placedLetters, type PlacedLetter } from '../../graph/cover';
 import type { Coated } from '../../coats/fill';
 import type { Rgba } from '../../coats/filling';
@@ -42,8 +42,8 @@ export function echoesNode(letters: Letters, ink: Coated): Node | null {
   return {
     key: contentKey('echoes', colour, letters.echoes, keyOf(letters.letters)),
     channels: 4,
-    bounds: unionOf(layers.map(({ bounds }) => bounds)) ?? { x: 0, y: 0, width: 0, height: 0 },
-    needs: () => [],
+    bounds: unionOf(layers.map(({ bounds }) => bounds)) ?? nowhere,
+    needs: () => ({}),
     compute(request) {
       const out = emptyRaster(request.region.width, request.region.height, 4);
       for (const layer of layers)

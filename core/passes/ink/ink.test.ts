@@ -4,7 +4,7 @@ import { identity } from '../../shape/affine';
 import { polygonPath } from '../../shape/path';
 import { bareScene, drawnLetters } from '../../testing/letters';
 import { paintLayers } from '../../testing/nodes';
-import type { EchoPlace, Letter, Letters } from '../pass';
+import type { EchoPlace, Letter, Letters } from '../../type/letters';
 import { inkLayers } from './render';
 import { plainInk } from './schema';
 

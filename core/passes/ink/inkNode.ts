@@ -2,8 +2,9 @@ import { blend } from '../../kernels/blend';
 import { tint } from '../../kernels/coverage';
 import { emptyRaster } from '../../pixels/raster';
 import { unionOf, type Region } from '../../pixels/region';
-import { contentKey, keyOf, touches, type Node } from '../../graph/node';
-import type { Letter, Letters, PaintScene } from '../pass';
+import { contentKey, keyOf, nowhere, touches, type Node } from '../../graph/node';
+import type { Letter, Letters } from '../../type/letters';
+import type { PaintScene } from '../pass';
 import { coverOf, placedLetters, type PlacedLetter } from '../../graph/cover';
 import { recoloured } from './echoes';
 import { cutFill, type Coated, type FillUnit } from '../../coats/fill';
@@ -44,15 +45,15 @@ export function inkNode(letters: Letters, { coats }: Coated, scene: PaintScene):
       letters.drawn && keyOf(letters.drawn),
     ),
     channels: 4,
-    bounds: unionOf(runs.map(boundsOf)) ?? { x: 0, y: 0, width: 0, height: 0 },
+    bounds: unionOf(runs.map(boundsOf)) ?? nowhere,
     needs: (request) => filling.needs(request),
-    async compute(request, photos) {
+    async compute(request, inputs) {
       const out = emptyRaster(request.region.width, request.region.height, 4);
       for (const run of runs) {
         const bounds = boundsOf(run);
         if (!bounds || !touches(bounds, request)) continue;
         const cover = coverOf(run.placed, letters.place, request);
-        blend(out, run.unit ? cutFill(await filling.paint(run.unit, request, photos), cover) : tint(cover, run.colour));
+        blend(out, run.unit ? cutFill(await filling.paint(run.unit, request, inputs), cover) : tint(cover, run.colour));
       }
       return out;
     },

@@ -19,3 +19,10 @@ export type Ink = z.infer<typeof inkSchema>;
 
 /** An ink of coats alone. */
 export const plainInk = (coats: Coat[]): Ink => ({ coats, mode: 'normal', panel: null, together: null });
+
+/** All coats of an ink: on the letters, on the panel, and in the openings of that. */
+export const coatsOfInk = ({ coats, panel }: Ink): Coat[] => [
+  ...coats,
+  ...(panel?.coats ?? []),
+  ...(panel?.opening ?? []),
+];

@@ -7,7 +7,7 @@ import { coverage } from '../../shape/coverage';
 import { dashed, joined, offset, stroked, type Polygons } from '../../shape/offset';
 import { simplify } from '../../shape/simplify';
 import { polygonsOf, type PlacedLetter } from '../../graph/cover';
-import type { Letter, Letters, PlaneMap } from '../pass';
+import type { Letter, Letters, PlaneMap } from '../../type/letters';
 import { bent, unbent } from './flat';
 import type { Outline } from './schema';
 

@@ -1,10 +1,10 @@
-import type { Letter, Letters, PlaneMap } from '../pass';
+import type { Letter, Letters, PlaneMap } from '../../type/letters';
 import { pathBounds } from '../../shape/bounds';
 import { joined, offset, type Polygons } from '../../shape/offset';
 import { flattenTo, polygonPath } from '../../shape/path';
 import { sizeOf } from '../../shape/affine';
 import { spread, unionOf } from '../../pixels/region';
-import { remembering } from '../../graph/memoize';
+import { memoizeLast } from '../../graph/memoize';
 import { bent, unbent } from './flat';
 import type { Outlines } from './schema';
 
@@ -39,7 +39,7 @@ export function shapeEdges(letters: Letters, { round, grow }: Outlines): Letters
   };
 }
 
-const lastShaped = remembering<Letter, Letter>();
+const lastShaped = memoizeLast<Letter, Letter>();
 
 function shapeLetter(letter: Letter, warp: PlaneMap | null, round: number, grow: number, tolerance: number): Letter {
   // Offsets keep three digits: small letters are worked on enlarged.

@@ -1,5 +1,5 @@
 import { corners, type Point } from '../../shape/affine';
-import type { Letters, PlaneMap } from '../pass';
+import type { Letters, PlaneMap } from '../../type/letters';
 import type { Polygons } from '../../shape/offset';
 import { polygonPath } from '../../shape/path';
 import { anyBend, warpPath } from '../../shape/warpPath';

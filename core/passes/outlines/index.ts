@@ -1,13 +1,16 @@
 import type { LetteringPass } from '../pass';
+import { outlinesDocument } from './document';
 import { shapeEdges } from './edge';
 import { outlinesLayers } from './render';
-import { outlinesSchema, type Outlines } from './schema';
+import type { Outlines } from './schema';
 
 export const outlinesPass: LetteringPass<Outlines> = {
   line: 5,
-  key: 'outlines',
   title: 'Outlines',
-  schema: outlinesSchema,
+  document: outlinesDocument,
   arrange: shapeEdges,
-  paint: (below, letters, outlines, scene) => outlinesLayers(below, letters, outlines, scene),
+  paint: (painted, letters, outlines, scene) => ({
+    ...painted,
+    layers: outlinesLayers(painted.layers, letters, outlines, scene),
+  }),
 };

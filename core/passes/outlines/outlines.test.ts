@@ -6,7 +6,7 @@ import { placed, type Point } from '../../shape/affine';
 import type { Path } from '../../shape/path';
 import { bareScene, drawnLetter, drawnLetters, square } from '../../testing/letters';
 import { paintLayers } from '../../testing/nodes';
-import type { Letters } from '../pass';
+import type { Letters } from '../../type/letters';
 import { stand } from '../stance/render';
 import { plainStance } from '../stance/schema';
 import { shapeEdges } from './edge';
@@ -136,7 +136,7 @@ test('a centred outline in a mode of its own covers each px no more than once', 
   ];
   const letters = drawnLetters([drawnLetter(triangle)]);
   const alone = layersOf(letters, [blue({ mode: 'multiply', side: 'centred', width: 4 })], redInk).find(
-    ({ kind }) => kind === 'outline',
+    ({ mode }) => mode === 'multiply',
   )!;
   const out = await paintLayers([{ ...alone, mode: 'normal' }], {
     region: { x: 0, y: 0, width: 200, height: 200 },
@@ -178,11 +178,11 @@ test('an outline with a mode of its own is laid on by itself, under the ink that
     [blue({ mode: 'multiply' }), blue({ id: 'p', side: 'inside', mode: 'screen' }), blue({ id: 'f', front: true })],
     redInk,
   );
-  expect(layers.map(({ kind, mode }) => `${kind} ${mode}`)).toEqual([
-    'outline multiply',
-    'letters normal',
-    'outline screen',
-    'front normal',
+  expect(layers.map(({ place, mode }) => `${place} ${mode}`)).toEqual([
+    'with multiply',
+    'with normal',
+    'with screen',
+    'beforeVeils normal',
   ]);
   expect(layers.at(-1)!.isRepeated).toBe(true);
 });

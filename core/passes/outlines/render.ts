@@ -1,8 +1,19 @@
 import { copyOf, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, unionOf, type Region } from '../../pixels/region';
-import { contentKey, keyOf, touches, type Need, type Node, type Request } from '../../graph/node';
+import {
+  contentKey,
+  inputsOf,
+  keyOf,
+  nowhere,
+  prefixed,
+  touches,
+  type Inputs,
+  type Node,
+  type Request,
+} from '../../graph/node';
 import { standingEm } from '../../type/standing';
-import type { Letter, LetteringLayer, Letters, PaintScene } from '../pass';
+import type { Letter, Letters } from '../../type/letters';
+import { layer, type Layer, type PaintScene } from '../pass';
 import { coverOf, placedLetters, type PlacedLetter } from '../../graph/cover';
 import { fillingOf, layShare, type Filling } from '../../coats/filling';
 import type { FillUnit } from '../../coats/fill';
@@ -28,48 +39,43 @@ interface Dressed {
  * through. Those with a blend mode of their own are laid on by themselves; those in front of veils come again before them.
  */
 export function outlinesLayers(
-  below: readonly LetteringLayer[],
+  below: readonly Layer[],
   letters: Letters,
   { list }: Outlines,
   scene: PaintScene,
-): LetteringLayer[] {
-  const index = below.findLastIndex(({ kind, parts }) => kind === 'letters' || parts);
+): readonly Layer[] {
+  const index = below.findLastIndex(({ place }) => place === 'with');
   const shown = list.filter(({ width, opacity, coats }) => width > 0 && opacity > 0 && coats.length > 0);
-  if (index < 0 || shown.length === 0) return [...below];
+  if (index < 0 || shown.length === 0) return below;
   const base = below[index];
   const em = standingEm(letters);
   // Openings in a panel come once, whatever veils lie over single letters; so do their outlines.
-  const whole = base.parts ? { ...letters, drawn: undefined } : letters;
+  const whole = base.once ? { ...letters, drawn: undefined } : letters;
   const dressed = shown.map((outline) => dress(outline, whole, em, scene));
   const isWith = ({ outline }: Dressed): boolean => outline.mode === base.mode;
   const own = dressed.filter(isWith);
-  const apart = dressed.filter((one) => !isWith(one));
-  const alone = (one: Dressed, kind: 'outline' | 'front'): LetteringLayer => ({
-    kind,
-    mode: one.outline.mode,
-    node: edgedNode(whole, [one], { isTucked: kind === 'outline' && one.outline.side === 'outside' }),
-  });
-  const edged: LetteringLayer =
-    own.length === 0
-      ? base
-      : {
-          kind: base.kind,
-          mode: base.mode,
-          node: edgedNode(whole, own, { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside }),
-        };
+  const apart = dressed.filter((one) => !isWith(one) && !one.outline.front);
+  const { once } = base;
+  const alone = (one: Dressed): Layer => {
+    const isTucked = one.outline.side === 'outside';
+    return layer(edgedNode(whole, [one], { isTucked }), { mode: one.outline.mode, once });
+  };
+  const inFront = (one: Dressed): Layer =>
+    layer(edgedNode(whole, [one], {}), {
+      mode: one.outline.mode,
+      place: 'beforeVeils',
+      once,
+      isRepeated: isWith(one),
+    });
+  const surroundings = { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside };
+  const edged = own.length === 0 ? base : layer(edgedNode(whole, own, surroundings), { mode: base.mode, once });
   return [
     ...below.slice(0, index),
-    ...apart.filter(({ outline }) => !outline.front && outline.side === 'outside').map((one) => alone(one, 'outline')),
+    ...apart.filter(({ outline }) => outline.side === 'outside').map(alone),
     edged,
     ...below.slice(index + 1),
-    ...apart.filter(({ outline }) => !outline.front && outline.side !== 'outside').map((one) => alone(one, 'outline')),
-    ...dressed
-      .filter(({ outline }) => outline.front)
-      .map((one): LetteringLayer => ({
-        ...alone(one, 'front'),
-        mode: isWith(one) ? base.mode : one.outline.mode,
-        isRepeated: isWith(one),
-      })),
+    ...apart.filter(({ outline }) => outline.side !== 'outside').map(alone),
+    ...dressed.filter(({ outline }) => outline.front).map(inFront),
   ];
 }
 
@@ -108,7 +114,7 @@ function edgedNode(
   { inside, outside, isTucked = false }: Surroundings,
 ): Node {
   const all = placedLetters(letters.letters, letters.place);
-  const needsOf = (request: Request): Need[][] => outlines.map(({ filling }) => filling.needs(request));
+  const inputsFor = (index: number): string => `outline ${index}`;
   return {
     key: contentKey(
       'edged',
@@ -123,27 +129,27 @@ function edgedNode(
       outlines.map(({ outline, filling }) => [keyOf(outline), filling.key]),
     ),
     channels: 4,
-    bounds: unionOf([inside?.bounds ?? null, outside?.bounds ?? null, ...outlines.map(({ bounds }) => bounds)]) ?? {
-      x: 0,
-      y: 0,
-      width: 0,
-      height: 0,
-    },
+    bounds:
+      unionOf([inside?.bounds ?? null, outside?.bounds ?? null, ...outlines.map(({ bounds }) => bounds)]) ?? nowhere,
     needs(request) {
       const { region } = request;
-      return [...[inside, outside].flatMap((node) => (node ? [{ node, region }] : [])), ...needsOf(request).flat()];
+      const fillings = outlines.map(({ filling }, i) => prefixed(inputsFor(i), filling.needs(request)));
+      return {
+        ...(inside && { inside: { node: inside, region } }),
+        ...(outside && { outside: { node: outside, region } }),
+        ...Object.assign({}, ...fillings),
+      };
     },
     async compute(request, inputs) {
-      const rest = [...inputs];
-      const ink = inside ? rest.shift()! : null;
-      const around = outside ? copyOf(rest.shift()!) : emptyRaster(request.region.width, request.region.height, 4);
-      const near = outlines
-        .map((one, i) => ({ one, photos: rest.splice(0, needsOf(request)[i].length) }))
-        .filter(({ one }) => one.bounds && touches(one.bounds, request));
+      const ink = inside ? inputs.inside : null;
+      const around = outside ? copyOf(inputs.outside) : emptyRaster(request.region.width, request.region.height, 4);
+      const near = outlines.flatMap((one, i) =>
+        one.bounds && touches(one.bounds, request) ? [{ one, own: inputsOf(inputsFor(i), inputs) }] : [],
+      );
       if (near.length === 0 && !outside) return ink ?? around;
       const cover = coverOf(all, letters.place, request);
       const within = uncut(ink, cover, request);
-      for (const { one, photos } of near) await layOutline(one, letters, request, cover, photos, within, around);
+      for (const { one, own } of near) await layOutline(one, letters, request, cover, own, within, around);
       return sidesOf(within, around, cover, isTucked);
     },
   };
@@ -155,14 +161,14 @@ async function layOutline(
   letters: Letters,
   request: Request,
   cover: Raster,
-  photos: readonly Raster[],
+  inputs: Inputs,
   within: Raster,
   around: Raster,
 ): Promise<void> {
   for (const { unit, placed } of units) {
     if (!placed.some(({ bounds }) => touches(grow(bounds, spread), request))) continue;
     const band = bandOf(outline, { reach, spread }, placed, letters, request, cover);
-    const fill = filling.colour ? null : await filling.paint(unit, request, photos);
+    const fill = filling.colour ? null : await filling.paint(unit, request, inputs);
     // A contour around each letter runs over those before it; one around all runs over none.
     if (outline.contour === 'each')
       runOver(band, coverOf(placedLetters(before(letters, unit.letters[0]), letters.place), letters.place, request));

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { blendModes } from '../../kernels/blend/modes';
 import { joins } from '../../shape/offset';
-import { coatSchema, solidCoat } from '../../coats/schema';
+import { coatSchema, solidCoat, type Coat } from '../../coats/schema';
 
 /** In sheet px (`px`) or in fractions of the letter size as it stands (`em`). */
 const length = z.number().min(-5000).max(5000);
@@ -62,3 +62,6 @@ export const plainOutline = (said: Omit<z.input<typeof outlineSchema>, 'coats'> 
   const { colour, ...rest } = said;
   return outlineSchema.parse({ ...rest, coats: [solidCoat({ colour })] });
 };
+
+/** All coats of some outlines. */
+export const coatsOfOutlines = ({ list }: Outlines): Coat[] => list.flatMap(({ coats }) => coats);

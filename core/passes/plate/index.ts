@@ -1,11 +1,14 @@
-import type { ScenePass } from '../pass';
+import type { PicturePass } from '../pass';
+import { platesDocument } from './document';
 import { plateNode } from './render';
-import { plateSchema, type Plate } from './schema';
 
-export const platePass: ScenePass<Plate> = {
+const documents = { plates: platesDocument };
+
+export const platePass: PicturePass<typeof documents> = {
   line: 0,
-  key: 'plate',
   title: 'Plate',
-  schema: plateSchema,
-  layers: (plate, materials) => ({ plate: plateNode(plate, materials) }),
+  stage: 'ground',
+  documents,
+  photographs: ({ plates }, materials) =>
+    plates.map((plate) => ({ id: plate.id, place: plate, node: plateNode(plate, materials) })),
 };

@@ -1,7 +1,7 @@
 import { isWithin, scaleRegion } from '../../pixels/region';
 import { samplePicture, storedPixels, type Placement } from '../../pictures/resample';
 import { contentKey, type Node } from '../../graph/node';
-import type { Materials } from '../pass';
+import type { Materials } from '../../graph/materials';
 import type { Plate } from './schema';
 
 /** The plate's pixels on the sheet. */
@@ -19,7 +19,7 @@ export function plateNode(plate: Plate, materials: Materials): Node {
     bounds,
     isSolid: ({ region, scale }) => picture.channels === 3 && isWithin(region, scaleRegion(bounds, scale)),
     asStored: ({ region, scale }) => storedPixels(picture, placeAt(scale), region),
-    needs: () => [],
+    needs: () => ({}),
     compute: ({ region, scale }) => samplePicture(picture, placeAt(scale), region),
   };
 }

@@ -3,7 +3,7 @@ import { boxToQuad, inverseHomography, isConvex, throughHomography, type Quad } 
 import { apply, identity, type Point } from '../../shape/affine';
 import { flatten, polygonPath } from '../../shape/path';
 import { warpPath } from '../../shape/warpPath';
-import type { Letters } from '../pass';
+import type { Letters } from '../../type/letters';
 import { bendOf, perspectiveOf } from './bending';
 import { stand } from './render';
 import { perspectiveSchema, plainStance, type Stance } from './schema';
@@ -25,6 +25,7 @@ const letters: Letters = {
   place: identity,
   warp: null,
   echoes: [],
+  reading: null,
 };
 const stance = (change: Partial<Stance>): Stance => ({
   ...plainStance({ x: 0, y: 0, rotation: 0, scale: 1 }),

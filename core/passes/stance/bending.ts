@@ -2,7 +2,7 @@ import { middleOf, type Region } from '../../pixels/region';
 import { boxToQuad, depthAt, inverseHomography, movedCorners, throughHomography } from '../../shape/homography';
 import type { Point } from '../../shape/affine';
 import type { Bend } from '../../shape/warpPath';
-import type { PlaneMap } from '../pass';
+import type { PlaneMap } from '../../type/letters';
 import type { Bending, Perspective } from './schema';
 
 /** One step of what happens to the lettering's plane. */

@@ -1,6 +1,6 @@
 import { middleOf, type Region } from '../../pixels/region';
 import { followedBy, identity, moved, placed, type Affine } from '../../shape/affine';
-import type { EchoPlace } from '../pass';
+import type { EchoPlace } from '../../type/letters';
 import type { Echo } from './schema';
 
 /** Turned over about an edge of the ink. */

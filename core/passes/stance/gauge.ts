@@ -1,6 +1,6 @@
 import { placedBounds } from '../../shape/affine';
 import { caretReach } from '../../type/caret';
-import type { Letter, Letters } from '../pass';
+import type { Letter, Letters } from '../../type/letters';
 
 /** The letters that reach beyond the sheet. */
 export function lettersOffSheet(letters: Letters, sheet: { width: number; height: number }): Letter[] {

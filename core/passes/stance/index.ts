@@ -1,11 +1,11 @@
 import type { LetteringPass } from '../pass';
+import { stanceDocument } from './document';
 import { stand } from './render';
-import { stanceSchema, type Stance } from './schema';
+import type { Stance } from './schema';
 
 export const stancePass: LetteringPass<Stance> = {
   line: 2,
-  key: 'stance',
   title: 'Stance',
-  schema: stanceSchema,
+  document: stanceDocument,
   arrange: (letters, stance) => stand(letters, stance),
 };

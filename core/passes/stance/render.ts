@@ -1,10 +1,10 @@
 import { middleOf, union, unionOf, type Region } from '../../pixels/region';
 import { contentKey } from '../../graph/node';
-import { remembering } from '../../graph/memoize';
+import { memoizeLast } from '../../graph/memoize';
 import { followedBy, placed, type Affine, type Point } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
 import { warpPath } from '../../shape/warpPath';
-import type { Letters, PlaneMap } from '../pass';
+import type { Letters, PlaneMap } from '../../type/letters';
 import { bendOf, perspectiveOf, type PlaneBend } from './bending';
 import { echoPlaces } from './echoes';
 import type { Stance } from './schema';
@@ -44,7 +44,7 @@ function bentLetters(letters: Letters, { bend, perspective, scale }: Stance): Le
   });
 }
 
-const lastBent = remembering<Letters, Letters>();
+const lastBent = memoizeLast<Letters, Letters>();
 
 function bentBy(letters: Letters, steps: readonly PlaneBend[], tolerance: number, key: string): Letters {
   const bent = letters.letters.map((letter) => {

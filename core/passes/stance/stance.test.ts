@@ -3,7 +3,7 @@ import { standingBox } from '../../type/standing';
 import { stand } from './render';
 import { plainStance } from './schema';
 import { sheetGuides, snapBox } from './snap';
-import type { Letters } from '../pass';
+import type { Letters } from '../../type/letters';
 import { identity } from '../../shape/affine';
 
 const bounds = { x: -50, y: -20, width: 100, height: 40 };
@@ -17,6 +17,7 @@ const letters: Letters = {
   place: identity,
   warp: null,
   echoes: [],
+  reading: null,
 };
 
 test('a lettering stands at its place, turned and scaled about its origin', () => {

@@ -1,4 +1,4 @@
-import { remember } from '../../graph/memoize';
+import { memoize } from '../../graph/memoize';
 import type { Point } from '../../shape/affine';
 import type { Contour, TracePoint } from './schema';
 
@@ -103,7 +103,7 @@ function liesIn(inner: readonly Point[], outer: readonly Point[]): boolean {
  * The closed contours as polygons. Those that lie side by side or overlap run the same way round, so that they add up and never cut
  * each other; one that lies wholly inside another runs against it and is a hole, and one inside that is filled again.
  */
-export const polygonsOf = remember((contours: readonly Contour[]): Point[][] => {
+export const polygonsOf = memoize((contours: readonly Contour[]): Point[][] => {
   const polygons = contours.flatMap((contour) =>
     contour.closed && contour.points.length >= 2 ? [contourPoints(contour)] : [],
   );

@@ -3,11 +3,11 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import { samplePicture } from '../../pictures/resample';
 import type { Picture } from '../../pictures/pyramid';
-import { remembering } from '../../graph/memoize';
+import { memoizeLast } from '../../graph/memoize';
 import { apply, type Affine, type Point } from '../../shape/affine';
 import { coverage } from '../../shape/coverage';
 import { polygonsOf } from './contour';
-import type { Cut, Joining } from './schema';
+import type { Cut, CutOperation } from './schema';
 import { toneMatcher } from './tone/toneKey';
 
 /** What cuts are made on. */
@@ -24,7 +24,7 @@ export async function drawCuts(cuts: readonly Cut[], ground: CutGround, region: 
   const out = emptyRaster(region.width, region.height, 1);
   for (const cut of cuts) {
     const own = await drawCut(cut, ground, region);
-    if (own) join(out, own, cut.joining);
+    if (own) join(out, own, cut.operation);
   }
   return out;
 }
@@ -37,7 +37,7 @@ async function drawCut(cut: Cut, ground: CutGround, region: Region): Promise<Ras
 }
 
 /** Contours in output px as they were last wanted: all tiles of a frame want the same. */
-const lastDrawn = remembering<object, Point[][]>();
+const lastDrawn = memoizeLast<object, Point[][]>();
 
 function drawTrace(
   contours: Extract<Cut, { kind: 'trace' }>['contours'],
@@ -80,9 +80,9 @@ async function drawTone(
   return out;
 }
 
-function join(whole: Raster, own: Raster, joining: Joining): void {
+function join(whole: Raster, own: Raster, operation: CutOperation): void {
   const [to, from] = [whole.data, own.data];
-  if (joining === 'add') for (let i = 0; i < to.length; i++) to[i] = Math.max(to[i], from[i]);
-  else if (joining === 'take-away') for (let i = 0; i < to.length; i++) to[i] = Math.min(to[i], 1 - from[i]);
+  if (operation === 'add') for (let i = 0; i < to.length; i++) to[i] = Math.max(to[i], from[i]);
+  else if (operation === 'subtract') for (let i = 0; i < to.length; i++) to[i] = Math.min(to[i], 1 - from[i]);
   else for (let i = 0; i < to.length; i++) to[i] = Math.min(to[i], from[i]);
 }

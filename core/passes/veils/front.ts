@@ -1,11 +1,13 @@
-import { blurMargin, blurRegion } from '../../kernels/blur';
+import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
 import { crop, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
+import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
-import type { Materials } from '../pass';
+import type { Materials } from '../../graph/materials';
+import type { PhotographPlace } from '../pass';
 import { withoutCast } from './cast';
 import { drawMatte } from './cutRaster';
-import { featherSigma, platePlacement, type PlatePlace } from './render';
+import { featherSigma, platePlacement } from './render';
 import type { Veil } from './schema';
 import { softest } from './softness/soften';
 
@@ -17,36 +19,24 @@ const colourReach = 2;
  * its edge (the mean of nearby plate pixels, weighted by how surely they belong to the veil), so that the old background
  * does not show as a rim on the letters. Opaque encoded RGB in four channels, meaningful only where the matte is above 0.
  */
-export function frontNode(veil: Veil, place: PlatePlace, materials: Materials, plate: Node, matte: Node): Node {
+export function frontNode(veil: Veil, place: PhotographPlace, materials: Materials, plate: Node, matte: Node): Node {
   const softening = featherSigma(veil) + (veil.softness ? softest(veil.softness) * place.scale : 0);
   const sigmaAt = (scale: number): number => Math.max(0.6, (colourReach + softening) * scale);
   const solved = veil.fine?.front ? materials.picture(veil.fine.front) : null;
-  return {
-    key: contentKey('front', plate.key, matte.key, softening, solved?.key, veil.cast),
-    channels: 4,
+  return filtered(plate, {
+    key: contentKey('front', softening, solved?.key, veil.cast),
+    reach: blurReach(colourReach + softening),
+    from: ({ region, scale }) => grow(region, blurMargin(sigmaAt(scale))),
+    with: { matte },
+    widely: ['matte'],
     bounds: matte.bounds,
-    needs({ region, scale }) {
-      const wide = grow(region, blurMargin(sigmaAt(scale)));
-      return [
-        { node: plate, region: wide },
-        { node: matte, region: wide },
-      ];
-    },
-    async compute({ region, scale }, [colour, cover]) {
+    async apply(colour, { request: { region, scale }, inputs: { matte: cover } }) {
       const near = nearColours(colour, cover, region, sigmaAt(scale));
-      const clean = solved
-        ? over(
-            near,
-            await drawMatte(
-              solved,
-              { picture: materials.picture(place.asset), toOutput: platePlacement(place, scale) },
-              region,
-            ),
-          )
-        : near;
+      const onPlate = { picture: materials.picture(place.asset), toOutput: platePlacement(place, scale) };
+      const clean = solved ? over(near, await drawMatte(solved, onPlate, region)) : near;
       return veil.cast ? withoutCast(clean, edgeNear(cover, region, sigmaAt(scale)), veil.cast) : clean;
     },
-  };
+  });
 }
 
 /** How near each px is to where the matte is fractional: 1 there, fading within the reach of a blur. */

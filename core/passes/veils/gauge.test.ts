@@ -4,10 +4,10 @@ import { pathBounds } from '../../shape/bounds';
 import { transformPath } from '../../shape/path';
 import { shippedFace } from '../../testing/faces';
 import { letterCoverage } from '../../graph/cover';
-import type { Letter } from '../pass';
+import type { Letter } from '../../type/letters';
 import { boxOf, seenPart } from './gauge';
 import { rootlessParts, type MeasuredLetter } from './growth';
-import { marginLimit, nearestMisreading } from './misread';
+import { marginLimit, nearestMisreading, type Draw } from './misread';
 
 const face = shippedFace('bowlby-one');
 const place = moved(20, 120);
@@ -19,12 +19,12 @@ function setLetter(text: string): Letter {
 }
 
 /** What a letter is taken for when part of its box is hidden; `hides` is asked with fractions of the box. */
-function readWith(text: string, hides: (across: number, down: number) => boolean) {
+async function readWith(text: string, hides: (across: number, down: number) => boolean) {
   const letter = setLetter(text);
   const bounds = placedBounds(place, letter.bounds!);
-  const draw = (one: Letter, request: Parameters<typeof letterCoverage>[2]) =>
-    letterCoverage(one, place, request, placedBounds(place, one.bounds!));
-  const part = draw(letter, { region: { x: 0, y: 0, width: 200, height: 200 }, scale: 1 })!;
+  const whole = { region: { x: 0, y: 0, width: 200, height: 200 }, scale: 1 };
+  const draw: Draw = (one) => Promise.resolve(letterCoverage(one, place, whole, placedBounds(place, one.bounds!))!);
+  const part = await draw(letter, 1);
   const matte: Raster = emptyRaster(part.region.width, part.region.height, 1);
   for (let i = 0; i < matte.data.length; i++) {
     const x = part.region.x + (i % part.region.width) + 0.5;
@@ -37,20 +37,20 @@ function readWith(text: string, hides: (across: number, down: number) => boolean
   });
 }
 
-test('an E whose lower bar is hidden can be read as an F; one whose stem is hidden a little cannot', () => {
-  const hidden = readWith('E', (_, down) => down > 0.66)!;
+test('an E whose lower bar is hidden can be read as an F; one whose stem is hidden a little cannot', async () => {
+  const hidden = (await readWith('E', (_, down) => down > 0.66))!;
   expect(hidden.as).toBe('F');
   expect(hidden.margin).toBeLessThan(marginLimit);
-  expect(readWith('E', (across, down) => across < 0.2 && down < 0.3)!.margin).toBeGreaterThan(marginLimit);
+  expect((await readWith('E', (across, down) => across < 0.2 && down < 0.3))!.margin).toBeGreaterThan(marginLimit);
 });
 
-test('a Q without its tail is an O; what is no letter is not compared', () => {
-  expect(readWith('Q', (across, down) => across > 0.5 && down > 0.6)!.as).toMatch(/[OoCcGg0]/);
-  expect(readWith('!', () => false)).toBeNull();
+test('a Q without its tail is an O; what is no letter is not compared', async () => {
+  expect((await readWith('Q', (across, down) => across > 0.5 && down > 0.6))!.as).toMatch(/[OoCcGg0]/);
+  expect(await readWith('!', () => false)).toBeNull();
 });
 
-test('a letter that is all hidden can be read as anything', () => {
-  expect(readWith('A', () => true)!.margin).toBeLessThan(marginLimit);
+test('a letter that is all hidden can be read as anything', async () => {
+  expect((await readWith('A', () => true))!.margin).toBeLessThan(marginLimit);
 });
 
 /** A letter that fills a box of the sheet. */

@@ -7,7 +7,7 @@ import type { Piece } from '../../piece/schema';
 import { apply, inverse } from '../../shape/affine';
 import { paintedPicture } from '../../testing/pictures';
 import { decodeExact, encodeExact } from '../../pixels/transfer';
-import type { Materials } from '../pass';
+import type { Materials } from '../../graph/materials';
 import { graftPlace } from './graft';
 import { firstShadow, plainVeil, tracedCut, type Graft } from './schema';
 

@@ -46,8 +46,8 @@ export function movedNode(node: Node, map: Affine): Node {
     key: contentKey('moved', node.key, map),
     channels: node.channels,
     bounds: node.bounds && placedBounds(map, node.bounds),
-    needs: (request) => [{ node, region: sourceOf(request), scale: request.scale * factor }],
-    compute(request, [source]) {
+    needs: (request) => ({ source: { node, region: sourceOf(request), scale: request.scale * factor } }),
+    compute(request, { source }) {
       const { x, y } = sourceOf(request);
       const { a, b, c, d, e, f } = toSource(request.scale);
       const out = warpPlane(source, [a, c, e - x, b, d, f - y, 0, 0, 1], request.region, 'bicubic', 'clear');

@@ -1,33 +1,56 @@
-import type { Node } from '../../graph/node';
 import { inverse } from '../../shape/affine';
-import type { ScenePass } from '../pass';
+import type { Cutout, PicturePass, PictureScene, Veiling } from '../pass';
+import { veilsDocument, weaveDocument } from './document';
 import { frontNode } from './front';
-import { graftOnSheet, movedNode } from './graft';
-import { matteNode, type CoverOf, type PlatePlace } from './render';
-import { veilSchema, type Veil } from './schema';
+import { graftOnSheet, movedNode, veilOnSheet } from './graft';
+import { measureVeils, type VeilGauges } from './measure';
+import { matteNode, platePlacement, type CoverOf } from './render';
+import type { Veil, VeilShadow } from './schema';
+import { colourNode, shadowNode } from './shadow';
+import { showVeil, type VeilShow } from './show';
 
-/** The plate that a veil is cut from: where it stands, and its pixels. */
-export interface VeilContext {
-  place: PlatePlace;
-  plate: Node;
-  /** What fences are made of. */
-  coverOf: CoverOf;
+const documents = { veils: veilsDocument, weave: weaveDocument };
+
+export const veilsPass: PicturePass<typeof documents, VeilGauges, VeilShow> = {
+  line: 3,
+  title: 'Veils',
+  stage: 'items',
+  documents,
+  veilings: ({ veils }, scene) => veils.map((veil) => veilingOf(veil, scene)),
+  measure: measureVeils,
+  show: showVeil,
+};
+
+function veilingOf(veil: Veil, scene: PictureScene): Veiling {
+  const { place } = scene.photographs.get(veil.plate)!;
+  const { matte, front } = cutout(veil, scene);
+  const thrown = (shadow: VeilShadow | null | undefined): Cutout | null =>
+    shadow
+      ? {
+          matte: shadowNode(shadow, matte, veilOnSheet(veil, place), platePlacement(place, 1)),
+          front: colourNode(shadow.colour),
+        }
+      : null;
+  return {
+    id: veil.id,
+    matte,
+    front,
+    photograph: veil.graft ? null : veil.plate,
+    shadow: thrown(veil.shadow),
+    laidOn: veil.graft && { shadow: thrown(veil.graft.shadow) },
+  };
 }
 
-export const veilsPass: ScenePass<Veil, VeilContext> = {
-  line: 3,
-  key: 'veils',
-  title: 'Veils',
-  schema: veilSchema,
-  layers(veil, materials, { place, plate, coverOf }) {
-    const map = veil.graft && graftOnSheet(veil.graft, place);
-    // A graft is cut where it comes from; the letters that fence its strokes are brought there.
-    const fences: CoverOf = (lettering) => {
-      const cover = coverOf(lettering);
-      return cover && map ? movedNode(cover, inverse(map)) : cover;
-    };
-    const matte = matteNode(veil, place, materials, fences);
-    const front = frontNode(veil, place, materials, plate, matte);
-    return map ? { matte: movedNode(matte, map), front: movedNode(front, map) } : { matte, front };
-  },
-};
+/** A veil's matte and its own colours, where it stands. */
+export function cutout(veil: Veil, { materials, photographs, coverOf }: PictureScene): Cutout {
+  const { place, node } = photographs.get(veil.plate)!;
+  const map = veil.graft && graftOnSheet(veil.graft, place);
+  // A graft is cut where it comes from; the letters that fence its strokes are brought there.
+  const fences: CoverOf = (lettering) => {
+    const cover = coverOf(lettering);
+    return cover && map ? movedNode(cover, inverse(map)) : cover;
+  };
+  const matte = matteNode(veil, place, materials, fences);
+  const front = frontNode(veil, place, materials, node, matte);
+  return map ? { matte: movedNode(matte, map), front: movedNode(front, map) } : { matte, front };
+}

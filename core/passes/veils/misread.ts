@@ -1,10 +1,10 @@
 import type { Raster } from '../../pixels/raster';
-import { grow, type Region } from '../../pixels/region';
+import type { Region } from '../../pixels/region';
 import type { Request } from '../../graph/node';
 import { moved } from '../../shape/affine';
 import { transformPath } from '../../shape/path';
 import type { OpenFace } from '../../type/faceBook';
-import type { Letter } from '../pass';
+import type { Letter } from '../../type/letters';
 
 /** What a letter behind its veils could be taken for. */
 export interface Misreading {
@@ -24,8 +24,8 @@ export const marginLimit = 0.1;
 /** Two letters that differ less than this without any veil are alike in that face; no veil is to blame. */
 const alike = 0.14;
 
-/** Draws a letter in lettering px within a region of output px: the part of it that it reaches, and its coverage there. */
-export type Draw = (letter: Letter, request: Request) => { region: Region; cover: Raster } | null;
+/** A letter, given in lettering px, where it comes to lie on the sheet: its coverage, and the output px in which that lies. */
+export type Draw = (letter: Letter, scale: number) => Promise<{ region: Region; cover: Raster }>;
 
 /** What is read instead: letters and digits; for other scripts the letters around. */
 function candidatesFor(text: string): string[] {
@@ -44,14 +44,14 @@ function candidatesFor(text: string): string[] {
  * @param cover the letter's coverage, and @param seen what its veils leave of each px (1: all of it); both lie at `request.region`
  * @returns null where it cannot be told: more than one character, a letter that has been bent, a face without it
  */
-export function nearestMisreading(
+export async function nearestMisreading(
   letter: Letter,
   draw: Draw,
   face: OpenFace,
   cover: Raster,
   seen: Float32Array,
   request: Request,
-): Pick<Misreading, 'as' | 'margin'> | null {
+): Promise<Pick<Misreading, 'as' | 'margin'> | null> {
   const own = letter.text;
   const bounds = letter.bounds;
   if (!bounds || [...own].length !== 1 || !/[\p{L}\p{N}]/u.test(own)) return null;
@@ -75,7 +75,7 @@ export function nearestMisreading(
         width: glyph.bounds.width * size,
         height: glyph.bounds.height * size,
       };
-      const { whole, visible } = differences(cover, seen, request, { ...letter, path, bounds: box }, draw);
+      const { whole, visible } = await differences(cover, seen, request, { ...letter, path, bounds: box }, draw);
       if (whole / ink >= alike && (!nearest || visible / ink < nearest.margin))
         nearest = { as: other, margin: visible / ink };
     }
@@ -91,30 +91,28 @@ function glyphOf(face: OpenFace, text: string): { path: ReturnType<OpenFace['out
 }
 
 /** How much two letters differ, in px: on the whole, and where they are seen. No veil is reckoned with outside of the region. */
-function differences(
+async function differences(
   cover: Raster,
   seen: Float32Array,
-  request: Request,
+  { region, scale }: Request,
   other: Letter,
   draw: Draw,
-): { whole: number; visible: number } {
-  const { region, scale } = request;
-  const part = draw(other, { region: grow(region, 2 * Math.max(region.width, region.height)), scale });
+): Promise<{ whole: number; visible: number }> {
+  const { region: lying, cover: there } = await draw(other, scale);
+  const isThere = (column: number, row: number): boolean =>
+    row >= 0 && row < lying.height && column >= 0 && column < lying.width;
   let [whole, visible, inside] = [0, 0, 0];
   for (let y = 0, i = 0; y < region.height; y++) {
-    const row = part ? region.y + y - part.region.y : -1;
+    const row = region.y + y - lying.y;
     for (let x = 0; x < region.width; x++, i++) {
-      const column = part ? region.x + x - part.region.x : -1;
-      const there =
-        part && row >= 0 && row < part.region.height && column >= 0 && column < part.region.width
-          ? part.cover.data[row * part.region.width + column]
-          : 0;
-      const difference = Math.abs(cover.data[i] - there);
-      inside += there;
+      const column = region.x + x - lying.x;
+      const drawn = isThere(column, row) ? there.data[row * lying.width + column] : 0;
+      const difference = Math.abs(cover.data[i] - drawn);
+      inside += drawn;
       whole += difference;
       visible += difference * seen[i];
     }
   }
-  const outside = (part?.cover.data.reduce((sum, value) => sum + value, 0) ?? 0) - inside;
+  const outside = there.data.reduce((sum, value) => sum + value, 0) - inside;
   return { whole: whole + outside, visible: visible + outside };
 }

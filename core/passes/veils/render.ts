@@ -1,25 +1,17 @@
-import { blurMargin, blurRegion } from '../../kernels/blur';
+import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
 import { copyOf, crop, type Raster } from '../../pixels/raster';
 import { grow, regionOfPoints, union, unionOf, type Region } from '../../pixels/region';
 import type { Picture } from '../../pictures/pyramid';
-import { contentKey, keyOf, type Need, type Node } from '../../graph/node';
-import { remember } from '../../graph/memoize';
+import { contentKey, keyOf, nowhere, type Node } from '../../graph/node';
+import { memoize } from '../../graph/memoize';
 import type { Affine } from '../../shape/affine';
-import type { Materials } from '../pass';
+import type { Materials } from '../../graph/materials';
+import type { PhotographPlace } from '../pass';
 import { polygonsOf } from './contour';
 import { drawCuts, drawMatte } from './cutRaster';
 import { solvedOf, type Cut, type Veil } from './schema';
 import { soften, softenMargin, softest } from './softness/soften';
 import { paintStroke } from './stroke';
-
-/** Where the plate stands that a veil is cut from: sheet px = plate px * scale + (x, y); and its picture. */
-export interface PlatePlace {
-  scale: number;
-  x: number;
-  y: number;
-  /** Key into the piece's assets. */
-  asset: string;
-}
 
 /** The coverage of a lettering's letters, one channel; null where there is no such lettering. */
 export type CoverOf = (lettering: string) => Node | null;
@@ -28,7 +20,7 @@ export type CoverOf = (lettering: string) => Node | null;
 export const featherSigma = (veil: Veil): number => veil.feather / 2;
 
 /** Plate px to output px. */
-export const platePlacement = (place: PlatePlace, scale: number): Affine => ({
+export const platePlacement = (place: PhotographPlace, scale: number): Affine => ({
   a: place.scale * scale,
   b: 0,
   c: 0,
@@ -38,7 +30,12 @@ export const platePlacement = (place: PlatePlace, scale: number): Affine => ({
 });
 
 /** The veil's matte on the sheet: cut, softened, its fine edge put in, then touched up. One channel, linear. */
-export function matteNode(veil: Veil, place: PlatePlace, materials: Materials, coverOf: CoverOf = () => null): Node {
+export function matteNode(
+  veil: Veil,
+  place: PhotographPlace,
+  materials: Materials,
+  coverOf: CoverOf = () => null,
+): Node {
   const picture = materials.picture(place.asset);
   const pictures = solvedOf(veil).map(({ key }) => materials.picture(key).key);
   const fences = [...new Set(veil.strokes.flatMap(({ fence }) => (fence ? [fence.lettering] : [])))].flatMap(
@@ -64,8 +61,8 @@ export function matteNode(veil: Veil, place: PlatePlace, materials: Materials, c
     ),
     channels: 1,
     bounds: matteBounds(veil, place, picture),
-    needs: ({ region }): Need[] => fences.map(({ node }) => ({ node, region })),
-    async compute({ region, scale }, covers) {
+    needs: ({ region }) => Object.fromEntries(fences.map(({ lettering, node }) => [lettering, { node, region }])),
+    async compute({ region, scale }, fenced) {
       const toOutput = platePlacement(place, scale);
       const ground = { picture, matte: (asset: string) => materials.picture(asset), toOutput };
       const matte = await softenedCut(veil, ground, region, featherSigma(veil) * scale);
@@ -74,8 +71,7 @@ export function matteNode(veil: Veil, place: PlatePlace, materials: Materials, c
         putIn(matte, await drawMatte(materials.picture(veil.fine.matte), ground, region), band);
       }
       for (const stroke of veil.strokes) {
-        const fence = fences.findIndex(({ lettering }) => lettering === stroke.fence?.lettering);
-        paintStroke(matte, region, stroke, toOutput, fence < 0 ? null : covers[fence]);
+        paintStroke(matte, region, stroke, toOutput, (stroke.fence && fenced[stroke.fence.lettering]) ?? null);
       }
       return matte;
     },
@@ -115,26 +111,23 @@ function putIn(matte: Raster, solved: Raster, band: Raster): void {
 }
 
 /** What the contours enclose, plate px. */
-const enclosed = remember((cut: Extract<Cut, { kind: 'trace' }>): Region | null =>
+const enclosed = memoize((cut: Extract<Cut, { kind: 'trace' }>): Region | null =>
   unionOf(polygonsOf(cut.contours).map(regionOfPoints)),
 );
 
-/** How far a blur reaches at most, in its sigmas, whichever way it is computed. */
-const longestReach = 8;
-
 /** The region that the matte can reach, sheet px: that of the added cuts and strokes; solved ones may lie anywhere on the plate. */
-function matteBounds(veil: Veil, place: PlatePlace, picture: Picture): Region {
+function matteBounds(veil: Veil, place: PhotographPlace, picture: Picture): Region {
   const plate = { x: 0, y: 0, width: picture.width, height: picture.height };
   let all: Region | null = veil.fine?.matte ? plate : null;
   for (const cut of veil.cuts) {
-    if (cut.joining !== 'add') continue;
+    if (cut.operation !== 'add') continue;
     all = union(all, cut.kind === 'trace' ? enclosed(cut) : plate);
   }
   for (const stroke of veil.strokes) {
     const box = regionOfPoints(stroke.points);
     if (stroke.side === 'front' && box) all = union(all, grow(box, stroke.radius + 1));
   }
-  if (!all) return { x: 0, y: 0, width: 0, height: 0 };
+  if (!all) return nowhere;
   const onSheet = {
     x: all.x * place.scale + place.x,
     y: all.y * place.scale + place.y,
@@ -142,5 +135,5 @@ function matteBounds(veil: Veil, place: PlatePlace, picture: Picture): Region {
     height: all.height * place.scale,
   };
   const sigma = featherSigma(veil) + (veil.softness ? softest(veil.softness) * place.scale : 0);
-  return grow(onSheet, sigma * longestReach + 2);
+  return grow(onSheet, blurReach(sigma) + 2);
 }

@@ -2,7 +2,7 @@ import { Evaluator } from '../../graph/evaluate';
 import { compile } from '../../render/compile';
 import { blankPiece } from '../../piece/blank';
 import { applyEdit } from '../../piece/edits/edit';
-import { exchangePlate } from '../../piece/edits/things';
+import { replacePlate } from '../../piece/edits/items';
 import type { Piece } from '../../piece/schema';
 import { paintedPicture, pictureOf } from '../../testing/pictures';
 import { firstShadow, plainStroke, plainVeil, tracedCut } from './schema';
@@ -45,7 +45,7 @@ const piece: Piece = {
             ].map(([x, y]) => ({ x, y, to: 'edge' as const, via: [[x + 3, y + 2] as [number, number]] })),
           },
         ]),
-        { kind: 'picture', joining: 'add', matte: 'matte' },
+        { kind: 'picture', operation: 'add', matte: 'matte' },
       ],
       strokes: [
         plainStroke({
@@ -74,7 +74,7 @@ const piece: Piece = {
 test('a veil carried over to the same photograph at another size cuts the same on the sheet', async () => {
   const after = applyEdit(
     piece,
-    exchangePlate('plate', { kind: 'plate', name: 'large', sha256: sha('3') }, { before: 120, after: 360 }, true),
+    replacePlate('plate', { kind: 'plate', name: 'large', sha256: sha('3') }, { before: 120, after: 360 }, true),
   ).piece;
   expect(after.plates[0].scale).toBeCloseTo(1 / 3, 9);
   expect(
@@ -103,7 +103,7 @@ test('a veil carried over to the same photograph at another size cuts the same o
 test('where they are not carried over, the veils go with the photograph', () => {
   const after = applyEdit(
     piece,
-    exchangePlate('plate', { kind: 'plate', name: 'other', sha256: sha('4') }, { before: 120, after: 100 }, false),
+    replacePlate('plate', { kind: 'plate', name: 'other', sha256: sha('4') }, { before: 120, after: 100 }, false),
   ).piece;
   expect([after.veils, after.depth, Object.keys(after.assets)]).toEqual([[], [], ['plate-444444444444']]);
   expect(after.plates[0].scale).toBeCloseTo(1.2, 9);

@@ -26,10 +26,10 @@ const contourSchema = z.strictObject({
 });
 
 /** How a cut joins those before it. */
-export const joinings = ['add', 'take-away', 'intersect'] as const;
-export type Joining = (typeof joinings)[number];
+export const cutOperations = ['add', 'subtract', 'intersect'] as const;
+export type CutOperation = (typeof cutOperations)[number];
 
-const joining = z.enum(joinings).default('add');
+const operation = z.enum(cutOperations).default('add');
 
 /** A line drawn by hand: a rough stroke of a scribble cut, or a part of the fine edge's band. */
 const lineFields = {
@@ -52,11 +52,15 @@ const boxSchema = z.strictObject({
 /** Key into `assets`: the solved pixels, a grey picture of the plate, white in front. */
 const matteKey = z.string().max(100);
 
-const traceCutSchema = z.strictObject({ kind: z.literal('trace'), joining, contours: z.array(contourSchema).max(500) });
+const traceCutSchema = z.strictObject({
+  kind: z.literal('trace'),
+  operation,
+  contours: z.array(contourSchema).max(500),
+});
 
 const scribbleCutSchema = z.strictObject({
   kind: z.literal('scribble'),
-  joining,
+  operation,
   marks: z.array(markSchema).max(2000),
   /** Nothing outside of it stands in front. */
   box: boxSchema.nullable().default(null),
@@ -68,7 +72,7 @@ const scribbleCutSchema = z.strictObject({
 
 const toneCutSchema = z.strictObject({
   kind: z.literal('tone'),
-  joining,
+  operation,
   /** Where colours were sampled, plate px, and what they were. */
   samples: z
     .array(
@@ -89,7 +93,7 @@ const toneCutSchema = z.strictObject({
   matte: matteKey.nullable().default(null),
 });
 
-const pictureCutSchema = z.strictObject({ kind: z.literal('picture'), joining, matte: matteKey });
+const pictureCutSchema = z.strictObject({ kind: z.literal('picture'), operation, matte: matteKey });
 
 export const cutSchema = z.discriminatedUnion('kind', [
   traceCutSchema,
@@ -252,9 +256,9 @@ export const plainStroke = (said: Pick<Stroke, 'side' | 'radius' | 'points'> & P
   ...said,
 });
 
-export const tracedCut = (contours: Contour[], how: Joining = 'add'): TraceCut => ({
+export const tracedCut = (contours: Contour[], how: CutOperation = 'add'): TraceCut => ({
   kind: 'trace',
-  joining: how,
+  operation: how,
   contours,
 });
 

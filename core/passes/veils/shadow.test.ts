@@ -23,7 +23,7 @@ const half: Node = {
   key: 'half',
   channels: 1,
   bounds: null,
-  needs: () => [],
+  needs: () => ({}),
   compute({ region, scale }) {
     const out = emptyRaster(region.width, region.height, 1);
     for (let i = 0; i < out.data.length; i++) out.data[i] = (region.x + (i % region.width) + 0.5) / scale < 50 ? 1 : 0;

@@ -1,8 +1,9 @@
-import { blurMargin, blurRegion } from '../../kernels/blur';
+import { combined, filtered } from '../../graph/filter';
+import { contentKey, keyOf, type Node } from '../../graph/node';
+import { fallen, sigmaOfWidth } from '../../light/fall';
 import { readColour } from '../../pixels/colour';
-import { crop, emptyRaster, fillWith, type Raster } from '../../pixels/raster';
+import { emptyRaster, fillWith, type Raster } from '../../pixels/raster';
 import { grow, regionOfPoints, unionOf, type Region } from '../../pixels/region';
-import { contentKey, keyOf, type Node, type Request } from '../../graph/node';
 import { followedBy, identity, moved, placedBounds, type Affine } from '../../shape/affine';
 import type { VeilShadow } from './schema';
 import { paintStroke } from './stroke';
@@ -19,7 +20,7 @@ export function shadowOffset({ lift, height, angle }: Pick<VeilShadow, 'lift' | 
 }
 
 /** Sigma of its penumbra, sheet px: lift times the size of the lamp is the width from full to none, four sigmas of a Gaussian. */
-export const shadowSigma = ({ lift, size }: Pick<VeilShadow, 'lift' | 'size'>): number => (lift * size) / 4;
+export const shadowSigma = ({ lift, size }: Pick<VeilShadow, 'lift' | 'size'>): number => sigmaOfWidth(lift * size);
 
 /** Steps of lift between near and far that a painted shadow is made of. */
 const liftSteps = 5;
@@ -62,50 +63,26 @@ export function shadowNode(
   liftPlace: Affine = identity,
   touchPlace: Affine = identity,
 ): Node {
-  const parts = liftParts(shadow);
-  const farthest = Math.max(...parts.map(({ offset, sigma }) => Math.hypot(offset.x, offset.y) + sigma * 8 + 2));
-  /** What the shadow of a region is cast by, and the margin of its blur. */
-  const cast = ({ offset, sigma }: LiftPart, { region, scale }: Request): { from: Region; wide: Region } => {
-    const from = { ...region, x: region.x - Math.round(offset.x * scale), y: region.y - Math.round(offset.y * scale) };
-    return { from, wide: grow(from, blurMargin(sigma * scale)) };
-  };
-  const allOf = (request: Request): Region => unionOf(parts.map((part) => cast(part, request).wide))!;
-  return {
-    key: contentKey(
-      'veil shadow',
-      matte.key,
-      parts,
-      shadow.strength,
-      keyOf(shadow.lifts),
-      keyOf(shadow.touches),
-      liftPlace,
-      touchPlace,
-    ),
-    channels: 1,
-    bounds:
-      matte.bounds &&
-      unionOf([
-        grow(matte.bounds, farthest),
-        ...shadow.touches.map(({ points, radius }) => placedBounds(touchPlace, grow(regionOfPoints(points)!, radius))),
-      ]),
-    needs: (request) => [{ node: matte, region: allOf(request) }],
-    compute(request, [cover]) {
-      const { region, scale } = request;
-      const all = allOf(request);
-      const lifted = shadow.lifts.length > 0 ? liftMap(shadow, all, scaled(liftPlace, scale)) : null;
+  const isPainted = shadow.lifts.length > 0;
+  const fell = liftParts(shadow).map(({ offset, sigma, at }) =>
+    fallen(isPainted ? liftedPart(matte, shadow, at!, liftPlace) : matte, { ...offset, sigma }),
+  );
+  const touches = shadow.touches.map(({ points, radius }) =>
+    placedBounds(touchPlace, grow(regionOfPoints(points)!, radius)),
+  );
+  return combined(
+    contentKey('veil shadow', shadow.strength, keyOf(shadow.touches), touchPlace),
+    Object.fromEntries(fell.map((node, i) => [`part ${i}`, node])),
+    { channels: 1, bounds: matte.bounds && unionOf([...fell.map(({ bounds }) => bounds), ...touches]) },
+    (inputs, { region, scale }) => {
       const out = emptyRaster(region.width, region.height, 1);
-      for (const part of parts) {
-        const { from, wide } = cast(part, request);
-        const whole = crop(cover, all, wide);
-        const own = lifted ? weighed(whole, crop(lifted, all, wide), part.at!) : whole;
-        const blurred = blurRegion(own, wide, from, part.sigma * scale);
-        for (let i = 0; i < out.data.length; i++) out.data[i] = Math.min(1, out.data[i] + blurred.data[i]);
-      }
+      for (const { data } of Object.values(inputs))
+        for (let i = 0; i < out.data.length; i++) out.data[i] = Math.min(1, out.data[i] + data[i]);
       for (const touch of shadow.touches) paintStroke(out, region, touch, scaled(touchPlace, scale));
       for (let i = 0; i < out.data.length; i++) out.data[i] *= shadow.strength;
       return out;
     },
-  };
+  );
 }
 
 /** How far off the veil has been painted: 0 near, 0.5 where nothing is painted, 1 far. */
@@ -117,12 +94,19 @@ function liftMap({ lifts }: VeilShadow, region: Region, toOutput: Affine): Raste
 }
 
 /** What of a veil belongs to one step of lift; all steps together are the whole veil. */
-function weighed(cover: Raster, lifted: Raster, at: number): Raster {
-  const { max, abs } = Math;
-  return {
-    ...cover,
-    data: cover.data.map((value, i) => value * max(0, 1 - abs(lifted.data[i] - at) * (liftSteps - 1))),
-  };
+function liftedPart(matte: Node, shadow: VeilShadow, at: number, liftPlace: Affine): Node {
+  return filtered(matte, {
+    key: contentKey('lifted', keyOf(shadow.lifts), at, liftPlace),
+    reach: 0,
+    apply(cover, { request: { region, scale } }) {
+      const { max, abs } = Math;
+      const { data: lifted } = liftMap(shadow, region, scaled(liftPlace, scale));
+      return {
+        ...cover,
+        data: cover.data.map((value, i) => value * max(0, 1 - abs(lifted[i] - at) * (liftSteps - 1))),
+      };
+    },
+  });
 }
 
 const scaled = (map: Affine, scale: number): Affine => followedBy(map, moved(0, 0, scale));
@@ -134,7 +118,7 @@ export function colourNode(css: string): Node {
     key: contentKey('colour', css),
     channels: 4,
     bounds: null,
-    needs: () => [],
+    needs: () => ({}),
     compute({ region }) {
       const out = emptyRaster(region.width, region.height, 4);
       fillWith(out, [red, green, blue, 1]);

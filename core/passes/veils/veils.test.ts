@@ -1,7 +1,7 @@
 import { Evaluator } from '../../graph/evaluate';
 import { phi } from '../../testing/gaussian';
 import { paintedPicture } from '../../testing/pictures';
-import type { Materials } from '../pass';
+import type { Materials } from '../../graph/materials';
 import { plateNode } from '../plate/render';
 import { polygonsOf, signedArea } from './contour';
 import { frontNode } from './front';
@@ -149,15 +149,15 @@ describe('cuts are joined in their order', () => {
   };
   test('added, taken away, intersected', async () => {
     expect(await seen([left, right])).toEqual([1, 1, 1]);
-    expect(await seen([left, { ...right, joining: 'take-away' }])).toEqual([1, 0, 0]);
-    expect(await seen([left, { ...right, joining: 'intersect' }])).toEqual([0, 1, 0]);
-    expect(await seen([{ ...right, joining: 'take-away' }, left])).toEqual([1, 1, 0]);
+    expect(await seen([left, { ...right, operation: 'subtract' }])).toEqual([1, 0, 0]);
+    expect(await seen([left, { ...right, operation: 'intersect' }])).toEqual([0, 1, 0]);
+    expect(await seen([{ ...right, operation: 'subtract' }, left])).toEqual([1, 1, 0]);
   });
   test('a cut that has nothing yet is left out, however it joins', async () => {
     expect(
       await seen([
         left,
-        { kind: 'scribble', joining: 'intersect', marks: [], box: null, matte: null, coarse: false },
+        { kind: 'scribble', operation: 'intersect', marks: [], box: null, matte: null, coarse: false },
         tracedCut([], 'intersect'),
       ]),
     ).toEqual([1, 1, 0]);
@@ -166,7 +166,7 @@ describe('cuts are joined in their order', () => {
     const small = paintedPicture(50, 40, (x) => [x < 20 ? 255 : 0], 1);
     const own: Materials = { ...materials, picture: (key) => (key === 'm' ? small : picture) };
     const matte = await new Evaluator(1e8).pixels(
-      matteNode(veil({ cuts: [{ kind: 'picture', joining: 'add', matte: 'm' }] }), plain, own),
+      matteNode(veil({ cuts: [{ kind: 'picture', operation: 'add', matte: 'm' }] }), plain, own),
       { region, scale: 1 },
     );
     expect([at(matte, 20, 40), at(matte, 36, 40), at(matte, 44, 40)].map(Math.round)).toEqual([1, 1, 0]);
@@ -183,7 +183,7 @@ test('a tone key that is not solved yet is worked out from what is on show', asy
       cuts: [
         {
           kind: 'tone',
-          joining: 'add',
+          operation: 'add',
           samples: [{ x: 80, y: 10, colour: 'rgb(40 40 200)' }],
           chroma: 5,
           lightness: 5,

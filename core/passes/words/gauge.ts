@@ -2,7 +2,7 @@ import { outerPixels } from '../../pixels/region';
 import { coverage } from '../../shape/coverage';
 import { flatten, transformPath } from '../../shape/path';
 import { strokeWidths } from '../../type/strokes';
-import type { Letters } from '../pass';
+import type { Letters } from '../../type/letters';
 
 /** One line as measured: its words and the width of its ink in sheet px. */
 export interface LineWidth {

@@ -1,5 +1,5 @@
 import { toSvgPath } from '../../shape/svgPath';
-import type { Letters } from '../pass';
+import type { Letters } from '../../type/letters';
 
 const escaped = (text: string): string =>
   text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);

@@ -2,7 +2,9 @@ import { unionOf, type Region } from '../../pixels/region';
 import { apply, identity, type Affine } from '../../shape/affine';
 import { pathBounds } from '../../shape/bounds';
 import { caretReach } from '../../type/caret';
-import type { Caret, Letter, Letters, Line, Materials } from '../pass';
+import type { OpenFace } from '../../type/faceBook';
+import { noLetters, type Caret, type Letter, type Letters, type Line } from '../../type/letters';
+import type { Materials } from '../../graph/materials';
 import { lockupOf } from './lockups';
 import type { Measure, SetLetter, SetLine } from './lockups/lockup';
 import type { Words } from './schema';
@@ -15,7 +17,7 @@ import { shapePath } from '../../shape/shapes';
  */
 export function setWords(words: Words, materials: Materials): Letters {
   if (words.shape) return setShape(words);
-  const { lines, measure } = setLines(words, materials);
+  const { lines, measure, face } = setLines(words, materials);
   const placed = lockupOf(words.lockup).place(lines, words.lockup, measure);
   const texts = words.text.split('\n');
   let start = 0;
@@ -26,20 +28,19 @@ export function setWords(words: Words, materials: Materials): Letters {
   });
   const letters = all.flatMap((one) => one.letters);
   return {
+    ...noLetters,
     letters,
     lines: all.map(({ line }) => line),
     size: measure.size,
     capHeight: measure.capHeight,
     ink: inkOf(letters),
     flatInk: inkOf(letters),
-    place: identity,
-    warp: null,
-    echoes: [],
+    reading: { face, upperCase: words.upperCase },
   };
 }
 
 /** The lines shaped and set by hand, before a lockup places them; and what lockups go by. */
-export function setLines(words: Words, materials: Materials): { lines: SetLine[]; measure: Measure } {
+export function setLines(words: Words, materials: Materials): { lines: SetLine[]; measure: Measure; face: OpenFace } {
   const face = materials.face(words.face).varied(words.axes);
   const faces = [face, ...words.fallbacks.map((key) => materials.face(key))];
   const settings = new Map(words.letters.map((letter) => [letter.at, letter]));
@@ -53,6 +54,7 @@ export function setLines(words: Words, materials: Materials): { lines: SetLine[]
   const leadingOf = (line: number): number => (line === 0 ? 0 : (leadings[line] ?? leading) * size);
   return {
     lines,
+    face,
     measure: { size, capHeight: face.capHeight * size, tracking: tracking * size, leadingOf, alignment },
   };
 }
@@ -127,14 +129,11 @@ function setShape(words: Words): Letters {
   const bounds = pathBounds(path);
   const letters: Letter[] = bounds ? [{ start: 0, text: words.shape!.kind, line: 0, path, bounds, colour: null }] : [];
   return {
+    ...noLetters,
     letters,
-    lines: [],
     size: words.size,
     capHeight: bounds?.height ?? words.size,
     ink: bounds,
     flatInk: bounds,
-    place: identity,
-    warp: null,
-    echoes: [],
   };
 }

@@ -1,6 +1,6 @@
 import { shippedFace } from '../../testing/faces';
 import { polygonPath, transformPath } from '../../shape/path';
-import type { Materials } from '../pass';
+import type { Materials } from '../../graph/materials';
 import type { SetLetter } from './lockups/lockup';
 import { setLines, setWords } from './render';
 import { plainWords, type Words } from './schema';

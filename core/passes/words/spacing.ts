@@ -1,6 +1,6 @@
 import { identity } from '../../shape/affine';
 import { flatten, transformPath, type Path } from '../../shape/path';
-import type { Letters } from '../pass';
+import type { Letters } from '../../type/letters';
 import { pensAlong, type Measure, type SetLetter, type SetLine } from './lockups/lockup';
 
 /** The white between two neighbours of a line. */

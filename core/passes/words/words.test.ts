@@ -1,5 +1,6 @@
 import { advanceFromTables, faceBytes, shippedFace } from '../../testing/faces';
-import type { Letters, Materials } from '../pass';
+import type { Letters } from '../../type/letters';
+import type { Materials } from '../../graph/materials';
 import { lineWidths } from './gauge';
 import { setWords } from './render';
 import { plainWords, type Words } from './schema';

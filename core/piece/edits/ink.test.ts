@@ -5,7 +5,7 @@ import { plainOutline } from '../../passes/outlines/schema';
 import { blankLettering, blankPiece } from '../blank';
 import type { Piece } from '../schema';
 import { applyEdit, problemWith, type Edit } from './edit';
-import { addGrade, moveGrade, removeGrade, setGrade, setGradeReach } from './grades';
+import { addGrade, moveGrade, setGradeReach } from './grades';
 import {
   addCoat,
   addPictureCoat,
@@ -16,15 +16,14 @@ import {
   putPanel,
   removeCoat,
   setCoat,
-  setInk,
   setPanel,
   setSlips,
   type CoatsAt,
 } from './ink';
 import { setText } from './letterings';
-import { addOutline, freeOutline, moveOutline, removeOutline, setEdge, setOutline } from './outlines';
-import { addLettering, removeLettering } from './things';
-import { addVeil, removeVeil } from './veils';
+import { addOutline, freeOutline, moveOutline, removeOutline, setOutline } from './outlines';
+import { addLettering, changePart, changeThing, removeThing } from './items';
+import { addVeil } from './veils';
 
 const sheet = { width: 600, height: 400, ppi: 300, paint: '#ffffff' };
 const asset = (kind: 'face' | 'plate', letter: string) => ({ kind, name: letter, sha256: letter.repeat(64) }) as never;
@@ -127,12 +126,12 @@ test('panel, laying and outlines are set; outlines keep ids of their own', () =>
   const piece = after(
     putPanel('w', plainPanel({ shape: { kind: 'ellipse' }, colour: '#000' })),
     setPanel('w', { knockout: 'below' }),
-    setInk('w', { together: 'multiply' }),
+    changePart('w', 'ink', { together: 'multiply' }),
     addOutline('w', outline('outline-1')),
     addOutline('w', outline('outline-2')),
     moveOutline('w', 1, 0),
     setOutline('w', 'outline-2', { front: true }),
-    setEdge('w', { round: 0.1 }),
+    changePart('w', 'outlines', { round: 0.1 }),
   );
   const [{ ink: own, outlines }] = piece.letterings;
   expect([
@@ -159,11 +158,11 @@ test('grades go with the letters or the veil that they reach for', () => {
   ].reduce((piece, edit) => applyEdit(piece, edit).piece, plate as Piece);
   expect(problemWith(graded)).toBeNull();
   const ids = (edit: Edit): string[] => applyEdit(graded, edit).piece.grades.map(({ id }) => id);
-  expect(ids(removeVeil('v'))).toEqual(['g']);
-  expect(ids(removeLettering('w'))).toEqual([]);
+  expect(ids(removeThing('v'))).toEqual(['g']);
+  expect(ids(removeThing('w'))).toEqual([]);
   expect(ids(moveGrade(0, 1))).toEqual(['h', 'g']);
-  expect(ids(removeGrade('g'))).toEqual(['h']);
-  expect(applyEdit(graded, setGrade('g', { hue: 30 })).piece.grades[0].hue).toBe(30);
+  expect(ids(removeThing('g'))).toEqual(['h']);
+  expect(applyEdit(graded, changeThing('grades', 'g', { hue: 30 })).piece.grades[0].hue).toBe(30);
   expect(problemWith(applyEdit(graded, setGradeReach('g', { on: { kind: 'veil', veil: 'gone' } })).piece)).toMatch(
     /grade reaches/,
   );

@@ -1,9 +1,8 @@
 import { pictureCoat, solidCoat, type Coat, type PictureCoat, type SolidCoat } from '../../coats/schema';
 import type { Panel } from '../../passes/ink/panel/schema';
-import type { Ink } from '../../passes/ink/schema';
 import type { Asset, Piece } from '../schema';
 import { moveWithin, type Edit } from './edit';
-import { dropUnused, keepAsset, thing } from './things';
+import { dropUnused, keepAsset, itemOf } from './items';
 
 /** Which coats are meant: those of the sheet, of a lettering's ink, its panel, the openings in that, or one of its outlines. */
 export type CoatsAt =
@@ -14,9 +13,9 @@ export type CoatsAt =
 /** @throws Error where there is no such panel or outline any more */
 export function coatsIn(piece: Pick<Piece, 'sheet' | 'letterings'>, at: CoatsAt): Coat[] {
   if (at.of === 'sheet') return piece.sheet.coats;
-  const { ink, outlines } = thing(piece.letterings, at.lettering);
+  const { ink, outlines } = itemOf(piece.letterings, at.lettering);
   if (at.of === 'ink') return ink.coats;
-  if (at.of === 'outline') return thing(outlines.list, at.outline).coats;
+  if (at.of === 'outline') return itemOf(outlines.list, at.outline).coats;
   if (!ink.panel) throw new Error('There is no panel behind these letters any more.');
   return at.of === 'panel' ? ink.panel.coats : ink.panel.opening;
 }
@@ -25,7 +24,7 @@ export function coatsIn(piece: Pick<Piece, 'sheet' | 'letterings'>, at: CoatsAt)
 export const setSolid =
   (id: string, change: Partial<SolidCoat>): Edit =>
   (piece) => {
-    const { coats } = thing(piece.letterings, id).ink;
+    const { coats } = itemOf(piece.letterings, id).ink;
     const found = coats.findLast((coat): coat is SolidCoat => coat.kind === 'solid');
     if (found) Object.assign(found, change);
     else coats.push(solidCoat({ colour: '#1f2328', ...change }));
@@ -89,22 +88,17 @@ export const moveCoat =
   (piece) =>
     moveWithin(coatsIn(piece, at), from, to);
 
-export const setInk =
-  (id: string, change: Partial<Pick<Ink, 'mode' | 'together'>>): Edit =>
-  (piece) =>
-    void Object.assign(thing(piece.letterings, id).ink, change);
-
 /** Puts a panel behind the letters, or takes it away. */
 export const putPanel =
   (id: string, panel: Panel | null): Edit =>
   (piece) => {
-    thing(piece.letterings, id).ink.panel = panel && structuredClone(panel);
+    itemOf(piece.letterings, id).ink.panel = panel && structuredClone(panel);
     dropUnused(piece);
   };
 
 export const setPanel =
   (id: string, change: Partial<Panel>): Edit =>
   (piece) => {
-    const { panel } = thing(piece.letterings, id).ink;
+    const { panel } = itemOf(piece.letterings, id).ink;
     if (panel) Object.assign(panel, change);
   };

@@ -1,27 +1,39 @@
+import { passes } from '../../passes';
+import type { Retyping } from '../../passes/pass';
 import type { Echo } from '../../passes/stance/schema';
-import { isPlain, keptPlaces, plainLetter, retyped, type LetterSetting } from '../../passes/words/letterSettings';
-import { coatsOf, type Asset, type Guide, type Lettering, type Piece, type Slope } from '../schema';
+import { isPlain, keptPlaces, plainLetter, type LetterSetting } from '../../passes/words/letterSettings';
+import {
+  letteringDocuments,
+  pictureDocuments,
+  type Asset,
+  type Guide,
+  type Lettering,
+  type Piece,
+  type Slope,
+} from '../schema';
 import type { Edit } from './edit';
-import { dropUnused, keepAsset, thing } from './things';
+import { dropUnused, itemOf, keepAsset, type LetteringPart } from './items';
 
 type KeptAsset = Asset & { sha256: string };
 
-const wordsOf = (piece: Piece, id: string): Lettering['words'] => thing(piece.letterings, id).words;
+const wordsOf = (piece: Piece, id: string): Lettering['words'] => itemOf(piece.letterings, id).words;
 
-/** Other words; what was set by hand stays with the letters that stay. */
+/** Other words; what was set by hand stays with the letters that stay: every pass brings its own part over. */
 export const setText =
   (id: string, text: string): Edit =>
   (piece) => {
-    const words = wordsOf(piece, id);
-    piece.weave = piece.weave.flatMap((crossing) =>
-      crossing.lettering === id ? keptPlaces(words.text, text, [crossing]) : [crossing],
-    );
-    for (const coat of coatsOf(thing(piece.letterings, id))) {
-      if (coat.kind === 'picture') coat.slips = keptPlaces(words.text, text, coat.slips);
-      const { reach } = coat;
-      if (reach.kind === 'letter') reach.at = keptPlaces(words.text, text, [reach])[0]?.at ?? reach.at;
-    }
-    Object.assign(words, retyped(words.text, text, words), { text });
+    const lettering = itemOf(piece.letterings, id);
+    const before = lettering.words.text;
+    const retyping: Retyping = {
+      lettering: id,
+      before,
+      after: text,
+      keep: (things) => keptPlaces(before, text, things),
+    };
+    for (const [field, { retyped }] of Object.entries(letteringDocuments(passes)))
+      retyped?.(lettering[field as LetteringPart], retyping);
+    for (const [field, { retyped }] of Object.entries(pictureDocuments(passes)))
+      retyped?.(piece[field as keyof Piece], retyping);
   };
 
 /** The faces that set what the lettering's own face has not. */
@@ -74,17 +86,17 @@ export const setLeading =
 export const addEcho =
   (id: string, echo: Echo): Edit =>
   (piece) =>
-    void thing(piece.letterings, id).stance.echoes.push(echo);
+    void itemOf(piece.letterings, id).stance.echoes.push(echo);
 
 export const changeEcho =
   (id: string, echo: string, change: Partial<Echo>): Edit =>
   (piece) =>
-    void Object.assign(thing(thing(piece.letterings, id).stance.echoes, echo), change);
+    void Object.assign(itemOf(itemOf(piece.letterings, id).stance.echoes, echo), change);
 
 export const removeEcho =
   (id: string, echo: string): Edit =>
   (piece) => {
-    const { stance } = thing(piece.letterings, id);
+    const { stance } = itemOf(piece.letterings, id);
     stance.echoes = stance.echoes.filter((one) => one.id !== echo);
   };
 
@@ -93,7 +105,7 @@ export const moveLetterings =
   (moves: readonly { id: string; dx: number; dy: number }[]): Edit =>
   (piece) => {
     for (const { id, dx, dy } of moves) {
-      const { stance } = thing(piece.letterings, id);
+      const { stance } = itemOf(piece.letterings, id);
       stance.x += dx;
       stance.y += dy;
     }
@@ -107,7 +119,7 @@ export const addGuide =
 export const moveGuide =
   (id: string, at: number): Edit =>
   (piece) =>
-    void (thing(piece.guides, id).at = at);
+    void (itemOf(piece.guides, id).at = at);
 
 export const removeGuide =
   (id: string): Edit =>
@@ -122,7 +134,7 @@ export const addSlope =
 export const changeSlope =
   (id: string, change: Partial<Pick<Slope, 'from' | 'to'>>): Edit =>
   (piece) =>
-    void Object.assign(thing(piece.slopes, id), change);
+    void Object.assign(itemOf(piece.slopes, id), change);
 
 export const removeSlope =
   (id: string): Edit =>

@@ -1,6 +1,6 @@
-import type { Outline, Outlines } from '../../passes/outlines/schema';
+import type { Outline } from '../../passes/outlines/schema';
 import { moveWithin, type Edit } from './edit';
-import { dropUnused, thing } from './things';
+import { dropUnused, itemOf } from './items';
 
 /** An id that none of the outlines has yet. */
 export function freeOutline(list: readonly Outline[]): string {
@@ -13,17 +13,17 @@ export function freeOutline(list: readonly Outline[]): string {
 export const addOutline =
   (id: string, outline: Outline): Edit =>
   (piece) =>
-    void thing(piece.letterings, id).outlines.list.push(structuredClone(outline));
+    void itemOf(piece.letterings, id).outlines.list.push(structuredClone(outline));
 
 export const setOutline =
   (id: string, outline: string, change: Partial<Outline>): Edit =>
   (piece) =>
-    void Object.assign(thing(thing(piece.letterings, id).outlines.list, outline), change);
+    void Object.assign(itemOf(itemOf(piece.letterings, id).outlines.list, outline), change);
 
 export const removeOutline =
   (id: string, outline: string): Edit =>
   (piece) => {
-    const { outlines } = thing(piece.letterings, id);
+    const { outlines } = itemOf(piece.letterings, id);
     outlines.list = outlines.list.filter((one) => one.id !== outline);
     dropUnused(piece);
   };
@@ -32,10 +32,4 @@ export const removeOutline =
 export const moveOutline =
   (id: string, from: number, to: number): Edit =>
   (piece) =>
-    moveWithin(thing(piece.letterings, id).outlines.list, from, to);
-
-/** Rounds the letters' corners, makes them fatter or thinner. */
-export const setEdge =
-  (id: string, change: Partial<Pick<Outlines, 'round' | 'grow'>>): Edit =>
-  (piece) =>
-    void Object.assign(thing(piece.letterings, id).outlines, change);
+    moveWithin(itemOf(piece.letterings, id).outlines.list, from, to);

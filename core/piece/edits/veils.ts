@@ -16,7 +16,7 @@ import {
 } from '../../passes/veils/schema';
 import type { Asset, Piece } from '../schema';
 import { moveWithin, type Edit } from './edit';
-import { dropGrades, dropUnused, keepAsset, thing } from './things';
+import { dropUnused, keepAsset, itemOf } from './items';
 
 /** Solved pixels as the store has them. */
 export type StoredMatte = Asset & { sha256: string };
@@ -28,49 +28,34 @@ export const addVeil =
     piece.depth.push(veil.id);
   };
 
-export const changeVeil =
-  (id: string, change: Partial<Pick<Veil, 'name' | 'feather'>>): Edit =>
-  (piece) =>
-    void Object.assign(thing(piece.veils, id), change);
-
-export const removeVeil =
-  (id: string): Edit =>
-  (piece) => {
-    piece.veils = piece.veils.filter((veil) => veil.id !== id);
-    piece.depth = piece.depth.filter((other) => other !== id);
-    piece.weave = piece.weave.filter(({ veil }) => veil !== id);
-    dropGrades(piece, ({ on }) => on.kind !== 'all' && on.veil === id);
-    dropUnused(piece);
-  };
-
 /** Adds a way to cut, nearest to the touch-up; a copy of it, since what has come into a piece is never changed. */
 export const addCut =
   (id: string, cut: Cut): Edit =>
   (piece) =>
-    void thing(piece.veils, id).cuts.push(structuredClone(cut));
+    void itemOf(piece.veils, id).cuts.push(structuredClone(cut));
 
 export const removeCut =
   (id: string, index: number): Edit =>
   (piece) => {
-    thing(piece.veils, id).cuts.splice(index, 1);
+    itemOf(piece.veils, id).cuts.splice(index, 1);
     dropUnused(piece);
   };
 
 export const moveCut =
   (id: string, from: number, to: number): Edit =>
   (piece) =>
-    moveWithin(thing(piece.veils, id).cuts, from, to);
+    moveWithin(itemOf(piece.veils, id).cuts, from, to);
 
-export const setJoining =
-  (id: string, index: number, joining: Cut['joining']): Edit =>
+export const setCutOperation =
+  (id: string, index: number, operation: Cut['operation']): Edit =>
   (piece) =>
-    void (thing(piece.veils, id).cuts[index].joining = joining);
+    void (itemOf(piece.veils, id).cuts[index].operation = operation);
 
 /** Changes a cut that is solved, and puts what it was solved to in place. @param matte null: it is still to be solved */
 export const setSolvedCut =
   (id: string, index: number, change: Partial<Cut>, matte: StoredMatte | null): Edit =>
   (piece) => {
-    const cut = thing(piece.veils, id).cuts[index];
+    const cut = itemOf(piece.veils, id).cuts[index];
     Object.assign(cut, change, { matte: matte && keepAsset(piece, matte) });
     dropUnused(piece);
   };
@@ -83,7 +68,7 @@ export const setFineEdge =
     solved: { matte: StoredMatte; front: StoredMatte; solvedFor: string } | null,
   ): Edit =>
   (piece) => {
-    const veil = thing(piece.veils, id);
+    const veil = itemOf(piece.veils, id);
     veil.fine = { ...(veil.fine ?? { band: [], reach: 0, matte: null, front: null, solvedFor: null }), ...change };
     if (solved)
       Object.assign(veil.fine, {
@@ -97,22 +82,22 @@ export const setFineEdge =
 export const removeFineEdge =
   (id: string): Edit =>
   (piece) => {
-    thing(piece.veils, id).fine = null;
+    itemOf(piece.veils, id).fine = null;
     dropUnused(piece);
   };
 
 export const setShadow =
   (id: string, shadow: VeilShadow | null): Edit =>
   (piece) =>
-    void (thing(piece.veils, id).shadow = shadow);
+    void (itemOf(piece.veils, id).shadow = shadow);
 
 export const setSoftness =
   (id: string, softness: Softness | null): Edit =>
   (piece) =>
-    void (thing(piece.veils, id).softness = softness);
+    void (itemOf(piece.veils, id).softness = softness);
 
 function traceAt(piece: Piece, id: string, cut: number): TraceCut {
-  const found = thing(piece.veils, id).cuts[cut];
+  const found = itemOf(piece.veils, id).cuts[cut];
   if (found?.kind !== 'trace') throw new Error('This is not a trace any more.');
   return found;
 }
@@ -236,13 +221,13 @@ export const removeContour =
 export const addStroke =
   (id: string, stroke: Stroke): Edit =>
   (piece) =>
-    void thing(piece.veils, id).strokes.push(stroke);
+    void itemOf(piece.veils, id).strokes.push(stroke);
 
 /** Copies what a veil cuts out to another place. @param graft the new veil's id and name, and where it stands */
 export const addGraft =
   (from: string, graft: Pick<Veil, 'id' | 'name'> & { graft: Graft }): Edit =>
   (piece) => {
-    const source = thing(piece.veils, from);
+    const source = itemOf(piece.veils, from);
     piece.veils.push({ ...structuredClone(current(source)), ...graft, shadow: null });
     piece.depth.splice(piece.depth.indexOf(from) + 1, 0, graft.id);
   };
@@ -250,7 +235,7 @@ export const addGraft =
 export const setGraft =
   (id: string, change: Partial<Graft>): Edit =>
   (piece) => {
-    const veil = thing(piece.veils, id);
+    const veil = itemOf(piece.veils, id);
     if (!veil.graft) throw new Error('This veil is not a graft.');
     Object.assign(veil.graft, change);
   };
@@ -258,12 +243,12 @@ export const setGraft =
 export const setCast =
   (id: string, cast: Cast | null): Edit =>
   (piece) =>
-    void (thing(piece.veils, id).cast = cast);
+    void (itemOf(piece.veils, id).cast = cast);
 
 export const clearStrokes =
   (id: string): Edit =>
   (piece) =>
-    void (thing(piece.veils, id).strokes = []);
+    void (itemOf(piece.veils, id).strokes = []);
 
 /** Turns crossings of a veil and letters. What is as the depth line has it need not be said. */
 export const setCrossings =

@@ -44,6 +44,7 @@ export const firstCoats: Record<Offered, Coat> = {
   },
   halftone: {
     kind: 'halftone',
+    of: 'coats',
     motif: 'dots',
     colour: '#1f2328',
     ground: null,

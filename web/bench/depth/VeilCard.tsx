@@ -60,7 +60,7 @@ function outlineOf({ cuts }: Veil, place: Affine): string {
       .map((value) => value.toFixed(1))
       .join(' ');
   const closed = cuts.flatMap((cut) =>
-    cut.kind === 'trace' && cut.joining === 'add' ? cut.contours.filter((contour) => contour.closed) : [],
+    cut.kind === 'trace' && cut.operation === 'add' ? cut.contours.filter((contour) => contour.closed) : [],
   );
   return closed
     .map(

@@ -1,7 +1,7 @@
 import { Keyboard, Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { rename } from '../../../core/piece/edits/things';
+import { rename } from '../../../core/piece/edits/items';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { KeptText } from '../../ui/KeptText';
 import { Tip } from '../../ui/Tip';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Letters } from '../../../core/passes/pass';
+import type { Letters } from '../../../core/type/letters';
 import type { Edit } from '../../../core/piece/edits/edit';
 import type { Point } from '../../../core/shape/affine';
 import { roundedPoint } from '../../../core/shape/rounding';

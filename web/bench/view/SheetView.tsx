@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { intersect } from '../../../core/pixels/region';
-import type { Letters } from '../../../core/passes/pass';
+import type { Letters } from '../../../core/type/letters';
 import { standingBox } from '../../../core/type/standing';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { useBench } from '../benchContext';

@@ -1,4 +1,4 @@
-import type { Letters } from '../../../core/passes/pass';
+import type { Letters } from '../../../core/type/letters';
 import { apply, inverse, type Point } from '../../../core/shape/affine';
 
 /** From sheet px to the plane in which the words were laid out. */

@@ -16,7 +16,7 @@ import {
   type Measures,
 } from '../../../core/render/measure';
 import { PartReceiver, type Package } from '../../../core/render/parts';
-import type { Materials } from '../../../core/passes/pass';
+import type { Materials } from '../../../core/graph/materials';
 import { httpLibrary } from '../../api/library';
 
 /** What workers share, where the page may: stored tiles, and the number of the newest frame. */

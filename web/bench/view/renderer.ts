@@ -1,10 +1,10 @@
 import type { Piece } from '../../../core/piece/schema';
 import { intersect, scaleRegion, type Region } from '../../../core/pixels/region';
 import type { Look } from '../../../core/render/compile';
-import type { Crew } from '../../../core/render/workerPool';
+import type { WorkerPool } from '../../../core/render/workerPool';
 import type { Measures } from '../../../core/render/measure';
 import { renderTile, sheetAt, tilesOver } from '../../../core/graph/tiles';
-import { renderCrew, sharedMemory, type PageOrder } from './renderCrew';
+import { renderPool, sharedMemory, type PageOrder } from './renderPool';
 import type { RenderAnswer, SeenOnStock } from './renderWorker';
 
 /** A tile that can be drawn: its picture, and what it shows. */
@@ -59,7 +59,7 @@ export interface FrameState {
 export class SheetRenderer {
   private readonly memory = sharedMemory();
   private readonly newestFrame = this.memory && new Int32Array(this.memory.newestFrame);
-  private readonly crew: Crew<PageOrder, RenderAnswer>;
+  private readonly pool: WorkerPool<PageOrder, RenderAnswer>;
   private frames = 0;
   private revision = 0;
   private given = -1;
@@ -81,7 +81,7 @@ export class SheetRenderer {
   private failed: (message: string) => void = () => undefined;
 
   constructor(count = Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2))) {
-    this.crew = renderCrew(count, this.memory);
+    this.pool = renderPool(count, this.memory);
   }
 
   /** What is to be seen from now on. @param dragging more changes are about to come */
@@ -103,26 +103,26 @@ export class SheetRenderer {
   }
 
   async measure(): Promise<Measures> {
-    const answer = await this.crew.ask({ kind: 'measure' });
+    const answer = await this.pool.ask({ kind: 'measure' });
     if (answer.kind !== 'measure') throw new Error('Nothing was measured.');
     return answer.measures;
   }
 
   /** The piece on a sheet of another colour. @param side longer side of its picture, px */
   async onStock(paint: string, side: number): Promise<SeenOnStock> {
-    const answer = await this.crew.ask({ kind: 'stock', paint, side });
+    const answer = await this.pool.ask({ kind: 'stock', paint, side });
     if (answer.kind !== 'stock') throw new Error('Nothing was drawn.');
     return answer.seen;
   }
 
   async colour(centre: [number, number], radius: number): Promise<string | null> {
-    const answer = await this.crew.ask({ kind: 'colour', centre, radius });
+    const answer = await this.pool.ask({ kind: 'colour', centre, radius });
     return answer.kind === 'colour' ? answer.colour : null;
   }
 
   /** The colour of the photograph's own shadows in a region, sheet px. */
   async shadowColour(region: Region): Promise<string | null> {
-    const answer = await this.crew.ask({ kind: 'shadow', region });
+    const answer = await this.pool.ask({ kind: 'shadow', region });
     return answer.kind === 'colour' ? answer.colour : null;
   }
 
@@ -197,7 +197,7 @@ export class SheetRenderer {
     if (this.newestFrame) Atomics.store(this.newestFrame, 0, frame.number);
     if (this.given !== this.revision) {
       this.given = this.revision;
-      this.crew.tell('piece', { kind: 'piece', piece: this.piece!, look: this.look });
+      this.pool.broadcast('piece', { kind: 'piece', piece: this.piece!, look: this.look });
     }
     if (regions.length === 0) return this.finish(frame);
     for (const region of regions) this.askTile(frame, region);
@@ -218,7 +218,7 @@ export class SheetRenderer {
     this.warmed = view;
     const scale = this.view.scale * 0.5;
     for (const region of this.tilesAt(scale)) {
-      this.crew.ask({ kind: 'tile', frame: this.frames, region, scale, have: null }, this.workerOf(region)).then(
+      this.pool.ask({ kind: 'tile', frame: this.frames, region, scale, have: null }, this.workerOf(region)).then(
         (answer) => answer.kind === 'tile' && answer.bitmap?.close(),
         () => undefined,
       );
@@ -226,14 +226,14 @@ export class SheetRenderer {
   }
 
   private workerOf(region: Region): number {
-    return (Math.floor(region.x / renderTile) + Math.floor(region.y / renderTile)) % this.crew.size;
+    return (Math.floor(region.x / renderTile) + Math.floor(region.y / renderTile)) % this.pool.size;
   }
 
   private askTile(frame: Frame, region: Region): void {
     const place = placeOf(region);
     const known = this.shown.get(place);
     const have = known && known.scale === frame.scale ? known : null;
-    this.crew
+    this.pool
       .ask(
         { kind: 'tile', frame: frame.number, region, scale: frame.scale, have: have?.key ?? null },
         this.workerOf(region),
@@ -304,7 +304,7 @@ export class SheetRenderer {
 
   /** Tiles that nobody has begun are not wanted any more. */
   private dropTiles(): void {
-    this.crew.drop((order) => order.kind === 'tile');
+    this.pool.drop((order) => order.kind === 'tile');
   }
 }
 

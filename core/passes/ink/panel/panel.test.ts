@@ -2,10 +2,12 @@ import { blend } from '../../../kernels/blend';
 import type { Raster } from '../../../pixels/raster';
 import { emptyRaster } from '../../../pixels/raster';
 import { Evaluator } from '../../../graph/evaluate';
+import { laidOver } from '../../../scene/laidOver';
 import { sceneNode } from '../../../scene/scene';
+import { sheetNode } from '../../../scene/sheet';
 import { bareScene, drawnLetter, drawnLetters, square } from '../../../testing/letters';
 import { paintedNode } from '../../../testing/nodes';
-import type { LetteringLayer } from '../../pass';
+import type { Layer } from '../../pass';
 import { solidCoat } from '../../../coats/schema';
 import { inkLayers } from '../render';
 import { plainInk, type Ink } from '../schema';
@@ -32,20 +34,21 @@ const inkWith = (change: Partial<Ink>, colour = '#ffffff'): Ink => ({
 
 /** The photograph with a lettering on it. */
 async function composed(
-  layers: LetteringLayer[],
+  layers: readonly Layer[],
   { paint = null as string | null, photo = true } = {},
 ): Promise<Raster> {
+  const bare = sheetNode({ ...sheet, paint, coats: [] }, scene.materials);
   return new Evaluator(1e9).pixels(
     sceneNode(
-      paint,
-      photo ? [scene.photo] : [],
+      photo ? laidOver(bare, scene.photo) : bare,
+      bare,
       layers.map((layer) => ({ ...layer, strength: 1, over: [] })),
     ),
     { region, scale: 1 },
   );
 }
 /** Layers as one flat picture, laid on the photograph in a mode: the way it is done with copies. */
-async function asOne(layers: LetteringLayer[], mode: Parameters<typeof blend>[2]): Promise<Raster> {
+async function asOne(layers: readonly Layer[], mode: Parameters<typeof blend>[2]): Promise<Raster> {
   const flat = await composed(layers, { photo: false });
   const out = emptyRaster(sheet.width, sheet.height, 4);
   blend(out, await new Evaluator(1e9).pixels(scene.photo, { region, scale: 1 }));
@@ -85,9 +88,9 @@ test('laid together, panel and letters are one picture in a mode: the same as a 
   const { paint } = await import('../../../render/arrange');
   const { blankLettering } = await import('../../../piece/blank');
   const lettering = { ...blankLettering('w', 'w', '', sheet), ink };
-  expect(farthest(await composed(paint(lettering, letters, scene)), await asOne(layers, 'multiply'))).toBeLessThan(
-    1 / 255,
-  );
+  expect(
+    farthest(await composed(paint(lettering, letters, scene).layers), await asOne(layers, 'multiply')),
+  ).toBeLessThan(1 / 255);
 });
 
 test('an opening to the sheet takes the photograph away too: to its colour, or to nothing', async () => {

@@ -3,7 +3,7 @@ import { corners, identity, moved, placed, followedBy, type Affine } from '../..
 import { flattenTo, polygonPath, transformPath, type Path } from '../../../shape/path';
 import { smoothThrough } from '../../../shape/smooth';
 import { anyBend, warpPath } from '../../../shape/warpPath';
-import type { Letters, PlaneMap } from '../../pass';
+import type { Letters, PlaneMap } from '../../../type/letters';
 import { shapePath, type Shape } from '../../../shape/shapes';
 import type { Panel } from './schema';
 

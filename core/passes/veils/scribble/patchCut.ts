@@ -1,6 +1,6 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
 import type { Region } from '../../../pixels/region';
-import { remember } from '../../../graph/memoize';
+import { memoize } from '../../../graph/memoize';
 import { learnColours, likelihood, type ColourModel } from './colourModel';
 import { markedBehind, markedFront, unmarked } from './marks';
 import { CutGraph } from './minimumCut';
@@ -208,7 +208,7 @@ interface Links {
 }
 
 /** The pairs that each patch is part of. */
-const linksOf = remember(({ count, ties: { from, to } }: Patches): Links => {
+const linksOf = memoize(({ count, ties: { from, to } }: Patches): Links => {
   const start = new Int32Array(count + 1);
   for (let k = 0; k < from.length; k++) {
     start[from[k] + 1]++;

@@ -1,6 +1,7 @@
 import { shippedFace } from '../../../testing/faces';
 import type { Region } from '../../../pixels/region';
-import type { Letters, Materials } from '../../pass';
+import type { Letters } from '../../../type/letters';
+import type { Materials } from '../../../graph/materials';
 import { setWords } from '../render';
 import { plainWords, type Words } from '../schema';
 import { apply } from '../../../shape/affine';

@@ -1,6 +1,7 @@
+import { changeThing, removeThing } from '../../../../core/piece/edits/items';
 import { X } from 'lucide-react';
 import type { Grade, GradeReach } from '../../../../core/passes/grade/schema';
-import { removeGrade, setGrade, setGradeReach } from '../../../../core/piece/edits/grades';
+import { setGradeReach } from '../../../../core/piece/edits/grades';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
@@ -22,7 +23,7 @@ export function GradeCard({ grade, number }: { grade: Grade; number: number }) {
   const { piece, mayChange } = useBench();
   const { reach } = grade;
   const name = `grade ${number}`;
-  const set = (change: Partial<Grade>): Edit => setGrade(grade.id, change);
+  const set = (change: Partial<Grade>): Edit => changeThing('grades', grade.id, change);
   const setReach = (change: Partial<GradeReach>): Edit => setGradeReach(grade.id, change);
   const ons: Record<string, string> = {
     all: 'on all of the photo',
@@ -60,7 +61,7 @@ export function GradeCard({ grade, number }: { grade: Grade; number: number }) {
           aria-label={`Take ${name} off`}
           title="Take it off"
           disabled={!mayChange}
-          onClick={() => editing.commit('Take a grade off', removeGrade(grade.id))}
+          onClick={() => editing.commit('Take a grade off', removeThing(grade.id))}
         >
           <X size={14} aria-hidden />
         </button>

@@ -1,6 +1,6 @@
 import { plainGrade, type Grade } from '../../../../core/passes/grade/schema';
 import { addGrade, moveGrade } from '../../../../core/piece/edits/grades';
-import { freeId } from '../../../../core/piece/edits/things';
+import { freeId } from '../../../../core/piece/edits/items';
 import type { Piece } from '../../../../core/piece/schema';
 import { SortableItem, SortableList } from '../../../ui/Sortable';
 import { useBench } from '../../benchContext';

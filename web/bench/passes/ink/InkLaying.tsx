@@ -1,5 +1,5 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import type { BlendMode } from '../../../../core/kernels/blend/modes';
-import { setInk } from '../../../../core/piece/edits/ink';
 import type { Lettering } from '../../../../core/piece/schema';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
@@ -21,7 +21,7 @@ export function InkLaying({ lettering: { id, ink, outlines } }: { lettering: Let
             value={ink.mode}
             options={modeNames}
             disabled={!mayChange}
-            onChoose={(mode) => void editing.commit('Set the blend mode of the ink', setInk(id, { mode }))}
+            onChoose={(mode) => void editing.commit('Set the blend mode of the ink', changePart(id, 'ink', { mode }))}
           />
           .{' '}
         </>
@@ -43,7 +43,7 @@ export function InkLaying({ lettering: { id, ink, outlines } }: { lettering: Let
             onChoose={(mode) =>
               void editing.commit(
                 'Lay the lettering on otherwise',
-                setInk(id, { together: mode === 'each' ? null : mode }),
+                changePart(id, 'ink', { together: mode === 'each' ? null : mode }),
               )
             }
           />

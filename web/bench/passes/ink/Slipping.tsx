@@ -1,7 +1,7 @@
 import { pictureBox } from '../../../../core/coats/laidPictures';
 import type { Coat, PictureCoat } from '../../../../core/coats/schema';
 import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
-import type { Letter, Letters } from '../../../../core/passes/pass';
+import type { Letter, Letters } from '../../../../core/type/letters';
 import { setCoat, setSlips } from '../../../../core/piece/edits/ink';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';

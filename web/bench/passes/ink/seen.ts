@@ -1,4 +1,4 @@
-import type { Letter, Letters } from '../../../../core/passes/pass';
+import type { Letter, Letters } from '../../../../core/type/letters';
 import type { CoatsAt } from '../../../../core/piece/edits/ink';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';

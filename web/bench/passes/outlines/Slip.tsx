@@ -1,5 +1,6 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import { plainOutline, type Outline } from '../../../../core/passes/outlines/schema';
-import { addOutline, freeOutline, moveOutline, setEdge } from '../../../../core/piece/edits/outlines';
+import { addOutline, freeOutline, moveOutline } from '../../../../core/piece/edits/outlines';
 import { SortableItem, SortableList } from '../../../ui/Sortable';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
@@ -37,7 +38,7 @@ export function Slip() {
           step={0.1}
           min={-50}
           max={50}
-          edit={(value) => setEdge(id, { grow: value })}
+          edit={(value) => changePart(id, 'outlines', { grow: value })}
         />{' '}
         fatter, corners rounded by{' '}
         <EditedValue
@@ -49,7 +50,7 @@ export function Slip() {
           step={0.1}
           min={0}
           max={50}
-          edit={(value) => setEdge(id, { round: value })}
+          edit={(value) => changePart(id, 'outlines', { round: value })}
         />{' '}
         of the letter size.
       </p>

@@ -1,7 +1,7 @@
 import { reachOf } from '../../../../core/passes/outlines/bands';
 import type { Outline } from '../../../../core/passes/outlines/schema';
 import { standingBox, standingEm } from '../../../../core/type/standing';
-import type { Letters } from '../../../../core/passes/pass';
+import type { Letters } from '../../../../core/type/letters';
 import { setOutline } from '../../../../core/piece/edits/outlines';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Point } from '../../../../core/shape/affine';

@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { paperToPx } from '../../../../core/piece/lengths';
-import { movePlate, placePlate, removePlate, setSheet } from '../../../../core/piece/edits/things';
+import { changeThing, movePlate, removeThing, setSheet } from '../../../../core/piece/edits/items';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { handed, looked } from '../../benchState';
 import { editing } from '../../editing';
 import { PlateChooser } from '../../../plates/PlateChooser';
-import { ExchangePlate } from './ExchangePlate';
+import { ReplacePlate } from './ReplacePlate';
 import { placePhotograph } from './photographs';
 import { SheetCoats } from './SheetCoats';
 import { StockView } from './StockView';
@@ -119,7 +119,9 @@ function PlatePlace() {
       <div className="flex flex-wrap gap-2">
         <button
           className="plain-button"
-          onClick={() => editing.commit('Cover the sheet', placePlate(plate.id, coverSheet(picture, piece.sheet)))}
+          onClick={() =>
+            editing.commit('Cover the sheet', changeThing('plates', plate.id, coverSheet(picture, piece.sheet)))
+          }
         >
           Cover the sheet
         </button>
@@ -128,7 +130,7 @@ function PlatePlace() {
           onClick={() =>
             editing.commit(
               'Take the photograph at its own size',
-              placePlate(plate.id, {
+              changeThing('plates', plate.id, {
                 scale: 1,
                 x: Math.round((piece.sheet.width - picture.width) / 2),
                 y: Math.round((piece.sheet.height - picture.height) / 2),
@@ -138,10 +140,10 @@ function PlatePlace() {
         >
           Own size
         </button>
-        <ExchangePlate />
+        <ReplacePlate />
         <button
           className="quiet-button"
-          onClick={() => editing.commit('Take the photograph off the sheet', removePlate(plate.id))}
+          onClick={() => editing.commit('Take the photograph off the sheet', removeThing(plate.id))}
         >
           Take off
         </button>

@@ -1,5 +1,5 @@
 import { coverSheet } from '../../../../core/passes/plate/gauge';
-import { addPlate, freeId, keepAsset } from '../../../../core/piece/edits/things';
+import { addPlate, freeId, keepAsset } from '../../../../core/piece/edits/items';
 import { addCut, addVeil } from '../../../../core/piece/edits/veils';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { ask } from '../../../api/client';
@@ -43,7 +43,7 @@ async function place(asset: StoredAsset): Promise<void> {
     addVeil({ id: veil, name: asset.name.replace(/\.[a-z0-9]+$/i, '').slice(0, 200), plate })(draft);
     addCut(veil, {
       kind: 'picture',
-      joining: 'add',
+      operation: 'add',
       matte: keepAsset(draft, { kind: 'matte', name: own.name, sha256: own.sha256 }),
     })(draft);
   };

@@ -1,6 +1,6 @@
+import { changeThing } from '../../../../core/piece/edits/items';
 import { keepCovered } from '../../../../core/passes/plate/gauge';
 import type { Plate } from '../../../../core/passes/plate/schema';
-import { placePlate } from '../../../../core/piece/edits/things';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Point } from '../../../../core/shape/affine';
 import { useAppSelector } from '../../../store';
@@ -29,6 +29,10 @@ export function usePlate(): {
     plate,
     picture,
     place: (wanted) =>
-      placePlate(plate.id, covered && plate === piece.plates[0] ? keepCovered(wanted, picture, piece.sheet) : wanted),
+      changeThing(
+        'plates',
+        plate.id,
+        covered && plate === piece.plates[0] ? keepCovered(wanted, picture, piece.sheet) : wanted,
+      ),
   };
 }

@@ -1,5 +1,5 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import type { Bending } from '../../../../core/passes/stance/schema';
-import { setStance } from '../../../../core/piece/edits/things';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
@@ -19,7 +19,7 @@ export function BendSettings() {
   const { lettering, lettersOf, mayChange } = useBench();
   const { id, stance } = lettering!;
   const { bend } = stance;
-  const set = (next: Bending | null): Edit => setStance(id, { bend: next });
+  const set = (next: Bending | null): Edit => changePart(id, 'stance', { bend: next });
   const flat = lettersOf({ ...lettering!, stance: { ...stance, bend: null, perspective: null } });
   const perspective = flat && perspectiveFor(stance, flat);
   return (
@@ -95,7 +95,7 @@ export function BendSettings() {
             says="Set the turning point"
             value={stance.pivot[0]}
             unit="px"
-            edit={(x) => setStance(id, { pivot: [x, stance.pivot![1]] })}
+            edit={(x) => changePart(id, 'stance', { pivot: [x, stance.pivot![1]] })}
           />
           ,{' '}
           <EditedValue
@@ -103,7 +103,7 @@ export function BendSettings() {
             says="Set the turning point"
             value={stance.pivot[1]}
             unit="px"
-            edit={(y) => setStance(id, { pivot: [stance.pivot![0], y] })}
+            edit={(y) => changePart(id, 'stance', { pivot: [stance.pivot![0], y] })}
           />{' '}
           from the words’ origin.
         </p>

@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import type { Letters } from '../../../../core/passes/pass';
+import type { Letters } from '../../../../core/type/letters';
 import type { Perspective } from '../../../../core/passes/stance/schema';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';

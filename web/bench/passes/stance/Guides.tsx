@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { GuideLine } from '../../../../core/passes/stance/snap';
 import { addGuide, moveGuide, removeGuide } from '../../../../core/piece/edits/letterings';
-import { freeId } from '../../../../core/piece/edits/things';
+import { freeId } from '../../../../core/piece/edits/items';
 import { fromPx, lengthDigits, tellLength, toPx, type LengthUnit } from '../../../../core/piece/lengths';
 import type { Guide } from '../../../../core/piece/schema';
 import type { Region } from '../../../../core/pixels/region';

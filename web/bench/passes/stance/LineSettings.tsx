@@ -1,10 +1,10 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import { X } from 'lucide-react';
 import { slopeDegrees, turnedSlope } from '../../../../core/passes/stance/align';
 import { lastBaseline } from '../../../../core/passes/stance/gauge';
 import { alongSlope } from '../../../../core/passes/stance/turning';
-import type { Letters } from '../../../../core/passes/pass';
+import type { Letters } from '../../../../core/type/letters';
 import { changeSlope, moveGuide, removeGuide, removeSlope } from '../../../../core/piece/edits/letterings';
-import { setStance } from '../../../../core/piece/edits/things';
 import { fromPx, lengthDigits, toPx } from '../../../../core/piece/lengths';
 import type { Lettering, Slope } from '../../../../core/piece/schema';
 import { middleOf } from '../../../../core/pixels/region';
@@ -89,5 +89,5 @@ export function LineSettings() {
 /** Turns the words as the slope runs and lets the last baseline (a shape's lower edge) stand on it. */
 function setAlong({ id, stance }: Lettering, letters: Letters, { from, to }: Slope) {
   const foot = apply(letters.place, [middleOf(letters.ink!)[0], lastBaseline(letters)!]);
-  return setStance(id, alongSlope(stance, foot, from, to));
+  return changePart(id, 'stance', alongSlope(stance, foot, from, to));
 }

@@ -1,6 +1,6 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import { standingBox } from '../../../../core/type/standing';
 import type { Stance } from '../../../../core/passes/stance/schema';
-import { setStance } from '../../../../core/piece/edits/things';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { AlignSettings } from './AlignSettings';
@@ -14,7 +14,8 @@ export function Slip() {
   if (!lettering || !box) return <p className="text-faint">Set a word first (line 1).</p>;
   const { stance, id } = lettering;
   const { width, height } = piece.sheet;
-  const set = (label: string, change: Partial<Stance>) => () => void editing.commit(label, setStance(id, change));
+  const set = (label: string, change: Partial<Stance>) => () =>
+    void editing.commit(label, changePart(id, 'stance', change));
   const fit = (width * 0.9) / box.width;
   return (
     <div className="flex flex-col gap-3">

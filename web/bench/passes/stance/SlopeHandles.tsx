@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { slopeDegrees } from '../../../../core/passes/stance/align';
 import { addSlope, changeSlope } from '../../../../core/piece/edits/letterings';
-import { freeId } from '../../../../core/piece/edits/things';
+import { freeId } from '../../../../core/piece/edits/items';
 import type { Slope } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
 import { roundedPoint } from '../../../../core/shape/rounding';

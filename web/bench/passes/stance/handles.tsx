@@ -1,10 +1,11 @@
+import type { Edit } from '../../../../core/piece/edits/edit';
+import { changePart } from '../../../../core/piece/edits/items';
 import { useState } from 'react';
-import type { Letters } from '../../../../core/passes/pass';
+import type { Letters } from '../../../../core/type/letters';
 import { standingBox } from '../../../../core/type/standing';
 import type { Stance } from '../../../../core/passes/stance/schema';
 import { boxGuides, sheetGuides, snapBox, type GuideLine } from '../../../../core/passes/stance/snap';
 import { nameOf } from '../../../../core/piece/names';
-import { setStance } from '../../../../core/piece/edits/things';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Region } from '../../../../core/pixels/region';
 import { apply, corners, inverse, type Point } from '../../../../core/shape/affine';
@@ -67,7 +68,12 @@ function ChooseLettering() {
 
 function Nudge({ lettering: { id, stance } }: { lettering: Lettering }) {
   useNudge((dx, dy) =>
-    editing.soon('Move the words', `stance-${id}`, 'place', setStance(id, { x: stance.x + dx, y: stance.y + dy })),
+    editing.soon(
+      'Move the words',
+      `stance-${id}`,
+      'place',
+      changePart(id, 'stance', { x: stance.x + dx, y: stance.y + dy }),
+    ),
   );
   return null;
 }
@@ -89,7 +95,7 @@ function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; lett
   const { toScreen, view } = useViewport();
   const [reached, setReached] = useState<GuideLine[] | null>(null);
   const points = corners(ink).map((corner) => apply(letters.place, corner));
-  const set = (next: Partial<Stance>) => setStance(id, next);
+  const set = (next: Partial<Stance>) => changePart(id, 'stance', next);
 
   const moved = ({
     start,
@@ -157,17 +163,9 @@ function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; lett
 }
 
 /** The point that turning leaves where it is. */
-function PivotRing({
-  at,
-  letters,
-  set,
-}: {
-  at: Point;
-  letters: Letters;
-  set(next: Partial<Stance>): ReturnType<typeof setStance>;
-}) {
+function PivotRing({ at, letters, set }: { at: Point; letters: Letters; set(next: Partial<Stance>): Edit }) {
   const { toScreen } = useViewport();
-  const there = ({ start, to }: DragMove<Letters>): ReturnType<typeof setStance> =>
+  const there = ({ start, to }: DragMove<Letters>): Edit =>
     set({ pivot: roundedPoint(apply(inverse(start.place), to)) });
   const drag = useDrag({
     begin: () => letters,

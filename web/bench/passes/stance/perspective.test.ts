@@ -1,9 +1,9 @@
 import { plainStance } from '../../../../core/passes/stance/schema';
 import { stand } from '../../../../core/passes/stance/render';
-import type { Letters } from '../../../../core/passes/pass';
+import type { Letters } from '../../../../core/type/letters';
 import { blankLettering, blankPiece } from '../../../../core/piece/blank';
 import { applyEdit } from '../../../../core/piece/edits/edit';
-import { addLettering } from '../../../../core/piece/edits/things';
+import { addLettering } from '../../../../core/piece/edits/items';
 import { identity, type Point } from '../../../../core/shape/affine';
 import { polygonPath } from '../../../../core/shape/path';
 import { perspectiveFor, pulled, standingCorners, withMove } from './perspective';

@@ -1,6 +1,6 @@
 import type { Stance } from '../../../../core/passes/stance/schema';
 import { turnedAbout } from '../../../../core/passes/stance/turning';
-import type { setStance } from '../../../../core/piece/edits/things';
+import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Point } from '../../../../core/shape/affine';
 import { editing } from '../../editing';
 import { useDrag, type DragMove } from '../../view/drag';
@@ -9,7 +9,7 @@ import { useViewport } from '../../view/viewport';
 
 interface RingProps {
   stance: Stance;
-  set(next: Partial<Stance>): ReturnType<typeof setStance>;
+  set(next: Partial<Stance>): Edit;
 }
 
 /** Turns about the pivot; with Shift in steps of 15 degrees. */

@@ -1,4 +1,4 @@
-import { setStance } from '../../../../core/piece/edits/things';
+import { changePart } from '../../../../core/piece/edits/items';
 import { turnedAbout } from '../../../../core/passes/stance/turning';
 import { apply } from '../../../../core/shape/affine';
 import { middleOf } from '../../../../core/pixels/region';
@@ -23,8 +23,20 @@ export function Summary() {
   return (
     <span>
       Stands at{' '}
-      <EditedValue label="Place from the left" value={stance.x} unit="px" edit={(x) => setStance(id, { x })} />,{' '}
-      <EditedValue label="Place from the top" value={stance.y} unit="px" edit={(y) => setStance(id, { y })} />, turned{' '}
+      <EditedValue
+        label="Place from the left"
+        value={stance.x}
+        unit="px"
+        edit={(x) => changePart(id, 'stance', { x })}
+      />
+      ,{' '}
+      <EditedValue
+        label="Place from the top"
+        value={stance.y}
+        unit="px"
+        edit={(y) => changePart(id, 'stance', { y })}
+      />
+      , turned{' '}
       <EditedValue
         label="Rotation"
         value={stance.rotation}
@@ -33,7 +45,7 @@ export function Summary() {
         digits={1}
         min={-360}
         max={360}
-        edit={(rotation) => setStance(id, pivot ? turnedAbout(stance, rotation, pivot) : { rotation })}
+        edit={(rotation) => changePart(id, 'stance', pivot ? turnedAbout(stance, rotation, pivot) : { rotation })}
       />
       , at{' '}
       <EditedValue
@@ -45,7 +57,7 @@ export function Summary() {
         digits={1}
         min={1}
         max={10000}
-        edit={(scale) => setStance(id, { scale })}
+        edit={(scale) => changePart(id, 'stance', { scale })}
       />
       {more.length > 0 && `, ${more.join(', ')}`}.
     </span>

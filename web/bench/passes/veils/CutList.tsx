@@ -1,6 +1,6 @@
 import { ChevronUp } from 'lucide-react';
-import type { Cut, Joining, Veil } from '../../../../core/passes/veils/schema';
-import { moveCut, removeContour, removeCut, replaceStretch, setJoining } from '../../../../core/piece/edits/veils';
+import type { Cut, CutOperation, Veil } from '../../../../core/passes/veils/schema';
+import { moveCut, removeContour, removeCut, replaceStretch, setCutOperation } from '../../../../core/piece/edits/veils';
 import { aroundBorder } from '../../../../core/passes/veils/trace/close';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
@@ -8,7 +8,7 @@ import { editing } from '../../editing';
 import { CutFiles } from './CutFiles';
 import { cutPlate, sheetOnPlate } from './cutting';
 import { scribbleInFull } from './solving';
-import { joiningNames } from './tools';
+import { operationNames } from './tools';
 
 const kindNames: Record<Cut['kind'], string> = {
   trace: 'Trace',
@@ -34,13 +34,15 @@ export function CutList({ veil }: { veil: Veil }) {
             <div className="flex items-center gap-2">
               <span className="grow">
                 {kindNames[cut.kind]}{' '}
-                <Choice<Joining>
+                <Choice<CutOperation>
                   label={`How ${kindNames[cut.kind]} ${i + 1} joins`}
                   inSentence
-                  value={cut.joining}
-                  options={joiningNames}
+                  value={cut.operation}
+                  options={operationNames}
                   disabled={!mayChange}
-                  onChoose={(joining) => editing.commit('Join a cut otherwise', setJoining(veil.id, i, joining))}
+                  onChoose={(operation) =>
+                    editing.commit('Join a cut otherwise', setCutOperation(veil.id, i, operation))
+                  }
                 />{' '}
                 <span className="text-faint">{contents(cut)}</span>
               </span>

@@ -1,5 +1,5 @@
 import type { Graft, Veil } from '../../../../core/passes/veils/schema';
-import { freeId } from '../../../../core/piece/edits/things';
+import { freeId } from '../../../../core/piece/edits/items';
 import { addGraft, setGraft } from '../../../../core/piece/edits/veils';
 import { middleOf } from '../../../../core/pixels/region';
 import { useAppDispatch } from '../../../store';

@@ -14,10 +14,10 @@ const sampled = 3;
 
 /** Cutting by colour: a click takes a sample, a click on a sample lets it go. */
 export function KeyingTone({ plate }: { plate: CutPlate }) {
-  const { joining } = useAppSelector(({ bench }) => bench.hand);
+  const { operation } = useAppSelector(({ bench }) => bench.hand);
   const { veil, renderer } = useBench();
   const { size, toSheet, toScreen } = useViewport();
-  const found = veil?.cuts[workingCut(veil, 'tone', joining)] as ToneCut | undefined;
+  const found = veil?.cuts[workingCut(veil, 'tone', operation)] as ToneCut | undefined;
   const take = (at: Point): void =>
     inTurn(async () => {
       const colour = await renderer.colour(apply(plate.home, toPlate(plate, at)), sampled * plate.scale);

@@ -15,9 +15,9 @@ import { prepareCutting, scribble } from './solving';
 
 /** The scribble cut: rough strokes over what stands in front and what lies behind; it is solved again after each. */
 export function Scribbling({ plate }: { plate: CutPlate }) {
-  const { side, joining, boxing } = useAppSelector(({ bench }) => bench.hand);
+  const { side, operation, boxing } = useAppSelector(({ bench }) => bench.hand);
   const { veil, piece } = useBench();
-  const found = veil?.cuts[workingCut(veil, 'scribble', joining)] as ScribbleCut | undefined;
+  const found = veil?.cuts[workingCut(veil, 'scribble', operation)] as ScribbleCut | undefined;
   const { asset } = plate;
   useEffect(() => prepareCutting(piece, plate), [asset]); // eslint-disable-line react-hooks/exhaustive-deps
   const swapped = (alt: boolean): 'front' | 'behind' => (alt === (side === 'front') ? 'behind' : 'front');

@@ -10,8 +10,8 @@ import { keyTone } from './solving';
 /** The tolerances of the tone key that the hand works on. */
 export function ToneSettings({ veil }: { veil: Veil }) {
   const { piece, mayChange } = useBench();
-  const { joining, veilTool } = useAppSelector(({ bench }) => bench.hand);
-  const index = workingCut(veil, 'tone', joining);
+  const { operation, veilTool } = useAppSelector(({ bench }) => bench.hand);
+  const index = workingCut(veil, 'tone', operation);
   if (veilTool !== 'tone' || index < 0) return null;
   const key = veil.cuts[index] as ToneCut;
   const plate = cutPlate(piece, veil)!;

@@ -29,19 +29,19 @@ const insertReach = 5;
 export function Tracing({ plate }: { plate: CutPlate }) {
   const { veil, piece, materials, tracer } = useBench();
   const { toScreen, toSheet, view, size } = useViewport();
-  const { straight: straightHeld, smooth, joining } = useAppSelector(({ bench }) => bench.hand);
+  const { straight: straightHeld, smooth, operation } = useAppSelector(({ bench }) => bench.hand);
   const dispatch = useAppDispatch();
   const [preview, setPreview] = useState<Point[]>([]);
   const asking = useRef<{ wanted: Point | null; busy: boolean }>({ wanted: null, busy: false });
   const sha256 = materials!.picture(plate.asset).key;
   const zoom = view.zoom * plate.scale;
-  const index = workingCut(veil, 'trace', joining);
+  const index = workingCut(veil, 'trace', operation);
   const traceOf = (one: Veil | null): TraceCut | undefined =>
-    one?.cuts[workingCut(one, 'trace', joining)] as TraceCut | undefined;
+    one?.cuts[workingCut(one, 'trace', operation)] as TraceCut | undefined;
   const trace = traceOf(veil);
   const open = trace && openContour(trace);
   const traced = (label: string, change: (id: string, index: number) => Edit): void =>
-    cutInto(label, plate, tracedCut([], joining), change);
+    cutInto(label, plate, tracedCut([], operation), change);
   const lastPoint = open?.points[open.points.length - 1];
   const chosen = chosenPoint(
     veil,

@@ -1,7 +1,7 @@
 import { contoursFromSvg, contoursToSvg } from '../../../../core/passes/veils/trace/svg';
 import { tracedCut, type Veil } from '../../../../core/passes/veils/schema';
 import { addContours, addCut } from '../../../../core/piece/edits/veils';
-import { keepAsset } from '../../../../core/piece/edits/things';
+import { keepAsset } from '../../../../core/piece/edits/items';
 import { send } from '../../../api/client';
 import type { StoredAsset } from '../../../api/files';
 import { store } from '../../../store';
@@ -29,7 +29,7 @@ export function takeMatte(plate: CutPlate, file: File): void {
       (id) => (draft) =>
         addCut(id, {
           kind: 'picture',
-          joining: hand.joining,
+          operation: hand.operation,
           matte: keepAsset(draft, { kind: 'matte', name: file.name.slice(0, 300), sha256 }),
         })(draft),
     );
@@ -39,11 +39,11 @@ export function takeMatte(plate: CutPlate, file: File): void {
 /** Adds contours from an SVG drawing, which is laid over the whole plate. */
 export function takeContours(plate: CutPlate, picture: Size, file: File): void {
   inTurn(async () => {
-    const { joining } = store.getState().bench.hand;
+    const { operation } = store.getState().bench.hand;
     const { data, width } = await outlineOf(file);
     const contours = contoursFromSvg(data, width ? picture.width / width : 1);
     if (contours.length === 0) throw new Error(`"${file.name}" holds no outline that encloses anything.`);
-    cutInto('Take contours from a file', plate, tracedCut([], joining), (id, index) =>
+    cutInto('Take contours from a file', plate, tracedCut([], operation), (id, index) =>
       addContours(id, index, contours),
     );
   });

@@ -1,8 +1,8 @@
 import type { Edit } from '../../../../core/piece/edits/edit';
-import { freeId } from '../../../../core/piece/edits/things';
+import { freeId } from '../../../../core/piece/edits/items';
 import { addCut, addVeil } from '../../../../core/piece/edits/veils';
 import { veilOnSheet } from '../../../../core/passes/veils/graft';
-import type { Cut, Joining, Veil } from '../../../../core/passes/veils/schema';
+import type { Cut, CutOperation, Veil } from '../../../../core/passes/veils/schema';
 import type { Piece } from '../../../../core/piece/schema';
 import type { Region } from '../../../../core/pixels/region';
 import { apply, inverse, placedBounds, type Affine, type Point } from '../../../../core/shape/affine';
@@ -51,8 +51,8 @@ export function currentVeil(): Veil | null {
 }
 
 /** Where the hand goes on: the last cut of its kind that joins in the way chosen; -1 where there is none. */
-export function workingCut(veil: Pick<Veil, 'cuts'> | null, kind: Cut['kind'], joining: Joining): number {
-  return veil ? veil.cuts.findLastIndex((cut) => cut.kind === kind && cut.joining === joining) : -1;
+export function workingCut(veil: Pick<Veil, 'cuts'> | null, kind: Cut['kind'], operation: CutOperation): number {
+  return veil ? veil.cuts.findLastIndex((cut) => cut.kind === kind && cut.operation === operation) : -1;
 }
 
 /** The edit that changes the chosen veil, and its id; where there is none, a veil is made with it. */
@@ -78,7 +78,7 @@ export function cut(label: string, plate: CutPlate, change: (id: string) => Edit
 /** The change of the cut that the hand works on; where there is none of its kind, one is begun with it. */
 function intoCut(blank: Cut, change: (id: string, index: number) => Edit): (id: string) => Edit {
   const veil = currentVeil();
-  const found = workingCut(veil, blank.kind, blank.joining);
+  const found = workingCut(veil, blank.kind, blank.operation);
   return (id) => (draft) => {
     const index = found >= 0 ? found : (veil?.cuts.length ?? 0);
     if (found < 0) addCut(id, blank)(draft);

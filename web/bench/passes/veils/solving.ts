@@ -1,12 +1,7 @@
+import { changeThing } from '../../../../core/piece/edits/items';
 import type { Piece } from '../../../../core/piece/schema';
 import { keyOf } from '../../../../core/graph/node';
-import {
-  changeVeil,
-  setFineEdge,
-  setSoftness,
-  setSolvedCut,
-  type StoredMatte,
-} from '../../../../core/piece/edits/veils';
+import { setFineEdge, setSoftness, setSolvedCut, type StoredMatte } from '../../../../core/piece/edits/veils';
 import {
   solvedOf,
   type Cut,
@@ -69,10 +64,10 @@ export function scribble(
     const { piece, hand } = store.getState().bench;
     if (!piece) return;
     const veil = currentVeil();
-    const found = veil?.cuts[workingCut(veil, 'scribble', hand.joining)] as ScribbleCut | undefined;
+    const found = veil?.cuts[workingCut(veil, 'scribble', hand.operation)] as ScribbleCut | undefined;
     const blank: ScribbleCut = {
       kind: 'scribble',
-      joining: hand.joining,
+      operation: hand.operation,
       marks: [],
       box: null,
       matte: null,
@@ -115,10 +110,10 @@ export function keyTone(label: string, plate: CutPlate, change: (before: ToneCut
     const { piece, hand } = store.getState().bench;
     if (!piece) return;
     const veil = currentVeil();
-    const found = veil?.cuts[workingCut(veil, 'tone', hand.joining)] as ToneCut | undefined;
+    const found = veil?.cuts[workingCut(veil, 'tone', hand.operation)] as ToneCut | undefined;
     const blank: ToneCut = {
       kind: 'tone',
-      joining: hand.joining,
+      operation: hand.operation,
       samples: [],
       chroma: 4,
       lightness: 10,
@@ -162,7 +157,7 @@ export function takeSoftness(plate: CutPlate): void {
     editing.commit('Take the softness from the photo', (draft) => {
       setSoftness(veil.id, { profile, factor: veil.softness?.factor ?? 1 })(draft);
       // What was softened by hand until now would be added to it.
-      if (!veil.softness) changeVeil(veil.id, { feather: 0 })(draft);
+      if (!veil.softness) changeThing('veils', veil.id, { feather: 0 })(draft);
     });
   });
 }

@@ -1,4 +1,5 @@
-import { changeVeil, setSoftness } from '../../../../core/piece/edits/veils';
+import { changeThing } from '../../../../core/piece/edits/items';
+import { setSoftness } from '../../../../core/piece/edits/veils';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 
@@ -49,7 +50,7 @@ export function Summary() {
             step={0.1}
             min={0}
             max={200}
-            edit={(feather) => changeVeil(veil.id, { feather })}
+            edit={(feather) => changeThing('veils', veil.id, { feather })}
           />{' '}
           soft
         </>

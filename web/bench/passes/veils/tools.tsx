@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Joining } from '../../../../core/passes/veils/schema';
+import type { CutOperation } from '../../../../core/passes/veils/schema';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
@@ -18,9 +18,9 @@ const tools: { tool: VeilTool; name: string; tip: string }[] = [
   { tool: 'graft', name: 'Graft', tip: 'Move, turn and scale a copied piece of the photograph' },
 ];
 
-export const joiningNames: Record<Joining, string> = {
+export const operationNames: Record<CutOperation, string> = {
   add: 'adds',
-  'take-away': 'takes away',
+  subtract: 'takes away',
   intersect: 'intersects',
 };
 
@@ -55,7 +55,7 @@ const options: Record<VeilTool, () => ReactNode> = {
   scribble: ScribbleOptions,
   tone: () => (
     <>
-      <JoiningChoice />
+      <OperationChoice />
       <Hint>Click colours that stand in front.</Hint>
     </>
   ),
@@ -77,17 +77,17 @@ const Hint = ({ children, more }: { children: ReactNode; more?: string }) => (
   </span>
 );
 
-function JoiningChoice() {
-  const { joining } = useAppSelector(({ bench }) => bench.hand);
+function OperationChoice() {
+  const { operation } = useAppSelector(({ bench }) => bench.hand);
   const dispatch = useAppDispatch();
   return (
     <>
       This cut{' '}
       <Choice
         label="How the cut joins"
-        value={joining}
-        options={joiningNames}
-        onChoose={(next) => dispatch(handed({ joining: next }))}
+        value={operation}
+        options={operationNames}
+        onChoose={(next) => dispatch(handed({ operation: next }))}
       />
     </>
   );
@@ -153,7 +153,7 @@ function TraceOptions() {
   if (tracePoint) return <TracePointOptions chosen={tracePoint} />;
   return (
     <>
-      <JoiningChoice />
+      <OperationChoice />
       <button
         className="plain-button"
         title="Shift held does the same for one click"
@@ -182,7 +182,7 @@ function ScribbleOptions() {
   const dispatch = useAppDispatch();
   return (
     <>
-      <JoiningChoice />
+      <OperationChoice />
       <SideChoice front="Front" behind="Behind" />
       <button
         className="plain-button"

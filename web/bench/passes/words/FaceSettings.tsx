@@ -1,5 +1,5 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import { featureName, onByItself } from '../../../../core/type/featureNames';
-import { setWords } from '../../../../core/piece/edits/things';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
@@ -28,7 +28,7 @@ export function FaceSettings() {
                 max={axis.max}
                 step={Math.max(0.1, (axis.max - axis.min) / 200)}
                 digits={axis.max - axis.min > 20 ? 0 : 1}
-                edit={(value) => setWords(id, { axes: { ...words.axes, [axis.tag]: value } })}
+                edit={(value) => changePart(id, 'words', { axes: { ...words.axes, [axis.tag]: value } })}
               />
             </span>
           ))}
@@ -63,7 +63,7 @@ export function FaceSettings() {
                     const on = event.target.checked;
                     editing.commit(
                       `${on ? 'Use' : 'Leave out'} ${featureName(tag)}`,
-                      setWords(id, {
+                      changePart(id, 'words', {
                         features: on === onByItself.has(tag) ? others : { ...others, [tag]: Number(on) },
                       }),
                     );

@@ -1,5 +1,5 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import { lockups, type LockupPart } from '../../../../core/passes/words/lockups';
-import { setWords } from '../../../../core/piece/edits/things';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
@@ -21,7 +21,7 @@ export function LockupSettings() {
   const dispatch = useAppDispatch();
   const { id, words } = lettering!;
   const { lockup, size } = words;
-  const set = (next: LockupPart): Edit => setWords(id, { lockup: next });
+  const set = (next: LockupPart): Edit => changePart(id, 'words', { lockup: next });
   const width = Math.round(Math.max(size, letters?.ink?.width ?? piece.sheet.width * 0.6));
   const start: Record<LockupPart['kind'], () => LockupPart> = {
     lines: () => ({ kind: 'lines' }),

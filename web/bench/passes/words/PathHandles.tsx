@@ -1,5 +1,5 @@
-import type { Letters } from '../../../../core/passes/pass';
-import { setWords } from '../../../../core/piece/edits/things';
+import { changePart } from '../../../../core/piece/edits/items';
+import type { Letters } from '../../../../core/type/letters';
 import type { Lettering } from '../../../../core/piece/schema';
 import { flatten } from '../../../../core/shape/path';
 import { smoothThrough } from '../../../../core/shape/smooth';
@@ -21,7 +21,7 @@ export function DrawPath({ lettering, letters }: PathProps) {
     if (points)
       editing.commit(
         'Draw the line of the words',
-        setWords(lettering.id, { lockup: { kind: 'path', points, offset: 0 } }),
+        changePart(lettering.id, 'words', { lockup: { kind: 'path', points, offset: 0 } }),
       );
   };
   return <DrawLine letters={letters} done={done} />;
@@ -37,7 +37,7 @@ export function PathPoints({ lettering, letters }: PathProps) {
       points={lockup.points}
       line={flatten(smoothThrough(lockup.points))[0] ?? []}
       name="the line"
-      edit={(points) => setWords(lettering.id, { lockup: { ...lockup, points } })}
+      edit={(points) => changePart(lettering.id, 'words', { lockup: { ...lockup, points } })}
     />
   );
 }

@@ -1,5 +1,5 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import type { Shape } from '../../../../core/shape/shapes';
-import { setWords } from '../../../../core/piece/edits/things';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -22,7 +22,7 @@ export function ShapeSettings() {
   const { lettering, mayChange } = useBench();
   const { id, words } = lettering!;
   const shape = words.shape!;
-  const set = (next: Shape) => setWords(id, { shape: next });
+  const set = (next: Shape) => changePart(id, 'words', { shape: next });
   const share = (label: string, value: number, edit: (value: number) => Shape, limits: [number, number]) => (
     <EditedValue
       label={label}

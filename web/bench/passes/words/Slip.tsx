@@ -1,9 +1,9 @@
+import { changePart, removeThing } from '../../../../core/piece/edits/items';
 import { AlignCenter, AlignLeft, AlignRight, CaseUpper } from 'lucide-react';
 import { useEffect } from 'react';
 import { alignments } from '../../../../core/passes/words/alignment';
 import type { Words } from '../../../../core/passes/words/schema';
 import { setLeading } from '../../../../core/piece/edits/letterings';
-import { removeLettering, setWords } from '../../../../core/piece/edits/things';
 import { familyOf, loadFace } from '../../../api/faces';
 import { FileButton } from '../../../ui/FileButton';
 import { Tip } from '../../../ui/Tip';
@@ -42,7 +42,7 @@ function WordsOf() {
   const bench = useBench();
   const lettering = bench.lettering!;
   const { id, words } = lettering;
-  const set = (change: Partial<Words>) => setWords(id, change);
+  const set = (change: Partial<Words>) => changePart(id, 'words', change);
   const lineCount = words.text.split('\n').length;
   const fontFamily = useReadableFont();
   const leadingMatters = words.lockup.kind !== 'one-width';
@@ -178,7 +178,7 @@ function LineLeadings({ count }: { count: number }) {
       {words.leadings.length > 0 && (
         <button
           className="quiet-button"
-          onClick={() => editing.commit('One leading for all lines', setWords(id, { leadings: [] }))}
+          onClick={() => editing.commit('One leading for all lines', changePart(id, 'words', { leadings: [] }))}
         >
           all alike
         </button>
@@ -217,10 +217,7 @@ function Adding() {
           <button
             className="quiet-button"
             onClick={() =>
-              editing.commit(
-                lettering.words.shape ? 'Remove the shape' : 'Remove the words',
-                removeLettering(lettering.id),
-              )
+              editing.commit(lettering.words.shape ? 'Remove the shape' : 'Remove the words', removeThing(lettering.id))
             }
           >
             Remove

@@ -1,7 +1,7 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import { setLines } from '../../../../core/passes/words/render';
 import { evenSpaces, gapsOf, tightestLeadings } from '../../../../core/passes/words/spacing';
 import { setLetters } from '../../../../core/piece/edits/letterings';
-import { setWords } from '../../../../core/piece/edits/things';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { rounded } from '../../../../core/shape/rounding';
 import { Tip } from '../../../ui/Tip';
@@ -26,7 +26,7 @@ function broughtTogether({ lettering, materials, lettersOf }: Bench): Edit {
   // Measured before any bend, in the lettering's own plane.
   const flat = lettersOf({ ...lettering!, stance: { ...lettering!.stance, bend: null, perspective: null } })!;
   const tightest = tightestLeadings(flat, words.text.split('\n').length, measure.leadingOf);
-  return setWords(id, {
+  return changePart(id, 'words', {
     leadings: tightest.map((px) => (px === null ? null : Math.min(10, Math.max(-1, rounded(px / words.size, 4))))),
   });
 }

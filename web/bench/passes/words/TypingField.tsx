@@ -1,5 +1,5 @@
 import { useCallback, useEffect } from 'react';
-import type { Letters } from '../../../../core/passes/pass';
+import type { Letters } from '../../../../core/type/letters';
 import { setLetters } from '../../../../core/piece/edits/letterings';
 import type { Lettering } from '../../../../core/piece/schema';
 import { apply, corners, type Point } from '../../../../core/shape/affine';

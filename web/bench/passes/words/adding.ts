@@ -1,6 +1,6 @@
 import type { Shape } from '../../../../core/shape/shapes';
 import { blankLettering } from '../../../../core/piece/blank';
-import { addLettering, freeId } from '../../../../core/piece/edits/things';
+import { addLettering, freeId } from '../../../../core/piece/edits/items';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
 import type { StoredFace } from '../../../api/faces';

@@ -1,4 +1,4 @@
-import type { Caret, Letters } from '../../../../core/passes/pass';
+import type { Caret, Letters } from '../../../../core/type/letters';
 import type { Point } from '../../../../core/shape/affine';
 
 /** How far a point is from the middle of a caret, and how far above or below it. */

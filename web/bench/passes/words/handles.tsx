@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import type { Letters } from '../../../../core/passes/pass';
+import type { Letters } from '../../../../core/type/letters';
 import { apply, inverse, type Point } from '../../../../core/shape/affine';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';

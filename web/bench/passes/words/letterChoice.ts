@@ -1,4 +1,4 @@
-import type { Letters } from '../../../../core/passes/pass';
+import type { Letters } from '../../../../core/type/letters';
 import { plainLetter, type LetterSetting } from '../../../../core/passes/words/letterSettings';
 import type { Words } from '../../../../core/passes/words/schema';
 

@@ -1,6 +1,6 @@
+import { changePart } from '../../../../core/piece/edits/items';
 import { lockups } from '../../../../core/passes/words/lockups';
 import { nameOf } from '../../../../core/piece/names';
-import { setWords } from '../../../../core/piece/edits/things';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 
@@ -18,7 +18,7 @@ export function Summary() {
       min={1}
       max={20000}
       step={2}
-      edit={(value) => setWords(id, { size: value })}
+      edit={(value) => changePart(id, 'words', { size: value })}
     />
   );
   if (words.shape) {
@@ -43,7 +43,7 @@ export function Summary() {
             min={1}
             max={200000}
             step={2}
-            edit={(width) => setWords(id, { lockup: { ...lockup, width } })}
+            edit={(width) => changePart(id, 'words', { lockup: { ...lockup, width } })}
           />{' '}
           wide.
         </>

@@ -1,10 +1,10 @@
-import type { Caret, Letters } from '../../../../core/passes/pass';
+import type { Caret, Letters } from '../../../../core/type/letters';
 import { plainWords } from '../../../../core/passes/words/schema';
 import { plainLetter } from '../../../../core/passes/words/letterSettings';
 import { setWords } from '../../../../core/passes/words/render';
 import { blankLettering, blankPiece } from '../../../../core/piece/blank';
 import { applyEdit } from '../../../../core/piece/edits/edit';
-import { addLettering } from '../../../../core/piece/edits/things';
+import { addLettering } from '../../../../core/piece/edits/items';
 import { readFacts } from '../../../../core/type/faceFacts';
 import { faceBytes, shippedFace } from '../../../../core/testing/faces';
 import type { StoredFace } from '../../../api/faces';
@@ -21,7 +21,7 @@ const materials = {
   },
 };
 const words = plainWords({ text: 'KILN\n& KITE', face: 'f', size: 100, leading: 1, tracking: 0, alignment: 'left' });
-const letters: Letters = setWords(words, materials);
+const letters: Letters = changePart(words, 'words', materials);
 const middle = ({ foot, head }: Caret): [number, number] => [(foot[0] + head[0]) / 2, (foot[1] + head[1]) / 2];
 
 describe('the caret', () => {

@@ -1,7 +1,7 @@
 import type { Words } from '../../../../core/passes/words/schema';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { setHelpers, setText } from '../../../../core/piece/edits/letterings';
-import { setFace, setWords } from '../../../../core/piece/edits/things';
+import { changePart, setFace } from '../../../../core/piece/edits/items';
 import type { Lettering, Piece } from '../../../../core/piece/schema';
 import { covers } from '../../../../core/type/faceFacts';
 import { helpersFor, missingLetters } from '../../../../core/type/fallback';
@@ -45,7 +45,7 @@ export function changedWords(
   return (draft) => {
     if (text !== undefined) setText(id, text)(draft);
     if (face) setFace(id, assetOf(face))(draft);
-    setWords(id, others)(draft);
+    changePart(id, 'words', others)(draft);
     if (chosen) setHelpers(id, helpers.map(assetOf))(draft);
   };
 }

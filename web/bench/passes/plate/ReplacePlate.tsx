@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { exchangePlate } from '../../../../core/piece/edits/things';
+import { replacePlate } from '../../../../core/piece/edits/items';
 import { ask } from '../../../api/client';
 import type { StoredAsset } from '../../../api/files';
 import { PlateChooser } from '../../../plates/PlateChooser';
@@ -15,7 +15,7 @@ const samePicture = 0.03;
 const sameShape = 0.01;
 
 /** Putting another photograph in the place of the chosen one; its veils are carried over where it is the same picture at another size. */
-export function ExchangePlate() {
+export function ReplacePlate() {
   const { piece, mayChange } = useBench();
   const { plate, picture } = usePlate()!;
   const dispatch = useAppDispatch();
@@ -26,7 +26,7 @@ export function ExchangePlate() {
     setAsked(null);
     editing.commit(
       'Exchange the photograph',
-      exchangePlate(
+      replacePlate(
         plate.id,
         { kind: 'plate', name: asset.name, sha256: asset.sha256 },
         { before: picture.width, after: asset.width! },

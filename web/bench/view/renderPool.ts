@@ -1,7 +1,7 @@
 import type { Piece } from '../../../core/piece/schema';
 import { sharedTileMemory } from '../../../core/pictures/sharedTiles';
 import type { Look } from '../../../core/render/compile';
-import { Crew } from '../../../core/render/workerPool';
+import { WorkerPool } from '../../../core/render/workerPool';
 import { PartSender } from '../../../core/render/parts';
 import { ReadyWorker } from './readyWorker';
 import type { RenderAnswer, RenderOrder, SharedMemory } from './renderWorker';
@@ -11,7 +11,7 @@ export type PageOrder = Exclude<RenderOrder, { kind: 'piece' | 'share' }> | { ki
 
 const sharedTileBytes = 256 * 1024 * 1024;
 /** Longer than any tile takes, ms. */
-const patienceMs = 45000;
+const timeoutMs = 45000;
 
 /** Memory that the page may share with its workers: only where it is isolated from other sites. */
 export function sharedMemory(): SharedMemory | null {
@@ -20,26 +20,26 @@ export function sharedMemory(): SharedMemory | null {
 }
 
 /** The workers that draw. One that fails is replaced, and what it was at is tried once more. */
-export function renderCrew(count: number, memory: SharedMemory | null): Crew<PageOrder, RenderAnswer> {
-  return new Crew<PageOrder, RenderAnswer>({
+export function renderPool(count: number, memory: SharedMemory | null): WorkerPool<PageOrder, RenderAnswer> {
+  return new WorkerPool<PageOrder, RenderAnswer>({
     count,
-    patienceMs,
+    timeoutMs,
     problemOf: (answer) => (answer.kind === 'failed' ? answer.message : null),
-    hire(answered, failed) {
+    spawn(answered, failed) {
       const worker = new Worker(new URL('./renderWorker.ts', import.meta.url), { type: 'module' });
-      const hand = new ReadyWorker<RenderOrder, RenderAnswer>(worker, answered, () =>
+      const ready = new ReadyWorker<RenderOrder, RenderAnswer>(worker, answered, () =>
         failed('A part of the program that draws has stopped.'),
       );
       const parts = new PartSender();
-      hand.post({ kind: 'share', memory });
+      ready.post({ kind: 'share', memory });
       return {
-        give: (order) =>
-          hand.post(
+        post: (order) =>
+          ready.post(
             order.kind === 'piece'
               ? { kind: 'piece', packed: parts.pack({ piece: order.piece, look: order.look }) }
               : order,
           ),
-        dismiss: () => worker.terminate(),
+        terminate: () => worker.terminate(),
       };
     },
   });

@@ -1,25 +1,22 @@
-import { resizedVeil } from '../../passes/veils/resize';
-import { picturesOfCoat } from '../../coats/schema';
-import { solvedOf } from '../../passes/veils/schema';
-import { coatsOf, type Asset, type Lettering, type Piece, type Sheet } from '../schema';
-import type { GradeReach } from '../../passes/grade/schema';
+import { passes } from '../../passes';
+import type { ThingKind } from '../../passes/pass';
 import type { Plate } from '../../passes/plate/schema';
+import { resizedVeil } from '../../passes/veils/resize';
+import { assetsUsed, thingsIn } from '../links';
+import { pictureDocuments, type Asset, type Lettering, type Piece, type Sheet } from '../schema';
 import { moveWithin, type Edit } from './edit';
 
 /** @throws Error when there is no such thing in the list */
-export function thing<Item extends { id: string }>(list: readonly Item[], id: string): Item {
+export function itemOf<Item extends { id: string }>(list: readonly Item[], id: string): Item {
   const item = list.find((one) => one.id === id);
   if (!item) throw new Error(`There is no "${id}" in this piece any more.`);
   return item;
 }
 
 /** A short id that nothing in the piece has yet, such as `veil-2`. */
-export function freeId(piece: Piece, kind: 'plate' | 'lettering' | 'veil' | 'guide' | 'slope' | 'grade'): string {
-  const taken = new Set(
-    [...piece.plates, ...piece.letterings, ...piece.veils, ...piece.guides, ...piece.slopes, ...piece.grades].map(
-      (item) => item.id,
-    ),
-  );
+export function freeId(piece: Piece, kind: ThingKind | 'guide' | 'slope'): string {
+  const things = [...thingsIn(piece, passes), ...piece.guides, ...piece.slopes];
+  const taken = new Set(things.map(({ id }) => id));
   let number = 1;
   while (taken.has(`${kind}-${number}`)) number++;
   return `${kind}-${number}`;
@@ -38,18 +35,46 @@ export function keepAsset(piece: Piece, asset: Asset & { sha256: string }): stri
 
 /** Drops assets that nothing names any more. */
 export function dropUnused(piece: Piece): void {
-  const used = new Set([
-    ...piece.plates.map((plate) => plate.asset),
-    ...piece.letterings.flatMap((lettering) => [
-      lettering.words.face,
-      ...lettering.words.fallbacks,
-      ...coatsOf(lettering).flatMap(picturesOfCoat),
-    ]),
-    ...piece.sheet.coats.flatMap(picturesOfCoat),
-    ...piece.veils.flatMap((veil) => solvedOf(veil).map(({ key }) => key)),
-  ]);
+  const used = new Set(assetsUsed(piece, passes).map(({ key }) => key));
   for (const key of Object.keys(piece.assets)) if (!used.has(key)) delete piece.assets[key];
 }
+
+/**
+ * Removes things from a piece, and with them whatever points at them: the veils cut from a plate, the crossings of a veil, the grades
+ * that reach for letters.
+ */
+export function removeThings(piece: Piece, ids: readonly string[]): void {
+  const before = new Set(thingsIn(piece, passes).map(({ id }) => id));
+  const gone = new Set(ids);
+  piece.letterings = piece.letterings.filter(({ id }) => !gone.has(id));
+  const draft = piece as unknown as Record<string, unknown>;
+  for (let known = -1; known !== gone.size;) {
+    known = gone.size;
+    for (const [field, { lists, without }] of Object.entries(pictureDocuments(passes))) {
+      if (lists) draft[field] = (draft[field] as { id: string }[]).filter(({ id }) => !gone.has(id));
+      if (without) draft[field] = without(draft[field], (id) => gone.has(id));
+    }
+    const left = new Set(thingsIn(piece, passes).map(({ id }) => id));
+    for (const id of before) if (!left.has(id)) gone.add(id);
+  }
+  piece.depth = piece.depth.filter((id) => !gone.has(id));
+  dropUnused(piece);
+}
+
+/** The names of the parts that passes own of a lettering. */
+export type LetteringPart = Exclude<keyof Lettering, 'id' | 'name'>;
+
+/** Changes one part of a lettering: what is not named stays. */
+export const changePart =
+  <Part extends LetteringPart>(id: string, part: Part, change: Partial<Lettering[Part]>): Edit =>
+  (piece) =>
+    void Object.assign(itemOf(piece.letterings, id)[part], change);
+
+/** Changes one thing of a list of the piece: what is not named stays. */
+export const changeThing =
+  <List extends 'plates' | 'veils' | 'grades'>(list: List, id: string, change: Partial<Piece[List][number]>): Edit =>
+  (piece) =>
+    void Object.assign(itemOf<{ id: string }>(piece[list], id), change);
 
 export const rename =
   (name: string): Edit =>
@@ -68,49 +93,31 @@ export const addPlate =
     piece.plates.push({ id: freeId(piece, 'plate'), name: asset.name, asset: key, ...place });
   };
 
-export const placePlate =
-  (id: string, place: Partial<Pick<Plate, 'scale' | 'x' | 'y'>>): Edit =>
-  (piece) =>
-    void Object.assign(thing(piece.plates, id), place);
-
 /**
  * Puts another photograph in a plate's place, as large on the sheet as the one before.
  * @param width of the photograph before and after, px
  * @param carry keeps the veils: it is the same picture at another size; otherwise they go
  */
-export const exchangePlate =
+export const replacePlate =
   (id: string, asset: Asset & { sha256: string }, width: { before: number; after: number }, carry: boolean): Edit =>
   (piece) => {
-    const plate = thing(piece.plates, id);
+    const plate = itemOf(piece.plates, id);
     const factor = width.after / width.before;
     if (carry) piece.veils = piece.veils.map((veil) => (veil.plate === id ? resizedVeil(veil, factor) : veil));
-    else dropVeils(piece, id);
+    else
+      removeThings(
+        piece,
+        piece.veils.filter((veil) => veil.plate === id).map((veil) => veil.id),
+      );
     Object.assign(plate, { name: asset.name, asset: keepAsset(piece, asset), scale: plate.scale / factor });
     dropUnused(piece);
   };
 
-/** Takes away the grades that reach for what is gone. */
-export function dropGrades(piece: Piece, isGone: (reach: GradeReach) => boolean): void {
-  piece.grades = piece.grades.filter(({ reach }) => !isGone(reach));
-}
-
-/** Takes away the veils that were cut from a plate. */
-function dropVeils(piece: Piece, plate: string): void {
-  const gone = new Set(piece.veils.filter((veil) => veil.plate === plate).map((veil) => veil.id));
-  piece.veils = piece.veils.filter((veil) => !gone.has(veil.id));
-  piece.weave = piece.weave.filter(({ veil }) => !gone.has(veil));
-  piece.depth = piece.depth.filter((other) => !gone.has(other));
-  dropGrades(piece, ({ on }) => on.kind !== 'all' && gone.has(on.veil));
-}
-
-/** Removes a plate, and with it the veils that were cut from it. */
-export const removePlate =
-  (id: string): Edit =>
-  (piece) => {
-    dropVeils(piece, id);
-    piece.plates = piece.plates.filter((plate) => plate.id !== id);
-    dropUnused(piece);
-  };
+/** Removes things by their ids, with whatever points at them. */
+export const removeThing =
+  (...ids: string[]): Edit =>
+  (piece) =>
+    removeThings(piece, ids);
 
 /** @param face null for a shape, which needs none */
 export const addLettering =
@@ -120,37 +127,17 @@ export const addLettering =
     piece.depth.push(lettering.id);
   };
 
-export const setWords =
-  (id: string, change: Partial<Lettering['words']>): Edit =>
-  (piece) =>
-    void Object.assign(thing(piece.letterings, id).words, change);
-
 export const setFace =
   (id: string, face: Asset & { sha256: string }): Edit =>
   (piece) => {
-    thing(piece.letterings, id).words.face = keepAsset(piece, face);
+    itemOf(piece.letterings, id).words.face = keepAsset(piece, face);
     dropUnused(piece);
   };
-
-export const setStance =
-  (id: string, change: Partial<Lettering['stance']>): Edit =>
-  (piece) =>
-    void Object.assign(thing(piece.letterings, id).stance, change);
 
 export const renameLettering =
   (id: string, name: string): Edit =>
   (piece) =>
-    void (thing(piece.letterings, id).name = name);
-
-export const removeLettering =
-  (id: string): Edit =>
-  (piece) => {
-    piece.letterings = piece.letterings.filter((one) => one.id !== id);
-    piece.weave = piece.weave.filter(({ lettering }) => lettering !== id);
-    piece.depth = piece.depth.filter((other) => other !== id);
-    dropGrades(piece, (reach) => reach.lettering === id);
-    dropUnused(piece);
-  };
+    void (itemOf(piece.letterings, id).name = name);
 
 /** Moves a plate nearer (1) or further off (-1) among the plates. */
 export const movePlate =

@@ -1,0 +1,10 @@
+import type { PassDocument } from '../pass';
+import { describes } from './format';
+import { plainStance, stanceSchema, type Stance } from './schema';
+
+/** The stance of a lettering. */
+export const stanceDocument: PassDocument<Stance> = {
+  schema: stanceSchema,
+  plain: ({ sheet }) => plainStance({ x: sheet.width / 2, y: sheet.height / 2, rotation: 0, scale: 1 }),
+  describes,
+};
