@@ -1,4 +1,5 @@
 import type { Evaluator } from '../graph/evaluate';
+import { touches } from '../graph/node';
 import { toOklab } from '../kernels/colour';
 import { passes as ours, type Passes } from '../passes';
 import type { MeasuredLettering, MeasureScene } from '../passes/pass';
@@ -124,4 +125,26 @@ export async function averageColour(
     }
   }
   return sums[3] === 0 ? null : hexOfLinear(sums[0] / sums[3], sums[1] / sums[3], sums[2] / sums[3]);
+}
+
+/**
+ * The nearest letter of a lettering that covers a point: as it is seen, after all passes.
+ * @param at sheet px
+ * @returns its first UTF-16 unit; null where none of them does
+ */
+export async function letterAt(
+  { letterings }: CompiledPiece,
+  evaluator: Evaluator,
+  lettering: string,
+  at: Point,
+): Promise<number | null> {
+  const found = letterings.find(({ id }) => id === lettering);
+  const request = { region: { x: Math.floor(at[0]), y: Math.floor(at[1]), width: 1, height: 1 }, scale: 1 };
+  for (const letter of [...(found?.letters.letters ?? [])].reverse()) {
+    const cover = found!.painted.cover.of([letter]);
+    if (!touches(cover.bounds, request)) continue;
+    const { data } = await evaluator.pixels(cover, request);
+    if (data[0] >= 0.5) return letter.start;
+  }
+  return null;
 }

@@ -1,8 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { VeilLook } from '../../core/passes/veils/looks';
-import type { CutOperation } from '../../core/passes/veils/schema';
 import type { Piece } from '../../core/piece/schema';
-import type { LengthUnit } from '../../core/piece/lengths';
 
 /** Whether what is on the bench is in the store. */
 export type Saving =
@@ -10,56 +7,6 @@ export type Saving =
   | { state: 'saving' }
   | { state: 'waiting'; message: string }
   | { state: 'refused'; message: string };
-
-/** What the hand holds: the settings of the tools on the sheet. */
-export type VeilTool = 'trace' | 'scribble' | 'tone' | 'edge' | 'touch-up' | 'weave' | 'shadow' | 'graft';
-
-/** What the hand does with the ink: takes a colour from the photo, slips the picture in the letters, marks what of it must be seen, draws the panel. */
-export type InkTool = 'none' | 'pick' | 'slip' | 'keep' | 'panel';
-
-export interface Hand {
-  veilTool: VeilTool;
-  /** How the next cut joins those before it. */
-  operation: CutOperation;
-  /** The next drag of the scribble cut draws its box. */
-  boxing: boolean;
-  /** What a stroke along the edge does: says where it is solved, or makes it softer or crisper than it was measured; or a click points at a cast of colour. */
-  edgeBrush: 'band' | 'softer' | 'crisper' | 'cast';
-  /** What a stroke does to a shadow: to the shadow itself, or to how far off the veil stands there. */
-  shadowBrush: 'deepen' | 'clear' | 'far' | 'near';
-  /** Which shadow of a graft is meant. */
-  shadowOn: 'letters' | 'plate';
-  /** The point of a trace that was last touched. */
-  tracePoint: { veil: string; cut: number; contour: number; index: number } | null;
-  /** Colour that a veil is looked at on. */
-  lookGround: string;
-  /** Where the wipe between before and after stands, fraction of the sheet's width. */
-  wipe: number;
-  /** Strength of one touch-up stroke, fraction. */
-  flow: number;
-  /** Which side of the chosen lettering's letters a touch-up keeps to. */
-  fence: 'inside' | 'outside' | 'none';
-  /** The next stretch of a trace runs straight. */
-  straight: boolean;
-  /** The next stretch of a trace is a smooth curve. */
-  smooth: boolean;
-  side: 'front' | 'behind';
-  /** Brush radius, sheet px. */
-  radius: number;
-  softness: number;
-  /** Radius over which the picker averages, sheet px. */
-  lens: number;
-  inkTool: InkTool;
-  /** Whether a picture is slipped in all letters or in one; which one, by its first UTF-16 unit, once it is known. */
-  slipAt: 'all' | 'one' | number;
-  keepCovered: boolean;
-  /** The next drag draws the line that words stand on. */
-  drawingPath: boolean;
-  /** What the hand does to a lettering's stance. */
-  stanceTool: 'place' | 'corners' | 'pivot' | 'slope';
-  /** What rulers and distances are told in. */
-  lengthUnit: LengthUnit;
-}
 
 /** A cut or an edge that is being solved. */
 export interface Solving {
@@ -72,7 +19,8 @@ export interface Solving {
 }
 
 export interface BenchState {
-  hand: Hand;
+  /** What the hand holds, by name of the pass: only what is not as at first. */
+  hands: Record<string, object>;
   id: string | null;
   /** The piece as it is in history; `draft` is shown instead while something is being changed. */
   piece: Piece | null;
@@ -92,7 +40,6 @@ export interface BenchState {
   before: boolean;
   halfStrength: boolean;
   without: string | null;
-  veilLook: VeilLook;
   gaugesFolded: boolean;
   problem: string | null;
   /** A place of the sheet that is to be shown at 1:1, sheet px; told once. */
@@ -101,31 +48,7 @@ export interface BenchState {
 }
 
 const start: BenchState = {
-  hand: {
-    veilTool: 'trace',
-    operation: 'add',
-    boxing: false,
-    edgeBrush: 'band',
-    shadowBrush: 'deepen',
-    shadowOn: 'letters',
-    tracePoint: null,
-    lookGround: '#7a2048',
-    wipe: 0.5,
-    flow: 1,
-    fence: 'none',
-    straight: false,
-    smooth: false,
-    side: 'front',
-    radius: 24,
-    softness: 0.6,
-    lens: 12,
-    inkTool: 'none',
-    slipAt: 'all',
-    keepCovered: true,
-    drawingPath: false,
-    stanceTool: 'place',
-    lengthUnit: 'px',
-  },
+  hands: {},
   id: null,
   piece: null,
   draft: null,
@@ -142,7 +65,6 @@ const start: BenchState = {
   before: false,
   halfStrength: false,
   without: null,
-  veilLook: 'picture',
   gaugesFolded: false,
   problem: null,
   goTo: null,
@@ -208,8 +130,8 @@ const bench = createSlice({
     role(state, { payload }: PayloadAction<BenchState['role']>) {
       state.role = payload;
     },
-    handed(state, { payload }: PayloadAction<Partial<Hand>>) {
-      Object.assign(state.hand, payload);
+    handed(state, { payload: { pass, change } }: PayloadAction<{ pass: string; change: object }>) {
+      state.hands[pass] = { ...state.hands[pass], ...change };
     },
     /** Changes how the bench looks, not the piece. */
     looked(
@@ -227,7 +149,6 @@ const bench = createSlice({
             | 'before'
             | 'halfStrength'
             | 'without'
-            | 'veilLook'
             | 'gaugesFolded'
             | 'goTo'
             | 'problem'
@@ -238,7 +159,6 @@ const bench = createSlice({
     ) {
       if (payload.lettering !== undefined && payload.lettering !== state.lettering) {
         state.selection = null;
-        state.hand.drawingPath = false;
       }
       // The same selection told twice is no change: who looks at it need not look again.
       const { selection, ...others } = payload;

@@ -7,7 +7,7 @@ import { editing } from './editing';
 /** The crossings of the chosen veil and the letters, from left to right. */
 export function useCrossings(): MeasuredCrossing[] {
   const { measures, veil } = useBench();
-  return (measures?.crossings.filter((crossing) => crossing.veil === veil?.id) ?? []).sort(
+  return (measures?.veils.crossings.filter((crossing) => crossing.veil === veil?.id) ?? []).sort(
     (a, b) => a.place[0] - b.place[0],
   );
 }

@@ -22,7 +22,7 @@ export function useMaterials(piece: Piece | null, failed: (message: string) => v
   useEffect(() => {
     if (!assets) return;
     let current = true;
-    openMaterials({ assets: JSON.parse(assets) } as Piece, library).then(
+    openMaterials(JSON.parse(assets) as Piece['assets'], library).then(
       (opened) => current && setMaterials({ of: assets, materials: opened }),
       (error: unknown) =>
         current && failed(error instanceof Error ? error.message : 'A file of this piece cannot be read.'),

@@ -5,11 +5,12 @@ import { Scale } from './Scale';
 /** How far each lettering stands off what lies beside its edge. */
 export function ContrastGauge() {
   const { measures, piece } = useBench();
-  if (!measures || measures.contrast.length === 0) return <p className="text-faint">Measured once there are words.</p>;
+  if (!measures || measures.ink.contrast.length === 0)
+    return <p className="text-faint">Measured once there are words.</p>;
   return (
     <div>
       <h3 className="mb-1 label">Letters against what lies beside their edge</h3>
-      {measures.contrast.map(({ lettering: id, difference }) => (
+      {measures.ink.contrast.map(({ lettering: id, difference }) => (
         <Scale
           key={id}
           label={piece.letterings.find((one) => one.id === id)?.words.text.split('\n')[0] ?? ''}

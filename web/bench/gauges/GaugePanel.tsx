@@ -3,14 +3,15 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { Tip } from '../../ui/Tip';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
-import { benchPasses } from '../passes';
+import { passesOfLine } from '../passes';
 
 /** What is measured for the open line. */
 export function GaugePanel() {
   const { line } = useBench();
   const folded = useAppSelector(({ bench }) => bench.gaugesFolded);
   const dispatch = useAppDispatch();
-  const pass = benchPasses.find((one) => one.line === line);
+  const passes = passesOfLine(line);
+  const gauges = passes.flatMap(({ name, Gauge }) => (Gauge ? [<Gauge key={name} />] : []));
   const toggle = (
     <Tip text={folded ? 'Unfold the gauges: G' : 'Fold the gauges: G'}>
       <button
@@ -29,12 +30,12 @@ export function GaugePanel() {
       className="flex w-[236px] shrink-0 flex-col overflow-y-auto border-l border-rule bg-card"
     >
       <div className="flex min-h-8 items-center justify-between border-b border-rule pl-3 pr-1">
-        <h2 className="label">Gauges{pass && ` of ${pass.title.toLowerCase()}`}</h2>
+        <h2 className="label">Gauges{passes.length > 0 && ` of ${passes[0].title.toLowerCase()}`}</h2>
         {toggle}
       </div>
       <div className="p-3">
-        {pass ? (
-          <pass.Gauge />
+        {passes.length > 0 ? (
+          gauges
         ) : (
           <p className="text-faint">Open a line of the ticket to see what is measured for it.</p>
         )}

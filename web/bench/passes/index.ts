@@ -1,19 +1,28 @@
-import { gradeLine } from './grade';
-import { inkLine } from './ink';
-import { outlinesLine } from './outlines';
-import { plateLine } from './plate';
-import { stanceLine } from './stance';
-import { veilsLine } from './veils';
-import { wordsLine } from './words';
+import { grade } from './grade';
+import { ink } from './ink';
+import { outlines } from './outlines';
 import type { BenchPass } from './pass';
+import { plate } from './plate';
+import { stance } from './stance';
+import { veils } from './veils';
+import { words } from './words';
 
-/** The ticket's lines in the order of work. A new pass is a folder beside these and one line here. */
-export const benchPasses: readonly BenchPass[] = [
-  plateLine,
-  wordsLine,
-  stanceLine,
-  veilsLine,
-  inkLine,
-  outlinesLine,
-  gradeLine,
-];
+/** What passes have on the bench, in the order of work. A new pass is a folder beside these and one line here. */
+export const benchPasses: readonly BenchPass[] = [plate, words, stance, veils, ink, outlines, grade];
+
+/** A line of the ticket, with the passes that share it. */
+export interface TicketLine {
+  line: number;
+  title: string;
+  passes: readonly BenchPass[];
+}
+
+/** The lines of the ticket. A line is called what its first pass is called. */
+export const ticketLines: readonly TicketLine[] = [...new Set(benchPasses.map(({ line }) => line))].map((line) => {
+  const passes = benchPasses.filter((pass) => pass.line === line);
+  return { line, title: passes[0].title, passes };
+});
+
+/** The passes of one line; none where no line is open. */
+export const passesOfLine = (line: number | null): readonly BenchPass[] =>
+  ticketLines.find((one) => one.line === line)?.passes ?? [];

@@ -1,21 +1,33 @@
 import type { ComponentType } from 'react';
+import type { RootState } from '../../store';
 import type { Bench } from '../benchContext';
+import type { KeyEntry } from '../keys/useKeys';
 
-/** One line of the ticket on the bench; the counterpart of the core's pass of the same name. */
+/** What one pass has on the bench; the counterpart of the core's pass of the same name. */
 export interface BenchPass {
+  /** As the core's registry names it. */
+  name: string;
+  /** The line of the ticket that it belongs to, and what that is called. */
   line: number;
   title: string;
   /** What has been done, as a sentence whose values can be changed in place. */
   Summary: ComponentType;
   /** The rest of the line's controls, unfolded in place. */
-  Slip: ComponentType;
+  Controls: ComponentType;
   /** What the line draws and drags on the sheet. */
   Handles?: ComponentType;
   /** Tools of the hand and a hint, above the sheet. */
   HandTools?: ComponentType;
   /** Settings of the tool in the hand, where the line has several tools. */
   HandOptions?: ComponentType;
-  Gauge: ComponentType;
+  /** What is measured for it. */
+  Gauge?: ComponentType;
+  /** Its own keys. */
+  keys?: Readonly<Record<string, KeyEntry>>;
+  /** Puts the tool in the hand away. @returns false where there is none to put away */
+  putAway?(): boolean;
+  /** How the picture is looked at while its line is open, as the core's pass takes it; undefined for the picture as it will be. */
+  look?(state: RootState): object | undefined;
   /** What to do with a file that is dropped on the sheet; null where it is none of this line's. */
   takesFile?(file: File): ((bench: Bench, file: File) => Promise<void>) | null;
   /** What is out of its limits, as a sentence; null when nothing is. The line then carries a mark. */

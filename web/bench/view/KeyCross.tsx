@@ -1,7 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Point } from '../../../core/shape/affine';
 import { useBench } from '../benchContext';
-import { isTyping, useNudge } from '../nudge';
+import { handKeys } from '../keys/entries';
+import { useKeys } from '../keys/useKeys';
+import { useNudge } from '../keys/useNudge';
 import { Hairline } from './Hairline';
 import { useViewport } from './viewport';
 
@@ -17,28 +19,12 @@ interface KeyCrossWork {
 export function useKeyCross(work: KeyCrossWork): [number, number] | null {
   const { piece } = useBench();
   const [at, setAt] = useState<[number, number] | null>(null);
-  const latest = useRef({ at, work });
-  useEffect(() => {
-    latest.current = { at, work };
-  });
-  useEffect(() => {
-    const key = (event: KeyboardEvent): void => {
-      if (
-        event.key !== 'Enter' ||
-        isTyping(event.target) ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.target instanceof HTMLButtonElement
-      )
-        return;
-      const now = latest.current;
-      if (!now.at) return;
-      event.preventDefault();
-      now.work.enter(now.at, event.shiftKey);
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, []);
+  const enter = (event: KeyboardEvent): boolean => {
+    if (!at || event.target instanceof HTMLButtonElement) return false;
+    work.enter(at, event.shiftKey);
+    return true;
+  };
+  useKeys([[handKeys.point, { down: enter }]]);
   useNudge((dx, dy) => {
     if (work.instead?.(dx, dy)) return;
     const [x, y] = at ?? [piece.sheet.width / 2, piece.sheet.height / 2];

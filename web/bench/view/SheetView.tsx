@@ -5,7 +5,8 @@ import { standingBox } from '../../../core/type/standing';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
-import { isTyping } from '../nudge';
+import { viewKeys } from '../keys/entries';
+import { useKeys } from '../keys/useKeys';
 import { drawSheet } from './drawSheet';
 import type { ShownTile } from './renderer';
 import { ViewportContext, viewOf, zoomedAt, type View, type Viewport } from './viewport';
@@ -100,7 +101,7 @@ export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
 
   useGoTo(shown, size, setView);
   useWheel(mat, shown, setView);
-  useViewKeys({ shown, size, whole, setView, setPanning, ink: letters?.ink ? letters : null });
+  useViewKeys({ shown, size, setView, setPanning, ink: letters?.ink ? letters : null });
   return (
     <div
       ref={mat}
@@ -181,45 +182,39 @@ function useWheel(
 interface ViewKeys {
   shown: View | null;
   size: { width: number; height: number };
-  whole: View | null;
   setView(view: View | null): void;
   setPanning(on: boolean): void;
   ink: Letters | null;
 }
 
-/** `,` whole sheet, `.` the chosen lettering, `/` one to one; space held pans. */
-function useViewKeys(state: ViewKeys): void {
-  const latest = useRef(state);
+/** Whole sheet, the chosen lettering, one to one; space held pans. */
+function useViewKeys({ shown, size, setView, setPanning, ink }: ViewKeys): void {
+  const toOne = (): void => {
+    const density = window.devicePixelRatio || 1;
+    if (shown) setView(zoomedAt(shown, [size.width / 2, size.height / 2], 1 / density));
+  };
+  const toChosen = (): boolean => {
+    const box = ink && standingBox(ink);
+    if (box) setView(viewOf(box, size));
+    return box !== null;
+  };
+  // On a button the space bar is the button's.
+  const pan = ({ target }: KeyboardEvent): boolean => {
+    if (target instanceof HTMLButtonElement) return false;
+    setPanning(true);
+    return true;
+  };
+  useKeys([
+    [viewKeys.whole, { down: () => setView(null) }],
+    [viewKeys.oneToOne, { down: toOne }],
+    [viewKeys.chosen, { down: toChosen }],
+    [viewKeys.pan, { down: pan, up: () => setPanning(false) }],
+  ]);
   useEffect(() => {
-    latest.current = state;
-  });
-  useEffect(() => {
-    const down = (event: KeyboardEvent): void => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey) return;
-      const { shown, size, setView, setPanning, ink } = latest.current;
-      const density = window.devicePixelRatio || 1;
-      if (event.key === ' ' && !(event.target instanceof HTMLButtonElement)) setPanning(true);
-      else if (event.key === ',') setView(null);
-      else if (event.key === '/' && shown) setView(zoomedAt(shown, [size.width / 2, size.height / 2], 1 / density));
-      else if (event.key === '.' && ink) {
-        const box = standingBox(ink);
-        if (box) setView(viewOf(box, size));
-      } else return;
-      event.preventDefault();
-    };
-    const up = (event: KeyboardEvent): void => {
-      if (event.key === ' ') latest.current.setPanning(false);
-    };
-    const blur = (): void => latest.current.setPanning(false);
-    window.addEventListener('keydown', down);
-    window.addEventListener('keyup', up);
+    const blur = (): void => setPanning(false);
     window.addEventListener('blur', blur);
-    return () => {
-      window.removeEventListener('keydown', down);
-      window.removeEventListener('keyup', up);
-      window.removeEventListener('blur', blur);
-    };
-  }, []);
+    return () => window.removeEventListener('blur', blur);
+  }, [setPanning]);
 }
 
 /** Above everything while space is held: drags the sheet about. */

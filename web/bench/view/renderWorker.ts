@@ -10,11 +10,13 @@ import { openMaterials, type Library } from '../../../core/graph/materials';
 import { sheetAt } from '../../../core/graph/tiles';
 import {
   averageColour,
-  measureContrast,
+  letterAt,
   measurePiece,
+  measureScene,
   shadowColour,
   type Measures,
 } from '../../../core/render/measure';
+import { measureContrast, type MeasuredContrast } from '../../../core/passes/ink/measure';
 import { PartReceiver, type Package } from '../../../core/render/parts';
 import type { Materials } from '../../../core/graph/materials';
 import { httpLibrary } from '../../api/library';
@@ -33,7 +35,8 @@ export type RenderOrder =
   | { kind: 'measure' }
   | { kind: 'stock'; paint: string; side: number }
   | { kind: 'colour'; centre: [number, number]; radius: number }
-  | { kind: 'shadow'; region: Region };
+  | { kind: 'shadow'; region: Region }
+  | { kind: 'letter'; lettering: string; at: [number, number] };
 
 /** What it answers. A tile whose key is the one the page has comes without a picture; `outdated`: given up for a newer frame. */
 export type RenderAnswer =
@@ -42,12 +45,13 @@ export type RenderAnswer =
   | { kind: 'measure'; measures: Measures }
   | { kind: 'stock'; seen: SeenOnStock }
   | { kind: 'colour'; colour: string | null }
+  | { kind: 'letter'; start: number | null }
   | { kind: 'failed'; message: string };
 
 /** The piece in the small on a sheet of another colour, and how far each lettering stands off there, L*. */
 export interface SeenOnStock {
   bitmap: ImageBitmap;
-  contrast: Measures['contrast'];
+  contrast: MeasuredContrast[];
 }
 
 const rasterBytes = 192 * 1024 * 1024;
@@ -65,7 +69,7 @@ let opened: { assets: Piece['assets']; materials: Promise<Materials> } | null = 
 /** The assets of a piece; opened once for as long as they stay the same. */
 function materialsOf(piece: Piece): Promise<Materials> {
   if (opened?.assets !== piece.assets) {
-    const materials = openMaterials(piece, library!);
+    const materials = openMaterials(piece.assets, library!);
     opened = { assets: piece.assets, materials };
     // What failed, perhaps because the server was away, is tried again the next time.
     materials.catch(() => (opened = null));
@@ -87,6 +91,8 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
   if (order.kind === 'measure') return { kind: 'measure', measures: await measurePiece(piece, compiled, evaluator) };
   if (order.kind === 'stock')
     return { kind: 'stock', seen: await seeOnStock(piece, compiled.materials, order.paint, order.side) };
+  if (order.kind === 'letter')
+    return { kind: 'letter', start: await letterAt(compiled, evaluator, order.lettering, order.at) };
   if (order.kind === 'shadow')
     return { kind: 'colour', colour: await shadowColour(piece, compiled, evaluator, order.region) };
   if (order.kind === 'colour')
@@ -106,7 +112,10 @@ async function seeOnStock(piece: Piece, materials: Materials, paint: string, sid
   const scale = Math.min(1, side / Math.max(piece.sheet.width, piece.sheet.height));
   const region = sheetAt(piece.sheet, scale);
   const raster = await evaluator.pixels(compiled.picture, { region, scale });
-  return { bitmap: await bitmapOf(raster, region), contrast: await measureContrast(other, compiled, evaluator, scale) };
+  return {
+    bitmap: await bitmapOf(raster, region),
+    contrast: await measureContrast(compiled.letterings, measureScene(other, compiled, evaluator, scale)),
+  };
 }
 
 function bitmapOf(raster: Raster, region: Region): Promise<ImageBitmap> {

@@ -126,6 +126,12 @@ export class SheetRenderer {
     return answer.kind === 'colour' ? answer.colour : null;
   }
 
+  /** The nearest letter of a lettering that covers a place of the sheet, by its first UTF-16 unit. */
+  async letterAt(lettering: string, at: [number, number]): Promise<number | null> {
+    const answer = await this.pool.ask({ kind: 'letter', lettering, at });
+    return answer.kind === 'letter' ? answer.start : null;
+  }
+
   /** Begins to work for a bench; what an earlier one showed is put away. */
   attach(changed: (state: FrameState) => void, failed: (message: string) => void): void {
     this.detach();

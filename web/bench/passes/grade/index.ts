@@ -1,6 +1,6 @@
 import type { BenchPass } from '../pass';
+import { Controls } from './Controls';
 import { Gauge } from './Gauge';
-import { Slip } from './Slip';
 import { Summary } from './summary';
 
-export const gradeLine: BenchPass = { line: 9, title: 'Grade', Summary, Slip, Gauge };
+export const grade: BenchPass = { name: 'grade', line: 9, title: 'Grade', Summary, Controls, Gauge };

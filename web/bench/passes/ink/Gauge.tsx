@@ -1,5 +1,5 @@
 import { ppiLimits } from '../../../../core/piece/print';
-import type { MeasuredPicture } from '../../../../core/render/measure';
+import type { MeasuredPicture } from '../../../../core/passes/ink/measure';
 import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
@@ -9,7 +9,7 @@ import { ppiScale } from '../../gauges/ppi';
 
 export function Gauge() {
   const { measures, lettering } = useBench();
-  const pictures = (measures?.pictures ?? []).filter((one) => one.lettering === lettering?.id);
+  const pictures = (measures?.ink.pictures ?? []).filter((one) => one.lettering === lettering?.id);
   return (
     <div className="flex flex-col gap-4">
       {pictures.map((picture) => (

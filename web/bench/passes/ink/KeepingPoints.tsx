@@ -16,7 +16,7 @@ const near = 9;
 
 /** Marking what of the picture must be seen in the letters: a click sets a point or takes it away. */
 export function KeepingPoints({ lettering }: { lettering: Lettering }) {
-  const { letters, materials, piece } = useBench();
+  const { letters, materials, piece, renderer } = useBench();
   const { size, toScreen } = useViewport();
   const index = slippedCoat(lettering.ink);
   const coat = seenCoats(lettering.ink)[index];
@@ -32,7 +32,7 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
     );
     return all.filter(([px, py], i) => all.findIndex(([ox, oy]) => Math.hypot(ox - px, oy - py) < 0.5) === i);
   };
-  const toggle = (at: Point): void => {
+  const toggle = async (at: Point): Promise<void> => {
     if (!isPicture || own.length === 0) return;
     const onScreen = toScreen(at);
     const known = coat.keep.findIndex((point) =>
@@ -47,7 +47,7 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
         'Take a keep point away',
         coat.keep.filter((_, i) => i !== known),
       );
-    const letter = letterUnder(letters, at);
+    const letter = await letterUnder(renderer, lettering.id, letters, at);
     const { placement, fromSheet } = own.find((one) => one.letter === letter) ?? own[0];
     const { width, height } = sizeOf(coat.asset);
     const [px, py] = fromSheet(at);
@@ -57,8 +57,8 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
     if (x >= 0 && x <= 1 && y >= 0 && y <= 1 && coat.keep.length < 100)
       write('Set a keep point', [...coat.keep, [x, y]]);
   };
-  const drag = useDrag<null>({ begin: () => null, move: () => undefined, end: ({ to }) => toggle(to) });
-  const cross = useKeyCross({ enter: toggle });
+  const drag = useDrag<null>({ begin: () => null, move: () => undefined, end: ({ to }) => void toggle(to) });
+  const cross = useKeyCross({ enter: (at) => void toggle(at) });
   if (!isPicture) return null;
   const cut = new Set(cutKeepPoints(coat, laid, letters, sizeOf));
   return (

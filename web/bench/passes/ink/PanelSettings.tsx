@@ -1,12 +1,11 @@
+import { inkHand } from './hand';
 import { plainPanel, type Panel, type PanelShape } from '../../../../core/passes/ink/panel/schema';
 import { panelPath } from '../../../../core/passes/ink/panel/shape';
 import { putPanel, setPanel } from '../../../../core/piece/edits/ink';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { CoatList } from '../../coats/CoatList';
 import { modeNames } from '../../coats/names';
 import { EditedValue } from '../../EditedValue';
@@ -104,8 +103,7 @@ const ofCapHeight = { factor: 100, unit: '%', digits: 1, min: -2000, max: 5000 }
 
 function Shape({ id, panel }: { id: string; panel: Panel }) {
   const { mayChange } = useBench();
-  const { inkTool } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
+  const { inkTool } = inkHand.use('inkTool');
   const { shape, margin, offset } = panel;
   const set = (change: Partial<Panel>): Edit => setPanel(id, change);
   const commit = (label: string, change: PanelShape): void => void editing.commit(label, set({ shape: change }));
@@ -184,7 +182,7 @@ function Shape({ id, panel }: { id: string; panel: Panel }) {
             className="plain-button"
             aria-pressed={inkTool === 'panel'}
             disabled={!mayChange}
-            onClick={() => dispatch(handed({ inkTool: inkTool === 'panel' ? 'none' : 'panel' }))}
+            onClick={() => inkHand.set({ inkTool: inkTool === 'panel' ? 'none' : 'panel' })}
           >
             Draw it
           </button>

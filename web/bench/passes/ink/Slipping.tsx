@@ -1,3 +1,4 @@
+import { inkHand } from './hand';
 import { pictureBox } from '../../../../core/coats/laidPictures';
 import type { Coat, PictureCoat } from '../../../../core/coats/schema';
 import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
@@ -8,11 +9,9 @@ import type { Lettering } from '../../../../core/piece/schema';
 import { standingBox } from '../../../../core/type/standing';
 import { middleOf } from '../../../../core/pixels/region';
 import type { Point } from '../../../../core/shape/affine';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { editing } from '../../editing';
-import { useNudge } from '../../nudge';
+import { useNudge } from '../../keys/useNudge';
 import { useDrag, type DragMove } from '../../view/drag';
 import { toLettering } from '../../view/plane';
 import { useViewport } from '../../view/viewport';
@@ -20,9 +19,8 @@ import { coatsSeenAt, letterUnder } from './seen';
 
 /** Sliding the nearest picture inside the letters, in all of them or in one: by dragging, or with the arrow keys. */
 export function Slipping({ lettering }: { lettering: Lettering }) {
-  const { letters, piece } = useBench();
-  const { slipAt } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
+  const { letters, piece, renderer } = useBench();
+  const { slipAt } = inkHand.use('slipAt');
   const { size } = useViewport();
   const index = slippedCoat(lettering.ink);
   const coat = seenCoats(lettering.ink)[index];
@@ -40,22 +38,35 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
     const own = start.slips.find((slip) => slip.at === only.start) ?? { at: only.start, x: 0, y: 0, scale: 1 };
     return setSlips(at, index, [{ ...own, x: rounded(own.x + x), y: rounded(own.y + y) }]);
   };
-  type Start = { coat: Coat; only: Letter | null };
+  /** `looked`: once it is told in which letter the drag began; null for a drag of all letters. */
+  type Start = { coat: Coat; only: Letter | null; looked: Promise<void> | null };
   /** Where a drag leads: with Shift held straight across or down. */
-  const end = ({ from, to, shift }: DragMove<Start>): Point =>
-    !shift ? to : Math.abs(to[0] - from[0]) > Math.abs(to[1] - from[1]) ? [to[0], from[1]] : [from[0], to[1]];
+  const end = ({ from, to, shift }: DragMove<Start>): Point => {
+    if (!shift) return to;
+    return Math.abs(to[0] - from[0]) > Math.abs(to[1] - from[1]) ? [to[0], from[1]] : [from[0], to[1]];
+  };
   const slipped = (move: DragMove<Start>): Edit => edit(move.start.coat, move.from, end(move), move.start.only);
+  /** A drag in one letter knows which a moment after it began. */
+  const isReady = ({ only, looked }: Start): boolean => looked === null || only !== null;
+  const begin = (at: Point): Start => {
+    if (slipAt === 'all' || coat.kind !== 'picture' || !letters) return { coat, only: null, looked: null };
+    const start: Start = { coat, only: chosen(slipAt), looked: null };
+    start.looked = letterUnder(renderer, lettering.id, letters, at).then((found) => {
+      if (!found) return;
+      start.only = found;
+      inkHand.set({ slipAt: found.start });
+    });
+    return start;
+  };
+  const drop = (move: DragMove<Start>): void => {
+    if (move.moved && isReady(move.start))
+      editing.commit(move.start.only ? 'Slip the picture in one letter' : 'Slip the picture', slipped(move));
+    else editing.cancelDraft();
+  };
   const drag = useDrag<Start>({
-    begin: (at) => {
-      if (slipAt === 'all' || coat.kind !== 'picture') return { coat, only: null };
-      const only = letters && letterUnder(letters, at);
-      if (only) dispatch(handed({ slipAt: only.start }));
-      return { coat, only: only ?? chosen(slipAt) };
-    },
-    move: (move) => editing.draft(slipped(move)),
-    end: (move) =>
-      move.moved &&
-      editing.commit(move.start.only ? 'Slip the picture in one letter' : 'Slip the picture', slipped(move)),
+    begin,
+    move: (move) => isReady(move.start) && editing.draft(slipped(move)),
+    end: (move) => (move.start.looked ? void move.start.looked.then(() => drop(move)) : drop(move)),
     cancel: () => editing.cancelDraft(),
   });
   const box = letters && standingBox(letters);

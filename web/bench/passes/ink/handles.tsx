@@ -1,9 +1,8 @@
+import { inkHand } from './hand';
 import { useRef, useState } from 'react';
 import { setSolid } from '../../../../core/piece/edits/ink';
 import type { Point } from '../../../../core/shape/affine';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { useViewport } from '../../view/viewport';
 import { KeepingPoints } from './KeepingPoints';
@@ -13,9 +12,8 @@ import { Slipping } from './Slipping';
 /** The picker: a lens whose rim shows the mean colour beneath it. */
 export function Handles() {
   const { lettering, renderer, mayChange } = useBench();
-  const { inkTool, lens } = useAppSelector(({ bench }) => bench.hand);
+  const { inkTool, lens } = inkHand.use('inkTool', 'lens');
   const { size, toSheet, toScreen, view } = useViewport();
-  const dispatch = useAppDispatch();
   const [under, setUnder] = useState<{ at: Point; colour: string | null } | null>(null);
   const busy = useRef(false);
   if (!lettering || !mayChange || inkTool === 'none') return null;
@@ -35,7 +33,7 @@ export function Handles() {
     const colour = await renderer.colour(at, lens).catch(() => null);
     if (!colour) return;
     editing.commit(`Ink from the photo: ${colour}`, setSolid(lettering.id, { colour }));
-    dispatch(handed({ inkTool: 'none' }));
+    inkHand.set({ inkTool: 'none' });
   };
   const centre = under && toScreen(under.at);
   const radius = Math.max(3, lens * view.zoom);

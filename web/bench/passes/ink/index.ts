@@ -1,8 +1,26 @@
 import type { BenchPass } from '../pass';
+import { Controls } from './Controls';
 import { Gauge } from './Gauge';
+import { inkHand } from './hand';
 import { Handles } from './handles';
-import { Slip } from './Slip';
+import { look } from './look';
 import { HandTools, Summary } from './summary';
 import { warning } from './warning';
 
-export const inkLine: BenchPass = { line: 4, title: 'Ink', Summary, Slip, Handles, HandTools, Gauge, warning };
+export const ink: BenchPass = {
+  name: 'ink',
+  line: 4,
+  title: 'Ink',
+  Summary,
+  Controls,
+  Handles,
+  HandTools,
+  Gauge,
+  warning,
+  look,
+  putAway() {
+    if (inkHand.get().inkTool === 'none') return false;
+    inkHand.set({ inkTool: 'none' });
+    return true;
+  },
+};

@@ -2,8 +2,7 @@ import type { Letter, Letters } from '../../../../core/type/letters';
 import type { CoatsAt } from '../../../../core/piece/edits/ink';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
-import { flatten, transformPath } from '../../../../core/shape/path';
-import { windingAt } from '../../../../core/shape/winding';
+import type { SheetRenderer } from '../../view/renderer';
 
 /** The coats that are seen in the letters: of the ink, or of the openings where they are knocked out. */
 export const coatsSeenAt = ({ id, ink: { panel } }: Pick<Lettering, 'id' | 'ink'>): CoatsAt => ({
@@ -11,6 +10,13 @@ export const coatsSeenAt = ({ id, ink: { panel } }: Pick<Lettering, 'id' | 'ink'
   lettering: id,
 });
 
-/** The nearest letter that has ink at a place, sheet px. */
-export const letterUnder = ({ letters, place }: Letters, at: Point): Letter | null =>
-  letters.findLast(({ path }) => windingAt(flatten(transformPath(path, place)), at) !== 0) ?? null;
+/** The nearest letter that is seen at a place, sheet px: as the picture has it, whatever moved its pixels. */
+export async function letterUnder(
+  renderer: Pick<SheetRenderer, 'letterAt'>,
+  lettering: string,
+  { letters }: Letters,
+  at: Point,
+): Promise<Letter | null> {
+  const start = await renderer.letterAt(lettering, [at[0], at[1]]).catch(() => null);
+  return letters.find((letter) => letter.bounds && letter.start === start) ?? null;
+}

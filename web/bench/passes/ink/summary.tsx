@@ -1,14 +1,13 @@
+import { inkHand, type InkTool } from './hand';
 import { mainColour } from '../../../../core/coats/mainColour';
 import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
 import type { PictureCoat } from '../../../../core/coats/schema';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { setCoat, setSlips } from '../../../../core/piece/edits/ink';
 import type { Lettering } from '../../../../core/piece/schema';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
-import { handed, type InkTool } from '../../benchState';
 import { coatNames } from '../../coats/names';
 import { EditedValue } from '../../EditedValue';
 import { panelNames } from './PanelSettings';
@@ -75,9 +74,8 @@ function Coats() {
 }
 
 export function HandTools() {
-  const { inkTool, slipAt, lens } = useAppSelector(({ bench }) => bench.hand);
+  const { inkTool, slipAt, lens } = inkHand.use('inkTool', 'slipAt', 'lens');
   const { lettering, letters } = useBench();
-  const dispatch = useAppDispatch();
   const coat = lettering && seenCoats(lettering.ink)[slippedCoat(lettering.ink)];
   const tool = (name: InkTool, title: string, hint: string) => (
     <button
@@ -85,7 +83,7 @@ export function HandTools() {
       disabled={!lettering}
       aria-pressed={inkTool === name}
       title={hint}
-      onClick={() => dispatch(handed({ inkTool: inkTool === name ? 'none' : name }))}
+      onClick={() => inkHand.set({ inkTool: inkTool === name ? 'none' : name })}
     >
       {title}
     </button>
@@ -105,7 +103,7 @@ export function HandTools() {
             ...(one && { [String(slipAt)]: `in letter ${inked.indexOf(one) + 1}` }),
             ...Object.fromEntries(inked.slice(0, 80).map(({ start }, i) => [String(start), `in letter ${i + 1}`])),
           }}
-          onChoose={(value) => dispatch(handed({ slipAt: value === 'all' || value === 'one' ? value : Number(value) }))}
+          onChoose={(value) => inkHand.set({ slipAt: value === 'all' || value === 'one' ? value : Number(value) })}
         />
       )}
       {coat?.kind === 'picture' && inkTool === 'slip' && one && (
@@ -123,8 +121,8 @@ export function HandTools() {
             unit="px"
             min={1}
             max={2000}
-            onDraft={(value) => dispatch(handed({ lens: value / 2 }))}
-            onCommit={(value) => dispatch(handed({ lens: value / 2 }))}
+            onDraft={(value) => inkHand.set({ lens: value / 2 })}
+            onCommit={(value) => inkHand.set({ lens: value / 2 })}
           />
         </span>
       )}

@@ -5,7 +5,7 @@ import type { Bench } from '../../benchContext';
 /** Pictures that leave parts of the letters clear, cut off what must be seen or have too few pixels; ink that hardly stands off the photo. */
 export function warning({ measures }: Bench): string | null {
   if (!measures) return null;
-  const { pictures, contrast } = measures;
+  const { pictures, contrast } = measures.ink;
   if (pictures.some(({ uncovered }) => uncovered > 0))
     return 'A picture does not cover its letters to the last corner.';
   if (pictures.some(({ cut }) => cut.length > 0)) return 'A keep point of a picture is seen in no letter.';

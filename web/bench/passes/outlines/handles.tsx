@@ -8,7 +8,7 @@ import type { Point } from '../../../../core/shape/affine';
 import { rounded } from '../../../../core/shape/rounding';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
-import { useNudge } from '../../nudge';
+import { useNudge } from '../../keys/useNudge';
 import { useDrag, type DragMove } from '../../view/drag';
 import { Hairline } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';

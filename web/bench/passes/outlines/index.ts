@@ -1,16 +1,17 @@
 import type { BenchPass } from '../pass';
+import { Controls } from './Controls';
 import { Gauge } from './Gauge';
 import { HandTools } from './handTools';
 import { Handles } from './handles';
-import { Slip } from './Slip';
 import { Summary } from './summary';
 import { warning } from './warning';
 
-export const outlinesLine: BenchPass = {
+export const outlines: BenchPass = {
+  name: 'outlines',
   line: 5,
   title: 'Outlines',
   Summary,
-  Slip,
+  Controls,
   Handles,
   HandTools,
   Gauge,

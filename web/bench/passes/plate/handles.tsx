@@ -1,7 +1,7 @@
 import { corners, type Point } from '../../../../core/shape/affine';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
-import { useNudge } from '../../nudge';
+import { useNudge } from '../../keys/useNudge';
 import { useDrag, type DragMove } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';

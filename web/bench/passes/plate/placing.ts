@@ -1,3 +1,4 @@
+import { plateHand } from './hand';
 import { changeThing } from '../../../../core/piece/edits/items';
 import { keepCovered } from '../../../../core/passes/plate/gauge';
 import type { Plate } from '../../../../core/passes/plate/schema';
@@ -21,7 +22,7 @@ export function usePlate(): {
 } | null {
   const { piece, materials } = useBench();
   const chosen = useAppSelector(({ bench }) => bench.plate);
-  const covered = useAppSelector(({ bench }) => bench.hand.keepCovered);
+  const covered = plateHand.use('keepCovered').keepCovered;
   const plate = piece.plates.find(({ id }) => id === chosen) ?? piece.plates[0];
   if (!plate || !materials) return null;
   const picture = materials.picture(plate.asset);

@@ -1,3 +1,4 @@
+import { stanceHand } from './hand';
 import { useState } from 'react';
 import type { GuideLine } from '../../../../core/passes/stance/snap';
 import { addGuide, moveGuide, removeGuide } from '../../../../core/piece/edits/letterings';
@@ -7,7 +8,6 @@ import type { Guide } from '../../../../core/piece/schema';
 import type { Region } from '../../../../core/pixels/region';
 import type { Point } from '../../../../core/shape/affine';
 import { rounded } from '../../../../core/shape/rounding';
-import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
@@ -21,7 +21,7 @@ const leastTick = 7;
 
 type Axis = Guide['axis'];
 
-const useUnit = (): LengthUnit => useAppSelector(({ bench }) => bench.hand.lengthUnit);
+const useUnit = (): LengthUnit => stanceHand.use('lengthUnit').lengthUnit;
 
 /** A text on the picture, readable on anything. */
 export function SheetText({

@@ -1,3 +1,4 @@
+import { stanceHand } from './hand';
 import { changePart } from '../../../../core/piece/edits/items';
 import { X } from 'lucide-react';
 import { slopeDegrees, turnedSlope } from '../../../../core/passes/stance/align';
@@ -9,7 +10,6 @@ import { fromPx, lengthDigits, toPx } from '../../../../core/piece/lengths';
 import type { Lettering, Slope } from '../../../../core/piece/schema';
 import { middleOf } from '../../../../core/pixels/region';
 import { apply } from '../../../../core/shape/affine';
-import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
@@ -17,7 +17,7 @@ import { EditedValue } from '../../EditedValue';
 /** Guides and slopes in numbers, and what words can be set along. */
 export function LineSettings() {
   const { piece, lettering, letters, mayChange } = useBench();
-  const { lengthUnit: unit } = useAppSelector(({ bench }) => bench.hand);
+  const { lengthUnit: unit } = stanceHand.use('lengthUnit');
   const { guides, slopes, sheet } = piece;
   if (guides.length === 0 && slopes.length === 0)
     return <p className="text-faint">Guides are pulled out of the rulers; a slope is drawn on the photo.</p>;

@@ -1,3 +1,4 @@
+import { stanceHand } from './hand';
 import { useState } from 'react';
 import { slopeDegrees } from '../../../../core/passes/stance/align';
 import { addSlope, changeSlope } from '../../../../core/piece/edits/letterings';
@@ -5,9 +6,7 @@ import { freeId } from '../../../../core/piece/edits/items';
 import type { Slope } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
 import { roundedPoint } from '../../../../core/shape/rounding';
-import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
@@ -19,14 +18,13 @@ import { SheetText } from './Guides';
 export function DrawSlope() {
   const { piece } = useBench();
   const { size, toScreen } = useViewport();
-  const dispatch = useAppDispatch();
   const [line, setLine] = useState<[Point, Point] | null>(null);
   const drag = useDrag({
     begin: () => undefined,
     move: ({ from, to }) => setLine([from, to]),
     end: ({ from, to, moved }) => {
       setLine(null);
-      dispatch(handed({ stanceTool: 'place' }));
+      stanceHand.set({ stanceTool: 'place' });
       if (moved)
         editing.commit(
           'Draw a slope',

@@ -1,3 +1,4 @@
+import { stanceHand } from './hand';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { changePart } from '../../../../core/piece/edits/items';
 import { useState } from 'react';
@@ -10,11 +11,11 @@ import type { Lettering } from '../../../../core/piece/schema';
 import type { Region } from '../../../../core/pixels/region';
 import { apply, corners, inverse, type Point } from '../../../../core/shape/affine';
 import { roundedPoint } from '../../../../core/shape/rounding';
-import { useAppDispatch, useAppSelector } from '../../../store';
+import { useAppDispatch } from '../../../store';
 import { useBench, type Bench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
-import { useNudge } from '../../nudge';
+import { useNudge } from '../../keys/useNudge';
 import { useDrag, type DragMove } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
@@ -29,7 +30,7 @@ const snapReach = 6;
 
 export function Handles() {
   const { lettering, letters, mayChange } = useBench();
-  const { stanceTool } = useAppSelector(({ bench }) => bench.hand);
+  const { stanceTool } = stanceHand.use('stanceTool');
   const ready = lettering && letters?.ink && mayChange;
   return (
     <g>
@@ -91,7 +92,7 @@ function guideLines({ piece, lettersOf }: Bench, id: string): GuideLine[] {
 function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; letters: Letters; ink: Region }) {
   const bench = useBench();
   const { id, stance } = lettering;
-  const { stanceTool } = useAppSelector(({ bench: state }) => state.hand);
+  const { stanceTool } = stanceHand.use('stanceTool');
   const { toScreen, view } = useViewport();
   const [reached, setReached] = useState<GuideLine[] | null>(null);
   const points = corners(ink).map((corner) => apply(letters.place, corner));

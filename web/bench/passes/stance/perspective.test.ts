@@ -33,6 +33,7 @@ const flat: Letters = {
   place: identity,
   warp: null,
   echoes: [],
+  reading: null,
 };
 const sheet = { width: 600, height: 400, ppi: 300, paint: '#ffffff' };
 const stance = plainStance({ x: 300, y: 200, rotation: 30, scale: 2 });

@@ -1,11 +1,10 @@
+import { stanceHand, type StanceHand } from './hand';
 import { changePart } from '../../../../core/piece/edits/items';
 import { turnedAbout } from '../../../../core/passes/stance/turning';
 import { apply } from '../../../../core/shape/affine';
 import { middleOf } from '../../../../core/pixels/region';
 import { lengthUnits } from '../../../../core/piece/lengths';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import { handed, type Hand } from '../../benchState';
 import { EditedValue } from '../../EditedValue';
 
 export function Summary() {
@@ -64,13 +63,13 @@ export function Summary() {
   );
 }
 
-const tools: Record<Hand['stanceTool'], string> = {
+const tools: Record<StanceHand['stanceTool'], string> = {
   place: 'Place',
   corners: 'Pull corners',
   pivot: 'Turning point',
   slope: 'Draw a slope',
 };
-const hints: Record<Hand['stanceTool'], string> = {
+const hints: Record<StanceHand['stanceTool'], string> = {
   place: 'Corner rings scale, the upper one turns. Alt: no snapping.',
   corners: 'Pull each corner where the surface has it.',
   pivot: 'Drag the filled ring: the words turn about it.',
@@ -78,18 +77,17 @@ const hints: Record<Hand['stanceTool'], string> = {
 };
 
 export function HandTools() {
-  const { stanceTool, lengthUnit } = useAppSelector(({ bench }) => bench.hand);
+  const { stanceTool, lengthUnit } = stanceHand.use('stanceTool', 'lengthUnit');
   const { mayChange } = useBench();
-  const dispatch = useAppDispatch();
   return (
     <>
-      {(Object.keys(tools) as Hand['stanceTool'][]).map((tool) => (
+      {(Object.keys(tools) as StanceHand['stanceTool'][]).map((tool) => (
         <button
           key={tool}
           className="plain-button"
           disabled={!mayChange}
           aria-pressed={stanceTool === tool}
-          onClick={() => dispatch(handed({ stanceTool: tool }))}
+          onClick={() => stanceHand.set({ stanceTool: tool })}
         >
           {tools[tool]}
         </button>
@@ -100,7 +98,7 @@ export function HandTools() {
         className="bg-transparent text-faint"
         aria-label="Unit of the rulers"
         value={lengthUnit}
-        onChange={(event) => dispatch(handed({ lengthUnit: event.target.value as Hand['lengthUnit'] }))}
+        onChange={(event) => stanceHand.set({ lengthUnit: event.target.value as StanceHand['lengthUnit'] })}
       >
         {lengthUnits.map((unit) => (
           <option key={unit}>{unit}</option>

@@ -1,6 +1,6 @@
+import { veilHand } from './hand';
 import { useState, type PointerEvent } from 'react';
 import type { Point } from '../../../../core/shape/affine';
-import { useAppSelector } from '../../../store';
 import type { DragHandlers } from '../../view/drag';
 import { KeyCross, useKeyCross } from '../../view/KeyCross';
 import { useViewport } from '../../view/viewport';
@@ -9,7 +9,7 @@ import type { KeyedLine } from './drawnLine';
 /** The whole sheet as a place to draw on, with the brush's lens at the pointer. By keyboard: arrows, Enter for each point, Shift and Enter for the last. */
 export function BrushArea({ drag, soft, keyed }: { drag: DragHandlers; soft: boolean; keyed: KeyedLine }) {
   const keyPoint = useKeyCross({ enter: (at, shift) => (shift ? keyed.end(at) : keyed.add(at)) });
-  const { radius, softness } = useAppSelector(({ bench }) => bench.hand);
+  const { radius, softness } = veilHand.use('radius', 'softness');
   const { size, toSheet, view } = useViewport();
   const [pointer, setPointer] = useState<Point | null>(null);
   const place = pointer ?? keyPoint;

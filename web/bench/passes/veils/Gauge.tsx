@@ -11,7 +11,7 @@ export function Gauge() {
   const { measures, piece, veil } = useBench();
   return (
     <div>
-      {!measures || measures.left.length === 0 ? (
+      {!measures || measures.veils.left.length === 0 ? (
         <p className="text-faint">
           {piece.letterings.length > 0 && !measures
             ? 'The letters are being measured.'
@@ -21,7 +21,7 @@ export function Gauge() {
         <>
           <h3 className="mb-1 label">What is left of each letter</h3>
           {piece.letterings.map((lettering) => {
-            const own = measures.left.filter((letter) => letter.lettering === lettering.id);
+            const own = measures.veils.left.filter((letter) => letter.lettering === lettering.id);
             return own.map((letter) => (
               <Scale
                 key={`${lettering.id}-${letter.start}`}
@@ -47,7 +47,7 @@ export function Gauge() {
 /** What letters behind veils could be taken for, the nearest first. */
 function Misreadings() {
   const { measures } = useBench();
-  const nearest = [...(measures?.misread ?? [])].sort((a, b) => a.margin - b.margin).slice(0, 6);
+  const nearest = [...(measures?.veils.misread ?? [])].sort((a, b) => a.margin - b.margin).slice(0, 6);
   if (nearest.length === 0) return null;
   return (
     <div className="mt-3 border-t border-rule pt-2">
@@ -75,13 +75,13 @@ function Oddities() {
   if (!measures) return null;
   const nameOf = (id: string): string => piece.veils.find((veil) => veil.id === id)?.name ?? '';
   const odd: { says: string; place: Point }[] = [
-    ...measures.crossings
+    ...measures.veils.crossings
       .filter(({ share }) => share < sliverLimit)
       .map(({ veil, text, place, share }) => ({
         says: `${nameOf(veil)} meets ${text} only by a sliver (${(share * 100).toFixed(1)} %)`,
         place,
       })),
-    ...measures.rootless.map(({ veil, text, place }) => ({
+    ...measures.veils.rootless.map(({ veil, text, place }) => ({
       says: `${nameOf(veil)} begins inside ${text}, out of nothing`,
       place,
     })),

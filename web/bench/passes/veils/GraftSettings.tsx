@@ -1,10 +1,11 @@
+import { veilHand } from './hand';
 import type { Graft, Veil } from '../../../../core/passes/veils/schema';
 import { freeId } from '../../../../core/piece/edits/items';
 import { addGraft, setGraft } from '../../../../core/piece/edits/veils';
 import { middleOf } from '../../../../core/pixels/region';
 import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
-import { handed, looked } from '../../benchState';
+import { looked } from '../../benchState';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { cutPlate, inTurn, toPlate } from './cutting';
@@ -14,8 +15,8 @@ export function GraftSettings({ veil }: { veil: Veil }) {
   const { piece, measures, mayChange, renderer } = useBench();
   const dispatch = useAppDispatch();
   const copy = async (): Promise<void> => {
-    const { veils } = measures ?? (await renderer.measure());
-    const box = veils.find((one) => one.veil === veil.id)?.box;
+    const { boxes } = (measures ?? (await renderer.measure())).veils;
+    const box = boxes.find((one) => one.veil === veil.id)?.box;
     if (!box) throw new Error('This veil covers nothing yet: cut it first, then copy it.');
     const id = freeId(piece, 'veil');
     const plate = cutPlate(piece, veil)!;
@@ -42,7 +43,7 @@ export function GraftSettings({ veil }: { veil: Veil }) {
       editing.commit('Copy as a graft', addGraft(veil.id, { id, name: `graft of ${veil.name}`.slice(0, 200), graft }))
     ) {
       dispatch(looked({ veil: id }));
-      dispatch(handed({ veilTool: 'graft' }));
+      veilHand.set({ veilTool: 'graft' });
     }
   };
   const { graft } = veil;

@@ -3,7 +3,7 @@ import type { Point } from '../../../../core/shape/affine';
 import { setGraft } from '../../../../core/piece/edits/veils';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
-import { useNudge } from '../../nudge';
+import { useNudge } from '../../keys/useNudge';
 import { useDrag, type DragMove } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
@@ -27,7 +27,7 @@ function GraftHandles({ veil, graft, plate }: { veil: Veil; graft: Graft; plate:
   /** Sheet px for each plate px, whatever the graft's own scale. */
   const unit = Math.hypot(plate.home.a, plate.home.b);
   const pivot = fromPlate(plate, graft.pivot);
-  const box = measures?.veils.find((one) => one.veil === veil.id)?.box;
+  const box = measures?.veils.boxes.find((one) => one.veil === veil.id)?.box;
   const reach = box ? Math.max(40, (Math.max(box.width, box.height) * view.zoom) / 2 + 24) : 90;
   const [px, py] = toScreen(pivot);
   const direction = ((graft.turn - 90) * Math.PI) / 180;

@@ -1,10 +1,9 @@
+import { veilHand } from './hand';
 import { useState } from 'react';
 import { contourPoints } from '../../../../core/passes/veils/contour';
 import type { Contour } from '../../../../core/passes/veils/schema';
 import { nearestOnContour } from '../../../../core/passes/veils/trace/onContour';
 import { insertPoint } from '../../../../core/piece/edits/veils';
-import { useAppDispatch } from '../../../store';
-import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { lineThrough } from '../../view/Hairline';
 import { useViewport } from '../../view/viewport';
@@ -23,7 +22,6 @@ interface InsertLineProps {
 /** A click on a closed line puts a point into it. */
 export function InsertLine({ veil, cut, contours, plate, reach }: InsertLineProps) {
   const { toScreen, toSheet } = useViewport();
-  const dispatch = useAppDispatch();
   const [hint, setHint] = useState<[number, number] | null>(null);
   const nearest = (contour: Contour, event: React.PointerEvent) =>
     nearestOnContour(contour, toPlate(plate, toSheet(event)));
@@ -36,7 +34,7 @@ export function InsertLine({ veil, cut, contours, plate, reach }: InsertLineProp
     if (
       editing.commit('Put a point in', insertPoint(veil, cut, index, found.index, { x, y }, found.before, found.after))
     )
-      dispatch(handed({ tracePoint: { veil, cut, contour: index, index: found.index + 1 } }));
+      veilHand.set({ tracePoint: { veil, cut, contour: index, index: found.index + 1 } });
   };
   return (
     <g>

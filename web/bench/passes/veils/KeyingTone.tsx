@@ -1,6 +1,6 @@
+import { veilHand } from './hand';
 import type { ToneCut } from '../../../../core/passes/veils/schema';
 import { apply, type Point } from '../../../../core/shape/affine';
-import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { KeyCross, useKeyCross } from '../../view/KeyCross';
 import { Ring } from '../../view/Ring';
@@ -14,7 +14,7 @@ const sampled = 3;
 
 /** Cutting by colour: a click takes a sample, a click on a sample lets it go. */
 export function KeyingTone({ plate }: { plate: CutPlate }) {
-  const { operation } = useAppSelector(({ bench }) => bench.hand);
+  const { operation } = veilHand.use('operation');
   const { veil, renderer } = useBench();
   const { size, toSheet, toScreen } = useViewport();
   const found = veil?.cuts[workingCut(veil, 'tone', operation)] as ToneCut | undefined;

@@ -1,7 +1,7 @@
+import { veilHand } from './hand';
 import { useBench } from '../../benchContext';
 import { setSoftness } from '../../../../core/piece/edits/veils';
 import { brushedSoftness } from '../../../../core/passes/veils/softness/brush';
-import { useAppSelector } from '../../../store';
 import { editing } from '../../editing';
 import { BrushArea } from './Brush';
 import { PointingAtCast } from './PointingAtCast';
@@ -17,7 +17,7 @@ const softer = 1.4;
 /** Brushing along the edge: where it is solved, or where it is softer or crisper than it was measured. */
 export function PaintingEdge({ plate }: { plate: CutPlate }) {
   const { veil } = useBench();
-  const { edgeBrush, softness } = useAppSelector(({ bench }) => bench.hand);
+  const { edgeBrush, softness } = veilHand.use('edgeBrush', 'softness');
   const band = veil?.fine?.band ?? [];
   const { drag, drawing, keyed } = useDrawnLine(plate, {
     end: ({ radius, points }) => {

@@ -1,9 +1,8 @@
+import { veilHand } from './hand';
 import { useEffect, useState } from 'react';
 import type { ScribbleCut } from '../../../../core/passes/veils/schema';
 import type { Point } from '../../../../core/shape/affine';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { useDrag } from '../../view/drag';
 import { Hairline } from '../../view/Hairline';
 import { useViewport } from '../../view/viewport';
@@ -15,7 +14,7 @@ import { prepareCutting, scribble } from './solving';
 
 /** The scribble cut: rough strokes over what stands in front and what lies behind; it is solved again after each. */
 export function Scribbling({ plate }: { plate: CutPlate }) {
-  const { side, operation, boxing } = useAppSelector(({ bench }) => bench.hand);
+  const { side, operation, boxing } = veilHand.use('side', 'operation', 'boxing');
   const { veil, piece } = useBench();
   const found = veil?.cuts[workingCut(veil, 'scribble', operation)] as ScribbleCut | undefined;
   const { asset } = plate;
@@ -50,7 +49,6 @@ function BoxShape({ plate, box: { x, y, width, height } }: { plate: CutPlate; bo
 
 function BoxArea({ plate }: { plate: CutPlate }) {
   const { size } = useViewport();
-  const dispatch = useAppDispatch();
   const [box, setBox] = useState<NonNullable<ScribbleCut['box']> | null>(null);
   const boxOf = (from: Point, to: Point): NonNullable<ScribbleCut['box']> => {
     const [[ax, ay], [bx, by]] = [toPlate(plate, from), toPlate(plate, to)];
@@ -61,7 +59,7 @@ function BoxArea({ plate }: { plate: CutPlate }) {
     move: ({ from, to }) => setBox(boxOf(from, to)),
     end: ({ from, to, moved }) => {
       setBox(null);
-      dispatch(handed({ boxing: false }));
+      veilHand.set({ boxing: false });
       if (moved) scribble('Draw a box around it', plate, () => ({ box: boxOf(from, to) }));
     },
     cancel: () => setBox(null),

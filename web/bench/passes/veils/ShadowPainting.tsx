@@ -1,5 +1,5 @@
+import { veilHand } from './hand';
 import { plainStroke, type Stroke, type VeilShadow } from '../../../../core/passes/veils/schema';
-import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { BrushArea } from './Brush';
@@ -17,7 +17,7 @@ const says = {
 /** Brushing a shadow: deeper or away in places; or how far off the veil stands. */
 export function ShadowPainting({ plate }: { plate: CutPlate }) {
   const { veil } = useBench();
-  const { shadowBrush, shadowOn, softness, flow } = useAppSelector(({ bench }) => bench.hand);
+  const { shadowBrush, shadowOn, softness, flow } = veilHand.use('shadowBrush', 'shadowOn', 'softness', 'flow');
   const found = veil && chosenShadow(veil, shadowOn);
   const isLift = shadowBrush === 'far' || shadowBrush === 'near';
   // The shadow lies on the sheet; how far off the veil stands belongs to the veil, wherever it was copied to.

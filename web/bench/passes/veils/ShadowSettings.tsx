@@ -1,8 +1,7 @@
+import { veilHand } from './hand';
 import { firstShadow, type Veil, type VeilShadow } from '../../../../core/passes/veils/schema';
 import { grow, intersect, regionOfPoints, type Region } from '../../../../core/pixels/region';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { useCrossings } from '../../crossings';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
@@ -35,14 +34,13 @@ function OneShadow({
 }) {
   const { piece, mayChange, renderer, measures } = useBench();
   const crossings = useCrossings();
-  const dispatch = useAppDispatch();
-  const { veilTool, shadowOn } = useAppSelector(({ bench }) => bench.hand);
+  const { veilTool, shadowOn } = veilHand.use('veilTool', 'shadowOn');
   const { width, height } = piece.sheet;
   const set = shadowEdit(veil, on);
   /** The photo's own shadow colour next to where the shadow falls. */
   const ownColour = async (): Promise<string | null> => {
     const sheet = { x: 0, y: 0, width, height };
-    const box = measures?.veils.find((one) => one.veil === veil.id)?.box ?? null;
+    const box = measures?.veils.boxes.find((one) => one.veil === veil.id)?.box ?? null;
     const fallen: Region | null = on === 'letters' ? regionOfPoints(crossings.map(({ place }) => place)) : box;
     return renderer.shadowColour(
       (fallen && intersect(sheet, grow(fallen, lookedAround * Math.max(width, height)))) ?? sheet,
@@ -149,7 +147,7 @@ function OneShadow({
           className="plain-button"
           disabled={!mayChange}
           aria-pressed={isPainted}
-          onClick={() => dispatch(handed({ veilTool: 'shadow', shadowOn: on }))}
+          onClick={() => veilHand.set({ veilTool: 'shadow', shadowOn: on })}
         >
           Brush it
         </button>

@@ -1,6 +1,6 @@
+import { veilHand } from './hand';
 import type { ToneCut, Veil } from '../../../../core/passes/veils/schema';
 import { setSolvedCut } from '../../../../core/piece/edits/veils';
-import { useAppSelector } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -10,7 +10,7 @@ import { keyTone } from './solving';
 /** The tolerances of the tone key that the hand works on. */
 export function ToneSettings({ veil }: { veil: Veil }) {
   const { piece, mayChange } = useBench();
-  const { operation, veilTool } = useAppSelector(({ bench }) => bench.hand);
+  const { operation, veilTool } = veilHand.use('operation', 'veilTool');
   const index = workingCut(veil, 'tone', operation);
   if (veilTool !== 'tone' || index < 0) return null;
   const key = veil.cuts[index] as ToneCut;

@@ -1,17 +1,15 @@
+import { veilHand } from './hand';
 import type { Veil } from '../../../../core/passes/veils/schema';
 import { clearStrokes } from '../../../../core/piece/edits/veils';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { editing } from '../../editing';
 
 /** How the touch-up brush works beyond its size. */
 export function TouchUpSettings({ veil }: { veil: Veil }) {
   const { lettering } = useBench();
-  const { flow, fence, veilTool } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
+  const { flow, fence, veilTool } = veilHand.use('flow', 'fence', 'veilTool');
   const isChosen = veilTool === 'touch-up';
   if (!isChosen && veil.strokes.length === 0) return null;
   return (
@@ -26,8 +24,8 @@ export function TouchUpSettings({ veil }: { veil: Veil }) {
             unit="%"
             min={1}
             max={100}
-            onDraft={(value) => dispatch(handed({ flow: value / 100 }))}
-            onCommit={(value) => dispatch(handed({ flow: value / 100 }))}
+            onDraft={(value) => veilHand.set({ flow: value / 100 })}
+            onCommit={(value) => veilHand.set({ flow: value / 100 })}
           />
           {lettering && (
             <>
@@ -37,7 +35,7 @@ export function TouchUpSettings({ veil }: { veil: Veil }) {
                 inSentence
                 value={fence}
                 options={{ none: 'nowhere', inside: 'inside the letters', outside: 'outside the letters' }}
-                onChoose={(next) => dispatch(handed({ fence: next }))}
+                onChoose={(next) => veilHand.set({ fence: next })}
               />
             </>
           )}

@@ -1,6 +1,6 @@
+import { veilHand } from './hand';
 import { plainStroke, type Stroke } from '../../../../core/passes/veils/schema';
 import { addStroke } from '../../../../core/piece/edits/veils';
-import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { BrushArea } from './Brush';
@@ -9,7 +9,7 @@ import { useDrawnLine, type DrawnLine } from './drawnLine';
 
 /** Brushing the matte: bring front or send behind, perhaps only inside or outside of the letters. */
 export function TouchingUp({ plate }: { plate: CutPlate }) {
-  const { side, softness, flow, fence } = useAppSelector(({ bench }) => bench.hand);
+  const { side, softness, flow, fence } = veilHand.use('side', 'softness', 'flow', 'fence');
   const { lettering } = useBench();
   const strokeOf = (line: DrawnLine, alt: boolean): Stroke =>
     plainStroke({

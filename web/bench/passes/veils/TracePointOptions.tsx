@@ -1,8 +1,7 @@
+import { veilHand, type TracePlace } from './hand';
 import { setCorner } from '../../../../core/piece/edits/veils';
-import { useAppDispatch } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
-import { handed, type Hand } from '../../benchState';
 import { editing } from '../../editing';
 import { cutPlate } from './cutting';
 import { chosenPoint, neighboursOf, removeChosen, runStretch, type Drawn } from './traceEditing';
@@ -10,12 +9,11 @@ import { chosenPoint, neighboursOf, removeChosen, runStretch, type Drawn } from 
 const kinds: Record<Drawn, string> = { edge: 'along the edge', straight: 'straight', smooth: 'as a smooth curve' };
 
 /** The chosen point of a trace, and the stretch that begins there. */
-export function TracePointOptions({ chosen: place }: { chosen: NonNullable<Hand['tracePoint']> }) {
+export function TracePointOptions({ chosen: place }: { chosen: TracePlace }) {
   const { veil, piece, materials, tracer, mayChange } = useBench();
-  const dispatch = useAppDispatch();
   const chosen = chosenPoint(veil, place);
   const done = (
-    <button className="quiet-button" onClick={() => dispatch(handed({ tracePoint: null }))}>
+    <button className="quiet-button" onClick={() => veilHand.set({ tracePoint: null })}>
       Done
     </button>
   );

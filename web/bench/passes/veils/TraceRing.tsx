@@ -1,9 +1,8 @@
+import { veilHand } from './hand';
 import type { Contour } from '../../../../core/passes/veils/schema';
 import { movePoint, removePoint } from '../../../../core/piece/edits/veils';
 import type { Point } from '../../../../core/shape/affine';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { useDrag, type DragMove } from '../../view/drag';
 import { Ring } from '../../view/Ring';
@@ -28,9 +27,8 @@ interface TraceRingProps {
 export function TraceRing({ veil, cut, contour, contourIndex, index, plate, sha256, zoom, onClose }: TraceRingProps) {
   const { tracer } = useBench();
   const { toScreen } = useViewport();
-  const dispatch = useAppDispatch();
   const place = { veil, cut, contour: contourIndex, index };
-  const chosen = useAppSelector(({ bench }) => JSON.stringify(bench.hand.tracePoint)) === JSON.stringify(place);
+  const chosen = JSON.stringify(veilHand.use('tracePoint').tracePoint) === JSON.stringify(place);
   const point = contour.points[index];
   const { previous } = neighboursOf(contour, index);
   const moved = ({ start, from, to }: DragMove<Point>): [number, number] => {
@@ -64,7 +62,7 @@ export function TraceRing({ veil, cut, contour, contourIndex, index, plate, sha2
         );
       else if (move.alt) editing.commit('Remove a point', removePoint(veil, cut, contourIndex, index));
       else if (onClose) onClose(move.shift);
-      else dispatch(handed({ tracePoint: chosen ? null : place }));
+      else veilHand.set({ tracePoint: chosen ? null : place });
     },
     cancel: () => editing.cancelDraft(),
   });

@@ -1,20 +1,20 @@
-import { useEffect, useRef, useState } from 'react';
+import { veilHand } from './hand';
+import { useRef, useState } from 'react';
 import { aroundBorder, endsAtBorder } from '../../../../core/passes/veils/trace/close';
 import { contourPoints } from '../../../../core/passes/veils/contour';
 import { tracedCut, type TraceCut, type TracePoint, type Veil } from '../../../../core/passes/veils/schema';
 import { addTracePoint, closeContour, dropLastPoint, openContour } from '../../../../core/piece/edits/veils';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Point } from '../../../../core/shape/affine';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { editing } from '../../editing';
-import { isTyping } from '../../nudge';
+import { useKeys } from '../../keys/useKeys';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { KeyCross, useKeyCross } from '../../view/KeyCross';
 import { useViewport } from '../../view/viewport';
 import { currentVeil, cutInto, fromPlate, inTurn, sheetOnPlate, toPlate, workingCut, type CutPlate } from './cutting';
 import { InsertLine } from './InsertLine';
+import { veilKeys } from './keys';
 import { at, chosenPoint, curveOn, nudgeChosen, removeChosen, rounded, wayBetween, type Drawn } from './traceEditing';
 import { TraceRing } from './TraceRing';
 
@@ -29,8 +29,7 @@ const insertReach = 5;
 export function Tracing({ plate }: { plate: CutPlate }) {
   const { veil, piece, materials, tracer } = useBench();
   const { toScreen, toSheet, view, size } = useViewport();
-  const { straight: straightHeld, smooth, operation } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
+  const { straight: straightHeld, smooth, operation } = veilHand.use('straight', 'smooth', 'operation');
   const [preview, setPreview] = useState<Point[]>([]);
   const asking = useRef<{ wanted: Point | null; busy: boolean }>({ wanted: null, busy: false });
   const sha256 = materials!.picture(plate.asset).key;
@@ -43,10 +42,7 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   const traced = (label: string, change: (id: string, index: number) => Edit): void =>
     cutInto(label, plate, tracedCut([], operation), change);
   const lastPoint = open?.points[open.points.length - 1];
-  const chosen = chosenPoint(
-    veil,
-    useAppSelector(({ bench }) => bench.hand.tracePoint),
-  );
+  const chosen = chosenPoint(veil, veilHand.use('tracePoint').tracePoint);
   const kindOf = (shift: boolean): Drawn => (shift || straightHeld ? 'straight' : smooth ? 'smooth' : 'edge');
   const screenOf = (point: Point): [number, number] => toScreen(fromPlate(plate, point));
   const sheet = sheetOnPlate(piece, plate);
@@ -76,7 +72,7 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   const click = (sheetPoint: Point, kind: Drawn): void => {
     const clicked = toPlate(plate, sheetPoint);
     setPreview([]);
-    dispatch(handed({ tracePoint: null }));
+    veilHand.set({ tracePoint: null });
     inTurn(async () => {
       const now = traceOf(currentVeil());
       const points = (now && openContour(now)?.points) ?? [];
@@ -110,23 +106,17 @@ export function Tracing({ plate }: { plate: CutPlate }) {
       closeContour(id, cut, { to: 'border', via: aroundBorder(first, end, sheet, otherWay).map(rounded) }),
     );
 
-  const keys = useRef<(event: KeyboardEvent) => void>(() => undefined);
-  useEffect(() => {
-    keys.current = (event) => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey) return;
-      if (chosen && (event.key === 'Delete' || event.key === 'Backspace')) removeChosen(chosen);
-      else if (event.key === 'Backspace' && veil && open)
-        editing.commit('Take back a point', dropLastPoint(veil.id, index));
-      else if (event.key === 'End') closeOpen(kindOf(event.shiftKey));
-      else return;
-      event.preventDefault();
-    };
-  });
-  useEffect(() => {
-    const key = (event: KeyboardEvent): void => keys.current(event);
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, []);
+  const back = (): boolean => {
+    if (chosen) removeChosen(chosen);
+    else if (veil && open) editing.commit('Remove the last point', dropLastPoint(veil.id, index));
+    else return false;
+    return true;
+  };
+  useKeys([
+    [veilKeys.back, { down: back }],
+    [veilKeys.remove, { down: () => (chosen ? removeChosen(chosen) : false) }],
+    [veilKeys.close, { down: ({ shiftKey }) => closeOpen(kindOf(shiftKey)) }],
+  ]);
   const keyPoint = useKeyCross({
     enter: (place, shift) => click(place, kindOf(shift)),
     moved: (place) => follow(toPlate(plate, place), kindOf(false)),

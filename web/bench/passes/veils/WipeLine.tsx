@@ -1,6 +1,5 @@
-import { useAppDispatch, useAppSelector } from '../../../store';
+import { veilHand } from './hand';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { useDrag } from '../../view/drag';
 import { Hairline } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
@@ -10,12 +9,11 @@ import { useViewport } from '../../view/viewport';
 export function WipeLine() {
   const { piece } = useBench();
   const { toScreen, size } = useViewport();
-  const dispatch = useAppDispatch();
   const { width, height } = piece.sheet;
-  const wipe = useAppSelector(({ bench }) => bench.hand.wipe);
+  const wipe = veilHand.use('wipe').wipe;
   const drag = useDrag<null>({
     begin: () => null,
-    move: ({ to }) => dispatch(handed({ wipe: Math.min(1, Math.max(0, to[0] / width)) })),
+    move: ({ to }) => veilHand.set({ wipe: Math.min(1, Math.max(0, to[0] / width)) }),
     end: () => undefined,
   });
   const [x, top] = toScreen([wipe * width, 0]);

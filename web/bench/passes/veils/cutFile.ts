@@ -1,3 +1,4 @@
+import { veilHand } from './hand';
 import { contoursFromSvg, contoursToSvg } from '../../../../core/passes/veils/trace/svg';
 import { tracedCut, type Veil } from '../../../../core/passes/veils/schema';
 import { addContours, addCut } from '../../../../core/piece/edits/veils';
@@ -18,7 +19,8 @@ interface Size {
 /** Adds a matte from a picture: its clear parts, or its grey values. */
 export function takeMatte(plate: CutPlate, file: File): void {
   inTurn(async () => {
-    const { piece, hand } = store.getState().bench;
+    const { piece } = store.getState().bench;
+    const hand = veilHand.get();
     if (!piece) return;
     const { sha256 } = await whileSolving('Reading the matte', () =>
       send<StoredAsset>(`/cuts/picture?plate=${plateHash(piece, plate)}`, file, () => undefined),
@@ -39,7 +41,7 @@ export function takeMatte(plate: CutPlate, file: File): void {
 /** Adds contours from an SVG drawing, which is laid over the whole plate. */
 export function takeContours(plate: CutPlate, picture: Size, file: File): void {
   inTurn(async () => {
-    const { operation } = store.getState().bench.hand;
+    const { operation } = veilHand.get();
     const { data, width } = await outlineOf(file);
     const contours = contoursFromSvg(data, width ? picture.width / width : 1);
     if (contours.length === 0) throw new Error(`"${file.name}" holds no outline that encloses anything.`);

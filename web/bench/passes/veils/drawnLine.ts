@@ -1,7 +1,7 @@
+import { veilHand } from './hand';
 import { useRef, useState } from 'react';
 import { simplify } from '../../../../core/shape/simplify';
 import type { Point } from '../../../../core/shape/affine';
-import { useAppSelector } from '../../../store';
 import { useDrag, type DragHandlers } from '../../view/drag';
 import { useViewport } from '../../view/viewport';
 import { toPlate, type CutPlate } from './cutting';
@@ -35,7 +35,7 @@ export function useDrawnLine(
   plate: CutPlate,
   { draft, end, cancel }: DrawnWork,
 ): { drag: DragHandlers; drawing: { line: DrawnLine; alt: boolean } | null; keyed: KeyedLine } {
-  const { radius } = useAppSelector(({ bench }) => bench.hand);
+  const { radius } = veilHand.use('radius');
   const { view } = useViewport();
   const points = useRef<[number, number][]>([]);
   const pressures = useRef(new Map<[number, number], number>());

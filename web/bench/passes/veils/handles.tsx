@@ -1,7 +1,8 @@
+import { useKeys } from '../../keys/useKeys';
+import { veilKeys } from './keys';
+import { veilHand, type VeilTool } from './hand';
 import type { ComponentType } from 'react';
-import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
-import type { VeilTool } from '../../benchState';
 import { cutPlate, type CutPlate } from './cutting';
 import { Grafting } from './Grafting';
 import { KeyingTone } from './KeyingTone';
@@ -24,10 +25,27 @@ const hands: Record<VeilTool, ComponentType<{ plate: CutPlate }>> = {
   graft: Grafting,
 };
 
+const bounded = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
+
+/** Keys of the brush, whatever it paints. */
+function useBrushKeys(): void {
+  const resize = (factor: number): void => veilHand.set({ radius: bounded(veilHand.get().radius * factor, 0.5, 2000) });
+  const soften = (by: number): void => veilHand.set({ softness: bounded(veilHand.get().softness + by, 0, 1) });
+  const swap = (): void => veilHand.set({ side: veilHand.get().side === 'front' ? 'behind' : 'front' });
+  useKeys([
+    [veilKeys.swap, { down: swap }],
+    [veilKeys.smaller, { down: () => resize(1 / 1.15) }],
+    [veilKeys.larger, { down: () => resize(1.15) }],
+    [veilKeys.harder, { down: () => soften(-0.1) }],
+    [veilKeys.softer, { down: () => soften(0.1) }],
+  ]);
+}
+
 export function Handles() {
   const { piece, materials, veil, mayChange } = useBench();
-  const tool = useAppSelector(({ bench }) => bench.hand.veilTool);
-  const look = useAppSelector(({ bench }) => bench.veilLook);
+  const tool = veilHand.use('veilTool').veilTool;
+  const look = veilHand.use('look').look;
+  useBrushKeys();
   const plate = cutPlate(piece, veil);
   if (!plate || !materials || !mayChange) return null;
   const Hand = hands[tool];

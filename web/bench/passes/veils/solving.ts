@@ -1,3 +1,4 @@
+import { veilHand } from './hand';
 import { changeThing } from '../../../../core/piece/edits/items';
 import type { Piece } from '../../../../core/piece/schema';
 import { keyOf } from '../../../../core/graph/node';
@@ -61,7 +62,8 @@ export function scribble(
   const own = ++strokes;
   newerStroke();
   inTurn(async () => {
-    const { piece, hand } = store.getState().bench;
+    const { piece } = store.getState().bench;
+    const hand = veilHand.get();
     if (!piece) return;
     const veil = currentVeil();
     const found = veil?.cuts[workingCut(veil, 'scribble', hand.operation)] as ScribbleCut | undefined;
@@ -107,7 +109,8 @@ export function scribbleInFull(plate: CutPlate): void {
 /** Changes a tone key, and cuts by it over the whole plate. */
 export function keyTone(label: string, plate: CutPlate, change: (before: ToneCut) => Partial<ToneCut>): void {
   inTurn(async () => {
-    const { piece, hand } = store.getState().bench;
+    const { piece } = store.getState().bench;
+    const hand = veilHand.get();
     if (!piece) return;
     const veil = currentVeil();
     const found = veil?.cuts[workingCut(veil, 'tone', hand.operation)] as ToneCut | undefined;

@@ -1,10 +1,9 @@
+import { veilHand, type VeilHand, type VeilTool } from './hand';
 import type { ReactNode } from 'react';
 import type { CutOperation } from '../../../../core/passes/veils/schema';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
-import { handed, type Hand, type VeilTool } from '../../benchState';
 import { TracePointOptions } from './TracePointOptions';
 
 const tools: { tool: VeilTool; name: string; tip: string }[] = [
@@ -25,9 +24,8 @@ export const operationNames: Record<CutOperation, string> = {
 };
 
 export function HandTools() {
-  const hand = useAppSelector(({ bench }) => bench.hand);
+  const { veilTool } = veilHand.use('veilTool');
   const { piece } = useBench();
-  const dispatch = useAppDispatch();
   if (piece.plates.length === 0)
     return <span className="text-faint">A veil is cut from a photograph. Choose one on line 0.</span>;
   return tools.map(({ tool, name, tip }) => (
@@ -35,8 +33,8 @@ export function HandTools() {
       key={tool}
       className="plain-button"
       title={tip}
-      aria-pressed={hand.veilTool === tool}
-      onClick={() => dispatch(handed({ veilTool: tool }))}
+      aria-pressed={veilTool === tool}
+      onClick={() => veilHand.set({ veilTool: tool })}
     >
       {name}
     </button>
@@ -45,7 +43,7 @@ export function HandTools() {
 
 /** The settings of the tool in the hand. */
 export function HandOptions(): ReactNode {
-  const { veilTool } = useAppSelector(({ bench }) => bench.hand);
+  const { veilTool } = veilHand.use('veilTool');
   const Options = options[veilTool];
   return <Options />;
 }
@@ -78,8 +76,7 @@ const Hint = ({ children, more }: { children: ReactNode; more?: string }) => (
 );
 
 function OperationChoice() {
-  const { operation } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
+  const { operation } = veilHand.use('operation');
   return (
     <>
       This cut{' '}
@@ -87,31 +84,30 @@ function OperationChoice() {
         label="How the cut joins"
         value={operation}
         options={operationNames}
-        onChoose={(next) => dispatch(handed({ operation: next }))}
+        onChoose={(next) => veilHand.set({ operation: next })}
       />
     </>
   );
 }
 
-function Toggle<Key extends keyof Hand>({
+function Toggle<Key extends keyof VeilHand>({
   field,
   value,
   title,
   children,
 }: {
   field: Key;
-  value: Hand[Key];
+  value: VeilHand[Key];
   title?: string;
   children: ReactNode;
 }) {
-  const now = useAppSelector(({ bench }) => bench.hand[field]);
-  const dispatch = useAppDispatch();
+  const now = veilHand.use(field)[field];
   return (
     <button
       className="plain-button"
       aria-pressed={now === value}
       title={title}
-      onClick={() => dispatch(handed({ [field]: value }))}
+      onClick={() => veilHand.set({ [field]: value })}
     >
       {children}
     </button>
@@ -132,24 +128,21 @@ const SideChoice = ({ front, behind }: { front: string; behind: string }) => (
 );
 
 function Size() {
-  const { radius } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
-  const set = (value: number) => dispatch(handed({ radius: value / 2 }));
+  const { radius } = veilHand.use('radius');
+  const set = (value: number) => veilHand.set({ radius: value / 2 });
   return <Quantity label="Brush size" value={radius * 2} unit="px" min={1} max={4000} onDraft={set} onCommit={set} />;
 }
 
 function Softness() {
-  const { softness } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
-  const set = (value: number) => dispatch(handed({ softness: value / 100 }));
+  const { softness } = veilHand.use('softness');
+  const set = (value: number) => veilHand.set({ softness: value / 100 });
   return (
     <Quantity label="Brush softness" value={softness * 100} unit="%" min={0} max={100} onDraft={set} onCommit={set} />
   );
 }
 
 function TraceOptions() {
-  const { straight, smooth, tracePoint } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
+  const { straight, smooth, tracePoint } = veilHand.use('straight', 'smooth', 'tracePoint');
   if (tracePoint) return <TracePointOptions chosen={tracePoint} />;
   return (
     <>
@@ -158,7 +151,7 @@ function TraceOptions() {
         className="plain-button"
         title="Shift held does the same for one click"
         aria-pressed={straight}
-        onClick={() => dispatch(handed({ straight: !straight, smooth: false }))}
+        onClick={() => veilHand.set({ straight: !straight, smooth: false })}
       >
         Straight
       </button>
@@ -166,7 +159,7 @@ function TraceOptions() {
         className="plain-button"
         title="A smooth curve through the clicked points, where there is no edge to follow"
         aria-pressed={smooth}
-        onClick={() => dispatch(handed({ smooth: !smooth, straight: false }))}
+        onClick={() => veilHand.set({ smooth: !smooth, straight: false })}
       >
         Smooth
       </button>
@@ -178,8 +171,7 @@ function TraceOptions() {
 }
 
 function ScribbleOptions() {
-  const { boxing } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
+  const { boxing } = veilHand.use('boxing');
   return (
     <>
       <OperationChoice />
@@ -188,7 +180,7 @@ function ScribbleOptions() {
         className="plain-button"
         title="Draw a box around what stands in front: the cut is solved only there"
         aria-pressed={boxing}
-        onClick={() => dispatch(handed({ boxing: !boxing }))}
+        onClick={() => veilHand.set({ boxing: !boxing })}
       >
         Box
       </button>
@@ -198,7 +190,7 @@ function ScribbleOptions() {
   );
 }
 
-const edgeHints: Record<Hand['edgeBrush'], string> = {
+const edgeHints: Record<VeilHand['edgeBrush'], string> = {
   band: 'Paint over hair, grass or blur; it is solved there.',
   softer: 'Brush along the dots.',
   crisper: 'Brush along the dots.',
@@ -206,7 +198,7 @@ const edgeHints: Record<Hand['edgeBrush'], string> = {
 };
 
 function EdgeOptions() {
-  const { edgeBrush } = useAppSelector(({ bench }) => bench.hand);
+  const { edgeBrush } = veilHand.use('edgeBrush');
   const { veil } = useBench();
   return (
     <>
@@ -239,8 +231,7 @@ function EdgeOptions() {
 
 function ShadowOptions() {
   const { veil } = useBench();
-  const { shadowOn } = useAppSelector(({ bench }) => bench.hand);
-  const dispatch = useAppDispatch();
+  const { shadowOn } = veilHand.use('shadowOn');
   if (!veil?.shadow && !veil?.graft?.shadow)
     return <Hint>This veil throws no shadow yet: unfold line 3 and throw one.</Hint>;
   return (
@@ -263,7 +254,7 @@ function ShadowOptions() {
           label="Which shadow"
           value={shadowOn}
           options={{ letters: 'on the letters', plate: 'on the photograph' }}
-          onChoose={(next) => dispatch(handed({ shadowOn: next }))}
+          onChoose={(next) => veilHand.set({ shadowOn: next })}
         />
       )}
     </>

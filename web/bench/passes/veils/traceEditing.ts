@@ -1,9 +1,8 @@
+import { veilHand, type TracePlace } from './hand';
 import { contourPoints } from '../../../../core/passes/veils/contour';
 import type { Contour, TracePoint, Veil } from '../../../../core/passes/veils/schema';
 import { movePoint, removePoint, replaceStretch } from '../../../../core/piece/edits/veils';
 import type { Point } from '../../../../core/shape/affine';
-import { store } from '../../../store';
-import { handed, type Hand } from '../../benchState';
 import { editing } from '../../editing';
 import type { TraceClient } from '../../view/traceClient';
 import { currentVeil, inTurn } from './cutting';
@@ -36,10 +35,10 @@ export function curveOn(open: Contour, [x, y]: Point): Point[] {
   return points.slice(points.findLastIndex(([u, v]) => u === last.x && v === last.y));
 }
 
-export type ChosenPoint = NonNullable<Hand['tracePoint']> & { of: Contour; point: TracePoint };
+export type ChosenPoint = TracePlace & { of: Contour; point: TracePoint };
 
 /** The chosen point, where it is still there. */
-export function chosenPoint(veil: Veil | null, chosen: Hand['tracePoint']): ChosenPoint | null {
+export function chosenPoint(veil: Veil | null, chosen: TracePlace | null): ChosenPoint | null {
   const cut = chosen && veil?.id === chosen.veil ? veil.cuts[chosen.cut] : undefined;
   const of = cut?.kind === 'trace' ? cut.contours[chosen!.contour] : undefined;
   const point = of?.points[chosen!.index];
@@ -60,7 +59,7 @@ export function neighboursOf(
 /** The edit that moves a point, with the stretches on both sides run anew where they follow the photo's edge. */
 export async function movedPoint(
   tracer: TraceClient,
-  { veil, cut, contour, index }: NonNullable<Hand['tracePoint']>,
+  { veil, cut, contour, index }: TracePlace,
   of: Contour,
   to: [number, number],
   seen: { sha256: string; zoom: number },
@@ -74,7 +73,7 @@ export async function movedPoint(
 }
 
 export function removeChosen({ veil, cut, contour, index }: ChosenPoint): void {
-  store.dispatch(handed({ tracePoint: null }));
+  veilHand.set({ tracePoint: null });
   editing.commit('Remove a point', removePoint(veil, cut, contour, index));
 }
 

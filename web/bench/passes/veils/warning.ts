@@ -5,9 +5,11 @@ import type { Bench } from '../../benchContext';
 /** Letters of which too little is left, those that can be read as others, and veils that grow out of nothing. */
 export function warning({ measures }: Bench): string | null {
   if (!measures) return null;
-  const few = measures.left.filter(({ left }) => left < leftLimit);
+  const few = measures.veils.left.filter(({ left }) => left < leftLimit);
   if (few.length > 0) return `Little is left of ${few.map(({ text }) => text).join(' ')}.`;
-  const unsure = measures.misread.filter(({ margin }) => margin < marginLimit);
+  const unsure = measures.veils.misread.filter(({ margin }) => margin < marginLimit);
   if (unsure.length > 0) return `${unsure.map(({ text, as }) => `${text} could be read as ${as}`).join(', ')}.`;
-  return measures.rootless.length > 0 ? `A veil begins inside ${measures.rootless[0].text}, out of nothing.` : null;
+  return measures.veils.rootless.length > 0
+    ? `A veil begins inside ${measures.veils.rootless[0].text}, out of nothing.`
+    : null;
 }

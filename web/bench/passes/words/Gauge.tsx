@@ -47,7 +47,7 @@ export function Gauge() {
 /** How much picture the letters hold, and their finest detail on paper. */
 function InkGauge() {
   const { piece, lettering, measures } = useBench();
-  const measured = measures?.ink.find((one) => one.lettering === lettering?.id)?.measures;
+  const measured = lettering && measures?.words[lettering.id];
   if (!measured) return null;
   const { share, finest } = measured;
   const mm = (finest.px / piece.sheet.ppi) * 25.4;

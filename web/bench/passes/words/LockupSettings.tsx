@@ -1,10 +1,9 @@
+import { wordsHand } from './hand';
 import { changePart } from '../../../../core/piece/edits/items';
 import { lockups, type LockupPart } from '../../../../core/passes/words/lockups';
 import type { Edit } from '../../../../core/piece/edits/edit';
-import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
-import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
 
@@ -17,8 +16,7 @@ const titles = Object.fromEntries(lockups.map(({ kind, title }) => [kind, title]
 export function LockupSettings() {
   const bench = useBench();
   const { lettering, letters, piece, mayChange } = bench;
-  const { drawingPath } = useAppSelector(({ bench: state }) => state.hand);
-  const dispatch = useAppDispatch();
+  const { drawingPath } = wordsHand.use('drawingPath');
   const { id, words } = lettering!;
   const { lockup, size } = words;
   const set = (next: LockupPart): Edit => changePart(id, 'words', { lockup: next });
@@ -138,8 +136,8 @@ export function LockupSettings() {
           <button
             className="plain-button"
             disabled={!mayChange}
-            aria-pressed={drawingPath}
-            onClick={() => dispatch(handed({ drawingPath: !drawingPath }))}
+            aria-pressed={drawingPath === id}
+            onClick={() => wordsHand.set({ drawingPath: drawingPath === id ? null : id })}
           >
             Draw the line on the sheet
           </button>

@@ -1,10 +1,9 @@
+import { wordsHand } from './hand';
 import { changePart } from '../../../../core/piece/edits/items';
 import type { Letters } from '../../../../core/type/letters';
 import type { Lettering } from '../../../../core/piece/schema';
 import { flatten } from '../../../../core/shape/path';
 import { smoothThrough } from '../../../../core/shape/smooth';
-import { useAppDispatch } from '../../../store';
-import { handed } from '../../benchState';
 import { editing } from '../../editing';
 import { DrawLine, LinePoints } from '../../view/LinePoints';
 
@@ -15,9 +14,8 @@ interface PathProps {
 
 /** The next drag draws the line that the words stand on. */
 export function DrawPath({ lettering, letters }: PathProps) {
-  const dispatch = useAppDispatch();
   const done = (points: [number, number][] | null): void => {
-    dispatch(handed({ drawingPath: false }));
+    wordsHand.set({ drawingPath: null });
     if (points)
       editing.commit(
         'Draw the line of the words',

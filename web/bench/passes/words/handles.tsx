@@ -1,7 +1,8 @@
+import { wordsHand } from './hand';
 import { useRef } from 'react';
 import type { Letters } from '../../../../core/type/letters';
 import { apply, inverse, type Point } from '../../../../core/shape/affine';
-import { useAppDispatch, useAppSelector } from '../../../store';
+import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { useViewport } from '../../view/viewport';
@@ -14,7 +15,7 @@ import { TypingField } from './TypingField';
 export function Handles() {
   const bench = useBench();
   const { lettering, letters, piece } = bench;
-  const { drawingPath } = useAppSelector(({ bench: state }) => state.hand);
+  const { drawingPath } = wordsHand.use('drawingPath');
   const { size, toSheet } = useViewport();
   const field = useRef<HTMLTextAreaElement>(null);
   const dispatch = useAppDispatch();
@@ -69,7 +70,7 @@ export function Handles() {
       />
       {typing && <TypingField key={lettering.id} lettering={lettering} letters={letters} field={field} />}
       {typing && letters && <PathPoints lettering={lettering} letters={letters} />}
-      {typing && letters && drawingPath && <DrawPath lettering={lettering} letters={letters} />}
+      {typing && letters && drawingPath === lettering.id && <DrawPath lettering={lettering} letters={letters} />}
     </g>
   );
 }

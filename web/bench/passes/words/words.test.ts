@@ -21,7 +21,7 @@ const materials = {
   },
 };
 const words = plainWords({ text: 'KILN\n& KITE', face: 'f', size: 100, leading: 1, tracking: 0, alignment: 'left' });
-const letters: Letters = changePart(words, 'words', materials);
+const letters: Letters = setWords(words, materials);
 const middle = ({ foot, head }: Caret): [number, number] => [(foot[0] + head[0]) / 2, (foot[1] + head[1]) / 2];
 
 describe('the caret', () => {

@@ -27,7 +27,7 @@ const alignmentNames = {
   right: 'Lines end at the right',
 };
 
-export function Slip() {
+export function Controls() {
   const bench = useBench();
   const { lettering } = bench;
   return (

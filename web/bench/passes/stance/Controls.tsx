@@ -8,7 +8,7 @@ import { BendSettings } from './BendSettings';
 import { EchoSettings } from './EchoSettings';
 import { LineSettings } from './LineSettings';
 
-export function Slip() {
+export function Controls() {
   const { lettering, letters, piece } = useBench();
   const box = letters && standingBox(letters);
   if (!lettering || !box) return <p className="text-faint">Set a word first (line 1).</p>;

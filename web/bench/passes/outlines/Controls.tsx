@@ -15,7 +15,7 @@ const firstOutlines: Record<string, Omit<Parameters<typeof plainOutline>[0], 'id
 };
 
 /** The letters' edge itself, and the bands along it, the nearest at the top. */
-export function Slip() {
+export function Controls() {
   const { lettering, mayChange } = useBench();
   if (!lettering) return <p className="text-faint">Set a word first (line 1).</p>;
   const {

@@ -5,7 +5,7 @@ import { InkLaying } from './InkLaying';
 import { PanelSettings } from './PanelSettings';
 
 /** The coats of the chosen lettering and the panel behind it. */
-export function Slip() {
+export function Controls() {
   const { lettering } = useBench();
   if (!lettering) return <p className="text-faint">Set a word first (line 1).</p>;
   const { panel } = lettering.ink;

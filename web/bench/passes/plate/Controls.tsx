@@ -1,11 +1,12 @@
+import { plateHand } from './hand';
 import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { paperToPx } from '../../../../core/piece/lengths';
 import { changeThing, movePlate, removeThing, setSheet } from '../../../../core/piece/edits/items';
-import { useAppDispatch, useAppSelector } from '../../../store';
+import { useAppDispatch } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
-import { handed, looked } from '../../benchState';
+import { looked } from '../../benchState';
 import { editing } from '../../editing';
 import { PlateChooser } from '../../../plates/PlateChooser';
 import { ReplacePlate } from './ReplacePlate';
@@ -14,7 +15,7 @@ import { SheetCoats } from './SheetCoats';
 import { StockView } from './StockView';
 import { usePlate } from './placing';
 
-export function Slip() {
+export function Controls() {
   const found = usePlate();
   return (
     <div className="flex flex-col gap-3">
@@ -90,8 +91,7 @@ function AddPlate() {
 function PlatePlace() {
   const { piece } = useBench();
   const { plate, picture, place } = usePlate()!;
-  const dispatch = useAppDispatch();
-  const covered = useAppSelector(({ bench }) => bench.hand.keepCovered);
+  const covered = plateHand.use('keepCovered').keepCovered;
   const at = (axis: 'x' | 'y') => ({
     label: axis === 'x' ? 'Left edge of the plate' : 'Top edge of the plate',
     value: plate[axis],
@@ -112,7 +112,7 @@ function PlatePlace() {
           type="checkbox"
           className="accent-iron"
           checked={covered}
-          onChange={(event) => dispatch(handed({ keepCovered: event.target.checked }))}
+          onChange={(event) => plateHand.set({ keepCovered: event.target.checked })}
         />
         Keep the sheet covered while moving and scaling
       </label>

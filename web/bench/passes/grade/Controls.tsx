@@ -23,7 +23,7 @@ function gradeOf(piece: Piece, lettering: string, { area, blur = 0, ...more }: (
 }
 
 /** Changes of the photograph by the silhouette of the chosen lettering, the nearest at the top. */
-export function Slip() {
+export function Controls() {
   const { piece, lettering, mayChange } = useBench();
   if (!lettering)
     return <p className="text-faint">Set a word first (line 1): the photo is changed by its silhouette.</p>;

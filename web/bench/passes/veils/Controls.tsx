@@ -1,3 +1,4 @@
+import { veilHand } from './hand';
 import type { Veil } from '../../../../core/passes/veils/schema';
 import type { VeilLook } from '../../../../core/passes/veils/looks';
 import { changeThing, freeId, removeThing } from '../../../../core/piece/edits/items';
@@ -6,7 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
 import { KeptText } from '../../../ui/KeptText';
 import { useBench } from '../../benchContext';
-import { handed, looked } from '../../benchState';
+import { looked } from '../../benchState';
 import { editing } from '../../editing';
 import { CutList } from './CutList';
 import { EdgeSettings } from './EdgeSettings';
@@ -26,7 +27,7 @@ const looks: { show: VeilLook; name: string }[] = [
   { show: 'wipe', name: 'edge before / after' },
 ];
 
-export function Slip() {
+export function Controls() {
   const { piece, veil, mayChange } = useBench();
   const dispatch = useAppDispatch();
   const chosen = useAppSelector(({ bench }) => bench.plate);
@@ -88,9 +89,8 @@ function contents({ cuts, fine, strokes }: Veil): string {
 }
 
 function VeilOf({ veil }: { veil: Veil }) {
-  const dispatch = useAppDispatch();
-  const look = useAppSelector(({ bench }) => bench.veilLook);
-  const { lookGround } = useAppSelector(({ bench }) => bench.hand);
+  const look = veilHand.use('look').look;
+  const { lookGround } = veilHand.use('lookGround');
   return (
     <div className="flex flex-col gap-3">
       <label className="flex items-center gap-2">
@@ -111,7 +111,7 @@ function VeilOf({ veil }: { veil: Veil }) {
               key={show}
               className="plain-button"
               aria-pressed={look === show}
-              onClick={() => dispatch(looked({ veilLook: show }))}
+              onClick={() => veilHand.set({ look: show })}
             >
               {name}
             </button>
@@ -122,7 +122,7 @@ function VeilOf({ veil }: { veil: Veil }) {
               aria-label="Colour to look at the veil on"
               className="h-7 w-9"
               value={lookGround}
-              onChange={(event) => dispatch(handed({ lookGround: event.target.value }))}
+              onChange={(event) => veilHand.set({ lookGround: event.target.value })}
             />
           )}
         </div>

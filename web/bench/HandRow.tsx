@@ -1,0 +1,29 @@
+import { passesOfLine } from './passes';
+
+/** Above the sheet: the tools of the open line, and the settings of the one in the hand. */
+export function HandRow({ line }: { line: number | null }) {
+  const passes = passesOfLine(line);
+  const withTools = passes.flatMap(({ name, HandTools }) => (HandTools ? [<HandTools key={name} />] : []));
+  const withOptions = passes.flatMap(({ name, HandOptions }) => (HandOptions ? [<HandOptions key={name} />] : []));
+  return (
+    <div
+      className="relative flex h-9 shrink-0 items-center gap-2 whitespace-nowrap border-b border-rule bg-desk px-3"
+      role="group"
+      aria-label="Hand tools"
+    >
+      <div className="flex min-w-0 grow items-center gap-2 overflow-hidden">
+        {withTools.length > 0 ? (
+          withTools
+        ) : (
+          <span className="text-faint">Open a line of the ticket to work on it: press its digit, or click it.</span>
+        )}
+      </div>
+      {/* Over the mat, so that the sheet stays where it is. */}
+      {withOptions.length > 0 && (
+        <div className="absolute left-0 top-full z-10 flex h-9 max-w-full items-center gap-2 overflow-hidden rounded-br-sheet border-b border-r border-rule bg-desk px-3">
+          {withOptions}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,144 @@
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { listFaces, type StoredFace } from '../api/faces';
+import { useAppDispatch, useAppSelector } from '../store';
+import { BenchContext, type Bench } from './benchContext';
+import { looked } from './benchState';
+import { DepthLine } from './depth/DepthLine';
+import { takeFiles } from './droppedFiles';
+import { GaugePanel } from './gauges/GaugePanel';
+import { HandRow } from './HandRow';
+import { KeysSheet } from './keys/KeysSheet';
+import { useBenchKeys } from './keys/useBenchKeys';
+import { Notices } from './Notices';
+import { passesOfLine, ticketLines } from './passes';
+import { TopStrip } from './strip/TopStrip';
+import { Ticket } from './ticket/Ticket';
+import { useLook } from './useLook';
+import { useLetters, useMaterials } from './useMaterials';
+import { useMeasures } from './useMeasures';
+import { SheetView } from './view/SheetView';
+import { useWorkers } from './view/useWorkers';
+import { workers } from './view/workers';
+
+/** The bench with a piece on it. */
+export function OpenBench({ id }: { id: string }) {
+  const dispatch = useAppDispatch();
+  const failed = useCallback((message: string) => void dispatch(looked({ problem: message })), [dispatch]);
+  const { sharp: shown, onTiles } = useWorkers(failed);
+  const { line, openLine } = useOpenLine(id);
+  const { bench, sharp } = useBenchValue(id, { line, openLine, shown, failed });
+  const [keysOpen, setKeysOpen] = useState(false);
+  const openKeys = useCallback(() => setKeysOpen(true), []);
+  useBenchKeys(bench, openKeys);
+  const takeDropped = (event: React.DragEvent): void => void takeFiles(bench, [...event.dataTransfer.files], failed);
+  return (
+    <BenchContext value={bench}>
+      <div className="flex h-dvh min-w-[1024px] flex-col overflow-hidden">
+        <TopStrip onKeys={openKeys} />
+        <Notices id={id} />
+        <div className="flex min-h-0 grow">
+          <Ticket />
+          <main className="flex min-w-0 grow flex-col" onDrop={takeDropped}>
+            <HandRow line={line} />
+            <SheetView onTiles={onTiles} sharp={sharp}>
+              {passesOfLine(line).map(({ name, Handles }) => Handles && <Handles key={name} />)}
+            </SheetView>
+          </main>
+          <GaugePanel />
+        </div>
+        <DepthLine />
+        <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+      </div>
+    </BenchContext>
+  );
+}
+
+/** The line of the ticket that the address names. */
+function useOpenLine(id: string): Pick<Bench, 'line' | 'openLine'> {
+  const { line: named } = useParams();
+  const navigate = useNavigate();
+  const found = ticketLines.find(({ line }) => String(line) === named);
+  const openLine = useCallback(
+    (next: number | null) => void navigate(`/piece/${id}${next === null ? '' : `/${next}`}`, { replace: true }),
+    [navigate, id],
+  );
+  return { line: found?.line ?? null, openLine };
+}
+
+function useFaces(): StoredFace[] {
+  const [faces, setFaces] = useState<StoredFace[]>([]);
+  useEffect(() => {
+    listFaces().then(setFaces, () => undefined);
+  }, []);
+  return faces;
+}
+
+interface Given extends Pick<Bench, 'line' | 'openLine'> {
+  /** What is shown sharp. */
+  shown: ReturnType<typeof useWorkers>['sharp'];
+  failed(message: string): void;
+}
+
+/** What every part of the bench works with: the same object for as long as nothing of it changes. */
+function useBenchValue(id: string, { line, openLine, shown, failed }: Given): { bench: Bench; sharp: boolean } {
+  const piece = useAppSelector(({ bench }) => bench.draft ?? bench.piece!);
+  const tried = useAppSelector(({ bench }) => bench.tried);
+  const isDrafted = useAppSelector(({ bench }) => bench.draft !== null);
+  const dragging = useAppSelector(({ bench }) => bench.dragging);
+  const mayChange = useAppSelector(({ bench }) => bench.role === 'working');
+  const chosenLettering = useAppSelector(({ bench }) => bench.lettering);
+  const chosenVeil = useAppSelector(({ bench }) => bench.veil);
+  const { renderer, tracer } = workers();
+  const faces = useFaces();
+  const materials = useMaterials(piece, failed);
+  const lettersOf = useLetters(materials);
+  const look = useLook(line);
+  const onSheet = tried ?? piece;
+  useEffect(() => {
+    document.title = `${piece.name} · Inky Veil`;
+  }, [piece.name]);
+  useEffect(() => {
+    if (materials) renderer.setPiece(onSheet, look, dragging);
+  }, [renderer, onSheet, look, dragging, materials]);
+  const sharp = materials !== null && shown?.piece === onSheet && shown.look === look;
+  const measures = useMeasures(renderer, isDrafted || tried || !materials ? null : piece, sharp);
+  const lettering = piece.letterings.find((one) => one.id === chosenLettering) ?? null;
+  const veil = piece.veils.find((one) => one.id === chosenVeil) ?? null;
+  const letters = lettering && lettersOf(lettering);
+  const bench = useMemo<Bench>(
+    () => ({
+      id,
+      piece,
+      line,
+      openLine,
+      materials,
+      faces,
+      lettering,
+      lettersOf,
+      letters,
+      measures,
+      veil,
+      renderer,
+      tracer,
+      mayChange,
+    }),
+    [
+      id,
+      piece,
+      line,
+      openLine,
+      materials,
+      faces,
+      lettering,
+      lettersOf,
+      letters,
+      measures,
+      veil,
+      renderer,
+      tracer,
+      mayChange,
+    ],
+  );
+  return { bench, sharp };
+}

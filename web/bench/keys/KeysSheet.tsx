@@ -1,0 +1,27 @@
+import { Sheet } from '../../ui/Sheet';
+import { keyTable } from './table';
+
+/** All keys, from the one table that they are bound by. */
+export function KeysSheet({ open, onClose }: { open: boolean; onClose(): void }) {
+  return (
+    <Sheet title="Keys" open={open} onClose={onClose} wide>
+      <div className="columns-2 gap-6">
+        {keyTable().map(({ title, entries }) => (
+          <table key={title} className="mb-3 w-full break-inside-avoid">
+            <caption className="label mb-1 text-left">{title}</caption>
+            <tbody>
+              {entries.map(({ shown, does }) => (
+                <tr key={`${shown} ${does}`} className="border-b border-rule">
+                  <th scope="row" className="whitespace-nowrap py-1 pr-3 text-left align-top font-semibold">
+                    {shown}
+                  </th>
+                  <td className="py-1">{does}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        ))}
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,47 @@
+import type { KeyEntry } from './useKeys';
+
+/** Keys that work on every line of the ticket. */
+export const benchKeys = {
+  undo: { keys: ['$mod+z'], shown: 'Ctrl Z', does: 'undo', whileTyping: true },
+  redo: { keys: ['$mod+Shift+z', '$mod+Shift+Z'], shown: 'Ctrl Shift Z', does: 'redo', whileTyping: true },
+  fold: { keys: ['Escape'], shown: 'Esc', does: 'put the tool away, then fold the open line' },
+  before: { keys: [';'], shown: '; held', does: 'before: the bare photograph' },
+  halfStrength: { keys: ["'"], shown: "'", does: 'letters at half strength' },
+  next: { keys: ['n', 'Shift+N'], shown: 'N', does: 'next lettering' },
+  gauges: { keys: ['g', 'Shift+G'], shown: 'G', does: 'fold the gauges' },
+  help: { keys: ['?', 'Shift+?'], shown: '?', does: 'this table' },
+} as const satisfies Record<string, KeyEntry>;
+
+/** Keys of the sheet's view. */
+export const viewKeys = {
+  whole: { keys: [','], shown: ',', does: 'the whole sheet' },
+  chosen: { keys: ['.'], shown: '.', does: 'the chosen lettering' },
+  oneToOne: { keys: ['/'], shown: '/', does: 'one to one' },
+  pan: { keys: ['Space'], shown: 'space + drag', does: 'move about the sheet; the wheel zooms at the pointer' },
+} as const satisfies Record<string, KeyEntry>;
+
+/** Keys of whatever the open line holds. */
+export const handKeys = {
+  nudge: {
+    keys: ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'].flatMap((arrow) => [arrow, `Shift+${arrow}`]),
+    shown: 'arrows, Shift arrows',
+    does: 'move by 1 px, by 10 px; for brush and drawn lines: move the cross',
+  },
+  point: {
+    keys: ['Enter', 'Shift+Enter'],
+    shown: 'Enter, Shift Enter',
+    does: 'at the cross: set a point, the last point',
+  },
+} satisfies Record<string, KeyEntry>;
+
+/** Keys of things that have the focus, which are bound by themselves. */
+export const focusKeys: readonly KeyEntry[] = [
+  { keys: ['w'], shown: 'W held on a card', does: 'depth line: the sheet without it' },
+];
+
+/** The key that opens a line of the ticket. */
+export const lineKey = (line: number, title: string): KeyEntry => ({
+  keys: [String(line)],
+  shown: String(line),
+  does: `open line ${line}, ${title.toLowerCase()}`,
+});

@@ -1,0 +1,39 @@
+import { store } from '../../store';
+import type { Bench } from '../benchContext';
+import { looked } from '../benchState';
+import { editing } from '../editing';
+import { passesOfLine, ticketLines } from '../passes';
+import { benchKeys, lineKey } from './entries';
+import { useKeys, type KeyBinding } from './useKeys';
+
+const look = (change: Parameters<typeof looked>[0]): void => void store.dispatch(looked(change));
+
+/** Keys that work anywhere on the bench. Those of a tool belong to the tool. */
+export function useBenchKeys(bench: Bench, openKeys: () => void): void {
+  const opensLines = ticketLines.map(({ line, title }): KeyBinding => [
+    lineKey(line, title),
+    { down: () => bench.openLine(line) },
+  ]);
+  useKeys([
+    ...opensLines,
+    [benchKeys.undo, { down: () => void editing.step('undo') }],
+    [benchKeys.redo, { down: () => void editing.step('redo') }],
+    [benchKeys.fold, { down: () => fold(bench) }],
+    [benchKeys.before, { down: () => look({ before: true }), up: () => look({ before: false }) }],
+    [benchKeys.halfStrength, { down: () => look({ halfStrength: !store.getState().bench.halfStrength }) }],
+    [benchKeys.next, { down: () => chooseNext(bench) }],
+    [benchKeys.gauges, { down: () => look({ gaugesFolded: !store.getState().bench.gaugesFolded }) }],
+    [benchKeys.help, { down: openKeys }],
+  ]);
+}
+
+/** A tool in the hand is put away first; then the line is folded. */
+function fold({ line, openLine }: Bench): void {
+  const isPutAway = passesOfLine(line).some(({ putAway }) => putAway?.() === true);
+  if (!isPutAway) openLine(null);
+}
+
+function chooseNext({ piece, lettering }: Bench): void {
+  const ids = piece.letterings.map(({ id }) => id);
+  if (ids.length > 0) look({ lettering: ids[(ids.indexOf(lettering?.id ?? '') + 1) % ids.length] });
+}

@@ -1,0 +1,16 @@
+import type { VeilShow } from '../../../../core/passes/veils/show';
+import type { RootState } from '../../../store';
+import { veilHand } from './hand';
+
+/** The chosen veil, looked at in the way that is chosen; the bare photograph stays as it is. */
+export function look({ bench }: RootState): VeilShow | undefined {
+  const { look: show, lookGround, wipe } = veilHand.of(bench);
+  const piece = bench.draft ?? bench.piece;
+  if (!bench.veil || !piece || show === 'picture' || bench.before) return undefined;
+  return {
+    id: bench.veil,
+    show,
+    ground: lookGround,
+    ...(show === 'wipe' && { wipe: Math.round(wipe * piece.sheet.width) }),
+  };
+}

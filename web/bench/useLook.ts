@@ -1,0 +1,30 @@
+import { useMemo } from 'react';
+import type { Look } from '../../core/render/compile';
+import { useAppSelector, type RootState } from '../store';
+import { passesOfLine } from './passes';
+
+/** What the passes of the open line want to be seen, by their names. */
+const looksOf = (state: RootState, line: number | null): Record<string, object> =>
+  Object.fromEntries(
+    passesOfLine(line).flatMap(({ name, look }) => {
+      const wanted = look?.(state);
+      return wanted ? [[name, wanted]] : [];
+    }),
+  );
+
+/** How the piece is looked at; the same object for as long as nothing about it changes. */
+export function useLook(line: number | null): Look {
+  const before = useAppSelector(({ bench }) => bench.before);
+  const without = useAppSelector(({ bench }) => bench.without);
+  const halfStrength = useAppSelector(({ bench }) => bench.halfStrength);
+  const passes = useAppSelector((state) => JSON.stringify(looksOf(state, line)));
+  return useMemo<Look>(
+    () => ({
+      before: before || undefined,
+      without: without ?? undefined,
+      lettersStrength: halfStrength ? 0.5 : undefined,
+      passes: JSON.parse(passes) as Record<string, unknown>,
+    }),
+    [before, without, halfStrength, passes],
+  );
+}

@@ -1,0 +1,27 @@
+import { useEffect, useState } from 'react';
+import type { Measures } from '../../core/render/measure';
+import type { Piece } from '../../core/piece/schema';
+import type { SheetRenderer } from './view/renderer';
+
+/** How long the picture must have been at rest before it is measured, ms. */
+const restMs = 400;
+
+/** What gauges show, measured when the picture has come to rest. @param piece null while it is being changed */
+export function useMeasures(renderer: SheetRenderer, piece: Piece | null, sharp: boolean): Measures | null {
+  const [measures, setMeasures] = useState<Measures | null>(null);
+  useEffect(() => {
+    if (!piece || !sharp) return;
+    let current = true;
+    const timer = window.setTimeout(() => {
+      renderer.measure().then(
+        (found) => current && setMeasures(found),
+        () => undefined,
+      );
+    }, restMs);
+    return () => {
+      current = false;
+      window.clearTimeout(timer);
+    };
+  }, [renderer, piece, sharp]);
+  return measures;
+}
