@@ -1,10 +1,14 @@
-// Style, and the direction of dependencies: web and server use core; core uses no DOM, no Node and no framework;
-// passes do not know each other.
-import { readdirSync } from 'node:fs';
+// Style, and the direction of dependencies: web and server use core; core uses no DOM, no Node and no framework; imports go
+// down the floors (scripts/lint/floors.mjs), so passes do not know each other and folders have no circles.
 import { builtinModules } from 'node:module';
+import { fileURLToPath } from 'node:url';
+import { createNodeResolver, importX } from 'eslint-plugin-import-x';
+import jsxA11y from 'eslint-plugin-jsx-a11y-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
+import { coreFloors, floors, webFloors } from './scripts/lint/floors.mjs';
 
+const root = fileURLToPath(new URL('.', import.meta.url));
 const nodeModules = [...builtinModules, ...builtinModules.map((name) => `node:${name}`)];
 const frameworks = [
   'react',
@@ -40,28 +44,7 @@ const browserGlobals = [
   '__dirname',
   'require',
 ];
-
-const passNames = readdirSync(new URL('./core/passes', import.meta.url), { withFileTypes: true })
-  .filter((entry) => entry.isDirectory())
-  .map((entry) => entry.name);
-
-/** Each pass may use what lies beneath the passes, and nothing of its neighbours; in core and in web alike. */
-function passRules(folder, own, more) {
-  const others = passNames.filter((name) => name !== own);
-  const group = others.flatMap((name) => [`**/passes/${name}`, `**/passes/${name}/**`, `../${name}`, `../${name}/**`]);
-  return {
-    files: [`${folder}/${own}/**/*.{ts,tsx}`],
-    rules: {
-      '@typescript-eslint/no-restricted-imports': [
-        'error',
-        {
-          paths: more.paths,
-          patterns: [...more.patterns, { group, message: 'A pass knows nothing of its neighbours.' }],
-        },
-      ],
-    },
-  };
-}
+const tests = ['**/*.test.ts', '**/*.test.tsx', '**/testing/**', '**/testing.ts'];
 
 export default tseslint.config(
   {
@@ -75,14 +58,31 @@ export default tseslint.config(
     ],
   },
   ...tseslint.configs.recommended,
+  { plugins: { house: { rules: { floors } }, 'import-x': importX } },
   {
     files: ['**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
-    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: root } },
+    settings: {
+      'import-x/resolver-next': [createNodeResolver({ extensions: ['.ts', '.tsx', '.mjs', '.js'] })],
+      'import-x/extensions': ['.ts', '.tsx'],
+      'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
+    },
+    rules: {
+      'no-nested-ternary': 'error',
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      'import-x/no-cycle': ['error', { ignoreExternal: true }],
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/await-thenable': 'error',
+    },
   },
   {
     files: ['core/**/*.ts'],
+    ignores: tests,
     rules: {
+      'house/floors': ['error', { root, floors: coreFloors }],
       '@typescript-eslint/no-restricted-imports': ['error', { paths: noNode, patterns: [outsideCore] }],
       'no-restricted-globals': [
         'error',
@@ -90,11 +90,19 @@ export default tseslint.config(
       ],
     },
   },
-  ...passNames.map((name) => passRules('core/passes', name, { paths: noNode, patterns: [outsideCore] })),
-  ...passNames.map((name) => passRules('web/bench/passes', name, { paths: [], patterns: [] })),
-  // Tests may read files and codecs; they are not shipped.
   {
-    files: ['core/**/*.test.ts', 'core/testing/**'],
-    rules: { '@typescript-eslint/no-restricted-imports': 'off', 'no-restricted-globals': 'off' },
+    files: ['web/**/*.{ts,tsx}'],
+    ignores: tests,
+    rules: { 'house/floors': ['error', { root, floors: webFloors }] },
+  },
+  {
+    files: ['web/**/*.tsx'],
+    ignores: tests,
+    plugins: { 'jsx-a11y-x': jsxA11y },
+    rules: {
+      ...jsxA11y.configs.recommended.rules,
+      'jsx-a11y-x/label-has-associated-control': ['error', { controlComponents: ['KeptText', 'Quantity', 'Choice'] }],
+      'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }],
+    },
   },
 );

@@ -28,8 +28,11 @@ function pixels(seed: number): Raster {
 /** The straight colours of a layer as a string that travels fast. */
 function straight({ data }: Raster): string {
   return Buffer.from(
-    data.map((value, i) => (i % 4 === 3 ? value : data[i - (i % 4) + 3] > 0 ? value / data[i - (i % 4) + 3] : 0))
-      .buffer,
+    data.map((value, i) => {
+      const alpha = data[i - (i % 4) + 3];
+      if (i % 4 === 3) return value;
+      return alpha > 0 ? value / alpha : 0;
+    }).buffer,
   ).toString('base64');
 }
 

@@ -66,7 +66,7 @@ test('contours are saved as SVG and taken in again', async () => {
   await page.getByLabel('How Trace 2 joins').waitFor({ timeout: 10000 });
   await settled();
   const { cuts } = await jar();
-  expect(cuts.map(({ kind, operation }) => `${kind} ${operation}`)).toEqual(['trace add', 'trace take-away']);
+  expect(cuts.map(({ kind, operation }) => `${kind} ${operation}`)).toEqual(['trace add', 'trace subtract']);
   // The jar takes itself away: nothing stands before the letters any more.
   const [red, green, blue] = await colourAt(page, 800, 830);
   expect(Math.hypot(red - 0x7a, green - 0x3b, blue - 0x22)).toBeLessThan(30);

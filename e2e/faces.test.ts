@@ -50,16 +50,14 @@ test('a face is brought in, set in a word, cannot be taken out while it is in us
   await page.getByText(/is in use by Woven/).waitFor();
   expect((await names()).some((name) => /Young Serif/.test(name))).toBe(true);
   // One that nobody uses goes, without a complaint.
-  await page
-    .getByLabel('Face files')
-    .setInputFiles({
-      name: 'other.ttf',
-      mimeType: 'font/ttf',
-      buffer: await convert(
-        readFileSync('node_modules/@fontsource-variable/instrument-sans/files/instrument-sans-latin-wght-normal.woff2'),
-        'sfnt',
-      ),
-    });
+  await page.getByLabel('Face files').setInputFiles({
+    name: 'other.ttf',
+    mimeType: 'font/ttf',
+    buffer: await convert(
+      readFileSync('node_modules/@fontsource-variable/instrument-sans/files/instrument-sans-latin-wght-normal.woff2'),
+      'sfnt',
+    ),
+  });
   await page.getByText('16 faces.').waitFor();
   await page.getByRole('button', { name: 'Take it out of the type case' }).click();
   await page.getByText('15 faces.').waitFor();

@@ -41,8 +41,10 @@ export function fillMargin({ coats }: Coated, capHeight: number, unit: number): 
   );
 }
 
-const reaches = ({ reach }: Coat, letter: Letter): boolean =>
-  reach.kind === 'all' ? true : reach.kind === 'line' ? reach.line === letter.line : reach.at === letter.start;
+function reaches({ reach }: Coat, letter: Letter): boolean {
+  if (reach.kind === 'all') return true;
+  return reach.kind === 'line' ? reach.line === letter.line : reach.at === letter.start;
+}
 
 /** The finest unit that any coat is laid out along, or reaches. */
 export function unitOf({ coats }: Coated): 'word' | 'line' | 'letter' {
@@ -51,7 +53,8 @@ export function unitOf({ coats }: Coated): 'word' | 'line' | 'letter' {
     'span' in coat ? coat.span : 'word',
     ...(coat.kind === 'picture' ? pictureUnits(coat) : []),
   ]);
-  return units.includes('letter') ? 'letter' : units.includes('line') ? 'line' : 'word';
+  if (units.includes('letter')) return 'letter';
+  return units.includes('line') ? 'line' : 'word';
 }
 
 /** What a picture coat tells apart. */

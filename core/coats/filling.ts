@@ -83,8 +83,11 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, scene: CoatS
     unitsOf(some) {
       if (!word) return [];
       const kind = unitOf(ink);
-      const numberOf = (letter: Letter): number =>
-        kind === 'word' ? 0 : kind === 'line' ? letter.line : letters.letters.indexOf(letter);
+      const numberOf = {
+        word: () => 0,
+        line: ({ line }: Letter) => line,
+        letter: (letter: Letter) => letters.letters.indexOf(letter),
+      }[kind];
       const units = new Map<number, Letter[]>();
       for (const letter of some)
         if (letter.bounds) units.set(numberOf(letter), [...(units.get(numberOf(letter)) ?? []), letter]);

@@ -25,8 +25,9 @@ const tableOf = memoize(({ stops, space }: GradientCoat): Float32Array => {
     // The last stop that is not beyond: of several at one place the last one counts from there on.
     const from = sorted.findLastIndex(({ at }) => at <= t);
     const next = sorted[from + 1];
-    const found =
-      from < 0 ? ends[0] : !next ? ends[1] : toRgb(between[from]((t - sorted[from].at) / (next.at - sorted[from].at)));
+    const end = from < 0 ? ends[0] : ends[1];
+    const isBetween = from >= 0 && next !== undefined;
+    const found = isBetween ? toRgb(between[from]((t - sorted[from].at) / (next.at - sorted[from].at))) : end;
     const alpha = min(1, max(0, found.alpha ?? 1));
     table.set(
       [found.r, found.g, found.b].map((value) => min(1, max(0, value)) * alpha),

@@ -57,8 +57,9 @@ function dotAt(u: number, v: number, px: number, toneAt: (u: number, v: number) 
   const light = toneAt(hx, hy);
   const dot = dark <= 0 ? 0 : clamp((sqrt(min(dark, 0.5) / PI) - hypot(u - cx, v - cy)) / px + 0.5);
   // Above half, the gaps between the dots are dots of their own.
-  const gap = light >= 0.5 ? 1 : light <= 0 ? 0 : clamp((sqrt(light / PI) - hypot(u - hx, v - hy)) / px + 0.5);
-  return dark > 0.5 ? 1 - gap : dot;
+  if (dark <= 0.5) return dot;
+  if (light >= 0.5) return 0;
+  return light <= 0 ? 1 : 1 - clamp((sqrt(light / PI) - hypot(u - hx, v - hy)) / px + 0.5);
 }
 
 function lineAt(u: number, v: number, px: number, toneAt: (u: number, v: number) => number): number {

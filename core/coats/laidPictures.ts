@@ -31,13 +31,8 @@ export function pictureBox(
   sheet: { width: number; height: number },
 ): Region {
   if (held === 'sheet') return { x: 0, y: 0, ...sheet };
-  return (
-    (span === 'letter'
-      ? (letter.flatBounds ?? letter.bounds)
-      : span === 'line'
-        ? lines[letter.line]?.flatInk
-        : flatInk) ?? flatInk!
-  );
+  const boxes = { letter: letter.flatBounds ?? letter.bounds, line: lines[letter.line]?.flatInk, word: flatInk };
+  return boxes[span] ?? flatInk!;
 }
 
 /** Where the pictures of a coat lie in each letter that it reaches. */

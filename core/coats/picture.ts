@@ -18,7 +18,7 @@ export function picturePlace(
   box: Region,
 ): Placement {
   const sides = [box.width / picture.width, box.height / picture.height];
-  const fitted = (fit === 'free' ? 1 : fit === 'cover' ? Math.max(...sides) : Math.min(...sides)) * scale;
+  const fitted = { free: 1, cover: Math.max(...sides), contain: Math.min(...sides) }[fit] * scale;
   return {
     scale: fitted,
     x: box.x + (box.width - picture.width * fitted) / 2 + x * box.width,
@@ -199,8 +199,10 @@ async function paintBent(
   if (!box) return out;
   const source = grow(outerPixels(box), taps);
   const flat = coloured(await samplePicture(picture, own, source));
-  const within = (value: number, from: number, to: number, reach: number): number =>
-    value < from ? (from - value <= reach ? from : value) : value > to && value - to <= reach ? to : value;
+  const within = (value: number, from: number, to: number, reach: number): number => {
+    if (value < from) return from - value <= reach ? from : value;
+    return value > to && value - to <= reach ? to : value;
+  };
   for (let y = 0, at = 0; y < region.height; y++) {
     let [beforeU, beforeV] = flatAt(region.x - 0.5, region.y + y + 0.5);
     for (let x = 0; x < region.width; x++, at += 4) {

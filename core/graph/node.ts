@@ -1,4 +1,4 @@
-import type { Level } from '../pictures/pyramid';
+import type { Level } from '../pixels/level';
 import type { Raster } from '../pixels/raster';
 import { unionOf, type Region } from '../pixels/region';
 import { textHashes } from '../pixels/textHashes';

@@ -35,7 +35,8 @@ export function copyPadded(
       ? 0
       : Math.max(0, Math.min(region.x + region.width, lying.x + lying.width) - Math.max(region.x, lying.x));
   const after = region.width - before - inside;
-  const last = inside > 0 ? start + inside - 1 : before > 0 ? 0 : lying.width - 1;
+  const nearest = before > 0 ? 0 : lying.width - 1;
+  const last = inside > 0 ? start + inside - 1 : nearest;
   for (let y = 0; y < region.height; y++) {
     const row = offset + Math.min(lying.height - 1, Math.max(0, region.y + y - lying.y)) * fromStride;
     let out = at + y * stride;

@@ -1,3 +1,4 @@
+import type { Level } from '../pixels/level';
 import { decodeByte, encodeExact } from '../pixels/transfer';
 import type { Region } from '../pixels/region';
 
@@ -26,14 +27,6 @@ export function levelCount(width: number, height: number): number {
   let level = 0;
   while (Math.max(width, height) / 2 ** level > tileSide) level++;
   return level + 1;
-}
-
-/** Interleaved bytes of one level. */
-export interface Level {
-  width: number;
-  height: number;
-  channels: 1 | 3 | 4;
-  bytes: Uint8Array;
 }
 
 /** Linear light of the 256 codes in 65535ths, and the code for each such step: each code is 20 steps wide or more. */
@@ -167,3 +160,5 @@ export async function readLevel(picture: Picture, level: number, region: Region)
   }
   return { width: region.width, height: region.height, channels, bytes: out };
 }
+
+export type { Level };

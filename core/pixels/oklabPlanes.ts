@@ -1,4 +1,4 @@
-import type { Level } from '../pictures/pyramid';
+import type { Level } from './level';
 import { decodeByte } from './transfer';
 
 /** L (0..1), a and b of Oklab (Ottosson 2020), a plane each. */

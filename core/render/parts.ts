@@ -39,15 +39,17 @@ export class PartSender {
     if (part === undefined) {
       part = this.next++;
       this.known.set(value, part);
-      const content =
-        levels === 0
-          ? { whole: value }
-          : Array.isArray(value)
-            ? { list: value.map((item) => this.take(item, levels - 1, fresh)) }
-            : { fields: Object.entries(value).map(([name, item]) => [name, this.take(item, levels - 1, fresh)]) };
+      const content = this.contentOf(value, levels, fresh);
       fresh.push([part, content]);
     }
     return { part } satisfies Reference;
+  }
+
+  private contentOf(value: object, levels: number, fresh: [number, unknown][]): Content {
+    const inner = (item: unknown): unknown => this.take(item, levels - 1, fresh);
+    if (levels === 0) return { whole: value };
+    if (Array.isArray(value)) return { list: value.map(inner) };
+    return { fields: Object.entries(value).map(([name, item]) => [name, inner(item)]) };
   }
 }
 

@@ -27,7 +27,7 @@ export function coverage(polygons: readonly (readonly Point[])[], region: Region
     for (let x = 0; x < width; x++) {
       sum += sums[y * stride + x];
       const area = Math.abs(sum);
-      out.data[y * width + x] = area > 1 ? 1 : area < 1e-5 ? 0 : area;
+      out.data[y * width + x] = area < 1e-5 ? 0 : Math.min(1, area);
     }
   }
   return out;

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { basename, dirname, extname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import type { Piece } from '../../core/piece/schema';
-import { folderBundle, takeInBundle, zipBundle } from '../bundles';
+import { folderBundle, takeInBundle, zipBundle, type Bundle } from '../bundles';
 import { projectRoot, readConfig } from '../config';
 import { savePicture } from '../render/savePicture';
 import { Studio } from '../studio';
@@ -61,6 +61,13 @@ function readOrder(): Order {
   };
 }
 
+/** A folder, a zip, or a piece file in its folder. */
+function bundleAt(source: string): Bundle {
+  if (statSync(source).isDirectory()) return folderBundle(source);
+  if (extname(source).toLowerCase() === '.zip') return zipBundle(readFileSync(source));
+  return folderBundle(dirname(resolve(source)), basename(source));
+}
+
 /** A bundle is taken into a store of its own, which is thrown away afterwards; an id is looked up in the data folder. */
 async function openSource(source: string): Promise<{ studio: Studio; piece: Piece; close(): void }> {
   const config = readConfig(process.env, projectRoot);
@@ -75,11 +82,7 @@ async function openSource(source: string): Promise<{ studio: Studio; piece: Piec
     rmSync(data, { recursive: true, force: true });
   };
   try {
-    const bundle = statSync(source).isDirectory()
-      ? folderBundle(source)
-      : extname(source).toLowerCase() === '.zip'
-        ? zipBundle(readFileSync(source))
-        : folderBundle(dirname(resolve(source)), basename(source));
+    const bundle = bundleAt(source);
     return { studio, piece: await takeInBundle(bundle, studio.intake), close };
   } catch (error) {
     close();

@@ -1,5 +1,5 @@
 import { closeSync, openSync, readSync } from 'node:fs';
-import sharp, { type OutputInfo } from 'sharp';
+import sharp, { type OutputInfo, type Sharp } from 'sharp';
 import type { Level } from '../../core/pictures/pyramid';
 import { largestPicture } from '../config';
 import { Problem } from '../problem';
@@ -54,12 +54,9 @@ export async function decodePicture(path: string, kind: 'plate' | 'matte' | 'fro
     );
   }
   const upright = picture.autoOrient();
-  const prepared =
-    kind !== 'matte'
-      ? upright.toColourspace('srgb')
-      : (await hasClearParts(path))
-        ? upright.extractChannel('alpha')
-        : upright.removeAlpha().toColourspace('b-w');
+  const toMatte = async (): Promise<Sharp> =>
+    (await hasClearParts(path)) ? upright.extractChannel('alpha') : upright.removeAlpha().toColourspace('b-w');
+  const prepared = kind === 'matte' ? await toMatte() : upright.toColourspace('srgb');
   const { data, info } = await readable(
     () => prepared.raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true }),
     signature.name,

@@ -159,7 +159,7 @@ async function takeMatte(order: CutPlace & { file: string }): Promise<CutAnswer>
 }
 
 parentPort!.on('message', (order: CutOrder) => {
-  answer(order)
+  void answer(order)
     .catch((error: unknown): CutAnswer =>
       error instanceof Outdated
         ? { kind: 'outdated' }

@@ -6,10 +6,10 @@ import { BenchContext, type Bench } from './benchContext';
 import { looked } from './benchState';
 import { DepthLine } from './depth/DepthLine';
 import { takeFiles } from './droppedFiles';
-import { GaugePanel } from './gauges/GaugePanel';
+import { GaugePanel } from './GaugePanel';
 import { HandRow } from './HandRow';
-import { KeysSheet } from './keys/KeysSheet';
-import { useBenchKeys } from './keys/useBenchKeys';
+import { KeysSheet } from './strip/KeysSheet';
+import { useBenchKeys } from './strip/useBenchKeys';
 import { Notices } from './Notices';
 import { passesOfLine, ticketLines } from './passes';
 import { TopStrip } from './strip/TopStrip';
@@ -18,8 +18,8 @@ import { useLook } from './useLook';
 import { useLetters, useMaterials } from './useMaterials';
 import { useMeasures } from './useMeasures';
 import { SheetView } from './view/SheetView';
-import { useWorkers } from './view/useWorkers';
-import { workers } from './view/workers';
+import { useWorkers } from './workers/useWorkers';
+import { workers } from './workers/workers';
 
 /** The bench with a piece on it. */
 export function OpenBench({ id }: { id: string }) {

@@ -5,8 +5,8 @@ import type { Lettering, Piece } from '../../core/piece/schema';
 import type { Measures } from '../../core/render/measure';
 import type { Veil } from '../../core/passes/veils/schema';
 import type { StoredFace } from '../api/faces';
-import type { SheetRenderer } from './view/renderer';
-import type { TraceClient } from './view/traceClient';
+import type { SheetRenderer } from './workers/renderer';
+import type { TraceClient } from './workers/traceClient';
 
 /** What every part of the bench works with. */
 export interface Bench {

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Measures } from '../../core/render/measure';
 import type { Piece } from '../../core/piece/schema';
-import type { SheetRenderer } from './view/renderer';
+import type { SheetRenderer } from './workers/renderer';
 
 /** How long the picture must have been at rest before it is measured, ms. */
 const restMs = 400;

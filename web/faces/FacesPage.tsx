@@ -13,7 +13,6 @@ export function FacesPage() {
   const [faces, setFaces] = useState<StoredFace[] | null>(null);
   const [words, setWords] = useState(asked.get('words') ?? 'KILN & KITE');
   const [sorting, setSorting] = useState<Sorting>('inkShare');
-  const [across, setAcross] = useState(3);
   const [open, setOpen] = useState<string | null>(null);
   const [problems, setProblems] = useState<string[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
@@ -43,8 +42,6 @@ export function FacesPage() {
     await removeFace(face.sha256).catch(failed);
     await load();
   };
-  const up = measureNames[0];
-  const acrossName = measureNames[across];
   const shown = useMemo(() => (faces ? sorted(faces, sorting) : []), [faces, sorting]);
   const choose = useCallback((sha256: string): void => {
     setOpen(sha256);
@@ -68,37 +65,14 @@ export function FacesPage() {
       </header>
       <div className="flex min-h-0 grow">
         <main className="flex min-w-0 grow flex-col px-6 pt-4">
-          <div className="mb-2 flex items-center gap-3">
-            <h1 className="mr-2 whitespace-nowrap font-title text-2xl">Type case</h1>
-            <input
-              className="field min-w-0 grow"
-              aria-label="Word to show"
-              maxLength={60}
-              value={words}
-              onChange={(event) => setWords(event.target.value)}
-            />
-            <label className="flex items-center gap-2 whitespace-nowrap">
-              sorted by
-              <select className="field" value={sorting} onChange={(event) => setSorting(event.target.value as Sorting)}>
-                <option value="name">Name</option>
-                {measureNames.map(({ key, title }) => (
-                  <option key={key} value={key}>
-                    {title}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <FileButton
-              className="strong-button"
-              label="Face files"
-              accept=".ttf,.otf,.woff,.woff2"
-              multiple
-              disabled={busy !== null}
-              onFiles={(files) => void take(files)}
-            >
-              {busy === null ? 'Bring in a face' : 'Reading'}
-            </FileButton>
-          </div>
+          <FacesHead
+            words={words}
+            onWords={setWords}
+            sorting={sorting}
+            onSorting={setSorting}
+            busy={busy !== null}
+            onFiles={(files) => void take(files)}
+          />
           {problems.map((problem, i) => (
             <Problem key={i} onDismiss={() => setProblems(problems.filter((_, k) => k !== i))}>
               {problem}
@@ -122,30 +96,99 @@ export function FacesPage() {
             ))}
           </ul>
         </main>
-        <aside className="w-[430px] shrink-0 overflow-y-auto border-l border-rule bg-card p-4" aria-label="Comparison">
-          <div className="mb-2 flex items-center gap-2">
-            <h2 className="grow font-semibold">How much picture they hold</h2>
-            <label className="flex items-center gap-2">
-              against
-              <select className="field" value={across} onChange={(event) => setAcross(Number(event.target.value))}>
-                {measureNames.map(
-                  ({ title }, i) =>
-                    i > 0 && (
-                      <option key={title} value={i}>
-                        {title}
-                      </option>
-                    ),
-                )}
-              </select>
-            </label>
-          </div>
-          {shown.length > 0 && <FacesChart faces={shown} across={acrossName} up={up} chosen={open} onChoose={choose} />}
-          <p className="mt-2 text-faint">
-            Measured on the capitals (or, where there are none, on the first letters of the script). Heavy faces hold a
-            picture; lean ones leave the photograph alone.
-          </p>
-        </aside>
+        <Comparison faces={shown} chosen={open} onChoose={choose} />
       </div>
     </div>
+  );
+}
+
+interface FacesHeadProps {
+  words: string;
+  onWords(words: string): void;
+  sorting: Sorting;
+  onSorting(sorting: Sorting): void;
+  /** Faces are being read. */
+  busy: boolean;
+  onFiles(files: File[]): void;
+}
+
+/** The word that is shown, the order, and bringing in more. */
+function FacesHead({ words, onWords, sorting, onSorting, busy, onFiles }: FacesHeadProps) {
+  return (
+    <div className="mb-2 flex items-center gap-3">
+      <h1 className="mr-2 whitespace-nowrap font-title text-2xl">Type case</h1>
+      <input
+        className="field min-w-0 grow"
+        aria-label="Word to show"
+        maxLength={60}
+        value={words}
+        onChange={(event) => onWords(event.target.value)}
+      />
+      <label className="flex items-center gap-2 whitespace-nowrap">
+        sorted by
+        <select className="field" value={sorting} onChange={(event) => onSorting(event.target.value as Sorting)}>
+          <option value="name">Name</option>
+          {measureNames.map(({ key, title }) => (
+            <option key={key} value={key}>
+              {title}
+            </option>
+          ))}
+        </select>
+      </label>
+      <FileButton
+        className="strong-button"
+        label="Face files"
+        accept=".ttf,.otf,.woff,.woff2"
+        multiple
+        disabled={busy}
+        onFiles={onFiles}
+      >
+        {busy ? 'Reading' : 'Bring in a face'}
+      </FileButton>
+    </div>
+  );
+}
+
+interface ComparisonProps {
+  faces: StoredFace[];
+  chosen: string | null;
+  onChoose(sha256: string): void;
+}
+
+/** All faces by two measures. */
+function Comparison({ faces, chosen, onChoose }: ComparisonProps) {
+  const [across, setAcross] = useState(3);
+  return (
+    <aside className="w-[430px] shrink-0 overflow-y-auto border-l border-rule bg-card p-4" aria-label="Comparison">
+      <div className="mb-2 flex items-center gap-2">
+        <h2 className="grow font-semibold">How much picture they hold</h2>
+        <label className="flex items-center gap-2">
+          against
+          <select className="field" value={across} onChange={(event) => setAcross(Number(event.target.value))}>
+            {measureNames.map(
+              ({ title }, i) =>
+                i > 0 && (
+                  <option key={title} value={i}>
+                    {title}
+                  </option>
+                ),
+            )}
+          </select>
+        </label>
+      </div>
+      {faces.length > 0 && (
+        <FacesChart
+          faces={faces}
+          across={measureNames[across]}
+          up={measureNames[0]}
+          chosen={chosen}
+          onChoose={onChoose}
+        />
+      )}
+      <p className="mt-2 text-faint">
+        Measured on the capitals (or, where there are none, on the first letters of the script). Heavy faces hold a
+        picture; lean ones leave the photograph alone.
+      </p>
+    </aside>
   );
 }

@@ -34,8 +34,6 @@ export function sorted(faces: readonly StoredFace[], by: Sorting): StoredFace[] 
   const name = measureNames.find(({ key }) => key === by);
   const value = (face: StoredFace): number =>
     face.facts.measures?.[by as keyof FaceMeasures] ?? (name?.best === 'low' ? Infinity : -Infinity);
-  return [...faces].sort(
-    (a, b) =>
-      (name ? (name.best === 'high' ? value(b) - value(a) : value(a) - value(b)) : 0) || a.name.localeCompare(b.name),
-  );
+  const direction = name?.best === 'high' ? -1 : 1;
+  return [...faces].sort((a, b) => (name ? direction * (value(a) - value(b)) : 0) || a.name.localeCompare(b.name));
 }

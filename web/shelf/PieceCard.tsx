@@ -13,6 +13,9 @@ interface PieceCardProps {
 const day = (at: number): string =>
   new Date(at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
+/** Typing goes on in a field that has just appeared. */
+const focusAtOnce = (field: HTMLInputElement | null): void => field?.focus();
+
 /** A piece on the Shelf, with a picture rendered from the piece itself. */
 export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: PieceCardProps) {
   const [renaming, setRenaming] = useState(false);
@@ -31,7 +34,7 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: Pi
           <input
             className="field min-w-0 grow"
             aria-label="Name of the piece"
-            autoFocus
+            ref={focusAtOnce}
             defaultValue={piece.name}
             maxLength={200}
             onFocus={(event) => event.target.select()}

@@ -4,7 +4,7 @@ import type { PieceSummary } from '../../server/store/pieces';
 import { ask, send } from '../api/client';
 import type { StoredAsset } from '../api/files';
 import { FileDrop, useArrival } from '../plates/PlateChooser';
-import { workers } from '../bench/view/workers';
+import { workers } from '../bench/workers/workers';
 import { FileButton } from '../ui/FileButton';
 import { Problem } from '../ui/Problem';
 import { NewPiece } from './NewPiece';

@@ -18,6 +18,9 @@ interface QuantityProps {
   onStep?(value: number): void;
 }
 
+/** Typing goes on in a field that has just appeared. */
+const focusAtOnce = (field: HTMLInputElement | null): void => field?.focus();
+
 /** A value in a sentence: click to type it, drag sideways to scrub, arrow keys step (with Shift by ten). */
 export function Quantity({
   label,
@@ -50,7 +53,7 @@ export function Quantity({
       <input
         className="w-20 rounded-sheet border border-iron bg-white px-1"
         aria-label={label}
-        autoFocus
+        ref={focusAtOnce}
         value={typing}
         onFocus={(event) => begun.current || event.target.select()}
         onChange={(event) => setTyping(event.target.value)}

@@ -3,6 +3,16 @@ import type { BlendMode } from './modes';
 
 type Triple = readonly [number, number, number];
 
+function colorDodge(back: number, source: number): number {
+  if (back === 0) return 0;
+  return source >= 1 ? 1 : Math.min(1, back / (1 - source));
+}
+
+function colorBurn(back: number, source: number): number {
+  if (back >= 1) return 1;
+  return source <= 0 ? 0 : 1 - Math.min(1, (1 - back) / source);
+}
+
 /** Modes that treat each channel by itself: straight backdrop and source, 0..1 (W3C Compositing and Blending Level 1, 10.1). */
 const separable: Partial<Record<BlendMode, (back: number, source: number) => number>> = {
   normal: (_, source) => source,
@@ -11,8 +21,8 @@ const separable: Partial<Record<BlendMode, (back: number, source: number) => num
   overlay: (back, source) => hardLight(source, back),
   darken: Math.min,
   lighten: Math.max,
-  'color-dodge': (back, source) => (back === 0 ? 0 : source >= 1 ? 1 : Math.min(1, back / (1 - source))),
-  'color-burn': (back, source) => (back >= 1 ? 1 : source <= 0 ? 0 : 1 - Math.min(1, (1 - back) / source)),
+  'color-dodge': colorDodge,
+  'color-burn': colorBurn,
   'hard-light': hardLight,
   'soft-light': (back, source) =>
     source <= 0.5

@@ -32,8 +32,7 @@ function convolveLine(
 ): void {
   const reach = (weights.length - 1) / 2;
   const padded = new Float64Array(length + 2 * reach);
-  for (let i = 0; i < padded.length; i++)
-    padded[i] = data[start + (i < reach ? 0 : i >= reach + length ? length - 1 : i - reach) * step];
+  for (let i = 0; i < padded.length; i++) padded[i] = data[start + Math.min(length - 1, Math.max(0, i - reach)) * step];
   for (let i = 0; i < length; i++) {
     let total = 0;
     for (let k = 0; k < weights.length; k++) total += weights[k] * padded[i + k];

@@ -51,7 +51,7 @@ function convolveColumns(from: Raster, to: Raster, weights: Float32Array): void 
   for (let y = 0; y < height; y++) {
     const out = to.data.subarray(y * run, (y + 1) * run);
     for (let k = -reach; k <= reach; k++) {
-      const row = y + k < 0 ? 0 : y + k > last ? last : y + k;
+      const row = Math.min(last, Math.max(0, y + k));
       accumulate(out, from.data, row * run, weights[k < 0 ? -k : k]);
     }
   }

@@ -18,7 +18,8 @@ export function distanceReference(cover: Raster): Raster {
   const out = emptyRaster(width, height, 1);
   const at = (x: number, y: number): number => {
     const area = data[Math.min(height - 1, Math.max(0, y)) * width + Math.min(width - 1, Math.max(0, x))];
-    return area < grain ? 0 : area > 1 - grain ? 1 : area;
+    if (area < grain) return 0;
+    return area > 1 - grain ? 1 : area;
   };
   const seeds = new Map<number, Seed>();
   for (let y = 0; y < height; y++)

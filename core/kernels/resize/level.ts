@@ -1,4 +1,4 @@
-import type { Level } from '../../pictures/pyramid';
+import type { Level } from '../../pixels/level';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { decodeByte, encode } from '../../pixels/transfer';
 import { machine } from '../machine';

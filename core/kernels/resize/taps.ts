@@ -26,7 +26,10 @@ const kernels: Record<Exclude<Filter, 'area'>, { reach: number; weight(distance:
   /** Catmull-Rom (Keys 1981, a = -1/2): interpolates, sharp. */
   cubic: {
     reach: 2,
-    weight: (x) => (x >= 2 ? 0 : x < 1 ? (1.5 * x - 2.5) * x * x + 1 : ((-0.5 * x + 2.5) * x - 4) * x + 2),
+    weight(x) {
+      if (x >= 2) return 0;
+      return x < 1 ? (1.5 * x - 2.5) * x * x + 1 : ((-0.5 * x + 2.5) * x - 4) * x + 2;
+    },
   },
   /** Lanczos with three lobes (Duchon 1979). */
   lanczos: { reach: 3, weight: (x) => (x >= 3 ? 0 : sinc(x) * sinc(x / 3)) },

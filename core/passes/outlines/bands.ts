@@ -91,9 +91,12 @@ function minus(outer: Float32Array, inner: Float32Array): Float32Array {
 function parted({ side }: Outline, band: Float32Array, { data }: Raster): Band {
   const [within, around] = [new Float32Array(band.length), new Float32Array(band.length)];
   for (let i = 0; i < band.length; i++) {
-    const inLetters = side === 'outside' ? 0 : side === 'inside' ? Math.min(band[i], data[i]) : band[i] * data[i];
-    within[i] = inLetters;
-    around[i] = side === 'inside' ? 0 : side === 'outside' ? Math.min(band[i], 1 - data[i]) : band[i] * (1 - data[i]);
+    if (side === 'inside') within[i] = Math.min(band[i], data[i]);
+    else if (side === 'outside') around[i] = Math.min(band[i], 1 - data[i]);
+    else {
+      within[i] = band[i] * data[i];
+      around[i] = band[i] * (1 - data[i]);
+    }
   }
   return { within, around };
 }

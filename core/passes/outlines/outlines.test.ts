@@ -54,7 +54,7 @@ test.each([0.1, 0.37, 1, 2.5])(
         expect(Math.abs(across / scale - width)).toBeLessThan(0.25);
         const round = await draw(drawnLetters([drawnLetter(circle(100, 100, 50))]), [blue({ side, width })], { scale });
         // The ring's area over the length of its middle line is its width.
-        const middle = side === 'inside' ? 50 - width / 2 : side === 'outside' ? 50 + width / 2 : 50;
+        const middle = { inside: 50 - width / 2, centred: 50, outside: 50 + width / 2 }[side];
         expect(Math.abs(areaOf(round) / scale ** 2 / (2 * Math.PI * middle) - width)).toBeLessThan(0.25);
       }
     }

@@ -184,7 +184,8 @@ function partOf(share: Float32Array, { data }: Raster, isWithin: boolean): Float
   for (let i = 0; i < share.length; i++) {
     if (share[i] <= 0) continue;
     const room = isWithin ? data[i] : 1 - data[i];
-    share[i] = room <= 0 ? 0 : room >= 1 ? share[i] : Math.min(1, share[i] / room);
+    if (room <= 0) share[i] = 0;
+    else if (room < 1) share[i] = Math.min(1, share[i] / room);
   }
   return share;
 }

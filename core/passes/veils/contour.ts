@@ -53,8 +53,9 @@ const bent = (chord: Point, slope: Point): Point => [1.5 * chord[0] - 0.5 * slop
  */
 function slopeAt({ points, closed }: Contour, index: number): Point | null {
   const point = points[index];
-  const previous = index > 0 ? points[index - 1] : closed ? points[points.length - 1] : null;
-  const next = index < points.length - 1 ? points[index + 1] : closed ? points[0] : null;
+  // Of a closed contour the first point follows the last.
+  const previous = points[index - 1] ?? (closed ? points.at(-1) : undefined);
+  const next = points[index + 1] ?? (closed ? points[0] : undefined);
   if (point.corner || !previous || !next) return null;
   const [here, back, forth] = [at(point), at(previous), at(next)];
   if (previous.to !== 'smooth') return unit(previous.via.at(-1) ?? back, here);

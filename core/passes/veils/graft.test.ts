@@ -13,13 +13,10 @@ import { firstShadow, plainVeil, tracedCut, type Graft } from './schema';
 
 const ground = [40, 90, 160];
 /** A red box with a yellow left half, on blue. */
-const picture = paintedPicture(200, 150, (x, y) =>
-  x >= 20 && x < 60 && y >= 30 && y < 60
-    ? x < 40
-      ? [220, 200, 30]
-      : [200, 30, 30]
-    : (ground as [number, number, number]),
-);
+const picture = paintedPicture(200, 150, (x, y) => {
+  if (x < 20 || x >= 60 || y < 30 || y >= 60) return ground as [number, number, number];
+  return x < 40 ? [220, 200, 30] : [200, 30, 30];
+});
 const materials: Materials = {
   picture: () => picture,
   face: () => {

@@ -84,7 +84,7 @@ test('a veil carried over to the same photograph at another size cuts the same o
   ).toEqual(['large', 'm']);
   const matteOf = async (one: Piece) => {
     const materials = {
-      picture: (key: string) => (key === 'matte' ? matte : key === 'small' ? small : large),
+      picture: (key: string) => ({ matte, small })[key] ?? large,
       face: () => {
         throw new Error('no faces here');
       },

@@ -33,12 +33,8 @@ export function paintStroke(
       if (square >= outer * outer) continue;
       const t = Math.min(1, (outer - Math.sqrt(square)) / rim);
       const at = row + x;
-      const allowed =
-        fence === null
-          ? 1
-          : stroke.fence?.side === 'outside'
-            ? 1 - Math.min(1, fence.data[at])
-            : Math.min(1, fence.data[at]);
+      const inside = fence === null ? 1 : Math.min(1, fence.data[at]);
+      const allowed = fence !== null && stroke.fence?.side === 'outside' ? 1 - inside : inside;
       const strength = t * t * (3 - 2 * t) * stroke.flow * allowed * (pressures ? pressures[y * box.width + x] : 1);
       matte.data[at] =
         stroke.side === 'front' ? matte.data[at] + (1 - matte.data[at]) * strength : matte.data[at] * (1 - strength);

@@ -202,7 +202,7 @@ test('a fence keeps a stroke inside or outside of the letters, exactly along the
     width: 20,
     height: 1,
     channels: 1 as const,
-    data: Float32Array.from({ length: 20 }, (_, x) => (x < 10 ? 1 : x === 10 ? 0.25 : 0)),
+    data: Float32Array.from({ length: 20 }, (_, x) => [1, 0.25, 0][1 + Math.sign(x - 10)]),
   };
   const painted = (side: 'inside' | 'outside', flow = 1): number[] => {
     const matte = { ...cover, data: new Float32Array(20) };

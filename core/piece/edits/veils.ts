@@ -96,6 +96,12 @@ export const setSoftness =
   (piece) =>
     void (itemOf(piece.veils, id).softness = softness);
 
+/** The place before one in a contour; of a closed one the last comes before the first. -1 where there is none. */
+function placeBefore(index: number, length: number, closed: boolean): number {
+  if (index > 0) return index - 1;
+  return closed ? length - 1 : -1;
+}
+
 function traceAt(piece: Piece, id: string, cut: number): TraceCut {
   const found = itemOf(piece.veils, id).cuts[cut];
   if (found?.kind !== 'trace') throw new Error('This is not a trace any more.');
@@ -165,7 +171,7 @@ export const movePoint =
     const { points, closed } = traceAt(piece, id, cut).contours[contour];
     Object.assign(points[index], point);
     if (after) points[index].via = after;
-    const previous = index > 0 ? index - 1 : closed ? points.length - 1 : -1;
+    const previous = placeBefore(index, points.length, closed);
     if (before && previous >= 0) points[previous].via = before;
   };
 
@@ -204,7 +210,7 @@ export const removePoint =
       contours.splice(contour, 1);
       return;
     }
-    const previous = index > 0 ? index - 1 : closed ? points.length - 1 : -1;
+    const previous = placeBefore(index, points.length, closed);
     if (previous >= 0) Object.assign(points[previous], { to: 'straight', via: [] });
   };
 

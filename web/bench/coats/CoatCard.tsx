@@ -6,8 +6,11 @@ import { Choice } from '../../ui/Choice';
 import { useBench } from '../benchContext';
 import { EditedValue } from '../EditedValue';
 import { editing } from '../editing';
-import { coatNames, modeNames, motifNames } from './names';
+import { coatNames, modeNames } from './names';
 import { GradientSettings } from './GradientSettings';
+import { HalftoneSettings } from './HalftoneSettings';
+import { PatternSettings } from './PatternSettings';
+import { PlateSettings } from './PlateSettings';
 import { ColourField } from './ColourField';
 import type { CoatProps } from './coatProps';
 import { PictureSettings } from './PictureSettings';
@@ -99,9 +102,7 @@ export function CoatCard({ at, index, name }: { at: CoatsAt; index: number; name
 }
 
 function Settings({ isOnly, ...props }: CoatProps & { isOnly: boolean }): ReactNode {
-  const { at, coat, name, set, commit } = props;
-  const measure = at.of === 'sheet' ? 'the sheet’s shorter side' : 'the cap height';
-  const { mayChange } = useBench();
+  const { coat, name, set } = props;
   switch (coat.kind) {
     case 'solid':
       return (
@@ -114,157 +115,11 @@ function Settings({ isOnly, ...props }: CoatProps & { isOnly: boolean }): ReactN
     case 'gradient':
       return <GradientSettings {...props} coat={coat} />;
     case 'pattern':
-      return (
-        <p className="leading-7">
-          <Choice
-            label={`Motif of ${name}`}
-            inSentence
-            value={coat.motif}
-            options={motifNames}
-            disabled={!mayChange}
-            onChoose={(motif) => commit('Choose a pattern', { motif })}
-          />
-          , one repeat{' '}
-          <EditedValue
-            label={`Size of ${name}`}
-            value={coat.size}
-            factor={100}
-            unit="%"
-            digits={1}
-            min={0.5}
-            max={2000}
-            edit={(size) => set({ size })}
-          />{' '}
-          of {measure}, turned by{' '}
-          <EditedValue
-            label={`Angle of ${name}`}
-            value={coat.angle}
-            unit="°"
-            min={-360}
-            max={360}
-            edit={(angle) => set({ angle })}
-          />
-          , from{' '}
-          <ColourField
-            label={`First colour of ${name}`}
-            colour={coat.colours[0]}
-            edit={(colour) => set({ colours: [colour, coat.colours[1]] })}
-            small
-          />{' '}
-          to{' '}
-          <ColourField
-            label={`Second colour of ${name}`}
-            colour={coat.colours[1]}
-            edit={(colour) => set({ colours: [coat.colours[0], colour] })}
-            small
-          />
-          ,{' '}
-          <EditedValue
-            label={`Balance of ${name}`}
-            value={coat.balance}
-            factor={100}
-            unit="%"
-            min={0}
-            max={100}
-            edit={(balance) => set({ balance })}
-          />{' '}
-          of the second.{' '}
-          <button
-            className="quiet-button"
-            disabled={!mayChange}
-            onClick={() => commit('Scatter the pattern anew', { seed: (coat.seed % 1e6) + 1 })}
-          >
-            Scatter anew
-          </button>
-        </p>
-      );
+      return <PatternSettings {...props} coat={coat} />;
     case 'halftone':
-      return (
-        <p className="leading-7">
-          <Choice
-            label={`Motif of ${name}`}
-            inSentence
-            value={coat.motif}
-            options={{ dots: 'dots', lines: 'lines' }}
-            disabled={!mayChange}
-            onChoose={(motif) => commit('Choose a screen', { motif })}
-          />{' '}
-          of <ColourField label={`Colour of ${name}`} colour={coat.colour} edit={(colour) => set({ colour })} small />,{' '}
-          <EditedValue
-            label={`Pitch of ${name}`}
-            value={coat.pitch}
-            factor={100}
-            unit="%"
-            digits={1}
-            min={0.5}
-            max={500}
-            edit={(pitch) => set({ pitch })}
-          />{' '}
-          of {measure} apart, turned by{' '}
-          <EditedValue
-            label={`Angle of ${name}`}
-            value={coat.angle}
-            unit="°"
-            min={-360}
-            max={360}
-            edit={(angle) => set({ angle })}
-          />
-          , contrast{' '}
-          <EditedValue
-            label={`Contrast of ${name}`}
-            value={coat.contrast}
-            digits={2}
-            step={0.05}
-            min={0}
-            max={10}
-            edit={(contrast) => set({ contrast })}
-          />
-          ; between them{' '}
-          <Choice
-            label={`Ground of ${name}`}
-            inSentence
-            value={coat.ground === null ? 'below' : 'paper'}
-            options={{ below: 'what lies below', paper: 'a colour' }}
-            disabled={!mayChange}
-            onChoose={(ground) =>
-              commit('Set the ground of the screen', { ground: ground === 'below' ? null : '#f4efe4' })
-            }
-          />
-          {coat.ground !== null && (
-            <ColourField
-              label={`Ground colour of ${name}`}
-              colour={coat.ground}
-              edit={(ground) => set({ ground })}
-              small
-            />
-          )}
-          .
-        </p>
-      );
+      return <HalftoneSettings {...props} coat={coat} />;
     case 'plate':
-      return (
-        <p>
-          The photo itself, slipped by{' '}
-          <EditedValue
-            label={`Slip across of ${name}`}
-            value={coat.x}
-            unit="px"
-            min={-1e5}
-            max={1e5}
-            edit={(x) => set({ x })}
-          />
-          ,{' '}
-          <EditedValue
-            label={`Slip down of ${name}`}
-            value={coat.y}
-            unit="px"
-            min={-1e5}
-            max={1e5}
-            edit={(y) => set({ y })}
-          />
-          .
-        </p>
-      );
+      return <PlateSettings {...props} coat={coat} />;
     case 'picture':
       return <PictureSettings {...props} coat={coat} />;
   }

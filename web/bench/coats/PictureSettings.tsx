@@ -34,7 +34,7 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
             <SpanChoice
               name={name}
               span={coat.span}
-              onChoose={(span) => commit('Lay the picture out otherwise', { span })}
+              onChoose={(span) => commit('Change the layout of the picture', { span })}
             />
             ,{' '}
           </>
@@ -88,7 +88,9 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
               value={coat.held}
               options={heldNames}
               disabled={!mayChange}
-              onChoose={(held) => commit('Hold the picture otherwise', { held, x: 0, y: 0, scale: 1, slips: [] })}
+              onChoose={(held) =>
+                commit('Change what the picture moves with', { held, x: 0, y: 0, scale: 1, slips: [] })
+              }
             />
           </>
         )}
@@ -112,37 +114,7 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
           </>
         )}
       </p>
-      {coat.more.length > 0 && (
-        <>
-          <p>
-            With {coat.more.length === 1 ? 'one more' : `${coat.more.length} more`},{' '}
-            <Choice
-              label={`How the pictures of ${name} take turns`}
-              inSentence
-              value={coat.by}
-              options={turnNames}
-              disabled={!mayChange}
-              onChoose={(by) => commit('Part the pictures otherwise', { by, ...(by !== 'cell' && { span: by }) })}
-            />
-            {coat.by === 'cell' && <Cells coat={coat} name={name} set={set} />}.
-          </p>
-          <ul>
-            {coat.more.map((asset, i) => (
-              <li key={i} className="flex items-center gap-2">
-                <span className="truncate">{piece.assets[asset]?.name ?? 'a picture'}</span>
-                <button
-                  className="quiet-button"
-                  disabled={!mayChange}
-                  aria-label={`Take ${piece.assets[asset]?.name ?? 'a picture'} out of ${name}`}
-                  onClick={() => editing.commit('Take a picture out', dropFromPictures(at, index, i))}
-                >
-                  Take out
-                </button>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+      {coat.more.length > 0 && <MorePictures {...{ at, index, coat, name, set, commit }} />}
       <ChoosePicture
         className="quiet-button"
         title="Add a picture that takes turns"
@@ -211,5 +183,41 @@ function Shuffle({ at, index, coat }: CoatProps<PictureCoat>) {
     >
       Shuffle: liveliest parts
     </button>
+  );
+}
+
+/** The pictures that take turns with the first one. */
+function MorePictures({ at, index, coat, name, set, commit }: CoatProps<PictureCoat>) {
+  const { mayChange, piece } = useBench();
+  return (
+    <>
+      <p>
+        With {coat.more.length === 1 ? 'one more' : `${coat.more.length} more`},{' '}
+        <Choice
+          label={`How the pictures of ${name} take turns`}
+          inSentence
+          value={coat.by}
+          options={turnNames}
+          disabled={!mayChange}
+          onChoose={(by) => commit('Change how pictures alternate', { by, ...(by !== 'cell' && { span: by }) })}
+        />
+        {coat.by === 'cell' && <Cells coat={coat} name={name} set={set} />}.
+      </p>
+      <ul>
+        {coat.more.map((asset, i) => (
+          <li key={i} className="flex items-center gap-2">
+            <span className="truncate">{piece.assets[asset]?.name ?? 'a picture'}</span>
+            <button
+              className="quiet-button"
+              disabled={!mayChange}
+              aria-label={`Take ${piece.assets[asset]?.name ?? 'a picture'} out of ${name}`}
+              onClick={() => editing.commit('Take a picture out', dropFromPictures(at, index, i))}
+            >
+              Take out
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

@@ -4,16 +4,20 @@ import { useBench } from '../benchContext';
 
 type Reach = Coat['reach'];
 
-const valueOf = (reach: Reach): string =>
-  reach.kind === 'all' ? 'all' : reach.kind === 'line' ? `line ${reach.line}` : `letter ${reach.at}`;
+function valueOf(reach: Reach): string {
+  if (reach.kind === 'all') return 'all';
+  return reach.kind === 'line' ? `line ${reach.line}` : `letter ${reach.at}`;
+}
+
+function nameOf(reach: Reach): string {
+  if (reach.kind === 'all') return 'all letters';
+  return reach.kind === 'line' ? `line ${reach.line + 1}` : 'a letter';
+}
 
 function reachOf(value: string): Reach {
   const [kind, number] = value.split(' ');
-  return kind === 'line'
-    ? { kind, line: Number(number) }
-    : kind === 'letter'
-      ? { kind, at: Number(number) }
-      : { kind: 'all' };
+  if (kind === 'line') return { kind, line: Number(number) };
+  return kind === 'letter' ? { kind, at: Number(number) } : { kind: 'all' };
 }
 
 /** More letters than this are not offered one by one. */
@@ -26,8 +30,7 @@ export function ReachChoice({ name, reach, onChoose }: { name: string; reach: Re
   const shown = (text: string): string => (lettering?.words.upperCase ? text.toUpperCase() : text);
   const options: Record<string, string> = {
     all: 'all letters',
-    [valueOf(reach)]:
-      reach.kind === 'all' ? 'all letters' : reach.kind === 'line' ? `line ${reach.line + 1}` : 'a letter',
+    [valueOf(reach)]: nameOf(reach),
   };
   if (lines.length > 1)
     lines.forEach((line, i) => (options[`line ${i}`] = `line ${i + 1}, ${shown(line.text).slice(0, 18)}`));

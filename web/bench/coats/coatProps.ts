@@ -13,3 +13,6 @@ export interface CoatProps<One extends Coat = Coat> {
   /** Keeps a change, under what history calls it. */
   commit(label: string, change: Partial<One>): void;
 }
+
+/** What sizes of a coat go by, in words. */
+export const measureOf = (at: CoatsAt): string => (at.of === 'sheet' ? 'the sheet’s shorter side' : 'the cap height');

@@ -145,6 +145,8 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
       {...attributes}
+      role="button"
+      tabIndex={0}
       {...listeners}
       {...without}
       onKeyDown={(event) => {

@@ -3,7 +3,7 @@ import type { KeyEntry } from './useKeys';
 /** Keys that work on every line of the ticket. */
 export const benchKeys = {
   undo: { keys: ['$mod+z'], shown: 'Ctrl Z', does: 'undo', whileTyping: true },
-  redo: { keys: ['$mod+Shift+z', '$mod+Shift+Z'], shown: 'Ctrl Shift Z', does: 'redo', whileTyping: true },
+  redo: { keys: ['$mod+Shift+z'], shown: 'Ctrl Shift Z', does: 'redo', whileTyping: true },
   fold: { keys: ['Escape'], shown: 'Esc', does: 'put the tool away, then fold the open line' },
   before: { keys: [';'], shown: '; held', does: 'before: the bare photograph' },
   halfStrength: { keys: ["'"], shown: "'", does: 'letters at half strength' },

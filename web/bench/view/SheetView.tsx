@@ -8,7 +8,7 @@ import { looked } from '../benchState';
 import { viewKeys } from '../keys/entries';
 import { useKeys } from '../keys/useKeys';
 import { drawSheet } from './drawSheet';
-import type { ShownTile } from './renderer';
+import type { ShownTile } from '../workers/renderer';
 import { ViewportContext, viewOf, zoomedAt, type View, type Viewport } from './viewport';
 
 interface SheetViewProps {

@@ -1,4 +1,4 @@
-import type { ShownTile } from './renderer';
+import type { ShownTile } from '../workers/renderer';
 import type { View } from './viewport';
 
 const matColour = '#77787a';

@@ -93,29 +93,18 @@ function grown(planes: readonly Float32Array[], from: Grid, to: Grid): Float32Ar
 /** One round over all px: each is set so that it mixes to the picture and is like its four neighbours. */
 function relax({ width, height, light, alpha, front, behind }: Grid): void {
   const sums = new Float64Array(6);
+  const neighbours = new Int32Array(4);
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
       const own = alpha[i];
       const rest = 1 - own;
       let weights = 0;
       sums.fill(0);
-      for (let side = 0; side < 4; side++) {
-        const j =
-          side === 0
-            ? x > 0
-              ? i - 1
-              : i
-            : side === 1
-              ? x < width - 1
-                ? i + 1
-                : i
-              : side === 2
-                ? y > 0
-                  ? i - width
-                  : i
-                : y < height - 1
-                  ? i + width
-                  : i;
+      neighbours[0] = x > 0 ? i - 1 : i;
+      neighbours[1] = x < width - 1 ? i + 1 : i;
+      neighbours[2] = y > 0 ? i - width : i;
+      neighbours[3] = y < height - 1 ? i + width : i;
+      for (const j of neighbours) {
         const weight = alikeAlways + alikeAtEdges * abs(own - alpha[j]);
         weights += weight;
         for (let c = 0; c < 3; c++) {

@@ -114,12 +114,14 @@ function sayings({ labels, count, width }: Patches, marks: Uint8Array, box: Regi
     ((x: number, y: number): boolean => x < box.x || y < box.y || x >= box.x + box.width || y >= box.y + box.height);
   const marked = new Uint8Array(count);
   for (let i = 0; i < labels.length; i++) {
-    const mark = marks[i] !== unmarked ? marks[i] : outside?.(i % width, floor(i / width)) ? markedBehind : unmarked;
+    const byBox = outside?.(i % width, floor(i / width)) ? markedBehind : unmarked;
+    const mark = marks[i] !== unmarked ? marks[i] : byBox;
     if (mark === unmarked) continue;
     marked[labels[i]] = 1;
     votes[labels[i]] += mark === markedFront ? 1 : -1;
   }
-  return marked.map((touched, i) => (touched === 0 ? unmarked : votes[i] > 0 ? markedFront : markedBehind));
+  const voted = (patch: number): number => (votes[patch] > 0 ? markedFront : markedBehind);
+  return marked.map((touched, i) => (touched === 0 ? unmarked : voted(i)));
 }
 
 const weights = ({ sizes }: Patches, wanted: ArrayLike<number>): Float32Array =>

@@ -44,7 +44,7 @@ export function GradeCard({ grade, number }: { grade: Grade; number: number }) {
             value={reach.area}
             options={{ inside: 'Inside the letters', outside: 'Outside the letters' }}
             disabled={!mayChange}
-            onChoose={(area) => void editing.commit('Turn a grade outside in', setReach({ area }))}
+            onChoose={(area) => void editing.commit('Set the area of a grade', setReach({ area }))}
           />
           ,{' '}
           <Choice
@@ -58,107 +58,128 @@ export function GradeCard({ grade, number }: { grade: Grade; number: number }) {
         </span>
         <button
           className="quiet-button px-0.5"
-          aria-label={`Take ${name} off`}
-          title="Take it off"
+          aria-label={`Remove ${name}`}
+          title="Remove"
           disabled={!mayChange}
-          onClick={() => editing.commit('Take a grade off', removeThing(grade.id))}
+          onClick={() => editing.commit('Remove a grade', removeThing(grade.id))}
         >
           <X size={14} aria-hidden />
         </button>
       </div>
-      <p>
-        Blurred by{' '}
-        <EditedValue
-          label={`Blur of ${name}`}
-          value={grade.blur}
-          unit="px"
-          digits={1}
-          step={0.5}
-          min={0}
-          max={500}
-          edit={(blur) => set({ blur })}
-        />
-        ,{' '}
-        <EditedValue
-          label={`Light of ${name}`}
-          value={grade.light}
-          unit="stops"
-          digits={2}
-          step={0.05}
-          min={-8}
-          max={8}
-          edit={(light) => set({ light })}
+      <ToneClause grade={grade} name={name} set={set} setReach={setReach} />
+      <ColourClause grade={grade} name={name} set={set} />
+    </div>
+  );
+}
+
+interface ClauseProps {
+  grade: Grade;
+  name: string;
+  set(change: Partial<Grade>): Edit;
+}
+
+/** What it does to tone and sharpness, how strongly, and how it fades. */
+function ToneClause({ grade, name, set, setReach }: ClauseProps & { setReach(change: Partial<GradeReach>): Edit }) {
+  return (
+    <p>
+      Blurred by{' '}
+      <EditedValue
+        label={`Blur of ${name}`}
+        value={grade.blur}
+        unit="px"
+        digits={1}
+        step={0.5}
+        min={0}
+        max={500}
+        edit={(blur) => set({ blur })}
+      />
+      ,{' '}
+      <EditedValue
+        label={`Light of ${name}`}
+        value={grade.light}
+        unit="stops"
+        digits={2}
+        step={0.05}
+        min={-8}
+        max={8}
+        edit={(light) => set({ light })}
+      />{' '}
+      of light, hue shifted by{' '}
+      <EditedValue
+        label={`Hue of ${name}`}
+        value={grade.hue}
+        unit="°"
+        min={-360}
+        max={360}
+        edit={(hue) => set({ hue })}
+      />
+      ,{' '}
+      <EditedValue
+        label={`Saturation of ${name}`}
+        value={grade.saturation}
+        factor={100}
+        unit="%"
+        min={0}
+        max={400}
+        edit={(saturation) => set({ saturation })}
+      />{' '}
+      of its colour; at{' '}
+      <EditedValue
+        label={`Strength of ${name}`}
+        value={grade.strength}
+        factor={100}
+        unit="%"
+        min={0}
+        max={100}
+        edit={(strength) => set({ strength })}
+      />
+      , fading over{' '}
+      <EditedValue
+        label={`Softness of ${name}`}
+        value={grade.reach.soft}
+        unit="px"
+        min={0}
+        max={2000}
+        edit={(soft) => setReach({ soft })}
+      />
+      .
+    </p>
+  );
+}
+
+/** Inverted, or a colour subtracted. */
+function ColourClause({ grade, name, set }: ClauseProps) {
+  const { mayChange } = useBench();
+  return (
+    <div className="flex flex-wrap items-center gap-x-3">
+      <label className="flex items-center gap-1">
+        <input
+          type="checkbox"
+          checked={grade.invert}
+          disabled={!mayChange}
+          onChange={(event) => editing.commit('Invert', set({ invert: event.target.checked }))}
         />{' '}
-        of light, hue turned by{' '}
-        <EditedValue
-          label={`Hue of ${name}`}
-          value={grade.hue}
-          unit="°"
-          min={-360}
-          max={360}
-          edit={(hue) => set({ hue })}
-        />
-        ,{' '}
-        <EditedValue
-          label={`Saturation of ${name}`}
-          value={grade.saturation}
-          factor={100}
-          unit="%"
-          min={0}
-          max={400}
-          edit={(saturation) => set({ saturation })}
+        inverted
+      </label>
+      <label className="flex items-center gap-1">
+        <input
+          type="checkbox"
+          checked={grade.subtract !== null}
+          disabled={!mayChange}
+          onChange={(event) =>
+            editing.commit('Subtract a colour', set({ subtract: event.target.checked ? '#33445a' : null }))
+          }
         />{' '}
-        of its colour; at{' '}
-        <EditedValue
-          label={`Strength of ${name}`}
-          value={grade.strength}
-          factor={100}
-          unit="%"
-          min={0}
-          max={100}
-          edit={(strength) => set({ strength })}
+        a colour subtracted
+      </label>
+      {grade.subtract !== null && (
+        <ColourField
+          label={`Colour that ${name} subtracts`}
+          colour={grade.subtract}
+          edit={(subtract) => set({ subtract })}
+          small
         />
-        , fading over{' '}
-        <EditedValue
-          label={`Softness of ${name}`}
-          value={reach.soft}
-          unit="px"
-          min={0}
-          max={2000}
-          edit={(soft) => setReach({ soft })}
-        />
-        .
-      </p>
-      <div className="flex flex-wrap items-center gap-x-3">
-        <label className="flex items-center gap-1">
-          <input
-            type="checkbox"
-            checked={grade.invert}
-            disabled={!mayChange}
-            onChange={(event) => editing.commit('Invert', set({ invert: event.target.checked }))}
-          />{' '}
-          inverted
-        </label>
-        <label className="flex items-center gap-1">
-          <input
-            type="checkbox"
-            checked={grade.subtract !== null}
-            disabled={!mayChange}
-            onChange={(event) =>
-              editing.commit('Subtract a colour', set({ subtract: event.target.checked ? '#33445a' : null }))
-            }
-          />{' '}
-          a colour subtracted
-        </label>
-        {grade.subtract !== null && (
-          <ColourField
-            label={`Colour that ${name} subtracts`}
-            colour={grade.subtract}
-            edit={(subtract) => set({ subtract })}
-            small
-          />
-        )}
-      </div>
+      )}
     </div>
   );
 }

@@ -103,7 +103,6 @@ const ofCapHeight = { factor: 100, unit: '%', digits: 1, min: -2000, max: 5000 }
 
 function Shape({ id, panel }: { id: string; panel: Panel }) {
   const { mayChange } = useBench();
-  const { inkTool } = inkHand.use('inkTool');
   const { shape, margin, offset } = panel;
   const set = (change: Partial<Panel>): Edit => setPanel(id, change);
   const commit = (label: string, change: PanelShape): void => void editing.commit(label, set({ shape: change }));
@@ -165,48 +164,8 @@ function Shape({ id, panel }: { id: string; panel: Panel }) {
           />
         </>
       )}
-      {shape.kind === 'path' ? (
-        <>
-          {' '}
-          of {shape.points.length} points,{' '}
-          <Choice
-            label="Line of the panel"
-            inSentence
-            value={shape.smooth ? 'smooth' : 'straight'}
-            options={{ straight: 'with corners', smooth: 'smooth' }}
-            disabled={!mayChange}
-            onChoose={(line) => commit('Shape the panel', { ...shape, smooth: line === 'smooth' })}
-          />
-          .{' '}
-          <button
-            className="plain-button"
-            aria-pressed={inkTool === 'panel'}
-            disabled={!mayChange}
-            onClick={() => inkHand.set({ inkTool: inkTool === 'panel' ? 'none' : 'panel' })}
-          >
-            Draw it
-          </button>
-        </>
-      ) : (
-        <>
-          , reaching{' '}
-          <EditedValue
-            {...ofCapHeight}
-            label="Panel beside the letters"
-            value={margin[0]}
-            edit={(x) => set({ margin: [x, margin[1]] })}
-          />{' '}
-          beside and{' '}
-          <EditedValue
-            {...ofCapHeight}
-            label="Panel above and below the letters"
-            value={margin[1]}
-            edit={(y) => set({ margin: [margin[0], y] })}
-          />{' '}
-          above and below them
-        </>
-      )}
-      ; moved by{' '}
+      {shape.kind === 'path' ? <PathClause id={id} shape={shape} /> : <MarginClause id={id} margin={margin} />}; moved
+      by{' '}
       <EditedValue
         {...ofCapHeight}
         label="Panel to the right"
@@ -231,6 +190,61 @@ function Shape({ id, panel }: { id: string; panel: Panel }) {
         edit={(rotation) => set({ rotation })}
       />
       .
+    </>
+  );
+}
+
+/** A drawn path: its points, and drawing it anew. */
+function PathClause({ id, shape }: { id: string; shape: Extract<PanelShape, { kind: 'path' }> }) {
+  const { mayChange } = useBench();
+  const { inkTool } = inkHand.use('inkTool');
+  const commit = (label: string, change: PanelShape): void =>
+    void editing.commit(label, setPanel(id, { shape: change }));
+  return (
+    <>
+      {' '}
+      of {shape.points.length} points,{' '}
+      <Choice
+        label="Line of the panel"
+        inSentence
+        value={shape.smooth ? 'smooth' : 'straight'}
+        options={{ straight: 'with corners', smooth: 'smooth' }}
+        disabled={!mayChange}
+        onChoose={(line) => commit('Shape the panel', { ...shape, smooth: line === 'smooth' })}
+      />
+      .{' '}
+      <button
+        className="plain-button"
+        aria-pressed={inkTool === 'panel'}
+        disabled={!mayChange}
+        onClick={() => inkHand.set({ inkTool: inkTool === 'panel' ? 'none' : 'panel' })}
+      >
+        Draw it
+      </button>
+    </>
+  );
+}
+
+/** How far it reaches beyond the letters. */
+function MarginClause({ id, margin }: { id: string; margin: Panel['margin'] }) {
+  const set = (change: Partial<Panel>): Edit => setPanel(id, change);
+  return (
+    <>
+      , reaching{' '}
+      <EditedValue
+        {...ofCapHeight}
+        label="Panel beside the letters"
+        value={margin[0]}
+        edit={(x) => set({ margin: [x, margin[1]] })}
+      />{' '}
+      beside and{' '}
+      <EditedValue
+        {...ofCapHeight}
+        label="Panel above and below the letters"
+        value={margin[1]}
+        edit={(y) => set({ margin: [margin[0], y] })}
+      />{' '}
+      above and below them
     </>
   );
 }

@@ -2,7 +2,7 @@ import type { Letter, Letters } from '../../../../core/type/letters';
 import type { CoatsAt } from '../../../../core/piece/edits/ink';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
-import type { SheetRenderer } from '../../view/renderer';
+import type { SheetRenderer } from '../../workers/renderer';
 
 /** The coats that are seen in the letters: of the ink, or of the openings where they are knocked out. */
 export const coatsSeenAt = ({ id, ink: { panel } }: Pick<Lettering, 'id' | 'ink'>): CoatsAt => ({

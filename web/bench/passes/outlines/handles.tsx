@@ -67,9 +67,8 @@ interface WidthRingProps {
 function WidthRing({ id, outline, number, letters, from: [x, y] }: WidthRingProps) {
   const { toScreen } = useViewport();
   const reach = reachOf(outline, emOf(letters));
-  const isInside = outline.side === 'inside';
   // Dragged outwards it grows; an inside one grows inwards, a centred one to both sides.
-  const factor = isInside ? -1 : outline.side === 'centred' ? 2 : 1;
+  const factor = { inside: -1, centred: 2, outside: 1 }[outline.side];
   const edit = ({ start, from, to }: DragMove<Outline>): Edit =>
     setOutline(id, start.id, { width: widened(start, (to[0] - from[0]) * factor, letters) });
   const drag = useDrag<Outline>({
@@ -79,7 +78,7 @@ function WidthRing({ id, outline, number, letters, from: [x, y] }: WidthRingProp
     cancel: () => editing.cancelDraft(),
   });
   const edge = toScreen([x, y]);
-  const at = toScreen([x + (isInside ? reach.from : reach.to), y]);
+  const at = toScreen([x + (outline.side === 'inside' ? reach.from : reach.to), y]);
   return (
     <g>
       <Hairline d={`M${edge[0]} ${edge[1]}H${at[0]}`} />

@@ -1,7 +1,7 @@
 import { plateHand } from './hand';
 import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
-import { paperToPx } from '../../../../core/piece/lengths';
+import { fromPx, lengthDigits, paperToPx, type LengthUnit } from '../../../../core/piece/lengths';
 import { changeThing, movePlate, removeThing, setSheet } from '../../../../core/piece/edits/items';
 import { useAppDispatch } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
@@ -152,19 +152,15 @@ function PlatePlace() {
   );
 }
 
-type Unit = 'px' | 'in' | 'mm';
-const perUnit = (px: number, unit: Unit, ppi: number): number =>
-  unit === 'px' ? px : unit === 'in' ? px / ppi : (px / ppi) * 25.4;
-
 function SheetSize() {
   const { piece } = useBench();
   const { width, height, ppi, paint } = piece.sheet;
-  const [unit, setUnit] = useState<Unit>('px');
+  const [unit, setUnit] = useState<LengthUnit>('px');
   const side = (name: 'width' | 'height', px: number) => ({
     label: `Sheet ${name}`,
-    value: perUnit(px, unit, ppi),
+    value: fromPx(px, unit, ppi),
     unit,
-    digits: unit === 'px' ? 0 : unit === 'in' ? 2 : 1,
+    digits: lengthDigits[unit],
     step: unit === 'in' ? 0.1 : 1,
     min: 0.01,
     onCommit: (value: number) =>

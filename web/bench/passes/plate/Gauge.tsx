@@ -13,18 +13,10 @@ export function Gauge() {
   const bare = uncovered(found.plate, found.picture, piece.sheet);
   const { width, height } = piece.sheet;
   const mm = (px: number): string => ((px / piece.sheet.ppi) * 25.4).toFixed(0);
-  const verdict =
-    ppi >= ppiLimits.wished
-      ? 'As good as print can show.'
-      : ppi >= ppiLimits.accepted
-        ? 'Accepted for print.'
-        : ppi >= ppiLimits.floor
-          ? 'Just above the floor for print.'
-          : 'Too few pixels for print at this size.';
   return (
     <div>
       <Scale {...ppiScale(ppi)} label="Real pixels per inch" />
-      <p className="mb-3 text-faint">{verdict} Limits at 150, 200 and 300.</p>
+      <p className="mb-3 text-faint">{verdictOn(ppi)} Limits at 150, 200 and 300.</p>
       <Scale
         label="Sheet left bare"
         value={bare}
@@ -40,4 +32,11 @@ export function Gauge() {
       </p>
     </div>
   );
+}
+
+/** What a printer would say. */
+function verdictOn(ppi: number): string {
+  if (ppi >= ppiLimits.wished) return 'As good as print can show.';
+  if (ppi >= ppiLimits.accepted) return 'Accepted for print.';
+  return ppi >= ppiLimits.floor ? 'Just above the floor for print.' : 'Too few pixels for print at this size.';
 }

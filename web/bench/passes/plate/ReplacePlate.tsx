@@ -14,13 +14,20 @@ import { usePlate } from './placing';
 const samePicture = 0.03;
 const sameShape = 0.01;
 
+/** Another photograph, and how it compares with the one before. */
+interface Asked {
+  asset: StoredAsset;
+  isSame: boolean;
+  isShaped: boolean;
+}
+
 /** Putting another photograph in the place of the chosen one; its veils are carried over where it is the same picture at another size. */
 export function ReplacePlate() {
   const { piece, mayChange } = useBench();
   const { plate, picture } = usePlate()!;
   const dispatch = useAppDispatch();
   const [choosing, setChoosing] = useState(false);
-  const [asked, setAsked] = useState<{ asset: StoredAsset; isSame: boolean; isShaped: boolean } | null>(null);
+  const [asked, setAsked] = useState<Asked | null>(null);
   const veils = piece.veils.filter((veil) => veil.plate === plate.id);
   const exchange = (asset: StoredAsset, carry: boolean): void => {
     setAsked(null);
@@ -58,11 +65,13 @@ export function ReplacePlate() {
         {asked && (
           <div className="flex flex-col gap-3">
             <p>
-              {asked.isSame
-                ? `“${asked.asset.name}” is the same photograph with ${asked.asset.width} × ${asked.asset.height} instead of ${picture.width} × ${picture.height} px. What has been cut from it (${names}) can be carried over.`
-                : asked.isShaped
-                  ? `“${asked.asset.name}” looks different from “${plate.name}”, but has its shape. What has been cut (${names}) will hardly fit.`
-                  : `“${asked.asset.name}” is another photograph. What has been cut from “${plate.name}” (${names}) goes with it; undo brings it back.`}
+              <WhatBecomes
+                asked={asked}
+                width={picture.width}
+                height={picture.height}
+                plate={plate.name}
+                names={names}
+              />
             </p>
             <div className="flex flex-wrap gap-2">
               {asked.isShaped && (
@@ -88,4 +97,22 @@ export function ReplacePlate() {
       </Sheet>
     </>
   );
+}
+
+interface WhatBecomesProps {
+  asked: Asked;
+  /** Of the photograph before, px. */
+  width: number;
+  height: number;
+  /** What the photograph before is called, and what its veils are. */
+  plate: string;
+  names: string;
+}
+
+function WhatBecomes({ asked: { asset, isSame, isShaped }, width, height, plate, names }: WhatBecomesProps) {
+  if (isSame)
+    return `“${asset.name}” is the same photograph with ${asset.width} × ${asset.height} instead of ${width} × ${height} px. What has been cut from it (${names}) can be carried over.`;
+  if (isShaped)
+    return `“${asset.name}” looks different from “${plate}”, but has its shape. What has been cut (${names}) will hardly fit.`;
+  return `“${asset.name}” is another photograph. What has been cut from “${plate}” (${names}) goes with it; undo brings it back.`;
 }

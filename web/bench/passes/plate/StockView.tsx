@@ -4,7 +4,7 @@ import { nameOf } from '../../../../core/piece/names';
 import { Problem } from '../../../ui/Problem';
 import { Sheet } from '../../../ui/Sheet';
 import { useBench } from '../../benchContext';
-import type { SeenOnStock } from '../../view/renderWorker';
+import type { SeenOnStock } from '../../workers/renderWorker';
 
 /** Longer side of each picture, px; on dense screens they are a little soft, which does not matter for reading. */
 const side = 420;

@@ -224,7 +224,8 @@ function Ruler({ axis }: { axis: Axis }) {
         {ticks.map((tick) => {
           const place = toPx(tick * step, unit, ppi) * view.zoom + offset;
           const long = tick % 10 === 0;
-          const reach = long ? rulerWidth : tick % 5 === 0 ? 7 : 4;
+          const short = tick % 5 === 0 ? 7 : 4;
+          const reach = long ? rulerWidth : short;
           const text = (tick * step).toFixed(
             Math.max(0, -Math.floor(Math.log10(step * 10))) > 0 ? lengthDigits[unit] : 0,
           );

@@ -21,62 +21,70 @@ export function ShadowSettings({ veil }: { veil: Veil }) {
   );
 }
 
-function OneShadow({
-  veil,
-  on,
-  title,
-  shadow,
-}: {
+interface ShadowProps {
   veil: Veil;
   on: ThrownShadow['on'];
-  title: string;
-  shadow: VeilShadow | null;
-}) {
-  const { piece, mayChange, renderer, measures } = useBench();
+}
+
+/** Looks up the photo's own shadow colour next to where the shadow falls. */
+function useOwnColour({ veil, on }: ShadowProps): () => Promise<string | null> {
+  const { piece, renderer, measures } = useBench();
   const crossings = useCrossings();
-  const { veilTool, shadowOn } = veilHand.use('veilTool', 'shadowOn');
-  const { width, height } = piece.sheet;
-  const set = shadowEdit(veil, on);
-  /** The photo's own shadow colour next to where the shadow falls. */
-  const ownColour = async (): Promise<string | null> => {
+  return () => {
+    const { width, height } = piece.sheet;
     const sheet = { x: 0, y: 0, width, height };
     const box = measures?.veils.boxes.find((one) => one.veil === veil.id)?.box ?? null;
     const fallen: Region | null = on === 'letters' ? regionOfPoints(crossings.map(({ place }) => place)) : box;
-    return renderer.shadowColour(
-      (fallen && intersect(sheet, grow(fallen, lookedAround * Math.max(width, height)))) ?? sheet,
-    );
+    const near = fallen && intersect(sheet, grow(fallen, lookedAround * Math.max(width, height)));
+    return renderer.shadowColour(near ?? sheet);
   };
+}
+
+function OneShadow({ title, shadow, ...thrown }: ShadowProps & { title: string; shadow: VeilShadow | null }) {
+  return (
+    <div>
+      <span className="label">{title}</span>
+      {shadow ? <ShadowOf shadow={shadow} {...thrown} /> : <ThrowButton {...thrown} />}
+    </div>
+  );
+}
+
+/** Throws a first shadow, in the colour of the photo's own. */
+function ThrowButton({ veil, on }: ShadowProps) {
+  const { piece, mayChange } = useBench();
+  const ownColour = useOwnColour({ veil, on });
+  const where = on === 'letters' ? 'letters' : 'photograph';
   const begin = (): void =>
     inTurn(async () => {
-      const larger = Math.max(1, Math.max(width, height) / 1800);
+      const larger = Math.max(1, Math.max(piece.sheet.width, piece.sheet.height) / 1800);
       const other = on === 'letters' ? veil.graft?.shadow : veil.shadow;
       const lift = Math.round(firstShadow.lift * larger);
-      editing.commit(
-        on === 'letters' ? 'Throw a shadow on the letters' : 'Throw a shadow on the photograph',
-        set({
-          ...firstShadow,
-          lift,
-          farLift: 3 * lift,
-          ...(other && { height: other.height, angle: other.angle, size: other.size }),
-          colour: (await ownColour()) ?? firstShadow.colour,
-        }),
-      );
+      const shadow = {
+        ...firstShadow,
+        lift,
+        farLift: 3 * lift,
+        ...(other && { height: other.height, angle: other.angle, size: other.size }),
+        colour: (await ownColour()) ?? firstShadow.colour,
+      };
+      editing.commit(`Throw a shadow on the ${where}`, shadowEdit(veil, on)(shadow));
     });
-  if (!shadow) {
-    return (
-      <div>
-        <span className="label">{title}</span>
-        <button
-          className="plain-button mt-1 block"
-          disabled={!mayChange}
-          aria-label={`Throw a shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`}
-          onClick={begin}
-        >
-          Throw a shadow
-        </button>
-      </div>
-    );
-  }
+  return (
+    <button
+      className="plain-button mt-1 block"
+      disabled={!mayChange}
+      aria-label={`Throw a shadow on the ${where}`}
+      onClick={begin}
+    >
+      Throw a shadow
+    </button>
+  );
+}
+
+/** A shadow as a sentence, and what can be done with it. */
+function ShadowOf({ veil, on, shadow }: ShadowProps & { shadow: VeilShadow }) {
+  const { mayChange } = useBench();
+  const { veilTool, shadowOn } = veilHand.use('veilTool', 'shadowOn');
+  const set = shadowEdit(veil, on);
   const value = (
     label: string,
     field: 'lift' | 'height' | 'size' | 'angle' | 'strength' | 'nearLift' | 'farLift',
@@ -96,8 +104,7 @@ function OneShadow({
   );
   const isPainted = veilTool === 'shadow' && shadowOn === on;
   return (
-    <div>
-      <span className="label">{title}</span>
+    <>
       <p>
         Lifted off by {value('Lift', 'lift', 'px', 1000)}, the lamp{' '}
         {value('Lamp height', 'height', '°', 90, { min: 5 })} high and{' '}
@@ -127,44 +134,51 @@ function OneShadow({
           {value('Lift where far', 'farLift', 'px', 1000)}.
         </p>
       )}
-      <div className="mt-1 flex flex-wrap gap-1">
+      <ShadowButtons veil={veil} on={on} shadow={shadow} isPainted={isPainted} />
+    </>
+  );
+}
+
+function ShadowButtons({ veil, on, shadow, isPainted }: ShadowProps & { shadow: VeilShadow; isPainted: boolean }) {
+  const { mayChange } = useBench();
+  const ownColour = useOwnColour({ veil, on });
+  const set = shadowEdit(veil, on);
+  return (
+    <div className="mt-1 flex flex-wrap gap-1">
+      <button
+        className="plain-button"
+        disabled={!mayChange}
+        onClick={() =>
+          inTurn(
+            async () =>
+              void editing.commit(
+                'Tint the shadow like the photo’s',
+                set({ ...shadow, colour: (await ownColour()) ?? shadow.colour }),
+              ),
+          )
+        }
+      >
+        Tint like the photo’s
+      </button>
+      <button
+        className="plain-button"
+        disabled={!mayChange}
+        aria-pressed={isPainted}
+        onClick={() => veilHand.set({ veilTool: 'shadow', shadowOn: on })}
+      >
+        Brush it
+      </button>
+      {shadow.lifts.length + shadow.touches.length > 0 && (
         <button
-          className="plain-button"
-          disabled={!mayChange}
-          onClick={() =>
-            inTurn(
-              async () =>
-                void editing.commit(
-                  'Tint the shadow like the photo’s',
-                  set({ ...shadow, colour: (await ownColour()) ?? shadow.colour }),
-                ),
-            )
-          }
+          className="quiet-button"
+          onClick={() => editing.commit('Clear the brushing of the shadow', set({ ...shadow, lifts: [], touches: [] }))}
         >
-          Tint like the photo’s
+          Clear brushing ({shadow.lifts.length + shadow.touches.length})
         </button>
-        <button
-          className="plain-button"
-          disabled={!mayChange}
-          aria-pressed={isPainted}
-          onClick={() => veilHand.set({ veilTool: 'shadow', shadowOn: on })}
-        >
-          Brush it
-        </button>
-        {shadow.lifts.length + shadow.touches.length > 0 && (
-          <button
-            className="quiet-button"
-            onClick={() =>
-              editing.commit('Clear the brushing of the shadow', set({ ...shadow, lifts: [], touches: [] }))
-            }
-          >
-            Clear brushing ({shadow.lifts.length + shadow.touches.length})
-          </button>
-        )}
-        <button className="quiet-button" onClick={() => editing.commit('Take the shadow off', set(null))}>
-          Take it off
-        </button>
-      </div>
+      )}
+      <button className="quiet-button" onClick={() => editing.commit('Remove the shadow', set(null))}>
+        Remove
+      </button>
     </div>
   );
 }

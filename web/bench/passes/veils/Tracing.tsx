@@ -2,7 +2,13 @@ import { veilHand } from './hand';
 import { useRef, useState } from 'react';
 import { aroundBorder, endsAtBorder } from '../../../../core/passes/veils/trace/close';
 import { contourPoints } from '../../../../core/passes/veils/contour';
-import { tracedCut, type TraceCut, type TracePoint, type Veil } from '../../../../core/passes/veils/schema';
+import {
+  tracedCut,
+  type Contour,
+  type TraceCut,
+  type TracePoint,
+  type Veil,
+} from '../../../../core/passes/veils/schema';
 import { addTracePoint, closeContour, dropLastPoint, openContour } from '../../../../core/piece/edits/veils';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Point } from '../../../../core/shape/affine';
@@ -30,8 +36,6 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   const { veil, piece, materials, tracer } = useBench();
   const { toScreen, toSheet, view, size } = useViewport();
   const { straight: straightHeld, smooth, operation } = veilHand.use('straight', 'smooth', 'operation');
-  const [preview, setPreview] = useState<Point[]>([]);
-  const asking = useRef<{ wanted: Point | null; busy: boolean }>({ wanted: null, busy: false });
   const sha256 = materials!.picture(plate.asset).key;
   const zoom = view.zoom * plate.scale;
   const index = workingCut(veil, 'trace', operation);
@@ -41,37 +45,16 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   const open = trace && openContour(trace);
   const traced = (label: string, change: (id: string, index: number) => Edit): void =>
     cutInto(label, plate, tracedCut([], operation), change);
-  const lastPoint = open?.points[open.points.length - 1];
   const chosen = chosenPoint(veil, veilHand.use('tracePoint').tracePoint);
-  const kindOf = (shift: boolean): Drawn => (shift || straightHeld ? 'straight' : smooth ? 'smooth' : 'edge');
+  const curved: Drawn = smooth ? 'smooth' : 'edge';
+  const kindOf = (shift: boolean): Drawn => (shift || straightHeld ? 'straight' : curved);
   const screenOf = (point: Point): [number, number] => toScreen(fromPlate(plate, point));
   const sheet = sheetOnPlate(piece, plate);
 
-  // The preview follows the newest place of the pointer; places in between are left out.
-  const follow = (to: Point, kind: Drawn): void => {
-    if (!lastPoint) return setPreview([]);
-    if (kind === 'straight') return setPreview([at(lastPoint), to]);
-    if (kind === 'smooth') return setPreview(curveOn(open!, to));
-    asking.current.wanted = to;
-    if (asking.current.busy) return;
-    asking.current.busy = true;
-    void (async () => {
-      while (asking.current.wanted) {
-        const wanted = asking.current.wanted;
-        asking.current.wanted = null;
-        setPreview(
-          await tracer
-            .ask({ kind: 'follow', sha256, from: at(lastPoint), to: wanted, zoom })
-            .catch(() => [at(lastPoint), wanted]),
-        );
-      }
-      asking.current.busy = false;
-    })();
-  };
-
+  const { preview, follow, clear } = usePreview(open ?? null, { sha256, zoom });
   const click = (sheetPoint: Point, kind: Drawn): void => {
     const clicked = toPlate(plate, sheetPoint);
-    setPreview([]);
+    clear();
     veilHand.set({ tracePoint: null });
     inTurn(async () => {
       const now = traceOf(currentVeil());
@@ -134,24 +117,10 @@ export function Tracing({ plate }: { plate: CutPlate }) {
         fill="transparent"
         className="cursor-crosshair"
         onPointerMove={(event) => follow(toPlate(plate, toSheet(event)), kindOf(event.shiftKey))}
-        onPointerLeave={() => setPreview([])}
+        onPointerLeave={clear}
         onPointerDown={(event) => event.button === 0 && click(toSheet(event), kindOf(event.shiftKey))}
       />
-      {veil?.cuts.map(
-        (cut, k) =>
-          cut.kind === 'trace' &&
-          cut !== trace &&
-          cut.contours.map((contour, i) => (
-            <Hairline key={`${k}-${i}`} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} dashed />
-          )),
-      )}
-      {trace?.contours.map((contour, i) => (
-        <Hairline
-          key={i}
-          d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)}
-          active={!contour.closed}
-        />
-      ))}
+      <TraceLines veil={veil} trace={trace} screenOf={screenOf} />
       {!open && trace && (
         <InsertLine veil={veil!.id} cut={index} contours={trace.contours} plate={plate} reach={insertReach} />
       )}
@@ -179,4 +148,65 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   );
 }
 
+/** The line from the last point of an open contour to the pointer. @param seen which plate is traced, and how large it is seen */
+function usePreview(open: Contour | null, seen: { sha256: string; zoom: number }) {
+  const { tracer } = useBench();
+  const [preview, setPreview] = useState<Point[]>([]);
+  const asking = useRef<{ wanted: Point | null; busy: boolean }>({ wanted: null, busy: false });
+  const lastPoint = open?.points.at(-1);
+  // The preview follows the newest place of the pointer; places in between are left out.
+  const follow = (to: Point, kind: Drawn): void => {
+    if (!lastPoint) return setPreview([]);
+    if (kind === 'straight') return setPreview([at(lastPoint), to]);
+    if (kind === 'smooth') return setPreview(curveOn(open!, to));
+    asking.current.wanted = to;
+    if (asking.current.busy) return;
+    asking.current.busy = true;
+    void (async () => {
+      while (asking.current.wanted) {
+        const wanted = asking.current.wanted;
+        asking.current.wanted = null;
+        setPreview(
+          await tracer
+            .ask({ kind: 'follow', ...seen, from: at(lastPoint), to: wanted })
+            .catch(() => [at(lastPoint), wanted]),
+        );
+      }
+      asking.current.busy = false;
+    })();
+  };
+
+  return { preview, follow, clear: () => setPreview([]) };
+}
+
 const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
+
+interface TraceLinesProps {
+  veil: Veil | null;
+  /** The trace that the hand works on; the others are dashed. */
+  trace: TraceCut | undefined;
+  screenOf(point: Point): [number, number];
+}
+
+/** All traced lines of a veil. */
+function TraceLines({ veil, trace, screenOf }: TraceLinesProps) {
+  return (
+    <>
+      {veil?.cuts.map(
+        (cut, k) =>
+          cut.kind === 'trace' &&
+          cut !== trace &&
+          cut.contours.map((contour, i) => (
+            <Hairline key={`${k}-${i}`} d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)} dashed />
+          )),
+      )}
+      {trace?.contours.map((contour, i) => (
+        <Hairline
+          key={i}
+          d={lineThrough(contourPoints(contour).map(screenOf), contour.closed)}
+          active={!contour.closed}
+        />
+      ))}
+    </>
+  );
+}

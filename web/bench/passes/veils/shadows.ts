@@ -17,7 +17,8 @@ export const shadowEdit =
 /** The shadow that the hand works on: the one that is meant, or the only one there is; null where there is none. */
 export function chosenShadow(veil: Veil, wanted: ThrownShadow['on']): ThrownShadow | null {
   const own = { letters: veil.shadow, plate: veil.graft?.shadow ?? null };
-  const on = own[wanted] ? wanted : own.letters ? 'letters' : 'plate';
+  const there = own.letters ? 'letters' : 'plate';
+  const on = own[wanted] ? wanted : there;
   const shadow = own[on];
   return shadow && { on, shadow, set: shadowEdit(veil, on) };
 }

@@ -4,7 +4,7 @@ import type { Contour, TracePoint, Veil } from '../../../../core/passes/veils/sc
 import { movePoint, removePoint, replaceStretch } from '../../../../core/piece/edits/veils';
 import type { Point } from '../../../../core/shape/affine';
 import { editing } from '../../editing';
-import type { TraceClient } from '../../view/traceClient';
+import type { TraceClient } from '../../workers/traceClient';
 import { currentVeil, inTurn } from './cutting';
 
 /** The kinds of stretch that are drawn by hand. */

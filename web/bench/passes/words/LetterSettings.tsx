@@ -1,3 +1,4 @@
+import type { Words } from '../../../../core/passes/words/schema';
 import { formatHex } from 'culori';
 import { plainLetter, type LetterSetting } from '../../../../core/passes/words/letterSettings';
 import { clearLetters, setLetters } from '../../../../core/piece/edits/letterings';
@@ -12,45 +13,69 @@ type Numbers = Exclude<keyof typeof plainLetter, 'colour'>;
 
 /** What is set by hand: the gap at the caret, or the chosen letters. */
 export function LetterSettings() {
-  const { lettering, letters, mayChange } = useBench();
+  const { lettering, letters } = useBench();
   const selection = useAppSelector(({ bench }) => bench.selection);
+  if (!letters || !selection)
+    return (
+      <p className="text-faint">
+        Choose letters on the sheet to set them one by one. <Reset />
+      </p>
+    );
+  const chosen = chosenLetters(letters, selection);
+  if (chosen.length > 0) return <ChosenLetters chosen={chosen} />;
+  const pair = pairAt(letters, selection[0]);
+  return pair ? (
+    <Kerning words={lettering!.words} pair={pair} />
+  ) : (
+    <p className="text-faint">
+      Put the caret between two letters to kern them, or choose letters. <Reset />
+    </p>
+  );
+}
+
+/** Brings all letters back; nothing where none is set by hand. */
+function Reset() {
+  const { lettering, mayChange } = useBench();
   const { id, words } = lettering!;
-  const all = words.letters.length;
-  const reset = all > 0 && (
+  if (words.letters.length === 0) return null;
+  return (
     <button
       className="quiet-button"
       disabled={!mayChange}
-      onClick={() => editing.commit('All letters back to normal', clearLetters(id))}
+      onClick={() => editing.commit('Reset all letters', clearLetters(id))}
     >
-      All letters back to normal
+      Reset all letters
     </button>
   );
-  if (!letters || !selection)
-    return <p className="text-faint">Choose letters on the sheet to set them one by one. {reset}</p>;
-  const chosen = chosenLetters(letters, selection);
-  if (chosen.length === 0) {
-    const pair = pairAt(letters, selection[0]);
-    if (!pair)
-      return <p className="text-faint">Put the caret between two letters to kern them, or choose letters. {reset}</p>;
-    const { space } = settingAt(words, pair.left);
-    return (
-      <p>
-        Between <b>{words.text[pair.left]}</b> and <b>{words.text[pair.right]}</b>:{' '}
-        <EditedValue
-          label="Kern"
-          says="Kern by hand"
-          value={space}
-          unit="em"
-          digits={3}
-          step={0.002}
-          min={-2}
-          max={5}
-          edit={(value) => setLetters(id, [pair.left], () => ({ space: value }))}
-        />{' '}
-        added. Alt + arrows on the sheet do it too. {reset}
-      </p>
-    );
-  }
+}
+
+/** The gap at the caret. */
+function Kerning({ words, pair }: { words: Words; pair: { left: number; right: number } }) {
+  const { id } = useBench().lettering!;
+  const { space } = settingAt(words, pair.left);
+  return (
+    <p>
+      Between <b>{words.text[pair.left]}</b> and <b>{words.text[pair.right]}</b>:{' '}
+      <EditedValue
+        label="Kern"
+        says="Kern by hand"
+        value={space}
+        unit="em"
+        digits={3}
+        step={0.002}
+        min={-2}
+        max={5}
+        edit={(value) => setLetters(id, [pair.left], () => ({ space: value }))}
+      />{' '}
+      added. Alt + arrows on the sheet do it too. <Reset />
+    </p>
+  );
+}
+
+/** The letters that are chosen on the sheet. */
+function ChosenLetters({ chosen }: { chosen: number[] }) {
+  const { lettering, mayChange } = useBench();
+  const { id, words } = lettering!;
   const first = settingAt(words, chosen[0]);
   const value = (
     name: Numbers,
@@ -92,47 +117,58 @@ export function LetterSettings() {
         {value('space', 'Tracking of the letters', 'em', 3, 0.002, [-2, 5])}.
       </p>
       <div className="flex flex-wrap items-center gap-2">
-        <label className="flex items-center gap-1.5">
-          <input
-            type="color"
-            className="h-6 w-9"
-            disabled={!mayChange}
-            aria-label="Colour of the letters"
-            value={formatHex(first.colour ?? inkColour(lettering!)) ?? '#000000'}
-            onChange={(event) => {
-              const colour = event.target.value;
-              editing.soon(
-                'Colour single letters',
-                `letters-${id}`,
-                'colour',
-                setLetters(id, chosen, () => ({ colour })),
-              );
-            }}
-          />
-          {first.colour ? 'a colour of their own' : 'the ink’s colour'}
-        </label>
-        {first.colour && (
-          <button
-            className="quiet-button"
-            onClick={() =>
-              editing.commit(
-                'The ink’s colour again',
-                setLetters(id, chosen, () => ({ colour: null })),
-              )
-            }
-          >
-            Ink’s colour
-          </button>
-        )}
+        <LetterColour chosen={chosen} first={first} />
         <button
           className="plain-button"
           disabled={!mayChange || normal}
-          onClick={() => editing.commit('Letters back to normal', clearLetters(id, chosen))}
+          onClick={() => editing.commit('Reset letters', clearLetters(id, chosen))}
         >
-          Back to normal
+          Reset
         </button>
-        {reset}
+        <Reset />
       </div>
     </div>
+  );
+}
+
+/** A colour of their own, or the ink's. */
+function LetterColour({ chosen, first }: { chosen: number[]; first: LetterSetting }) {
+  const { lettering, mayChange } = useBench();
+  const { id } = lettering!;
+  return (
+    <>
+      <label className="flex items-center gap-1.5">
+        <input
+          type="color"
+          className="h-6 w-9"
+          disabled={!mayChange}
+          aria-label="Colour of the letters"
+          value={formatHex(first.colour ?? inkColour(lettering!)) ?? '#000000'}
+          onChange={(event) => {
+            const colour = event.target.value;
+            editing.soon(
+              'Colour single letters',
+              `letters-${id}`,
+              'colour',
+              setLetters(id, chosen, () => ({ colour })),
+            );
+          }}
+        />
+        {first.colour ? 'a colour of their own' : 'the ink’s colour'}
+      </label>
+      {first.colour && (
+        <button
+          className="quiet-button"
+          onClick={() =>
+            editing.commit(
+              'Use the ink’s colour',
+              setLetters(id, chosen, () => ({ colour: null })),
+            )
+          }
+        >
+          Ink’s colour
+        </button>
+      )}
+    </>
   );
 }

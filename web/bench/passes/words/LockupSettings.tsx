@@ -16,7 +16,6 @@ const titles = Object.fromEntries(lockups.map(({ kind, title }) => [kind, title]
 export function LockupSettings() {
   const bench = useBench();
   const { lettering, letters, piece, mayChange } = bench;
-  const { drawingPath } = wordsHand.use('drawingPath');
   const { id, words } = lettering!;
   const { lockup, size } = words;
   const set = (next: LockupPart): Edit => changePart(id, 'words', { lockup: next });
@@ -48,6 +47,24 @@ export function LockupSettings() {
         options={titles}
         onChoose={(kind) => void editing.commit(`Arrange: ${titles[kind].toLowerCase()}`, set(start[kind]()))}
       />
+      <LockupClause id={id} lockup={lockup} set={set} />
+    </p>
+  );
+}
+
+interface LockupClauseProps {
+  /** Of the lettering. */
+  id: string;
+  lockup: LockupPart;
+  set(next: LockupPart): Edit;
+}
+
+/** The measures of the arrangement. */
+function LockupClause({ id, lockup, set }: LockupClauseProps) {
+  const { mayChange } = useBench();
+  const { drawingPath } = wordsHand.use('drawingPath');
+  return (
+    <>
       {lockup.kind === 'one-width' && (
         <>
           {' '}
@@ -143,6 +160,6 @@ export function LockupSettings() {
           </button>
         </>
       )}
-    </p>
+    </>
   );
 }

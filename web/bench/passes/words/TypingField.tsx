@@ -58,7 +58,8 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
     const { selectionStart, selectionEnd } = event.currentTarget;
     const chosen = chosenLetters(letters, [selectionStart, selectionEnd]);
     const pair = pairAt(letters, selectionStart);
-    const places = chosen.length > 0 ? chosen : pair && direction[0] !== 0 ? [pair.left] : [];
+    const ofPair = pair && direction[0] !== 0 ? [pair.left] : [];
+    const places = chosen.length > 0 ? chosen : ofPair;
     if (places.length === 0) return true;
     const step = kernStep * (event.shiftKey ? 10 : 1);
     const [name, by] =

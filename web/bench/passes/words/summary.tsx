@@ -1,3 +1,4 @@
+import type { Words } from '../../../../core/passes/words/schema';
 import { changePart } from '../../../../core/piece/edits/items';
 import { lockups } from '../../../../core/passes/words/lockups';
 import { nameOf } from '../../../../core/piece/names';
@@ -49,13 +50,7 @@ export function Summary() {
         </>
       ) : (
         <>
-          {size},{' '}
-          {lockup.kind === 'lines'
-            ? words.alignment === 'centre'
-              ? 'centred'
-              : `set ${words.alignment}`
-            : lockups.find(({ kind }) => kind === lockup.kind)!.title.toLowerCase()}
-          .
+          {size}, {arrangementOf(words)}.
         </>
       )}
     </span>
@@ -73,4 +68,10 @@ export function HandTools() {
         : 'Click on the sheet where the word shall stand, and type.'}
     </span>
   );
+}
+
+/** How the lines are arranged, in a few words. */
+function arrangementOf({ lockup, alignment }: Words): string {
+  if (lockup.kind !== 'lines') return lockups.find(({ kind }) => kind === lockup.kind)!.title.toLowerCase();
+  return alignment === 'centre' ? 'centred' : `set ${alignment}`;
 }

@@ -1,6 +1,6 @@
 import { ticketLines } from '../passes';
-import { benchKeys, focusKeys, handKeys, lineKey, viewKeys } from './entries';
-import type { KeyEntry } from './useKeys';
+import { benchKeys, focusKeys, handKeys, lineKey, viewKeys } from '../keys/entries';
+import type { KeyEntry } from '../keys/useKeys';
 
 /** All keys of the bench, in groups: what the sheet of keys shows. */
 export function keyTable(): { title: string; entries: readonly KeyEntry[] }[] {

@@ -132,20 +132,21 @@ function failure(error: unknown): RenderAnswer {
   return { kind: 'failed', message: error instanceof Error ? error.message : String(error) };
 }
 
+/** What of an answer is handed over, not copied. */
+function handedOver(reply: RenderAnswer): Transferable[] {
+  if (reply.kind === 'stock') return [reply.seen.bitmap];
+  return reply.kind === 'tile' && reply.bitmap ? [reply.bitmap] : [];
+}
+
 scope.onmessage = ({ data }: MessageEvent<RenderOrder>) => {
   if (data.kind === 'share') {
     library = httpLibrary(data.memory?.tiles ?? tileBytes);
     newestFrame = data.memory && new Int32Array(data.memory.newestFrame);
   } else if (data.kind === 'piece') take(data.packed);
   else {
-    answer(data)
+    void answer(data)
       .catch(failure)
-      .then((reply) =>
-        scope.postMessage(
-          reply,
-          reply.kind === 'tile' && reply.bitmap ? [reply.bitmap] : reply.kind === 'stock' ? [reply.seen.bitmap] : [],
-        ),
-      );
+      .then((reply) => scope.postMessage(reply, handedOver(reply)));
   }
 };
 scope.postMessage('ready');

@@ -1,5 +1,5 @@
 import { Sheet } from '../../ui/Sheet';
-import { keyTable } from './table';
+import { keyTable } from './keyTable';
 
 /** All keys, from the one table that they are bound by. */
 export function KeysSheet({ open, onClose }: { open: boolean; onClose(): void }) {

@@ -1,9 +1,9 @@
 import { PanelRightClose, PanelRightOpen } from 'lucide-react';
-import { useAppDispatch, useAppSelector } from '../../store';
-import { Tip } from '../../ui/Tip';
-import { useBench } from '../benchContext';
-import { looked } from '../benchState';
-import { passesOfLine } from '../passes';
+import { useAppDispatch, useAppSelector } from '../store';
+import { Tip } from '../ui/Tip';
+import { useBench } from './benchContext';
+import { looked } from './benchState';
+import { passesOfLine } from './passes';
 
 /** What is measured for the open line. */
 export function GaugePanel() {

@@ -3,8 +3,8 @@ import type { Bench } from '../benchContext';
 import { looked } from '../benchState';
 import { editing } from '../editing';
 import { passesOfLine, ticketLines } from '../passes';
-import { benchKeys, lineKey } from './entries';
-import { useKeys, type KeyBinding } from './useKeys';
+import { benchKeys, lineKey } from '../keys/entries';
+import { useKeys, type KeyBinding } from '../keys/useKeys';
 
 const look = (change: Parameters<typeof looked>[0]): void => void store.dispatch(looked(change));
 
