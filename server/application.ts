@@ -1,63 +1,48 @@
-import { existsSync, readFileSync, statSync } from 'node:fs';
-import { extname, join, normalize } from 'node:path';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { ServerType } from '@hono/node-server';
+import { serveStatic } from '@hono/node-server/serve-static';
 import { createNodeWebSocket } from '@hono/node-ws';
 import { Hono, type Context } from 'hono';
+import { HTTPException } from 'hono/http-exception';
+import { api } from './api';
 import { Problem, problemOf } from './problem';
-import { assetRoutes } from './routes/assets';
-import { cutRoutes } from './routes/cuts';
-import { faceRoutes } from './routes/faces';
-import { jobRoutes } from './routes/jobs';
-import { pieceRoutes } from './routes/pieces';
-import { recipeRoutes } from './routes/recipes';
 import { soundUpgrades } from './routes/socket';
 import { guardOrigin, isolate, newNonce, policy } from './security';
 import type { Studio } from './studio';
-
-const types: Record<string, string> = {
-  '.js': 'text/javascript',
-  '.css': 'text/css',
-  '.wasm': 'application/wasm',
-  '.woff2': 'font/woff2',
-  '.svg': 'image/svg+xml',
-  '.png': 'image/png',
-  '.ttf': 'font/ttf',
-};
 
 /** The whole server as one Hono application, and what lets a listening server take its sockets. */
 export function application(studio: Studio): { app: Hono; takeSockets: (server: ServerType) => void } {
   const app = new Hono();
   const { injectWebSocket, upgradeWebSocket } = createNodeWebSocket({ app });
-  app.use(isolate(), guardOrigin(studio.config));
-  app.route('/api/pieces', pieceRoutes(studio, upgradeWebSocket));
-  app.route('/api/assets', assetRoutes(studio));
-  app.route('/api/cuts', cutRoutes(studio));
-  app.route('/api/faces', faceRoutes(studio));
-  app.route('/api/jobs', jobRoutes(studio));
-  app.route('/api/recipes', recipeRoutes(studio));
-  app.all('/api/*', () => {
+  const nothing = (): never => {
     throw new Problem(404, 'There is nothing at this address.');
-  });
+  };
+  app.use(isolate(), guardOrigin(studio.config));
+  app.route('/api', api(studio, upgradeWebSocket));
+  app.all('/api/*', nothing);
   const built = join(studio.config.root, 'build', 'web');
-  app.get('/assets/*', (context) => file(context, built));
+  app.get('/assets/*', serveStatic({ root: built, onFound: keepFor }), nothing);
   app.get('*', (context) => page(context, built));
-  app.onError((error, context) => {
-    const problem = problemOf(error);
-    if (problem) return context.json({ message: problem.message, code: problem.code }, problem.status);
-    console.error(error);
-    return context.json({ message: 'Something went wrong in the server. Nothing was changed; try again.' }, 500);
-  });
+  app.onError((error, context) => answerTo(error, context));
   return { app, takeSockets: (server) => injectWebSocket(soundUpgrades(server)) };
 }
 
-function file(context: Context, folder: string): Response {
-  const path = join(folder, normalize(decodeURIComponent(context.req.path)));
-  if (!path.startsWith(folder) || !existsSync(path) || !statSync(path).isFile())
-    throw new Problem(404, 'There is nothing at this address.');
-  return context.body(new Uint8Array(readFileSync(path)), 200, {
-    'Content-Type': types[extname(path)] ?? 'application/octet-stream',
-    'Cache-Control': /-[\w-]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
-  });
+/** Files that are named by their content are kept for good; others are asked for again. */
+function keepFor(path: string, context: Context): void {
+  const isNamedByContent = /-[\w-]{8}\.\w+$/.test(path);
+  context.header('Cache-Control', isNamedByContent ? 'public, max-age=31536000, immutable' : 'no-cache');
+}
+
+/** What a page is told of an error. */
+function answerTo(error: Error, context: Context): Response {
+  const problem = problemOf(error);
+  if (problem) return context.json({ message: problem.message, code: problem.code }, problem.status);
+  // The one thing that the framework refuses by itself.
+  if (error instanceof HTTPException && error.status === 400)
+    return context.json({ message: 'The request is not JSON.' }, 400);
+  console.error(error);
+  return context.json({ message: 'Something went wrong in the server. Nothing was changed; try again.' }, 500);
 }
 
 function page(context: Context, folder: string): Response {

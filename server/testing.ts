@@ -21,7 +21,11 @@ export function testStudio(): {
     ask: (path, options = {}) =>
       app.request(`http://127.0.0.1:4680/api${path}`, {
         ...options,
-        headers: { host: '127.0.0.1:4680', ...(options.headers as Record<string, string>) },
+        headers: {
+          host: '127.0.0.1:4680',
+          ...(typeof options.body === 'string' && { 'content-type': 'application/json' }),
+          ...(options.headers as Record<string, string>),
+        },
       }),
   };
 }

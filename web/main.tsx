@@ -1,4 +1,5 @@
 import { setNonce } from 'get-nonce';
+import { setNonce as setPickerNonce } from 'react-colorful';
 import { Tooltip } from 'radix-ui';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -10,7 +11,9 @@ import { ShelfPage } from './shelf/ShelfPage';
 import { store } from './store';
 import './styles.css';
 
-setNonce(document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')!.content);
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')!.content;
+setNonce(nonce);
+setPickerNonce(nonce);
 
 // A file that is dropped beside its place must not make the browser leave the page.
 for (const kind of ['dragover', 'drop'] as const) window.addEventListener(kind, (event) => event.preventDefault());

@@ -5,6 +5,7 @@ import type { LetteringPass, PicturePass } from './pass';
 import { platePass } from './plate';
 import { stancePass } from './stance';
 import { veilsPass } from './veils';
+import { vignettePass } from './vignette';
 import { wordsPass } from './words';
 
 /** Every pass of the ticket, by name, in the order of work. A new pass is a folder beside these and one line here. */
@@ -12,7 +13,7 @@ export const passes = {
   /** Over single letterings; the name is that of the lettering's field. */
   lettering: { words: wordsPass, stance: stancePass, ink: inkPass, outlines: outlinesPass },
   /** Over the picture. */
-  picture: { plate: platePass, veils: veilsPass, grade: gradePass },
+  picture: { plate: platePass, veils: veilsPass, grade: gradePass, vignette: vignettePass },
 };
 
 /** Passes by name, whichever they are. */

@@ -7,6 +7,7 @@ import {
   sheetSchema,
   type Lettering,
   type Piece,
+  type PictureField,
   type Sheet,
 } from './schema';
 
@@ -24,7 +25,7 @@ export function blankPiece(name: string, given: z.input<typeof sheetSchema>): Pi
     guides: [],
     slopes: [],
     depth: [],
-    ...(Object.fromEntries(own) as Pick<Piece, 'plates' | 'veils' | 'weave' | 'grades'>),
+    ...(Object.fromEntries(own) as Pick<Piece, PictureField>),
   };
 }
 

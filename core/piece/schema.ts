@@ -117,3 +117,5 @@ export type Guide = z.infer<typeof guideSchema>;
 export type Slope = z.infer<typeof slopeSchema>;
 export type Sheet = z.infer<typeof sheetSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
+/** The fields of a piece that passes over the picture own. */
+export type PictureField = keyof PictureDocuments;

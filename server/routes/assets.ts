@@ -7,12 +7,12 @@ import { Problem } from '../problem';
 import { openPyramid } from '../store/pyramidFile';
 import { levelCount, levelSize, readLevel, tileSide, type Picture } from '../../core/pictures/pyramid';
 import type { Studio } from '../studio';
-import { queryOf } from './input';
+import { query } from './input';
 
 const forever = 'private, max-age=31536000, immutable';
 
 /** Files: taking them in, and reading them back whole or as tiles. */
-export function assetRoutes(studio: Studio): Hono {
+export function assetRoutes(studio: Studio) {
   const open = new Map<string, Picture>();
   const picture = (sha256: string): Picture => {
     const { kind, width, height, channels } = studio.assets.get(sha256);
@@ -30,11 +30,11 @@ export function assetRoutes(studio: Studio): Hono {
     return known;
   };
   return new Hono()
-    .get('/', (context) =>
-      context.json(studio.assets.list(queryOf(context, z.object({ kind: z.enum(['plate', 'matte', 'face']) })).kind)),
+    .get('/', query(z.object({ kind: z.enum(['plate', 'matte', 'face']) })), (context) =>
+      context.json(studio.assets.list(context.req.valid('query').kind)),
     )
-    .post('/', async (context) => {
-      const { name, kind } = queryOf(context, z.object({ name: z.string().min(1).max(300), kind: z.literal('plate') }));
+    .post('/', query(z.object({ name: z.string().min(1).max(300), kind: z.literal('plate') })), async (context) => {
+      const { name, kind } = context.req.valid('query');
       // The process that will read the photograph starts while its bytes are still on their way.
       studio.jobs.prepare('importChild.js');
       const received = await studio.intake.receive(context.req.raw.body as never);

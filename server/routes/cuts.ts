@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { cutSchema, veilSchema } from '../../core/passes/veils/schema';
 import { Problem } from '../problem';
 import type { Studio } from '../studio';
-import { bodyOf, queryOf } from './input';
+import { body, query } from './input';
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 is 64 small hexadecimal digits.');
 const scribble = cutSchema.options[1];
@@ -14,16 +14,16 @@ const fine = veilSchema.shape.fine.unwrap().unwrap();
 const given = { plate: sha256, cuts: z.array(cutSchema).max(100), mattes: z.record(z.string(), sha256) };
 
 /** Cutting: what is drawn by hand goes in, solved mattes that are kept as assets come out. */
-export function cutRoutes(studio: Studio): Hono {
+export function cutRoutes(studio: Studio) {
   return new Hono()
-    .post('/prepare', async (context) => {
-      const { plate } = await bodyOf(context, z.object({ plate: sha256 }));
+    .post('/prepare', body(z.object({ plate: sha256 })), async (context) => {
+      const { plate } = context.req.valid('json');
       await studio.cutting.ask(plate, {}, { kind: 'prepare' });
       return context.json({ prepared: true });
     })
-    .post('/scribble', async (context) => {
-      const { plate, marks, box, quick, turn } = await bodyOf(
-        context,
+    .post(
+      '/scribble',
+      body(
         z.object({
           plate: sha256,
           marks: scribble.shape.marks,
@@ -31,22 +31,25 @@ export function cutRoutes(studio: Studio): Hono {
           quick: z.boolean().default(false),
           turn: z.int().optional(),
         }),
-      );
-      const own = turn ?? studio.cutting.nextTurn();
-      const answer = await studio.cutting.ask(plate, {}, { kind: 'scribble', marks, box, quick, turn: own });
-      // Without a matte: nothing says what stands in front, or a newer stroke has come.
-      return context.json({
-        matte: answer.kind === 'matte' ? studio.cutting.keep(answer.matte, 'matte') : null,
-        turn: own,
-      });
-    })
-    .post('/own-matte', async (context) => {
-      const { plate } = await bodyOf(context, z.object({ plate: sha256 }));
+      ),
+      async (context) => {
+        const { plate, marks, box, quick, turn } = context.req.valid('json');
+        const own = turn ?? studio.cutting.nextTurn();
+        const answer = await studio.cutting.ask(plate, {}, { kind: 'scribble', marks, box, quick, turn: own });
+        // Without a matte: nothing says what stands in front, or a newer stroke has come.
+        return context.json({
+          matte: answer.kind === 'matte' ? studio.cutting.keep(answer.matte, 'matte') : null,
+          turn: own,
+        });
+      },
+    )
+    .post('/own-matte', body(z.object({ plate: sha256 })), async (context) => {
+      const { plate } = context.req.valid('json');
       const answer = await studio.cutting.ask(plate, {}, { kind: 'own-matte' });
       return context.json({ matte: answer.kind === 'matte' ? studio.cutting.keep(answer.matte, 'matte') : null });
     })
-    .post('/picture', async (context) => {
-      const { plate } = queryOf(context, z.object({ plate: sha256 }));
+    .post('/picture', query(z.object({ plate: sha256 })), async (context) => {
+      const { plate } = context.req.valid('query');
       const { path } = await studio.intake.receive(context.req.raw.body as never);
       try {
         const answer = await studio.cutting.ask(plate, {}, { kind: 'picture', file: path });
@@ -57,73 +60,75 @@ export function cutRoutes(studio: Studio): Hono {
         rmSync(path, { force: true });
       }
     })
-    .post('/compare', async (context) => {
-      const { plate, other } = await bodyOf(context, z.object({ plate: sha256, other: sha256 }));
+    .post('/compare', body(z.object({ plate: sha256, other: sha256 })), async (context) => {
+      const { plate, other } = context.req.valid('json');
       const answer = await studio.cutting.ask(plate, { other }, { kind: 'compare', other });
       return context.json({ difference: answer.kind === 'compared' ? answer.difference : 1 });
     })
-    .post('/tone', async (context) => {
-      const { plate, samples, chroma, lightness, softness, connected } = await bodyOf(
-        context,
+    .post(
+      '/tone',
+      body(
         z.object({
           plate: sha256,
           ...tone.pick({ samples: true, chroma: true, lightness: true, softness: true, connected: true }).shape,
         }),
-      );
-      if (samples.length === 0) throw new Problem(422, 'No colour has been sampled yet.', 'nothing');
-      const answer = await studio.cutting.ask(
-        plate,
-        {},
-        {
-          kind: 'tone',
-          rule: { samples, chroma, lightness, softness },
-          connected: connected ? samples.map(({ x, y }) => [x, y]) : null,
-        },
-      );
-      if (answer.kind !== 'matte') throw new Problem(500, 'Nothing was cut.');
-      return context.json(studio.cutting.keep(answer.matte, 'matte'));
-    })
-    .post('/softness', async (context) => {
-      const { plate, cuts, mattes } = await bodyOf(context, z.object(given));
+      ),
+      async (context) => {
+        const { plate, samples, chroma, lightness, softness, connected } = context.req.valid('json');
+        if (samples.length === 0) throw new Problem(422, 'No colour has been sampled yet.', 'nothing');
+        const answer = await studio.cutting.ask(
+          plate,
+          {},
+          {
+            kind: 'tone',
+            rule: { samples, chroma, lightness, softness },
+            connected: connected ? samples.map(({ x, y }) => [x, y]) : null,
+          },
+        );
+        if (answer.kind !== 'matte') throw new Problem(500, 'Nothing was cut.');
+        return context.json(studio.cutting.keep(answer.matte, 'matte'));
+      },
+    )
+    .post('/softness', body(z.object(given)), async (context) => {
+      const { plate, cuts, mattes } = context.req.valid('json');
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'softness', cuts, mattes });
       return context.json({ profile: answer.kind === 'softness' ? answer.profile : [] });
     })
-    .post('/propose', async (context) => {
-      const { plate, cuts, mattes } = await bodyOf(context, z.object(given));
+    .post('/propose', body(z.object(given)), async (context) => {
+      const { plate, cuts, mattes } = context.req.valid('json');
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'propose', cuts, mattes });
       return context.json({ band: answer.kind === 'proposed' ? answer.band : [] });
     })
-    .post('/edge', async (context) => {
-      const { plate, veil, mattes } = await bodyOf(
-        context,
-        z.object({ plate: sha256, veil: veilSchema, mattes: given.mattes }),
-      );
+    .post('/edge', body(z.object({ plate: sha256, veil: veilSchema, mattes: given.mattes })), async (context) => {
+      const { plate, veil, mattes } = context.req.valid('json');
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'edge', veil, mattes });
       return context.json({ places: answer.kind === 'compared-edge' ? answer.places : [] });
     })
-    .post('/first-look', async (context) => {
-      const { plate, cuts, mattes, band, reach } = await bodyOf(
-        context,
-        z.object({ ...given, ...fine.pick({ band: true, reach: true }).shape }),
-      );
-      const answer = await studio.cutting.ask(plate, mattes, {
-        kind: 'first-look',
-        cuts,
-        mattes,
-        fine: { band, reach },
-      });
-      if (answer.kind !== 'edge') throw new Problem(500, 'The edge could not be solved.');
-      return context.json({
-        matte: studio.cutting.keep(answer.matte, 'matte'),
-        front: studio.cutting.keep(answer.front, 'front'),
-      });
-    })
-    .post('/fine', async (context) => {
-      const { about, plate, cuts, mattes, band, reach } = await bodyOf(
-        context,
-        z.object({ about: z.string().max(200), ...given, ...fine.pick({ band: true, reach: true }).shape }),
-      );
-      const job = studio.cutting.startFine(about, plate, { cuts, mattes, fine: { band, reach } });
-      return context.json({ job: job.state }, 202);
-    });
+    .post(
+      '/first-look',
+      body(z.object({ ...given, ...fine.pick({ band: true, reach: true }).shape })),
+      async (context) => {
+        const { plate, cuts, mattes, band, reach } = context.req.valid('json');
+        const answer = await studio.cutting.ask(plate, mattes, {
+          kind: 'first-look',
+          cuts,
+          mattes,
+          fine: { band, reach },
+        });
+        if (answer.kind !== 'edge') throw new Problem(500, 'The edge could not be solved.');
+        return context.json({
+          matte: studio.cutting.keep(answer.matte, 'matte'),
+          front: studio.cutting.keep(answer.front, 'front'),
+        });
+      },
+    )
+    .post(
+      '/fine',
+      body(z.object({ about: z.string().max(200), ...given, ...fine.pick({ band: true, reach: true }).shape })),
+      async (context) => {
+        const { about, plate, cuts, mattes, band, reach } = context.req.valid('json');
+        const job = studio.cutting.startFine(about, plate, { cuts, mattes, fine: { band, reach } });
+        return context.json({ job: job.state }, 202);
+      },
+    );
 }

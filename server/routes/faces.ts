@@ -3,14 +3,14 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 import { Problem } from '../problem';
 import type { Studio } from '../studio';
-import { queryOf } from './input';
+import { query } from './input';
 
 /** The type case: faces with what is known of them, taking one in, and taking one out. */
-export function faceRoutes(studio: Studio): Hono {
+export function faceRoutes(studio: Studio) {
   return new Hono()
     .get('/', (context) => context.json(studio.assets.list('face').map((asset) => studio.faces.with(asset))))
-    .post('/', async (context) => {
-      const { name } = queryOf(context, z.object({ name: z.string().min(1).max(300) }));
+    .post('/', query(z.object({ name: z.string().min(1).max(300) })), async (context) => {
+      const { name } = context.req.valid('query');
       const received = await studio.intake.receive(context.req.raw.body as never);
       return context.json(studio.faces.with(await studio.intake.takeIn(received, name, 'face')));
     })

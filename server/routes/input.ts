@@ -1,25 +1,21 @@
-import type { Context } from 'hono';
+import { zValidator } from '@hono/zod-validator';
 import type { z } from 'zod';
 import { Problem } from '../problem';
 
-/** The request's JSON, checked. @throws Problem 400 naming what is wrong */
-export async function bodyOf<Output>(context: Context, schema: z.ZodType<Output>): Promise<Output> {
-  const data: unknown = await context.req.json().catch(() => {
-    throw new Problem(400, 'The request is not JSON.');
+/** The request's JSON, checked before its handler runs: there it is `context.req.valid('json')`. @throws Problem 400 naming what is wrong */
+export const body = <Schema extends z.ZodType>(schema: Schema) =>
+  zValidator('json', schema, (result) => {
+    if (!result.success) throw refusal(result.error);
   });
-  return checked(data, schema);
-}
 
-/** The request's query, checked. @throws Problem 400 */
-export function queryOf<Output>(context: Context, schema: z.ZodType<Output>): Output {
-  return checked(context.req.query(), schema);
-}
+/** The request's query, checked: `context.req.valid('query')`. @throws Problem 400 */
+export const query = <Schema extends z.ZodType<object, Record<string, string>>>(schema: Schema) =>
+  zValidator('query', schema, (result) => {
+    if (!result.success) throw refusal(result.error);
+  });
 
-function checked<Output>(data: unknown, schema: z.ZodType<Output>): Output {
-  const result = schema.safeParse(data);
-  if (!result.success) {
-    const [issue] = result.error.issues;
-    throw new Problem(400, `${issue.message}${issue.path.length > 0 ? ` (${issue.path.join('.')})` : ''}`);
-  }
-  return result.data;
+/** @param error of a schema, whichever version of the library made it */
+function refusal({ issues }: { issues: readonly { message: string; path: readonly PropertyKey[] }[] }): Problem {
+  const [{ message, path }] = issues;
+  return new Problem(400, `${message}${path.length > 0 ? ` (${path.join('.')})` : ''}`);
 }

@@ -4,7 +4,7 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 import { Problem } from '../problem';
 import type { Studio } from '../studio';
-import { queryOf } from './input';
+import { query } from './input';
 import { events } from './stream';
 
 /** A picture that an export made. */
@@ -20,9 +20,11 @@ export interface ExportResult {
 }
 
 /** Long work: how far it is, cancelling it, and the file that came of it. */
-export function jobRoutes(studio: Studio): Hono {
+export function jobRoutes(studio: Studio) {
   return new Hono()
-    .get('/', (context) => context.json(studio.jobs.list(queryOf(context, z.object({ about: z.string() })).about)))
+    .get('/', query(z.object({ about: z.string() })), (context) =>
+      context.json(studio.jobs.list(context.req.valid('query').about)),
+    )
     .get('/:id', (context) => context.json(studio.jobs.get(context.req.param('id')).state))
     .get('/:id/events', (context) => {
       const { state, changed } = studio.jobs.get(context.req.param('id'));

@@ -14,7 +14,8 @@ import { Problem } from '../problem';
 import type { SaveTimes } from '../render/savePicture';
 import type { StoredPiece } from '../store/pieces';
 import type { Studio } from '../studio';
-import { bodyOf, queryOf } from './input';
+import { body, query } from './input';
+import type { JobState } from '../jobs/jobs';
 import type { ExportResult } from './jobs';
 import { socket, type Upgrade } from './socket';
 
@@ -45,7 +46,7 @@ const exportOrder = z
 const readyMs = 5 * 60 * 1000;
 
 /** Pieces: the Shelf, editing with history, exports and bundles. */
-export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
+export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
   const { pieces, leases } = studio;
   const mayChange = (id: string, by: string): void => {
     if (!leases.mayChange(id, by))
@@ -55,10 +56,14 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
     leases.moved(stored.id, stored.version, by);
     return { version: stored.version, savedAt: stored.savedAt };
   };
+  const takeStep = (id: string, direction: 'undo' | 'redo', order: z.infer<typeof step>) => {
+    mayChange(id, order.tab);
+    return moved(pieces.step(id, order.version, direction), order.tab);
+  };
   return new Hono()
     .get('/', (context) => context.json(pieces.list()))
-    .post('/', async (context) => {
-      const order = await bodyOf(context, creation);
+    .post('/', body(creation), async (context) => {
+      const order = context.req.valid('json');
       const plate = order.plate === undefined ? undefined : studio.assets.get(order.plate);
       if (plate && plate.kind !== 'plate') throw new Problem(422, 'This file is not a photograph.');
       const sheet =
@@ -69,8 +74,8 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
         plate && studio.plateEntry(plate, coverSheet({ width: plate.width!, height: plate.height! }, sheet));
       return context.json({ id: pieces.create({ ...blank, ...entry }) }, 201);
     })
-    .post('/copy', async (context) => {
-      const order = await bodyOf(context, z.object({ piece: z.unknown() }));
+    .post('/copy', body(z.object({ piece: z.unknown() })), async (context) => {
+      const order = context.req.valid('json');
       const piece = asPiece(order.piece);
       studio.shapesOf(piece);
       return context.json({ id: pieces.create(piece) }, 201);
@@ -90,34 +95,33 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
     })
     .get(
       '/:id/socket',
+      query(z.object({ tab })),
       upgrade((context) => {
         const id = context.req.param('id')!;
-        const own = queryOf(context, z.object({ tab })).tab;
+        const own = context.req.query('tab')!;
         pieces.get(id);
         return socket((send) => leases.open(id, own, send));
       }),
     )
-    .post('/:id/takeover', async (context) => {
-      leases.takeOver(context.req.param('id'), (await bodyOf(context, z.object({ tab }))).tab);
+    .post('/:id/takeover', body(z.object({ tab })), async (context) => {
+      leases.takeOver(context.req.param('id'), context.req.valid('json').tab);
       return context.json({ taken: true });
     })
-    .post('/:id/edits', async (context) => {
+    .post('/:id/edits', body(change), async (context) => {
       const id = context.req.param('id');
-      const order = await bodyOf(context, change);
+      const order = context.req.valid('json');
       mayChange(id, order.tab);
       return context.json(moved(pieces.edit(id, order.version, order.label, order.patches, order.inverse), order.tab));
     })
-    .post('/:id/:step{undo|redo}', async (context) => {
+    .post('/:id/undo', body(step), (context) =>
+      context.json(takeStep(context.req.param('id'), 'undo', context.req.valid('json'))),
+    )
+    .post('/:id/redo', body(step), (context) =>
+      context.json(takeStep(context.req.param('id'), 'redo', context.req.valid('json'))),
+    )
+    .post('/:id/name', body(z.object({ name })), async (context) => {
       const id = context.req.param('id');
-      const order = await bodyOf(context, step);
-      mayChange(id, order.tab);
-      return context.json(
-        moved(pieces.step(id, order.version, context.req.param('step') as 'undo' | 'redo'), order.tab),
-      );
-    })
-    .post('/:id/name', async (context) => {
-      const id = context.req.param('id');
-      const order = await bodyOf(context, z.object({ name }));
+      const order = context.req.valid('json');
       const stored = pieces.get(id);
       const edited = applyEdit(stored.piece, rename(order.name));
       return context.json(
@@ -153,9 +157,9 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade): Hono {
       studio.jobs.prepare('exportChild.js', readyMs);
       return context.json({ ready: true });
     })
-    .post('/:id/exports', async (context) => {
+    .post('/:id/exports', body(exportOrder), async (context) => {
       const stored = pieces.get(context.req.param('id'));
-      const encoding = await bodyOf(context, exportOrder);
+      const encoding = context.req.valid('json');
       return context.json(startExport(studio, stored, encoding), 202);
     });
 }
@@ -168,7 +172,7 @@ function asPiece(data: unknown): Piece {
   }
 }
 
-function startExport(studio: Studio, { id, piece }: StoredPiece, encoding: z.infer<typeof exportOrder>): unknown {
+function startExport(studio: Studio, { id, piece }: StoredPiece, encoding: z.infer<typeof exportOrder>): JobState {
   if (studio.jobs.list(id).some((job) => job.kind === 'export' && job.state === 'running')) {
     throw new Problem(409, 'This piece is being exported already. Wait for it or cancel it.');
   }

@@ -2,14 +2,14 @@ import { Hono } from 'hono';
 import { recipeSchema } from '../../core/recipes/recipe';
 import { Problem } from '../problem';
 import type { Studio } from '../studio';
-import { bodyOf } from './input';
+import { body } from './input';
 
 /** Recipes that people have kept: all of them, keeping one, and taking one away. */
-export function recipeRoutes(studio: Studio): Hono {
+export function recipeRoutes(studio: Studio) {
   return new Hono()
     .get('/', (context) => context.json(studio.recipes.list()))
-    .post('/', async (context) => {
-      const recipe = await bodyOf(context, recipeSchema);
+    .post('/', body(recipeSchema), async (context) => {
+      const recipe = context.req.valid('json');
       for (const { sha256 } of Object.values(recipe.assets)) studio.assets.get(sha256!);
       return context.json(studio.recipes.add(recipe));
     })

@@ -1,3 +1,6 @@
+import { hc, type ClientResponse } from 'hono/client';
+import type { Api } from '../../server/api';
+
 /** What the server says when it refuses: a sentence for a person, and sometimes a code for the page. */
 export class ServerProblem extends Error {
   constructor(
@@ -9,24 +12,30 @@ export class ServerProblem extends Error {
   }
 }
 
-/** Asks the server. @throws ServerProblem; status 0 when it cannot be reached */
-export async function ask<Answer>(
-  path: string,
-  options: { method?: string; json?: unknown; body?: Blob } = {},
-): Promise<Answer> {
-  let response: Response;
-  try {
-    response = await fetch(`/api${path}`, {
-      method: options.method ?? (options.json !== undefined || options.body ? 'POST' : 'GET'),
-      headers: options.json !== undefined ? { 'Content-Type': 'application/json' } : {},
-      body: options.json !== undefined ? JSON.stringify(options.json) : options.body,
-    });
-  } catch {
+/** Every route of the server, with the types of what goes in and comes out. */
+export const api = hc<Api>('/api');
+
+/** What a route answers with when it does not refuse. */
+type AnswerOf<Response> =
+  Response extends ClientResponse<infer Body, infer Status, 'json'>
+    ? Status extends 204
+      ? undefined
+      : Body
+    : undefined;
+
+/**
+ * Asks the server, such as `ask(api.pieces[':id'].$get({ param: { id } }))`.
+ * @throws ServerProblem; status 0 when it cannot be reached
+ */
+export async function ask<Response extends ClientResponse<unknown>>(
+  asked: Promise<Response>,
+): Promise<AnswerOf<Response>> {
+  const response = await asked.catch(() => {
     throw new ServerProblem('The server cannot be reached.', 0);
-  }
+  });
   if (!response.ok) throw await problemOf(response.status, () => response.json());
   // What is done without an answer has no JSON.
-  return (response.status === 204 ? undefined : await response.json()) as Answer;
+  return (response.status === 204 ? undefined : await response.json()) as AnswerOf<Response>;
 }
 
 async function problemOf(status: number, read: () => Promise<unknown>): Promise<ServerProblem> {

@@ -1,15 +1,16 @@
 import type { StoredFace } from '../../server/store/faces';
-import { ask, send } from './client';
+import { api, ask, send } from './client';
 
 export type { StoredFace };
 
-export const listFaces = (): Promise<StoredFace[]> => ask('/faces');
+export const listFaces = (): Promise<StoredFace[]> => ask(api.faces.$get());
 
 /** Takes a face into the type case: sent, checked, unpacked, measured. @throws ServerProblem with the reason */
 export const importFace = (file: File): Promise<StoredFace> =>
   send(`/faces?name=${encodeURIComponent(file.name)}`, file, () => undefined);
 
-export const removeFace = (sha256: string): Promise<unknown> => ask(`/faces/${sha256}`, { method: 'DELETE' });
+export const removeFace = (sha256: string): Promise<unknown> =>
+  ask(api.faces[':sha256'].$delete({ param: { sha256 } }));
 
 const loading = new Map<string, Promise<void>>();
 

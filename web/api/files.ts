@@ -1,4 +1,4 @@
-import { ask, follow, send, ServerProblem } from './client';
+import { api, ask, follow, send, ServerProblem } from './client';
 import type { JobState } from '../../server/jobs/jobs';
 import type { StoredAsset } from '../../server/store/assets';
 
@@ -20,9 +20,12 @@ export function followJob(id: string, progress: (state: JobState) => void, signa
       if (state.state === 'done') resolve(state);
       else reject(new ServerProblem(state.message ?? 'Cancelled.', 422, state.state));
     });
-    signal?.addEventListener('abort', () => void ask(`/jobs/${id}`, { method: 'DELETE' }).catch(() => undefined));
+    signal?.addEventListener('abort', () => void cancelJob(id).catch(() => undefined));
   });
 }
+
+/** Cancels long work. */
+export const cancelJob = (id: string): Promise<unknown> => ask(api.jobs[':id'].$delete({ param: { id } }));
 
 /** Takes a photograph into the store: sent, checked, turned upright, made ready. */
 export async function importPlate(
@@ -43,4 +46,4 @@ export async function importPlate(
   return { ...(result as StoredAsset), name: file.name };
 }
 
-export const listAssets = (kind: 'plate' | 'face'): Promise<StoredAsset[]> => ask(`/assets?kind=${kind}`);
+export const listAssets = (kind: 'plate' | 'face'): Promise<StoredAsset[]> => ask(api.assets.$get({ query: { kind } }));

@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { ask } from '../api/client';
+import { api, ask } from '../api/client';
 import { useAppDispatch, useAppSelector } from '../store';
 import { Problem } from '../ui/Problem';
 import { looked } from './benchState';
@@ -11,13 +11,13 @@ export function Notices({ id }: { id: string }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const takeOver = async (): Promise<void> => {
-    await ask(`/pieces/${id}/takeover`, { json: { tab: tabId } });
+    await ask(api.pieces[':id'].takeover.$post({ param: { id }, json: { tab: tabId } }));
     await editing.open(id);
   };
   const keepMine = async (): Promise<void> => {
-    const made = await ask<{ id: string }>('/pieces/copy', {
-      json: { piece: { ...piece!, name: `${piece!.name} (mine)`.slice(0, 200) } },
-    });
+    const made = await ask(
+      api.pieces.copy.$post({ json: { piece: { ...piece!, name: `${piece!.name} (mine)`.slice(0, 200) } } }),
+    );
     void navigate(`/piece/${made.id}`);
   };
   const refused = saving.state === 'refused' ? saving.message : null;

@@ -1,8 +1,7 @@
 import type { Patch } from 'immer';
 import { applyEdit, problemWith, type Edit } from '../../core/piece/edits/edit';
 import type { Piece } from '../../core/piece/schema';
-import type { StoredPiece } from '../../server/store/pieces';
-import { ask, ServerProblem } from '../api/client';
+import { api, ask, ServerProblem } from '../api/client';
 import { store } from '../store';
 import { drafted, edited, looked, opened, role, saving, tried } from './benchState';
 
@@ -31,7 +30,7 @@ class Editing {
 
   /** Takes the piece as the server has it. */
   async open(id: string): Promise<void> {
-    const stored = await ask<StoredPiece>(`/pieces/${id}`);
+    const stored = await ask(api.pieces[':id'].$get({ param: { id } }));
     this.version = stored.version;
     this.waiting.length = 0;
     store.dispatch(opened(stored));
@@ -98,7 +97,9 @@ class Editing {
     await this.sending;
     if (this.waiting.length > 0) return;
     try {
-      await ask(`/pieces/${bench.id}/${direction}`, { json: { tab: tabId, version: this.version } });
+      await ask(
+        api.pieces[':id'][direction].$post({ param: { id: bench.id }, json: { tab: tabId, version: this.version } }),
+      );
       await this.open(bench.id);
     } catch (error) {
       this.refused(error);
@@ -156,9 +157,12 @@ class Editing {
     store.dispatch(saving({ state: 'saving' }));
     while (this.waiting.length > 0 && id === store.getState().bench.id) {
       try {
-        const told = await ask<{ version: number; savedAt: number }>(`/pieces/${id}/edits`, {
-          json: { tab: tabId, version: this.version, ...this.waiting[0] },
-        });
+        const told = await ask(
+          api.pieces[':id'].edits.$post({
+            param: { id: id! },
+            json: { tab: tabId, version: this.version, ...this.waiting[0] },
+          }),
+        );
         this.version = told.version;
         this.waiting.shift();
         if (this.waiting.length === 0) store.dispatch(saving({ state: 'saved', at: told.savedAt }));

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { paperToPx } from '../../core/piece/lengths';
-import { ask } from '../api/client';
+import { api, ask } from '../api/client';
 import type { StoredAsset } from '../api/files';
 import { PlateGrid } from '../plates/PlateChooser';
 import { Problem } from '../ui/Problem';
@@ -53,9 +53,11 @@ function BySize({ onMade }: { onMade(id: string): void }) {
   const known = [numbers.width, numbers.height, numbers.ppi].every((number) => Number.isFinite(number) && number > 0);
   const make = (): void => {
     setProblem(null);
-    ask<{ id: string }>('/pieces', {
-      json: { name: name.trim() || 'New piece', sheet: { width, height, ppi: numbers.ppi, paint: '#ffffff' } },
-    }).then(
+    ask(
+      api.pieces.$post({
+        json: { name: name.trim() || 'New piece', sheet: { width, height, ppi: numbers.ppi, paint: '#ffffff' } },
+      }),
+    ).then(
       ({ id }) => onMade(id),
       (error: unknown) => setProblem(error instanceof Error ? error.message : 'This piece could not be made.'),
     );

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { PieceSummary } from '../../server/store/pieces';
-import { ask, send } from '../api/client';
+import { api, ask, send } from '../api/client';
 import type { StoredAsset } from '../api/files';
 import { FileDrop, useArrival } from '../plates/PlateChooser';
 import { workers } from '../bench/workers/workers';
@@ -21,7 +21,7 @@ export function ShelfPage() {
     (error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.'),
     [],
   );
-  const load = useCallback(() => ask<PieceSummary[]>('/pieces').then(setPieces, failed), [failed]);
+  const load = useCallback(() => ask(api.pieces.$get()).then(setPieces, failed), [failed]);
   useEffect(() => {
     document.title = 'Shelf · Inky Veil';
     void load();
@@ -32,7 +32,7 @@ export function ShelfPage() {
   const open = useCallback((id: string, line = ''): void => void navigate(`/piece/${id}${line}`), [navigate]);
   const begin = (plate: StoredAsset): void => {
     const name = plate.name.replace(/\.\w{2,5}$/, '') || 'New piece';
-    ask<{ id: string }>('/pieces', { json: { name, plate: plate.sha256 } }).then(({ id }) => open(id, '/1'), failed);
+    ask(api.pieces.$post({ json: { name, plate: plate.sha256 } })).then(({ id }) => open(id, '/1'), failed);
   };
   const arrival = useArrival(begin);
   const change = async (work: Promise<unknown>): Promise<void> => {
@@ -81,7 +81,7 @@ export function ShelfPage() {
             <button
               className="plain-button"
               onClick={() => {
-                void change(ask(`/pieces/${removed.id}/restore`, { method: 'POST' }));
+                void change(ask(api.pieces[':id'].restore.$post({ param: { id: removed.id } })));
                 setRemoved(null);
               }}
             >
@@ -101,11 +101,13 @@ export function ShelfPage() {
               key={piece.id}
               piece={piece}
               onOpen={() => open(piece.id)}
-              onRename={(name) => void change(ask(`/pieces/${piece.id}/name`, { json: { name } }))}
-              onDuplicate={() => void change(ask(`/pieces/${piece.id}/duplicate`, { method: 'POST' }))}
+              onRename={(name) =>
+                void change(ask(api.pieces[':id'].name.$post({ param: { id: piece.id }, json: { name } })))
+              }
+              onDuplicate={() => void change(ask(api.pieces[':id'].duplicate.$post({ param: { id: piece.id } })))}
               onRemove={() => {
                 setRemoved({ id: piece.id, name: piece.name });
-                void change(ask(`/pieces/${piece.id}`, { method: 'DELETE' }));
+                void change(ask(api.pieces[':id'].$delete({ param: { id: piece.id } })));
               }}
             />
           ))}

@@ -123,7 +123,9 @@ test('steps of lift share out the veil without a seam', async () => {
   };
   const request = { region: { x: 0, y: 0, width: 60, height: 60 }, scale: 1 };
   const [even, parted] = await Promise.all(
-    [{ ...painted, lifts: [] }, painted].map((shadow) => Promise.resolve(new Evaluator(1e8).pixels(shadowNode(shadow, half), request))),
+    [{ ...painted, lifts: [] }, painted].map((shadow) =>
+      Promise.resolve(new Evaluator(1e8).pixels(shadowNode(shadow, half), request)),
+    ),
   );
   for (let i = 0; i < even.data.length; i++) expect(Math.abs(even.data[i] - parted.data[i])).toBeLessThan(1e-5);
 });

@@ -3,7 +3,7 @@ import type { ThingKind } from '../../passes/pass';
 import type { Plate } from '../../passes/plate/schema';
 import { resizedVeil } from '../../passes/veils/resize';
 import { assetsUsed, thingsIn } from '../links';
-import { pictureDocuments, type Asset, type Lettering, type Piece, type Sheet } from '../schema';
+import { pictureDocuments, type Asset, type Lettering, type PictureField, type Piece, type Sheet } from '../schema';
 import { moveWithin, type Edit } from './edit';
 
 /** @throws Error when there is no such thing in the list */
@@ -75,6 +75,12 @@ export const changeThing =
   <List extends 'plates' | 'veils' | 'grades'>(list: List, id: string, change: Partial<Piece[List][number]>): Edit =>
   (piece) =>
     void Object.assign(itemOf<{ id: string }>(piece[list], id), change);
+
+/** Sets one field of the piece that a pass over the picture owns. */
+export const setField =
+  <Field extends PictureField>(field: Field, value: Piece[Field]): Edit =>
+  (piece) =>
+    void (piece[field] = value);
 
 export const rename =
   (name: string): Edit =>

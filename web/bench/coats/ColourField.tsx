@@ -1,6 +1,6 @@
-import { formatHex } from 'culori';
 import { isColour } from '../../../core/pixels/colour';
 import type { Edit } from '../../../core/piece/edits/edit';
+import { ColourPicker } from '../../ui/ColourPicker';
 import { KeptText } from '../../ui/KeptText';
 import { useBench } from '../benchContext';
 import { editing } from '../editing';
@@ -18,15 +18,12 @@ interface ColourFieldProps {
 export function ColourField({ label, colour, edit, small }: ColourFieldProps) {
   const { mayChange, lettering } = useBench();
   const swatch = (
-    <input
-      type="color"
-      aria-label={label}
-      className={small ? 'h-4 w-7 translate-y-0.5' : 'h-7 w-12'}
-      value={formatHex(colour) ?? '#000000'}
+    <ColourPicker
+      label={label}
+      colour={colour}
       disabled={!mayChange}
-      onChange={(event) =>
-        editing.soon('Set the colour', `${lettering?.id ?? ''}-${label}`, 'colour', edit(event.target.value))
-      }
+      small={small}
+      onPick={(next) => editing.soon('Set the colour', `${lettering?.id ?? ''}-${label}`, 'colour', edit(next))}
     />
   );
   if (small) return swatch;

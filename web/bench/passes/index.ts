@@ -5,10 +5,11 @@ import type { BenchPass } from './pass';
 import { plate } from './plate';
 import { stance } from './stance';
 import { veils } from './veils';
+import { vignette } from './vignette';
 import { words } from './words';
 
 /** What passes have on the bench, in the order of work. A new pass is a folder beside these and one line here. */
-export const benchPasses: readonly BenchPass[] = [plate, words, stance, veils, ink, outlines, grade];
+export const benchPasses: readonly BenchPass[] = [plate, words, stance, veils, ink, outlines, grade, vignette];
 
 /** A line of the ticket, with the passes that share it. */
 export interface TicketLine {

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { ExportResult } from '../../../server/routes/jobs';
-import { ask } from '../../api/client';
-import { followJob, type JobState } from '../../api/files';
+import { api, ask } from '../../api/client';
+import { cancelJob, followJob, type JobState } from '../../api/files';
 import { Problem } from '../../ui/Problem';
 import { Progress } from '../../ui/Progress';
 import { Quantity } from '../../ui/Quantity';
@@ -30,8 +30,8 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
   }, []);
   useEffect(() => {
     // The server gets ready while the person chooses.
-    ask(`/pieces/${id}/exports/ready`, { json: {} }).catch(() => undefined);
-    ask<JobState[]>(`/jobs?about=${id}`).then(
+    ask(api.pieces[':id'].exports.ready.$post({ param: { id } })).catch(() => undefined);
+    ask(api.jobs.$get({ query: { about: id } })).then(
       (jobs) => {
         const running = jobs.find((one) => one.kind === 'export' && one.state === 'running');
         if (running) watch(running);
@@ -46,15 +46,18 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
     try {
       await editing.saved();
       watch(
-        await ask<JobState>(`/pieces/${id}/exports`, {
-          json: { format, ppi, bits: format === 'png' ? bits : 8, quality },
-        }),
+        await ask(
+          api.pieces[':id'].exports.$post({
+            param: { id },
+            json: { format, ppi, bits: format === 'png' ? bits : 8, quality },
+          }),
+        ),
       );
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'The export could not be started.');
     }
   };
-  const cancel = (): void => void ask(`/jobs/${job!.id}`, { method: 'DELETE' }).catch(() => undefined);
+  const cancel = (): void => void cancelJob(job!.id).catch(() => undefined);
   const inches = (px: number): string => (px / ppi).toFixed(2);
   const result = job?.state === 'done' ? (job.result as ExportResult) : null;
   return (

@@ -1,3 +1,4 @@
+import { ColourPicker } from '../../../ui/ColourPicker';
 import { plateHand } from './hand';
 import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
@@ -207,14 +208,10 @@ function SheetSize() {
           nothing
         </button>
         {paint !== null && (
-          <input
-            type="color"
-            aria-label="Sheet colour"
-            className="h-7 w-10"
-            value={paint}
-            onChange={(event) =>
-              editing.soon('Paint the sheet', 'paint', 'paint', setSheet({ paint: event.target.value }))
-            }
+          <ColourPicker
+            label="Sheet colour"
+            colour={paint}
+            onPick={(colour) => editing.soon('Paint the sheet', 'paint', 'paint', setSheet({ paint: colour }))}
           />
         )}
       </div>

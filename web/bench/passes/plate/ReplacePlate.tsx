@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { replacePlate } from '../../../../core/piece/edits/items';
-import { ask } from '../../../api/client';
+import { api, ask } from '../../../api/client';
 import type { StoredAsset } from '../../../api/files';
 import { PlateChooser } from '../../../plates/PlateChooser';
 import { useAppDispatch } from '../../../store';
@@ -46,9 +46,9 @@ export function ReplacePlate() {
     if (veils.length === 0) return exchange(asset, false);
     const isShaped = Math.abs(asset.width! / asset.height! / (picture.width / picture.height) - 1) <= sameShape;
     try {
-      const { difference } = await ask<{ difference: number }>('/cuts/compare', {
-        json: { plate: piece.assets[plate.asset].sha256!, other: asset.sha256 },
-      });
+      const { difference } = await ask(
+        api.cuts.compare.$post({ json: { plate: piece.assets[plate.asset].sha256!, other: asset.sha256 } }),
+      );
       setAsked({ asset, isShaped, isSame: isShaped && difference <= samePicture });
     } catch (error) {
       dispatch(looked({ problem: error instanceof Error ? error.message : 'The photographs could not be compared.' }));

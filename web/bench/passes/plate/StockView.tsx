@@ -1,3 +1,4 @@
+import { ColourPicker } from '../../../ui/ColourPicker';
 import { useEffect, useRef, useState } from 'react';
 import { contrastLimit } from '../../../../core/passes/ink/contrast';
 import { nameOf } from '../../../../core/piece/names';
@@ -44,12 +45,11 @@ export function StockView() {
         </div>
         <label className="mt-3 flex items-center gap-2">
           Colour of the third{' '}
-          <input
-            type="color"
-            aria-label="Colour of the third stock"
-            className="h-7 w-10"
-            value={other}
-            onChange={(event) => setOther(event.target.value)}
+          <ColourPicker
+            label="Colour of the third stock"
+            colour={other}
+            hasAlpha={false}
+            onPick={(colour) => setOther(colour)}
           />
         </label>
       </Sheet>

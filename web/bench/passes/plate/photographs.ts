@@ -2,7 +2,7 @@ import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { addPlate, freeId, keepAsset } from '../../../../core/piece/edits/items';
 import { addCut, addVeil } from '../../../../core/piece/edits/veils';
 import type { Edit } from '../../../../core/piece/edits/edit';
-import { ask } from '../../../api/client';
+import { api, ask } from '../../../api/client';
 import type { StoredAsset } from '../../../api/files';
 import { store } from '../../../store';
 import { looked } from '../../benchState';
@@ -20,9 +20,7 @@ export function placePhotograph(asset: StoredAsset): void {
 
 async function place(asset: StoredAsset): Promise<void> {
   const own =
-    asset.channels === 4
-      ? (await ask<{ matte: StoredAsset | null }>('/cuts/own-matte', { json: { plate: asset.sha256 } })).matte
-      : null;
+    asset.channels === 4 ? (await ask(api.cuts['own-matte'].$post({ json: { plate: asset.sha256 } }))).matte : null;
   const { piece } = store.getState().bench;
   if (!piece) return;
   const size = { width: asset.width!, height: asset.height! };

@@ -1,4 +1,4 @@
-import { formatHex } from 'culori';
+import { ColourPicker } from '../../../ui/ColourPicker';
 import type { Echo } from '../../../../core/passes/stance/schema';
 import { addEcho, changeEcho, removeEcho } from '../../../../core/piece/edits/letterings';
 import type { Edit } from '../../../../core/piece/edits/edit';
@@ -173,14 +173,13 @@ function EchoLook({ id, echo, number, step, set }: EchoProps & { set(change: Par
         />
       )}
       <label className="flex items-center gap-1">
-        <input
-          type="color"
-          className="h-5 w-7"
-          aria-label={`Colour of echo ${number}`}
+        <ColourPicker
+          label={`Colour of echo ${number}`}
+          colour={echo.colour ?? inkColour({ ink })}
           disabled={!mayChange}
-          value={formatHex(echo.colour ?? inkColour({ ink })) ?? '#000000'}
-          onChange={(event) =>
-            editing.soon('Colour an echo', `echo-${id}-${echo.id}`, 'colour', set({ colour: event.target.value }))
+          small
+          onPick={(colour) =>
+            editing.soon('Colour an echo', `echo-${id}-${echo.id}`, 'colour', set({ colour: colour }))
           }
         />
         {echo.colour === null && 'the ink’s'}

@@ -1,3 +1,4 @@
+import { ColourPicker } from '../../../ui/ColourPicker';
 import { veilHand } from './hand';
 import type { Veil } from '../../../../core/passes/veils/schema';
 import type { VeilLook } from '../../../../core/passes/veils/looks';
@@ -117,12 +118,11 @@ function VeilOf({ veil }: { veil: Veil }) {
             </button>
           ))}
           {look === 'colour' && (
-            <input
-              type="color"
-              aria-label="Colour to look at the veil on"
-              className="h-7 w-9"
-              value={lookGround}
-              onChange={(event) => veilHand.set({ lookGround: event.target.value })}
+            <ColourPicker
+              label="Colour to look at the veil on"
+              colour={lookGround}
+              hasAlpha={false}
+              onPick={(colour) => veilHand.set({ lookGround: colour })}
             />
           )}
         </div>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { mismatch, mismatchLimit, type EdgePlace } from '../../../../core/passes/veils/softness/compareEdge';
 import { solvedOf, type Veil } from '../../../../core/passes/veils/schema';
 import { apply } from '../../../../core/shape/affine';
-import { ask } from '../../../api/client';
+import { api, ask } from '../../../api/client';
 import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
@@ -20,9 +20,9 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
     setBusy(true);
     try {
       const mattes = Object.fromEntries(solvedOf(veil).map(({ key }) => [key, piece.assets[key].sha256!]));
-      const { places } = await ask<{ places: EdgePlace[] }>('/cuts/edge', {
-        json: { plate: piece.assets[plate.asset].sha256!, veil, mattes },
-      });
+      const { places } = await ask(
+        api.cuts.edge.$post({ json: { plate: piece.assets[plate.asset].sha256!, veil, mattes } }),
+      );
       setMeasured({ veil, places });
     } catch (error) {
       dispatch(looked({ problem: error instanceof Error ? error.message : 'The edge could not be measured.' }));

@@ -1,3 +1,4 @@
+import { ColourPicker } from '../../../ui/ColourPicker';
 import { veilHand } from './hand';
 import { firstShadow, type Veil, type VeilShadow } from '../../../../core/passes/veils/schema';
 import { grow, intersect, regionOfPoints, type Region } from '../../../../core/pixels/region';
@@ -111,19 +112,14 @@ function ShadowOf({ veil, on, shadow }: ShadowProps & { shadow: VeilShadow }) {
         {value('Lamp size', 'size', '%', 200, { factor: 100 })} large, falling towards{' '}
         {value('Shadow direction', 'angle', '°', 360, { min: -360 })}, at{' '}
         {value('Shadow strength', 'strength', '%', 100, { factor: 100 })} of{' '}
-        <input
-          type="color"
-          aria-label={`Colour of the shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`}
-          className="h-4 w-7 translate-y-0.5"
-          value={shadow.colour}
+        <ColourPicker
+          label={`Colour of the shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`}
+          colour={shadow.colour}
           disabled={!mayChange}
-          onChange={(event) =>
-            editing.soon(
-              'Colour the shadow',
-              `${veil.id}-${on}`,
-              'colour',
-              set({ ...shadow, colour: event.target.value }),
-            )
+          small
+          hasAlpha={false}
+          onPick={(colour) =>
+            editing.soon('Colour the shadow', `${veil.id}-${on}`, 'colour', set({ ...shadow, colour: colour }))
           }
         />
         .

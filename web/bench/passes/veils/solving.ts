@@ -8,13 +8,12 @@ import {
   type Cut,
   type FineEdge,
   type ScribbleCut,
-  type Softness,
   type ToneCut,
   type Veil,
 } from '../../../../core/passes/veils/schema';
 import type { StoredAsset } from '../../../../server/store/assets';
-import { ask, ServerProblem } from '../../../api/client';
-import { followJob, type JobState } from '../../../api/files';
+import { api, ask, ServerProblem } from '../../../api/client';
+import { cancelJob, followJob } from '../../../api/files';
 import { store } from '../../../store';
 import { looked, type Solving } from '../../benchState';
 import { editing } from '../../editing';
@@ -37,13 +36,7 @@ const asMatte = ({ sha256, name, kind }: StoredAsset): StoredMatte => ({ sha256,
 
 /** Begins to look at a plate, so that its first cut comes at once. */
 export function prepareCutting(piece: Piece, plate: CutPlate): void {
-  void ask('/cuts/prepare', { json: { plate: plateHash(piece, plate) } }).catch(() => undefined);
-}
-
-interface Scribbled {
-  /** Null where nothing says what stands in front, or where a newer stroke has come meanwhile. */
-  matte: StoredAsset | null;
-  turn: number;
+  void ask(api.cuts.prepare.$post({ json: { plate: plateHash(piece, plate) } })).catch(() => undefined);
 }
 
 /** How many strokes have been drawn, and what is told when there is one more. */
@@ -82,7 +75,7 @@ export function scribble(
         setSolvedCut(id, index, { marks, box, coarse }, matte && asMatte(matte)),
       );
     const { matte: quick, turn } = await whileSolving('Solving the cut', () =>
-      ask<Scribbled>('/cuts/scribble', { json: { ...order, quick: true } }),
+      ask(api.cuts.scribble.$post({ json: { ...order, quick: true } })),
     );
     if (!quick) {
       // The strokes are kept; what is missing is said.
@@ -95,7 +88,7 @@ export function scribble(
     if (strokes !== own) return keep(quick, true);
     draftInto(plate, blank, (id, index) => setSolvedCut(id, index, { marks, box, coarse: true }, asMatte(quick)));
     const newer = new Promise<null>((resolve) => (newerStroke = () => resolve(null)));
-    const full = ask<Scribbled>('/cuts/scribble', { json: { ...order, turn } }).catch(() => null);
+    const full = ask(api.cuts.scribble.$post({ json: { ...order, turn } })).catch(() => null);
     const better = (await Promise.race([full, newer]))?.matte;
     keep(better ?? quick, !better);
   });
@@ -130,7 +123,7 @@ export function keyTone(label: string, plate: CutPlate, change: (before: ToneCut
       samples.length === 0
         ? null
         : await whileSolving('Keying', () =>
-            ask<StoredAsset>('/cuts/tone', { json: { plate: plateHash(piece, plate), ...rule } }),
+            ask(api.cuts.tone.$post({ json: { plate: plateHash(piece, plate), ...rule } })),
           );
     cutInto(label, plate, blank, (id, index) => setSolvedCut(id, index, rule, matte && asMatte(matte)));
   });
@@ -153,7 +146,7 @@ export function takeSoftness(plate: CutPlate): void {
     const veil = currentVeil();
     if (!piece || !veil) return;
     const { profile } = await whileSolving('Measuring the edge', () =>
-      ask<{ profile: Softness['profile'] }>('/cuts/softness', { json: givenOf(piece, plate, veil) }),
+      ask(api.cuts.softness.$post({ json: givenOf(piece, plate, veil) })),
     );
     if (profile.length === 0)
       throw new Error('There is no edge to measure: cut the veil first, along something that stands out.');
@@ -177,11 +170,11 @@ export function solveFine(plate: CutPlate, change: Partial<Pick<FineEdge, 'band'
     const startedAt = Date.now();
     told({ stage: 'A first look at the edge', done: 0, startedAt, job: null });
     try {
-      const first = await ask<Record<'matte' | 'front', StoredAsset>>('/cuts/first-look', { json });
+      const first = await ask(api.cuts['first-look'].$post({ json }));
       editing.draft(
         setFineEdge(veil.id, { band, reach }, { matte: asMatte(first.matte), front: asMatte(first.front), solvedFor }),
       );
-      const { job } = await ask<{ job: JobState }>('/cuts/fine', { json });
+      const { job } = await ask(api.cuts.fine.$post({ json }));
       const { result } = await followJob(job.id, ({ done, stage, state }) =>
         told(state === 'running' ? { stage, done, startedAt, job: job.id } : null),
       );
@@ -208,7 +201,7 @@ export function proposeFine(plate: CutPlate): void {
     const veil = currentVeil();
     if (!piece || !veil) return;
     const { band } = await whileSolving('Looking for hair and blur', () =>
-      ask<{ band: FineEdge['band'] }>('/cuts/propose', { json: givenOf(piece, plate, veil) }),
+      ask(api.cuts.propose.$post({ json: givenOf(piece, plate, veil) })),
     );
     if (band.length === 0)
       throw new Error(
@@ -218,5 +211,4 @@ export function proposeFine(plate: CutPlate): void {
   });
 }
 
-export const cancelSolving = (job: string): void =>
-  void ask(`/jobs/${job}`, { method: 'DELETE' }).catch(() => undefined);
+export const cancelSolving = (job: string): void => void cancelJob(job).catch(() => undefined);

@@ -1,5 +1,5 @@
+import { ColourPicker } from '../../../ui/ColourPicker';
 import type { Words } from '../../../../core/passes/words/schema';
-import { formatHex } from 'culori';
 import { plainLetter, type LetterSetting } from '../../../../core/passes/words/letterSettings';
 import { clearLetters, setLetters } from '../../../../core/piece/edits/letterings';
 import { useAppSelector } from '../../../store';
@@ -138,14 +138,12 @@ function LetterColour({ chosen, first }: { chosen: number[]; first: LetterSettin
   return (
     <>
       <label className="flex items-center gap-1.5">
-        <input
-          type="color"
-          className="h-6 w-9"
+        <ColourPicker
+          label="Colour of the letters"
+          colour={first.colour ?? inkColour(lettering!)}
           disabled={!mayChange}
-          aria-label="Colour of the letters"
-          value={formatHex(first.colour ?? inkColour(lettering!)) ?? '#000000'}
-          onChange={(event) => {
-            const colour = event.target.value;
+          small
+          onPick={(colour) => {
             editing.soon(
               'Colour single letters',
               `letters-${id}`,

@@ -1,0 +1,22 @@
+import { Hono } from 'hono';
+import { assetRoutes } from './routes/assets';
+import { cutRoutes } from './routes/cuts';
+import { faceRoutes } from './routes/faces';
+import { jobRoutes } from './routes/jobs';
+import { pieceRoutes } from './routes/pieces';
+import { recipeRoutes } from './routes/recipes';
+import type { Upgrade } from './routes/socket';
+import type { Studio } from './studio';
+
+/** Everything that the page asks of the server, below `/api`. */
+export const api = (studio: Studio, upgrade: Upgrade) =>
+  new Hono()
+    .route('/pieces', pieceRoutes(studio, upgrade))
+    .route('/assets', assetRoutes(studio))
+    .route('/cuts', cutRoutes(studio))
+    .route('/faces', faceRoutes(studio))
+    .route('/jobs', jobRoutes(studio))
+    .route('/recipes', recipeRoutes(studio));
+
+/** What the page's client is typed by. */
+export type Api = ReturnType<typeof api>;
