@@ -108,7 +108,7 @@ async function quality(): Promise<void> {
     }
     const where = bandOf({ band: strokes.band, reach: strokes.reach }, bytes, whole);
     const before = performance.now();
-    const solved = fractions(solveFineEdge(picture, bytes, where, { said: marks }).matte.bytes);
+    const solved = fractions(solveFineEdge(picture, bytes, where, { marked: marks }).matte.bytes);
     const solveMs = performance.now() - before;
     const featheredBest = (data: Float32Array): { first: Error4; best: Error4 } => {
       const all = feathers.map((sigma) =>

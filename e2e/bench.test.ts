@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
-import { clickSheet, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
+import { announced, changing, clickSheet, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -51,7 +51,7 @@ test('words are dragged, snap to the sheet’s centre with a visible line, and s
   const y = await value('Place from the top');
   let guides = 0;
   await dragSheet([560, 790], [760, 790], async () => {
-    await page.waitForTimeout(300);
+    await page.getByTestId('guide-line').first().waitFor();
     guides = await page.getByTestId('guide-line').count();
   });
   await saved(page);
@@ -106,8 +106,7 @@ test('corner rings scale about the opposite corner; the upper ring turns', async
   await saved(page);
   expect(await value('Rotation')).toBeGreaterThan(2);
   for (let i = 0; i < 2; i++) {
-    await page.keyboard.press('Control+z');
-    await page.waitForTimeout(300);
+    await changing(page, () => page.keyboard.press('Control+z'));
   }
   await page.waitForFunction(
     (scale) =>
@@ -123,29 +122,22 @@ test('the depth line decides what stands in front, and shows what it would be wi
   const jar = await colourAt(...on);
   expect(jar).not.toEqual(brown);
   // Pointing at the jar's card: the word is whole.
-  await page.locator('[data-depth=veil-1]').hover();
-  await page.waitForTimeout(900);
+  await changing(page, () => page.locator('[data-depth=veil-1]').hover());
   expect(await colourAt(...on)).toEqual(brown);
-  await page.mouse.move(640, 300);
-  await page.waitForTimeout(500);
+  await changing(page, () => page.mouse.move(640, 300));
   expect(await colourAt(...on)).toEqual(jar);
   // The word's card is moved to the near end by keyboard.
   await page.locator('[data-depth=lettering-1]').focus();
-  await page.keyboard.press('Space');
-  await page.waitForTimeout(200);
+  await announced(page, 'Space');
   // Past the other word, the grasses and the jar.
   for (let step = 0; step < 3; step++) {
-    await page.keyboard.press('ArrowRight');
-    await page.waitForTimeout(400);
+    await announced(page, 'ArrowRight');
   }
-  await page.keyboard.press('Space');
-  await page.waitForTimeout(400);
+  await changing(page, () => page.keyboard.press('Space'));
   await saved(page);
   await sharp(page);
   expect(await colourAt(...on)).toEqual(brown);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await page.waitForTimeout(500);
-  await sharp(page);
+  await changing(page, () => page.getByRole('button', { name: 'Undo' }).click());
   expect(await colourAt(...on)).toEqual(jar);
 });
 
@@ -171,14 +163,11 @@ test('a veil is shown hatched, on black and on white', async () => {
   const inJar = [945, 850] as const;
   const wall = [100, 100] as const;
   const jar = await colourAt(...inJar);
-  await page.getByRole('button', { name: 'on black' }).click();
-  await page.waitForTimeout(600);
+  await changing(page, () => page.getByRole('button', { name: 'on black' }).click());
   expect([await colourAt(...wall), await colourAt(...inJar)]).toEqual([[0, 0, 0], jar]);
-  await page.getByRole('button', { name: 'on white' }).click();
-  await page.waitForTimeout(600);
+  await changing(page, () => page.getByRole('button', { name: 'on white' }).click());
   expect(await colourAt(...wall)).toEqual([255, 255, 255]);
-  await page.getByRole('button', { name: 'as it will be' }).click();
-  await page.waitForTimeout(400);
+  await changing(page, () => page.getByRole('button', { name: 'as it will be' }).click());
 });
 
 test('a trace along an edge from border to border closes by itself, to the lower side', async () => {
@@ -194,12 +183,10 @@ test('a trace along an edge from border to border closes by itself, to the lower
     [1797, 956],
   ]) {
     await clickSheet(page, x, y);
-    await page.waitForTimeout(50);
   }
   await page.getByText('Contour 1: 6 points', { exact: true }).waitFor({ timeout: 20000 });
   await page.getByRole('button', { name: 'Other side' }).waitFor();
-  await page.getByRole('button', { name: 'on black' }).click();
-  await page.waitForTimeout(800);
+  await changing(page, () => page.getByRole('button', { name: 'on black' }).click());
   expect(await colourAt(900, 300)).toEqual([0, 0, 0]);
   expect(await colourAt(900, 1100)).not.toEqual([0, 0, 0]);
   await page.getByRole('button', { name: 'as it will be' }).click();
@@ -219,14 +206,11 @@ test('tracing by keyboard alone', async () => {
     ['ArrowDown', 20],
   ] as const) {
     await walk(key, times);
-    await page.keyboard.press('Shift+Enter');
-    await page.waitForTimeout(150);
+    await changing(page, () => page.keyboard.press('Shift+Enter'));
   }
   await page.keyboard.press('Shift+End');
   await page.getByText('Contour 1: 3 points', { exact: true }).waitFor();
-  await page.getByRole('button', { name: 'on black' }).click();
-  await page.waitForTimeout(300);
-  await sharp(page);
+  await changing(page, () => page.getByRole('button', { name: 'on black' }).click());
   // A triangle with corners at (900, 400), (1100, 400) and (1100, 600).
   expect(await colourAt(1050, 450)).not.toEqual([0, 0, 0]);
   expect(await colourAt(1150, 380)).toEqual([0, 0, 0]);
@@ -282,11 +266,12 @@ test('an export can be cancelled, and leaves nothing behind', async () => {
 test('a server that is killed in the middle of the work loses nothing that was saved, and the page goes on saving', async () => {
   await page.goto(`${studio.url}/piece/demo-woven/4`);
   await sharp(page);
+  const ended = new Promise((resolve) => studio.process.once('exit', resolve));
   studio.process.kill('SIGKILL');
-  await page.waitForTimeout(300);
+  await ended;
   await page.getByLabel('Colour as a CSS value').fill('#204060');
   await page.keyboard.press('Enter');
-  await page.getByText('Not saved yet: the server is away').waitFor({ timeout: 10000 });
+  await page.getByText('Not saved yet: the server cannot be reached').waitFor({ timeout: 10000 });
   await studio.again();
   await page.getByTestId('saved').waitFor({ timeout: 20000 });
   const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as {

@@ -7,7 +7,7 @@ import sharpPicture from 'sharp';
 import type { TraceCut } from '../core/passes/veils/schema';
 import type { Piece } from '../core/piece/schema';
 import { clickOn, colourAt, drawOver, whenSolved } from './sheet';
-import { onScreen, sharp, type RunningStudio } from './studio';
+import { onScreen, sharp, type RunningStudio, changing, pickColour } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -19,10 +19,7 @@ const pieceNow = async (): Promise<Piece> =>
   ((await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Piece }).piece;
 const jar = async () => (await pieceNow()).veils.find(({ id }) => id === 'veil-1')!;
 const trace = async (): Promise<TraceCut> => (await jar()).cuts[0] as TraceCut;
-const settled = async (): Promise<void> => {
-  await page.waitForTimeout(250);
-  await whenSolved(page);
-};
+const settled = (): Promise<void> => whenSolved(page);
 
 test('a click on a traced line puts a point in; it can be moved, made a corner, run otherwise and removed', async () => {
   await page.goto(`${studio.url}/piece/demo-woven/3`);
@@ -61,9 +58,9 @@ test('contours are saved as SVG and taken in again', async () => {
   const file = join(folder, 'jar.svg');
   await download.saveAs(file);
   expect(readFileSync(file, 'utf8')).toContain('viewBox="0 0 1800 1200"');
-  await page.getByLabel('How the cut joins').selectOption('subtract');
+  await page.getByLabel('Operation of the cut').selectOption('subtract');
   await page.getByLabel('Drawing to take contours from').setInputFiles(file);
-  await page.getByLabel('How Trace 2 joins').waitFor({ timeout: 10000 });
+  await page.getByLabel('Operation of Trace 2').waitFor({ timeout: 10000 });
   await settled();
   const { cuts } = await jar();
   expect(cuts.map(({ kind, operation }) => `${kind} ${operation}`)).toEqual(['trace add', 'trace subtract']);
@@ -75,7 +72,7 @@ test('contours are saved as SVG and taken in again', async () => {
 });
 
 test('a hole inside a contour lets the letters through', async () => {
-  await page.getByLabel('How the cut joins').selectOption('add');
+  await page.getByLabel('Operation of the cut').selectOption('add');
   await page.getByRole('button', { name: 'Straight', exact: true }).click();
   for (const [x, y] of [
     [990, 780],
@@ -83,8 +80,7 @@ test('a hole inside a contour lets the letters through', async () => {
     [1080, 860],
     [990, 860],
   ]) {
-    await clickOn(page, x, y);
-    await page.waitForTimeout(120);
+    await changing(page, () => clickOn(page, x, y));
   }
   await page.keyboard.press('End');
   await settled();
@@ -113,7 +109,7 @@ test('a matte comes from the clear parts of a picture; one of another shape is r
     .png()
     .toFile(cutOut);
   await page.getByLabel('Picture to take a matte from').setInputFiles(cutOut);
-  await page.getByLabel('How Matte 2 joins').waitFor({ timeout: 20000 });
+  await page.getByLabel('Operation of Matte 2').waitFor({ timeout: 20000 });
   await settled();
   // The R of the word stands in the left third: it is behind the veil now.
   const [red, green, blue] = await colourAt(page, 300, 800);
@@ -124,7 +120,7 @@ test('a matte comes from the clear parts of a picture; one of another shape is r
 
 test('the veil can be looked at on a colour, and its edge before and after', async () => {
   await page.getByRole('button', { name: 'on a colour' }).click();
-  await page.getByLabel('Colour to look at the veil on').fill('#00ff00');
+  await pickColour(page, 'Colour to look at the veil on', '#00ff00');
   await sharp(page);
   expect(await colourAt(page, 300, 300)).toEqual([0, 255, 0]);
   await page.getByRole('button', { name: 'edge before / after' }).click();
@@ -162,7 +158,7 @@ test('the same photograph at another size takes over what was cut, at the same p
   await page.keyboard.press('0');
   await sharp(page);
   const behind = await colourAt(page, 860, 960);
-  await page.getByRole('button', { name: 'Exchange', exact: true }).click();
+  await page.getByRole('button', { name: 'Replace', exact: true }).click();
   await page.getByLabel('Photograph file').setInputFiles(larger);
   await page.getByRole('button', { name: 'Carry the veils over' }).click({ timeout: 60000 });
   await settled();

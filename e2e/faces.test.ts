@@ -1,3 +1,4 @@
+import { saved } from './studio';
 import { expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { convert } from 'fontverter';
@@ -42,11 +43,10 @@ test('a face is brought in, set in a word, cannot be taken out while it is in us
   await page.getByRole('button', { name: 'Face', exact: true }).click();
   await page.getByRole('button', { name: /Young Serif/ }).click();
   await page.getByText('Set in Young Serif').waitFor();
-  await page.waitForTimeout(700);
-  await page.getByTestId('saved').waitFor();
+  await saved(page);
   await page.goto(`${studio.url}/faces`);
   await page.getByTestId('face').filter({ hasText: 'Young Serif' }).getByRole('button').first().click();
-  await page.getByRole('button', { name: 'Take it out of the type case' }).click();
+  await page.getByRole('button', { name: 'Remove from the type case' }).click();
   await page.getByText(/is in use by Woven/).waitFor();
   expect((await names()).some((name) => /Young Serif/.test(name))).toBe(true);
   // One that nobody uses goes, without a complaint.
@@ -59,7 +59,7 @@ test('a face is brought in, set in a word, cannot be taken out while it is in us
     ),
   });
   await page.getByText('16 faces.').waitFor();
-  await page.getByRole('button', { name: 'Take it out of the type case' }).click();
+  await page.getByRole('button', { name: 'Remove from the type case' }).click();
   await page.getByText('15 faces.').waitFor();
   expect(await page.getByRole('alert').count()).toBe(0);
 });

@@ -43,7 +43,7 @@ test('coats are taken off, moved and laid on by another mode; each is one step o
   await page.getByRole('button', { name: 'Coat 2 farther' }).click();
   await saved(page);
   expect((await coats()).map(({ kind }) => kind)).toEqual(['gradient', 'solid']);
-  await page.getByRole('button', { name: 'Take Coat 1 off' }).click();
+  await page.getByRole('button', { name: 'Remove Coat 1' }).click();
   await saved(page);
   expect((await coats()).map(({ kind }) => kind)).toEqual(['solid']);
   await page.keyboard.press('Control+z');
@@ -89,7 +89,6 @@ test('the picture is slipped inside the letters by dragging, faintly seen beyond
   expect(slipped.x).toBeGreaterThan(0.04);
   expect(await shown(...top)).not.toEqual(inside);
   await page.keyboard.press('Shift+ArrowRight');
-  await page.waitForTimeout(700);
   await saved(page);
   expect(((await coats()).at(-1) as { x: number }).x).toBeGreaterThan(slipped.x);
   await page.keyboard.press('Escape');

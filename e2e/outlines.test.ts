@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import sharpPicture from 'sharp';
 import type { Lettering, Piece } from '../core/piece/schema';
 import { colourAt, drawOver } from './sheet';
-import { onScreen, saved, sharp, type RunningStudio } from './studio';
+import { onScreen, saved, sharp, type RunningStudio, announced, changing } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -56,7 +56,7 @@ test('an outline is drawn around the letters, widened by dragging its ring, and 
     document.querySelector('[aria-label="Width of outline 1"]')?.textContent?.startsWith('3.5'),
   );
   expect((await lettering()).outlines.list[0].width).toBe(before);
-  await page.getByRole('button', { name: 'Take outline 1 off' }).click();
+  await page.getByRole('button', { name: 'Remove outline 1' }).click();
   await settle();
   expect(await colourAt(page, ...wall)).toEqual(bare);
 });
@@ -76,7 +76,6 @@ test('an outline stands in front of the jar while its letters stay behind it', a
 test('retyped, the outline follows the new letters', async () => {
   await page.keyboard.press('1');
   await page.getByLabel('Words on the sheet').fill('IO');
-  await page.waitForTimeout(900);
   await settle();
   expect((await lettering()).outlines.list[0].front).toBe(true);
   await page.keyboard.press('Escape');
@@ -127,13 +126,9 @@ test('a panel’s edge is drawn by hand, and its points are dragged', async () =
 test('pointing at a recipe shows it, leaving shows the letters again, a click puts it on; one’s own is kept, put on and forgotten', async () => {
   const before = await colourAt(page, ...stem);
   await page.getByText('Recipes: ink, panel and outlines by name').click();
-  await page.getByRole('button', { name: /^Market board/ }).hover();
-  await page.waitForTimeout(400);
-  await sharp(page);
+  await changing(page, () => page.getByRole('button', { name: /^Market board/ }).hover());
   expect(await colourAt(page, ...stem)).toEqual([0xf4, 0xe9, 0xcf]);
-  await page.mouse.move(700, 300);
-  await page.waitForTimeout(200);
-  await sharp(page);
+  await changing(page, () => page.mouse.move(700, 300));
   expect(await colourAt(page, ...stem)).toEqual(before);
   await page.getByRole('button', { name: /^Market board/ }).click();
   await settle();
@@ -150,17 +145,17 @@ test('pointing at a recipe shows it, leaving shows the letters again, a click pu
   await page.mouse.move(700, 300);
   await settle();
   expect((await lettering()).outlines.list).toHaveLength(2);
-  await page.getByRole('button', { name: 'Forget the recipe Ours' }).click();
+  await page.getByRole('button', { name: 'Delete the recipe Ours' }).click();
   await page.getByRole('button', { name: 'Ours', exact: true }).waitFor({ state: 'detached' });
 });
 
 test('outside of the letters the photo is darkened, inside it stays', async () => {
   await open('demo-woven/4');
-  await page.getByRole('button', { name: 'Take Coat 1 off' }).click();
+  await page.getByRole('button', { name: 'Remove Coat 1' }).click();
   await page.keyboard.press('5');
   for (let left = (await lettering()).outlines.list.length; left > 0; left--)
     await page
-      .getByRole('button', { name: /^Take outline/ })
+      .getByRole('button', { name: /^Remove outline/ })
       .first()
       .click();
   await page.keyboard.press('9');
@@ -198,10 +193,7 @@ test('coats change places by their grips; the picture is slipped in one letter, 
   await open('demo-picture-letters/4');
   const coats = async () => (await pieceOf('demo-picture-letters')).letterings[0].ink.coats;
   await page.getByRole('button', { name: 'Drag coat 2 to another place' }).focus();
-  for (const key of ['Space', 'ArrowDown', 'Space']) {
-    await page.keyboard.press(key);
-    await page.waitForTimeout(250);
-  }
+  for (const key of ['Space', 'ArrowDown', 'Space']) await announced(page, key);
   await settle();
   expect((await coats()).map(({ kind }) => kind)).toEqual(['picture', 'solid']);
   await page.keyboard.press('Control+z');
@@ -218,7 +210,7 @@ test('coats change places by their grips; the picture is slipped in one letter, 
   await page.getByRole('button', { name: 'Shuffle: liveliest parts' }).click();
   await settle();
   expect((await slips()).length).toBeGreaterThan(30);
-  await page.getByRole('button', { name: 'Bring them back' }).click();
+  await page.getByRole('button', { name: 'Reset them' }).click();
   await page.getByRole('button', { name: 'Keep points' }).click();
   // In the K's stem, and between two lines.
   for (const [x, y] of [

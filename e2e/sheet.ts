@@ -24,8 +24,11 @@ export async function clickOn(
 
 /** Waits until what is being solved has been kept. */
 export async function whenSolved(page: Page): Promise<void> {
-  await page.waitForTimeout(150);
-  await page.waitForFunction(() => !document.querySelector('[role=progressbar]'), null, { timeout: 60000 });
+  await page.waitForFunction(
+    () => !document.querySelector('[role=progressbar]') && document.documentElement.dataset.solving === '0',
+    null,
+    { timeout: 60000 },
+  );
   await saved(page);
   await sharp(page);
 }

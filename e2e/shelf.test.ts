@@ -45,7 +45,7 @@ test('rename, duplicate, take off and undo', async () => {
   await page.getByLabel('Name of the piece').fill('Kiln & Kite');
   await page.keyboard.press('Enter');
   await card('Kiln & Kite').waitFor();
-  await more('Kiln & Kite', 'Take off the Shelf');
+  await more('Kiln & Kite', 'Remove from the Shelf');
   await card('Kiln & Kite').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Undo' }).click();
   await card('Kiln & Kite').waitFor();

@@ -87,8 +87,53 @@ export async function openPage(browser: Browser, problems: string[]): Promise<Pa
 
 /** Waits until the sheet shows the newest picture, sharp. */
 export async function sharp(page: Page): Promise<void> {
-  await page.waitForTimeout(80);
-  await page.waitForSelector('[data-testid=mat][data-sharp=true]', { timeout: 30000 });
+  await page.waitForFunction(
+    () => {
+      const mat = document.querySelector<HTMLElement>('[data-testid=mat]');
+      return mat?.dataset.sharpRevision === document.documentElement.dataset.revision;
+    },
+    null,
+    { timeout: 30000 },
+  );
+  // What has come is drawn in the next frame.
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
+}
+
+/** Presses a key while something is dragged by keyboard, and waits until the page has announced what came of it. */
+export async function announced(page: Page, key: string): Promise<void> {
+  const text = (): Promise<string> =>
+    page
+      .locator('[id^=DndLiveRegion]')
+      .allTextContents()
+      .then((all) => all.join());
+  const before = await text();
+  await page.keyboard.press(key);
+  await page.waitForFunction(
+    (old) => [...document.querySelectorAll('[id^=DndLiveRegion]')].map((one) => one.textContent).join() !== old,
+    before,
+    { timeout: 30000 },
+  );
+}
+
+/** Does something that changes what is seen, and waits until it has. */
+export async function changing(page: Page, act: () => Promise<unknown>): Promise<void> {
+  const before = await page.evaluate(() => document.documentElement.dataset.revision);
+  await act();
+  await page.waitForFunction((old) => document.documentElement.dataset.revision !== old, before, { timeout: 30000 });
+  await sharp(page);
+}
+
+/** Does something that moves the view, and waits until it has. */
+export async function moving(page: Page, act: () => Promise<unknown>): Promise<void> {
+  const view = (): Promise<string | null> => page.getByTestId('mat').getAttribute('data-view');
+  const before = await view();
+  await act();
+  await page.waitForFunction(
+    (old) => document.querySelector('[data-testid=mat]')?.getAttribute('data-view') !== old,
+    before,
+    { timeout: 30000 },
+  );
+  await sharp(page);
 }
 
 /** Where a point of the sheet is on the screen. */
@@ -112,8 +157,16 @@ export async function setValue(page: Page, label: string, value: string): Promis
   await page.keyboard.press('Enter');
 }
 
+/** Picks a colour by typing it into a picker. */
+export async function pickColour(page: Page, label: string, colour: string): Promise<void> {
+  await page.getByRole('button', { name: label, exact: true }).click();
+  await page.getByLabel(`${label}, typed`).fill(colour);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+}
+
 /** Waits until everything is in the store. */
 export async function saved(page: Page): Promise<void> {
-  await page.waitForTimeout(700);
+  await page.waitForFunction(() => document.documentElement.dataset.pending === '0', null, { timeout: 30000 });
   await page.getByTestId('saved').waitFor();
 }

@@ -85,7 +85,7 @@ test('the softness of the photo is taken over at one press', async () => {
 
 test('a tone key takes away what has a sampled colour', async () => {
   await page.getByRole('button', { name: 'Tone key', exact: true }).click();
-  await page.getByLabel('How the cut joins').selectOption('subtract');
+  await page.getByLabel('Operation of the cut').selectOption('subtract');
   const teal = await onScreen(page, 850, 900);
   await page.mouse.click(teal.x, teal.y);
   await page.getByText('1 colour', { exact: true }).waitFor({ timeout: 20000 });
@@ -105,7 +105,7 @@ test('it all comes back after a reload', async () => {
 
 test('a stroke is drawn by keyboard alone', async () => {
   await page.getByRole('button', { name: 'Scribble', exact: true }).click();
-  await page.getByLabel('How the cut joins').selectOption('add');
+  await page.getByLabel('Operation of the cut').selectOption('add');
   await page.getByRole('button', { name: 'Front', exact: true }).click();
   await page.locator('[data-sheet]').focus();
   for (let step = 0; step < 5; step++) await page.keyboard.press('Shift+ArrowRight');

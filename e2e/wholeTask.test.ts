@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
-import { clickSheet, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
+import { clickSheet, onScreen, saved, setValue, sharp, type RunningStudio, changing, moving } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -136,9 +136,7 @@ test('import a photograph, set a word, trace along the jar, export: the word sta
 
 test('the exported file equals the screen at 100 %', async () => {
   await page.keyboard.press('Escape');
-  await page.keyboard.press('/');
-  await sharp(page);
-  await page.waitForTimeout(300);
+  await moving(page, () => page.keyboard.press('/'));
   const exported = await decode(await exportPicture('PNG'));
   const [, left, top] = (await page.getByTestId('mat').getAttribute('data-view'))!.split(' ').map(Number);
   const shown = await page.evaluate(() =>
@@ -207,16 +205,12 @@ test('before is shown only while it is held', async () => {
       for (let x = 0; x < screen.width; x++) if (screen.at(x, y)[2] > 180 && screen.at(x, y)[0] < 60) count++;
     return count;
   };
-  await page.keyboard.press(',');
-  await sharp(page);
-  await page.waitForTimeout(300);
+  await moving(page, () => page.keyboard.press(','));
   expect(await blue()).toBeGreaterThan(1000);
   await page.getByTestId('mat').focus();
-  await page.keyboard.down(';');
-  await page.waitForTimeout(700);
+  await changing(page, () => page.keyboard.down(';'));
   expect(await blue()).toBe(0);
-  await page.keyboard.up(';');
-  await page.waitForTimeout(700);
+  await changing(page, () => page.keyboard.up(';'));
   expect(await blue()).toBeGreaterThan(1000);
 });
 

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { findColour, zoomOf } from './pixels';
-import { clickSheet, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
+import { clickSheet, onScreen, saved, setValue, sharp, type RunningStudio, changing, pickColour } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -69,7 +69,7 @@ test('single letters have a colour and a turn of their own, keep them while the 
   const plain = await findColour(page, brown);
   await caretAt(3);
   await page.keyboard.press('Shift+ArrowRight');
-  await page.getByLabel('Colour of the letters').fill('#2c6e63');
+  await pickColour(page, 'Colour of the letters', '#2c6e63');
   await saved(page);
   await sharp(page);
   const coloured = await findColour(page, green);
@@ -95,7 +95,7 @@ test('single letters have a colour and a turn of their own, keep them while the 
 test('every line at one width: ink edge to ink edge', async () => {
   // Without its picture, so that ink can be told from paper by its colour.
   await page.goto(`${studio.url}/piece/demo-picture-letters/4`);
-  await page.getByRole('button', { name: 'Take Coat 2 off' }).click();
+  await page.getByRole('button', { name: 'Remove Coat 2' }).click();
   await saved(page);
   await page.goto(`${studio.url}/piece/demo-picture-letters/1`);
   await sharp(page);
@@ -138,7 +138,7 @@ test('letters that the face has not come from another, which is said; those that
   await field.fill('ГЛИНА');
   await saved(page);
   await sharp(page);
-  await page.getByText('What this face has not is set in Dela Gothic One.').waitFor();
+  await page.getByText('Letters missing from this face are set in Dela Gothic One.').waitFor();
   const cyrillic = await findColour(page, brown);
   expect(cyrillic.count).toBeGreaterThan(5000);
   await field.fill('طين KILN');
@@ -177,7 +177,7 @@ test('an outline from a file and a star are used like words; what is no outline 
     mimeType: 'image/svg+xml',
     buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><text>KILN</text></svg>'),
   });
-  await page.getByText('holds no outline that fills anything').waitFor();
+  await page.getByText('contains no filled outline').waitFor();
   await drawing.setInputFiles({ name: 'not.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('hello') });
   await page.getByText('"not.svg" is not an SVG drawing').waitFor();
   // Dropped on the sheet it is taken too; what is no outline is not.
@@ -212,13 +212,8 @@ test('words run along a line that is drawn on the sheet', async () => {
   const found = await findColour(page, brown);
   // The word climbs with the line: it is about as high as it is wide times the slope, and stands on it.
   expect(found.bottom - found.top).toBeGreaterThan((found.right - found.left) * 0.5);
-  await page.keyboard.press('Control+z');
-  // Undo goes by way of the server, and a busy machine takes its time.
-  let { bottom } = await findColour(page, brown);
-  for (let tries = 0; bottom >= found.bottom && tries < 50; tries++) {
-    await page.waitForTimeout(100);
-    ({ bottom } = await findColour(page, brown));
-  }
+  await changing(page, () => page.keyboard.press('Control+z'));
+  const { bottom } = await findColour(page, brown);
   expect(bottom).toBeLessThan(found.bottom);
 });
 

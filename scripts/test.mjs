@@ -55,10 +55,10 @@ function tests(name, config) {
     failed++;
     return;
   }
-  const told = JSON.parse(readFileSync(file, 'utf8'));
-  passed += told.numPassedTests;
+  const result = JSON.parse(readFileSync(file, 'utf8'));
+  passed += result.numPassedTests;
   // A test file that cannot even be loaded counts as one failure.
-  failed += told.numFailedTests + told.numRuntimeErrorTestSuites;
+  failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
 }
 
 /** Browser tests need a Chromium; Debian's is installed when there is none and this user may. */

@@ -3,7 +3,7 @@ import { convert } from 'fontverter';
 import { blankPiece } from '../core/piece/blank';
 import { readPiece } from '../core/piece/read';
 import type { StoredFace } from './store/faces';
-import { testStudio } from './testing';
+import { testStudio } from './testing/studio';
 
 const { studio, ask } = testStudio();
 const bring = (name: string, body: Uint8Array) =>

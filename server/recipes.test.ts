@@ -1,7 +1,7 @@
 import { pictureCoat } from '../core/coats/schema';
 import { shippedRecipes } from '../core/recipes/shipped';
 import type { StoredRecipe } from './store/recipes';
-import { testStudio } from './testing';
+import { testStudio } from './testing/studio';
 
 const { ask } = testStudio();
 const list = async (): Promise<StoredRecipe[]> => (await (await ask('/recipes')).json()) as StoredRecipe[];
@@ -20,8 +20,8 @@ test('a recipe is kept, listed with the newest first, and forgotten', async () =
 
 test('what is no recipe, or names a picture that is not in the store, is refused with a reason', async () => {
   const bad = { ...shippedRecipes[0], name: '' };
-  const told = await ask('/recipes', { method: 'POST', body: JSON.stringify(bad) });
-  expect([told.status, ((await told.json()) as { message: string }).message]).toEqual([
+  const result = await ask('/recipes', { method: 'POST', body: JSON.stringify(bad) });
+  expect([result.status, ((await result.json()) as { message: string }).message]).toEqual([
     400,
     expect.stringMatching(/name/),
   ]);

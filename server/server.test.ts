@@ -163,20 +163,20 @@ describe('pieces', () => {
 describe('leases', () => {
   test('the first tab works, the second watches, until it takes over or the first leaves', () => {
     const leases = new Leases();
-    const told: Record<string, LeaseEvent[]> = { a: [], b: [] };
-    const leaveA = leases.open('p', 'a', (event) => told.a.push(event));
-    leases.open('p', 'b', (event) => told.b.push(event));
-    expect(told).toEqual({ a: [{ kind: 'role', role: 'working' }], b: [{ kind: 'role', role: 'watching' }] });
+    const received: Record<string, LeaseEvent[]> = { a: [], b: [] };
+    const leaveA = leases.open('p', 'a', (event) => received.a.push(event));
+    leases.open('p', 'b', (event) => received.b.push(event));
+    expect(received).toEqual({ a: [{ kind: 'role', role: 'working' }], b: [{ kind: 'role', role: 'watching' }] });
     leases.takeOver('p', 'b');
-    expect([told.a.at(-1), told.b.at(-1)]).toEqual([
+    expect([received.a.at(-1), received.b.at(-1)]).toEqual([
       { kind: 'role', role: 'watching' },
       { kind: 'role', role: 'working' },
     ]);
     leases.takeOver('p', 'a');
     leases.moved('p', 7, 'a');
-    expect(told.b.at(-1)).toEqual({ kind: 'moved', version: 7 });
+    expect(received.b.at(-1)).toEqual({ kind: 'moved', version: 7 });
     leaveA();
-    expect(told.b.at(-1)).toEqual({ kind: 'role', role: 'working' });
+    expect(received.b.at(-1)).toEqual({ kind: 'role', role: 'working' });
     expect(leases.mayChange('p', 'b')).toBe(true);
   });
 });
@@ -195,7 +195,7 @@ describe('bundles', () => {
       await expect(taking(folderBundle(inside))).rejects.toThrow(/leads out of|does not hold/);
     }
   });
-  test('a missing file is named; a broken zip, JSON or face is told apart', async () => {
+  test('a missing file is named; a broken zip, JSON or face is received apart', async () => {
     const zipped = (entries: Record<string, string>) =>
       zipSync(
         Object.fromEntries(Object.entries(entries).map(([name, text]) => [name, new TextEncoder().encode(text)])),

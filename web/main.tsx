@@ -6,6 +6,8 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { BenchPage } from './bench/BenchPage';
+import { guardLeaving } from './bench/editing';
+import { publishFacts } from './bench/facts';
 import { FacesPage } from './faces/FacesPage';
 import { ShelfPage } from './shelf/ShelfPage';
 import { store } from './store';
@@ -14,6 +16,9 @@ import './styles.css';
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')!.content;
 setNonce(nonce);
 setPickerNonce(nonce);
+
+publishFacts(store);
+guardLeaving();
 
 // A file that is dropped beside its place must not make the browser leave the page.
 for (const kind of ['dragover', 'drop'] as const) window.addEventListener(kind, (event) => event.preventDefault());

@@ -13,7 +13,7 @@ import { coatSchema, solidCoat, type Coat } from './schema';
 import { mainColour } from './mainColour';
 import { inkNode } from '../passes/ink/inkNode';
 
-const coat = (said: Record<string, unknown>): Coat => coatSchema.parse({ opacity: 1, ...said });
+const coat = (given: Record<string, unknown>): Coat => coatSchema.parse({ opacity: 1, ...given });
 const box = (start: number, line: number, x: number, y: number): Letter => ({
   start,
   text: 'I',

@@ -149,18 +149,18 @@ export type PlateCoat = z.infer<typeof plateSchema>;
 export type PictureCoat = z.infer<typeof pictureSchema>;
 
 /** A coat of one colour as the format's defaults have it. */
-export const solidCoat = (said: Pick<SolidCoat, 'colour'> & Partial<SolidCoat>): SolidCoat => ({
+export const solidCoat = (given: Pick<SolidCoat, 'colour'> & Partial<SolidCoat>): SolidCoat => ({
   kind: 'solid',
   opacity: 1,
   mode: 'normal',
   reach: { kind: 'all' },
-  ...said,
+  ...given,
 });
 
 /** A picture as the format's defaults have it. */
 export const pictureCoat = (
-  said: Omit<z.input<typeof pictureSchema>, 'kind' | 'opacity'> & { opacity?: number },
-): PictureCoat => pictureSchema.parse({ kind: 'picture', opacity: 1, ...said });
+  given: Omit<z.input<typeof pictureSchema>, 'kind' | 'opacity'> & { opacity?: number },
+): PictureCoat => pictureSchema.parse({ kind: 'picture', opacity: 1, ...given });
 
 /** The assets that a coat names, by key. */
 export const picturesOfCoat = (coat: Coat): string[] => (coat.kind === 'picture' ? [coat.asset, ...coat.more] : []);

@@ -20,5 +20,5 @@ export function paperToPx(length: number, unit: LengthUnit, ppi: number): number
 export const lengthDigits: Record<LengthUnit, number> = { px: 0, mm: 1, in: 2 };
 
 /** A length on the sheet as it is told to a person. */
-export const tellLength = (px: number, unit: LengthUnit, ppi: number): string =>
+export const lengthLabel = (px: number, unit: LengthUnit, ppi: number): string =>
   `${fromPx(px, unit, ppi).toFixed(lengthDigits[unit])} ${unit}`;

@@ -2,7 +2,7 @@ import { applyPatches } from 'immer';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { blankLettering, blankPiece } from './blank';
-import { fromPx, paperToPx, tellLength, toPx } from './lengths';
+import { fromPx, paperToPx, lengthLabel, toPx } from './lengths';
 import { applyEdit, problemWith, type Edit } from './edits/edit';
 import { solidCoat } from '../coats/schema';
 import * as gradeEdits from './edits/grades';
@@ -205,10 +205,10 @@ test('paper sizes', () => {
   expect(paperToPx(1080, 'px', 72)).toBe(1080);
   expect(fromPx(600, 'in', 300)).toBe(2);
   expect(fromPx(toPx(12.5, 'mm', 200), 'mm', 200)).toBeCloseTo(12.5, 9);
-  expect(tellLength(300, 'mm', 300)).toBe('25.4 mm');
+  expect(lengthLabel(300, 'mm', 300)).toBe('25.4 mm');
 });
 
-test('a piece of version 1 is brought up to date: what it does not say comes to its standard', () => {
+test('a piece of version 1 is brought up to date: what it leaves out takes its default', () => {
   const old = JSON.parse(
     JSON.stringify({ ...blankPiece('old', { width: 100, height: 80, ppi: 72, paint: null }), version: 1 }),
   ) as Record<string, unknown>;

@@ -6,7 +6,7 @@ export class PieceError extends Error {}
 
 /** Steps from one version of the format to the next, by the version they start from. */
 const migrations: Record<number, (piece: Record<string, unknown>) => Record<string, unknown>> = {
-  // Version 2 only adds: what a piece of version 1 does not say comes to its standard.
+  // Version 2 only adds: what a piece of version 1 leaves out takes its default.
   1: (piece) => ({ ...piece, version: 2 }),
   // Version 3: a veil has a list of cuts; before, it had contours and perhaps a matte, which were added up.
   2: (piece) => ({ ...piece, version: 3, veils: eachVeil(piece.veils, withCuts) }),

@@ -63,6 +63,6 @@ test('a recipe brings its pictures along, under the keys of the piece that it co
 test('a recipe without a name, or with a picture that it does not bring, is refused', () => {
   const [first] = shippedRecipes;
   expect(recipeSchema.safeParse({ ...first, name: '  ' }).success).toBe(false);
-  const told = recipeSchema.safeParse({ ...first, ink: plainInk([pictureCoat({ asset: 'gone' })]) });
-  expect(told.error!.issues[0].message).toMatch(/names the picture "gone"/);
+  const result = recipeSchema.safeParse({ ...first, ink: plainInk([pictureCoat({ asset: 'gone' })]) });
+  expect(result.error!.issues[0].message).toMatch(/names the picture "gone"/);
 });

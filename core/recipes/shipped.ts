@@ -4,7 +4,7 @@ import { inkSchema } from '../passes/ink/schema';
 import { outlinesSchema, plainOutline } from '../passes/outlines/schema';
 import { recipeSchema, type Recipe } from './recipe';
 
-const coat = (said: Record<string, unknown>): Coat => coatSchema.parse({ opacity: 1, ...said });
+const coat = (given: Record<string, unknown>): Coat => coatSchema.parse({ opacity: 1, ...given });
 const gradient = (from: string, to: string, more: Record<string, unknown> = {}): Coat =>
   coat({
     kind: 'gradient',

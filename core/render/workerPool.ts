@@ -107,7 +107,7 @@ export class WorkerPool<Order, Answer> {
       slot.task = task;
       task.tries++;
       if (this.options.timeoutMs)
-        slot.timer = setTimeout(() => this.failed(index, 'It did not answer any more.'), this.options.timeoutMs);
+        slot.timer = setTimeout(() => this.failed(index, 'It stopped answering.'), this.options.timeoutMs);
       slot.worker.post(task.order);
     });
   }

@@ -10,7 +10,7 @@ export interface Weaving {
 }
 
 /**
- * The veils that lie over one letter, from far to near: those that are nearer than its lettering, unless the crossing is turned.
+ * The veils that lie over one letter, from far to near: those that are nearer than its lettering, unless the crossing is flipped.
  * @param at index of the letter's first UTF-16 unit
  */
 export function veilsOver({ depth, veils, weave }: Weaving, lettering: string, at: number): string[] {

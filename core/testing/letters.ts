@@ -23,7 +23,7 @@ export const square = (x: number, y: number, side: number): Point[] => [
   [x, y + side],
 ];
 
-/** Letters as they are when only what must be said is said. For tests. */
+/** Letters as they are with defaults for all that is not given. For tests. */
 export function drawnLetters(letters: Letter[], change: Partial<Letters> = {}): Letters {
   const ink = unionOf(letters.map(({ bounds }) => bounds));
   return {

@@ -44,16 +44,16 @@ export function readFacts(bytes: Uint8Array): FaceFacts {
       open.shape(String.fromCodePoint(codePoint)).some(({ glyph }) => open.outline(glyph).length > 0),
     );
   if (!visible) throw new FaceError('This face has no outlines: its letters are pictures, or empty.');
-  const said = (id: number): string => plainText(face.getName(id, 'en'));
+  const nameWith = (id: number): string => plainText(face.getName(id, 'en'));
   return {
-    name: said(nameIds.full) || said(nameIds.family),
+    name: nameWith(nameIds.full) || nameWith(nameIds.family),
     axes: open.axes,
     scripts: scriptsIn(open.has),
     features: offeredFeatures([...face.getTableFeatureTags('GSUB'), ...face.getTableFeatureTags('GPOS')]),
     letters: codePoints.length,
-    copyright: said(nameIds.copyright),
-    licence: said(nameIds.licence),
-    licenceAddress: said(nameIds.licenceAddress),
+    copyright: nameWith(nameIds.copyright),
+    licence: nameWith(nameIds.licence),
+    licenceAddress: nameWith(nameIds.licenceAddress),
     coverage: stretches(codePoints),
     measures: measureFace(open),
   };

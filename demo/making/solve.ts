@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { drawCuts } from '../../core/passes/veils/cutRaster';
-import { bandOf, saidBy } from '../../core/passes/veils/fine/band';
+import { bandOf, marksOf } from '../../core/passes/veils/fine/band';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
 import type { Cut, FineEdge, Softness } from '../../core/passes/veils/schema';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
@@ -59,7 +59,7 @@ export class Solver {
     const whole = { x: 0, y: 0, width: this.picture.width, height: this.picture.height };
     const cut = Uint8Array.from((await this.cutsOf(cuts)).data, (value) => Math.round(value * 255));
     const solved = solveFineEdge(this.picture, cut, bandOf({ band, reach }, cut, whole), {
-      said: saidBy(cuts, 1, whole),
+      marked: marksOf(cuts, 1, whole),
     });
     return {
       band,

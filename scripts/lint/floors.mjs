@@ -31,7 +31,7 @@ export const webFloors = [
   'web/bench/benchState.ts',
   'web/store.ts',
   'web/bench/hand.ts',
-  'web/bench/editing.ts',
+  'web/bench/editing',
   'web/bench/keys',
   'web/bench/workers',
   'web/bench/benchContext.tsx',

@@ -61,7 +61,7 @@ async function main(): Promise<void> {
     const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
     const solved = await timed('solve the edge', () =>
       solveFineEdge(picture, cut.bytes, bandOf({ band, reach }, cut.bytes, whole), {
-        said: drawMarks(marks, 1, whole),
+        marked: drawMarks(marks, 1, whole),
       }),
     );
     ({ matte, front } = solved);

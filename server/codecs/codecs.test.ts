@@ -165,9 +165,9 @@ test('a strip TIFF holds what was put in, and leaves as JPEG with its resolution
 test('a pyramid file gives back every tile', async () => {
   const level = await decodePicture('demo/plates/jar.jpg', 'plate');
   const path = join(folder, 'jar.levels');
-  let told = 0;
-  writePyramid(path, level, (done) => (told = done));
-  expect(told).toBeGreaterThan(0.99);
+  let result = 0;
+  writePyramid(path, level, (done) => (result = done));
+  expect(result).toBeGreaterThan(0.99);
   const picture = openPyramid('jar', path, level);
   const tile = await picture.tile(0, 3, 2);
   for (const [x, y] of [

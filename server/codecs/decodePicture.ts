@@ -85,7 +85,7 @@ async function readable<Value>(read: () => Promise<Value>, format: string): Prom
   } catch {
     throw new Problem(
       422,
-      `This ${format} file is damaged or cut short, so it was not taken in. Try to save or copy it again.`,
+      `This ${format} file is damaged or cut short, so it was not imported. Try to save or copy it again.`,
     );
   }
 }

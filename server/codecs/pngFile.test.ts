@@ -45,8 +45,8 @@ test.each([
     const pixels = anyBytes(form.width * form.height * channels * (bits / 8));
     const path = join(folder, `${channels}-${bits}-${rowsAtATime}.png`);
     await write(path, form, pixels, rowsAtATime);
-    const told = await sharp(path).metadata();
-    expect(told).toMatchObject({
+    const result = await sharp(path).metadata();
+    expect(result).toMatchObject({
       format: 'png',
       width: 70,
       height: 45,

@@ -1,5 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { bandOf, saidBy } from '../../core/passes/veils/fine/band';
+import { bandOf, marksOf } from '../../core/passes/veils/fine/band';
 import { proposeBand } from '../../core/passes/veils/fine/propose';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
@@ -100,7 +100,7 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
   const reach = order.fine.reach > 0 ? Math.max(1.5, order.fine.reach / factor) : 0;
   const solved = solveFineEdge(picture, cut, bandOf({ band, reach }, cut, { x: 0, y: 0, ...size }), {
     quick: true,
-    said: saidBy(order.cuts, factor, { x: 0, y: 0, ...size }),
+    marked: marksOf(order.cuts, factor, { x: 0, y: 0, ...size }),
   });
   return {
     kind: 'edge',

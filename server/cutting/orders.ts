@@ -34,7 +34,7 @@ export type CutOrder = CutPlace &
     | { kind: 'compare'; other: string }
     | { kind: 'tone'; rule: ToneRule; connected: [number, number][] | null }
     | ({ kind: 'softness' } & CutsGiven)
-    /** Where the edge is hairy or blurred. */
+    /** Where there is hair or blur along the edge or blurred. */
     | ({ kind: 'propose' } & CutsGiven)
     /** The whole veil, as it is before any graft. */
     | { kind: 'edge'; veil: Veil; mattes: Record<string, string> }

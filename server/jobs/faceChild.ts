@@ -3,7 +3,7 @@ import type { FaceFacts } from '../../core/type/faceFacts';
 import { readFace } from '../codecs/readFace';
 import { serveJob } from './child';
 
-/** A face file to be read: where it lies, and where its plain form shall be written. */
+/** A face file to be read: where it lies, and where its plain form is to be written. */
 export interface FaceOrder {
   file: string;
   name: string;

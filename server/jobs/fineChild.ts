@@ -1,4 +1,4 @@
-import { bandOf, saidBy } from '../../core/passes/veils/fine/band';
+import { bandOf, marksOf } from '../../core/passes/veils/fine/band';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
 import type { FineOrder, FineResult } from '../cutting/orders';
 import { storeSolved } from '../cutting/storeSolved';
@@ -11,9 +11,9 @@ serveJob<FineOrder, FineResult>(async (order, progress) => {
   const picture = await wholePicture(opened.picture);
   const cut = await cutBytes(opened, order);
   const band = bandOf(order.fine, cut, { x: 0, y: 0, width: picture.width, height: picture.height });
-  const said = saidBy(order.cuts, 1, { x: 0, y: 0, width: picture.width, height: picture.height });
+  const marked = marksOf(order.cuts, 1, { x: 0, y: 0, width: picture.width, height: picture.height });
   const solved = solveFineEdge(picture, cut, band, {
-    said,
+    marked,
     progress: (done) => progress(0.04 + 0.9 * done, 'Solving the edge'),
   });
   progress(0.95, 'Keeping it');

@@ -122,7 +122,7 @@ export class Jobs {
   /** @throws Problem 404 */
   get(id: string): Job {
     const job = this.jobs.get(id);
-    if (!job) throw new Problem(404, 'This work is not known any more. Start it again.');
+    if (!job) throw new Problem(404, 'This job no longer exists. Start it again.');
     return job;
   }
 
@@ -155,8 +155,8 @@ function run(child: ChildProcess, order: object, progress: (done: number, stage:
       reject(
         new Error(
           signal === 'SIGKILL'
-            ? 'The work was stopped before it was finished. The piece is unharmed.'
-            : `The work ended early (code ${code ?? signal}). The piece is unharmed.`,
+            ? 'The job was stopped before it was finished. The piece is unharmed.'
+            : `The job ended early (code ${code ?? signal}). The piece is unharmed.`,
         ),
       ),
     );

@@ -29,13 +29,13 @@ export function jobRoutes(studio: Studio) {
     .get('/:id/events', (context) => {
       const { state, changed } = studio.jobs.get(context.req.param('id'));
       return events(context, (send, end) => {
-        const tell = (): void => {
+        const show = (): void => {
           send(state);
           if (state.state !== 'running') setTimeout(end, 50);
         };
-        changed.on('change', tell);
-        tell();
-        return () => changed.off('change', tell);
+        changed.on('change', show);
+        show();
+        return () => changed.off('change', show);
       });
     })
     .delete('/:id', (context) => {
@@ -47,7 +47,7 @@ export function jobRoutes(studio: Studio) {
       if (state.kind !== 'export' || state.state !== 'done') throw new Problem(404, 'There is no file yet.');
       const result = state.result as ExportResult;
       const path = studio.files.export(state.id, result.format);
-      if (!existsSync(path)) throw new Problem(404, 'The file is not there any more. Export again.');
+      if (!existsSync(path)) throw new Problem(404, 'The file no longer exists. Export again.');
       return context.body(Readable.toWeb(createReadStream(path)) as ReadableStream, 200, {
         'Content-Type': `image/${result.format}`,
         'Content-Length': String(statSync(path).size),

@@ -50,7 +50,7 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
   const { pieces, leases } = studio;
   const mayChange = (id: string, by: string): void => {
     if (!leases.mayChange(id, by))
-      throw new Problem(409, 'Another tab works on this piece. Nothing was overwritten.', 'other-tab');
+      throw new Problem(409, 'Another tab is working on this piece. Nothing was overwritten.', 'other-tab');
   };
   const moved = (stored: StoredPiece, by: string): { version: number; savedAt: number } => {
     leases.moved(stored.id, stored.version, by);

@@ -14,7 +14,7 @@ export function recipeRoutes(studio: Studio) {
       return context.json(studio.recipes.add(recipe));
     })
     .delete('/:id', (context) => {
-      if (!studio.recipes.remove(context.req.param('id'))) throw new Problem(404, 'There is no such recipe any more.');
+      if (!studio.recipes.remove(context.req.param('id'))) throw new Problem(404, 'This recipe no longer exists.');
       return context.body(null, 204);
     });
 }

@@ -46,23 +46,23 @@ function freePort(): Promise<number> {
   });
 }
 
-/** Opens a tab's socket. @returns what it is told in turn, or the status with which it is refused */
+/** Opens a tab's socket. @returns what it is received in turn, or the status with which it is refused */
 function openTab(
   path: string,
   origin = url(),
 ): { next: () => Promise<unknown>; refused: Promise<number>; close: () => Promise<void> } {
   const socket = new WebSocket(`ws://127.0.0.1:${port}${path}`, { origin });
-  const told: unknown[] = [];
+  const received: unknown[] = [];
   const waiting: ((event: unknown) => void)[] = [];
   socket.on('message', (text: Buffer) => {
     const event: unknown = JSON.parse(text.toString());
     const first = waiting.shift();
     if (first) first(event);
-    else told.push(event);
+    else received.push(event);
   });
   socket.on('error', () => undefined);
   return {
-    next: () => (told.length > 0 ? Promise.resolve(told.shift()) : new Promise((heard) => waiting.push(heard))),
+    next: () => (received.length > 0 ? Promise.resolve(received.shift()) : new Promise((heard) => waiting.push(heard))),
     refused: new Promise((heard) =>
       socket.on('unexpected-response', (_request, response) => heard(response.statusCode!)),
     ),

@@ -176,7 +176,7 @@ export class PieceStore {
   /** Brings a deleted piece back. */
   restore(id: string): void {
     const { changes } = this.database.prepare('update pieces set deleted_at = null where id = ?').run(id);
-    if (changes === 0) throw new Problem(404, 'This piece is not on the Shelf any more.');
+    if (changes === 0) throw new Problem(404, 'This piece is no longer on the Shelf.');
   }
 
   /** A piece in itself equal to another, with a history of its own. */
@@ -198,11 +198,7 @@ export class PieceStore {
   private expect(id: string, version: number): Row {
     const row = this.row(id);
     if (row.version !== version)
-      throw new Problem(
-        409,
-        'This piece was changed somewhere else meanwhile. Nothing of that was overwritten.',
-        'moved-on',
-      );
+      throw new Problem(409, 'This piece was changed elsewhere in the meantime. Those changes were kept.', 'moved-on');
     return row;
   }
 

@@ -39,8 +39,8 @@ export async function ask<Response extends ClientResponse<unknown>>(
 }
 
 async function problemOf(status: number, read: () => Promise<unknown>): Promise<ServerProblem> {
-  const told = (await read().catch(() => ({}))) as { message?: string; code?: string };
-  return new ServerProblem(told.message ?? `The server refused this (${status}).`, status, told.code);
+  const answer = (await read().catch(() => ({}))) as { message?: string; code?: string };
+  return new ServerProblem(answer.message ?? `The server refused this (${status}).`, status, answer.code);
 }
 
 /** Sends a file and tells how much of it has gone, 0..1. */

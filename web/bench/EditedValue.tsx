@@ -11,7 +11,7 @@ interface EditedValueProps {
   /** How many of the shown units one of the document's is. */
   factor?: number;
   /** What history calls the change; made from the label when left out. */
-  says?: string;
+  undoLabel?: string;
   unit?: string;
   step?: number;
   digits?: number;
@@ -26,7 +26,7 @@ export function EditedValue({
   value,
   edit,
   factor = 1,
-  says = `Set the ${label.toLowerCase()}`,
+  undoLabel = `Set the ${label.toLowerCase()}`,
   ...rest
 }: EditedValueProps) {
   const { mayChange, lettering } = useBench();
@@ -38,8 +38,8 @@ export function EditedValue({
       value={value * factor}
       disabled={!mayChange}
       onDraft={(shown) => editing.draft(to(shown))}
-      onCommit={(shown) => editing.commit(says, to(shown))}
-      onStep={(shown) => editing.soon(says, `${lettering?.id ?? ''}-${says}`, label, to(shown))}
+      onCommit={(shown) => editing.commit(undoLabel, to(shown))}
+      onStep={(shown) => editing.soon(undoLabel, `${lettering?.id ?? ''}-${undoLabel}`, label, to(shown))}
     />
   );
 }

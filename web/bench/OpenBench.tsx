@@ -27,7 +27,7 @@ export function OpenBench({ id }: { id: string }) {
   const failed = useCallback((message: string) => void dispatch(looked({ problem: message })), [dispatch]);
   const { sharp: shown, onTiles } = useWorkers(failed);
   const { line, openLine } = useOpenLine(id);
-  const { bench, sharp } = useBenchValue(id, { line, openLine, shown, failed });
+  const { bench, sharpRevision } = useBenchValue(id, { line, openLine, shown, failed });
   const [keysOpen, setKeysOpen] = useState(false);
   const openKeys = useCallback(() => setKeysOpen(true), []);
   useBenchKeys(bench, openKeys);
@@ -41,7 +41,7 @@ export function OpenBench({ id }: { id: string }) {
           <Ticket />
           <main className="flex min-w-0 grow flex-col" onDrop={takeDropped}>
             <HandRow line={line} />
-            <SheetView onTiles={onTiles} sharp={sharp}>
+            <SheetView onTiles={onTiles} sharpRevision={sharpRevision}>
               {passesOfLine(line).map(({ name, Handles }) => Handles && <Handles key={name} />)}
             </SheetView>
           </main>
@@ -81,10 +81,14 @@ interface Given extends Pick<Bench, 'line' | 'openLine'> {
 }
 
 /** What every part of the bench works with: the same object for as long as nothing of it changes. */
-function useBenchValue(id: string, { line, openLine, shown, failed }: Given): { bench: Bench; sharp: boolean } {
+function useBenchValue(
+  id: string,
+  { line, openLine, shown, failed }: Given,
+): { bench: Bench; sharpRevision: number | null } {
   const piece = useAppSelector(({ bench }) => bench.draft ?? bench.piece!);
   const tried = useAppSelector(({ bench }) => bench.tried);
   const isDrafted = useAppSelector(({ bench }) => bench.draft !== null);
+  const revision = useAppSelector(({ bench }) => bench.revision);
   const dragging = useAppSelector(({ bench }) => bench.dragging);
   const mayChange = useAppSelector(({ bench }) => bench.role === 'working');
   const chosenLettering = useAppSelector(({ bench }) => bench.lettering);
@@ -140,5 +144,5 @@ function useBenchValue(id: string, { line, openLine, shown, failed }: Given): { 
       mayChange,
     ],
   );
-  return { bench, sharp };
+  return { bench, sharpRevision: sharp ? revision : null };
 }

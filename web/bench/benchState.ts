@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
 import type { Piece } from '../../core/piece/schema';
 
 /** Whether what is on the bench is in the store. */
@@ -45,6 +45,13 @@ export interface BenchState {
   /** A place of the sheet that is to be shown at 1:1, sheet px; told once. */
   goTo: { place: [number, number] } | null;
   solving: Solving | null;
+  /** Work on veils that is under way or waits for its turn. */
+  queued: number;
+  /** Changes that are not in the store yet, and the version of the piece that is. */
+  pending: number;
+  version: number;
+  /** Counts everything that may change what is seen on the sheet. */
+  revision: number;
 }
 
 const start: BenchState = {
@@ -69,6 +76,10 @@ const start: BenchState = {
   problem: null,
   goTo: null,
   solving: null,
+  queued: 0,
+  pending: 0,
+  version: 0,
+  revision: 0,
 };
 
 interface Opened {
@@ -92,11 +103,12 @@ const bench = createSlice({
   name: 'bench',
   initialState: start,
   reducers: {
-    left: () => start,
+    left: ({ queued, revision }) => ({ ...start, queued, revision }),
     /** The piece as the server has it: at first, after undo and redo, and when another tab changed it. */
     opened(state, { payload }: PayloadAction<Opened>) {
       // Who works on the piece is told by the server, perhaps before the piece itself has come.
-      if (state.id !== payload.id) Object.assign(state, start, { role: state.role });
+      if (state.id !== payload.id)
+        Object.assign(state, start, { role: state.role, queued: state.queued, revision: state.revision });
       Object.assign(state, {
         id: payload.id,
         piece: payload.piece,
@@ -123,6 +135,12 @@ const bench = createSlice({
       state.history = [...state.history.slice(0, state.historyAt), payload.label];
       state.historyAt = state.history.length;
       keepChoice(state);
+    },
+    queued(state, { payload }: PayloadAction<1 | -1>) {
+      state.queued += payload;
+    },
+    counted(state, { payload }: PayloadAction<Pick<BenchState, 'pending' | 'version'>>) {
+      Object.assign(state, payload);
     },
     saving(state, { payload }: PayloadAction<Saving>) {
       state.saving = payload;
@@ -160,7 +178,7 @@ const bench = createSlice({
       if (payload.lettering !== undefined && payload.lettering !== state.lettering) {
         state.selection = null;
       }
-      // The same selection told twice is no change: who looks at it need not look again.
+      // The same selection again is no change: who reads it need not be drawn again.
       const { selection, ...others } = payload;
       Object.assign(state, others);
       if (selection !== undefined && String(selection) !== String(state.selection)) state.selection = selection;
@@ -168,5 +186,14 @@ const bench = createSlice({
   },
 });
 
-export const { left, opened, drafted, tried, edited, saving, role, looked, handed } = bench.actions;
-export const benchReducer = bench.reducer;
+export const { counted, left, queued, opened, drafted, tried, edited, saving, role, looked, handed } = bench.actions;
+/** What a change of may be seen on the sheet. */
+const seen = ['piece', 'draft', 'tried', 'hands', 'lettering', 'veil', 'before', 'halfStrength', 'without'] as const;
+
+/** The bench; its `revision` counts on with every change that may be seen. */
+export function benchReducer(state: BenchState | undefined, action: UnknownAction): BenchState {
+  const next = bench.reducer(state, action);
+  if (!state || next === state) return next;
+  const isSeen = seen.some((field) => next[field] !== state[field]);
+  return { ...next, revision: state.revision + Number(isSeen) };
+}

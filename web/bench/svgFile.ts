@@ -24,9 +24,7 @@ export async function outlineOf(file: File): Promise<{ data: string; width: numb
     .filter((one) => parseSvgPath(one) !== null)
     .join(' ');
   if (data === '')
-    throw new Error(
-      `"${file.name}" holds no outline that fills anything. Text and lines must be turned into outlines first.`,
-    );
+    throw new Error(`"${file.name}" contains no filled outline. Text and lines must be turned into outlines first.`);
   if (data.length > longestPathData)
     throw new Error(
       `The outlines in "${file.name}" are too fine: ${data.length} characters of path data, where ${longestPathData} are the limit. Simplify the drawing.`,

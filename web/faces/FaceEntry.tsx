@@ -52,10 +52,10 @@ export function FaceEntry({ face, words, open, onOpen, onRemove }: FaceEntryProp
         </span>
       </button>
       <div className="grid grid-cols-5 gap-3 px-3 pb-2">
-        {measureNames.map(({ key, title, tells, full }) => {
+        {measureNames.map(({ key, title, explains, full }) => {
           const value = facts.measures?.[key];
           return (
-            <div key={key} title={`${title}: ${tells}`}>
+            <div key={key} title={`${title}: ${explains}`}>
               <div className="flex justify-between text-[12px]">
                 <span className="truncate text-faint">{title}</span>
                 <span>{value === undefined ? '–' : `${Math.round(value * 100)} %`}</span>
@@ -95,12 +95,12 @@ export function FaceEntry({ face, words, open, onOpen, onRemove }: FaceEntryProp
             {facts.copyright}{' '}
             {facts.licence ||
               (facts.licenceAddress === '' &&
-                'The file says nothing of a licence; ask where it came from before it is printed.')}{' '}
+                'The file names no licence: check where it came from before printing.')}{' '}
             {facts.licenceAddress}
           </p>
           {!face.shipped && (
             <button className="plain-button self-start" onClick={onRemove}>
-              Take it out of the type case
+              Remove from the type case
             </button>
           )}
         </div>

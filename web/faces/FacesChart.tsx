@@ -32,7 +32,7 @@ export function FacesChart({ faces, across, up, chosen, onChoose }: FacesChartPr
     const axis = (measure: MeasureName, gap: number) => ({
       type: 'value' as const,
       scale: true,
-      name: `${measure.title}: ${measure.tells}`,
+      name: `${measure.title}: ${measure.explains}`,
       nameLocation: 'middle' as const,
       nameGap: gap,
       nameTextStyle: { ...text, color: colour.faint },

@@ -58,7 +58,7 @@ export function FacesPage() {
       }}
     >
       <header className="flex h-11 shrink-0 items-center gap-3 border-b border-rule bg-card px-6">
-        <Link to="/" className="font-title text-base text-iron" title="To the Shelf">
+        <Link to="/" className="font-title text-base text-iron" title="Back to the Shelf">
           Inky Veil
         </Link>
         <span className="text-faint">Type case</span>

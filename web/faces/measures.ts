@@ -6,7 +6,7 @@ export interface MeasureName {
   key: keyof FaceMeasures;
   title: string;
   /** What a high value is good for. */
-  tells: string;
+  explains: string;
   /** Sorted so that what is looked for comes first. */
   best: 'high' | 'low';
   /** The value of a full bar. */
@@ -14,17 +14,23 @@ export interface MeasureName {
 }
 
 export const measureNames: readonly MeasureName[] = [
-  { key: 'inkShare', title: 'Holds a picture', tells: 'share of the capitals’ box that is ink', best: 'high', full: 1 },
-  { key: 'stroke', title: 'Stroke', tells: 'width of a stroke, of the capitals’ height', best: 'high', full: 0.6 },
+  {
+    key: 'inkShare',
+    title: 'Holds a picture',
+    explains: 'share of the capitals’ box that is ink',
+    best: 'high',
+    full: 1,
+  },
+  { key: 'stroke', title: 'Stroke', explains: 'width of a stroke, of the capitals’ height', best: 'high', full: 0.6 },
   {
     key: 'counters',
     title: 'Open counters',
-    tells: 'share of white within the letters’ outlines',
+    explains: 'share of white within the letters’ outlines',
     best: 'high',
     full: 0.4,
   },
-  { key: 'width', title: 'Lean', tells: 'width of a letter, of the capitals’ height', best: 'low', full: 1.5 },
-  { key: 'finest', title: 'Finest detail', tells: 'of the capitals’ height', best: 'high', full: 0.4 },
+  { key: 'width', title: 'Width', explains: 'width of a letter, of the capitals’ height', best: 'low', full: 1.5 },
+  { key: 'finest', title: 'Finest detail', explains: 'of the capitals’ height', best: 'high', full: 0.4 },
 ];
 
 export type Sorting = 'name' | keyof FaceMeasures;

@@ -84,7 +84,7 @@ export function useArrival(done: (asset: StoredAsset) => void): Arrival {
     importPlate(file, (state) => setArriving({ name: file.name, startedAt, ...state }), controller.signal)
       .then(done, (error: unknown) => {
         if (!controller.signal.aborted)
-          setProblem(`“${file.name}” was not taken in. ${error instanceof Error ? error.message : ''}`);
+          setProblem(`“${file.name}” could not be imported. ${error instanceof Error ? error.message : ''}`);
       })
       .finally(() => {
         stop.current = null;

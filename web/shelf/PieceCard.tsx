@@ -74,7 +74,7 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: Pi
                   Save as a bundle
                 </a>
               </DropdownMenu.Item>
-              <Choice name="Take off the Shelf" onSelect={onRemove} />
+              <Choice name="Remove from the Shelf" onSelect={onRemove} />
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>

@@ -77,7 +77,7 @@ export function ShelfPage() {
             className="mb-4 flex items-center gap-3 rounded-sheet border border-rule bg-card px-3 py-2"
             role="status"
           >
-            <span className="grow">“{removed.name}” was taken off the Shelf.</span>
+            <span className="grow">“{removed.name}” was removed from the Shelf.</span>
             <button
               className="plain-button"
               onClick={() => {

@@ -19,11 +19,11 @@ const grade = (change: Partial<Grade>, reach: Partial<GradeReach> = {}): Grade =
   ...change,
   reach: { lettering: 'w', area: 'inside', on: { kind: 'all' }, soft: 0, ...reach },
 });
-const draw = async (source: Node, said: Grade, { veil = null as string | null, scale = 1 } = {}): Promise<Raster> =>
+const draw = async (source: Node, given: Grade, { veil = null as string | null, scale = 1 } = {}): Promise<Raster> =>
   new Evaluator(1e8).pixels(
     gradePass.paint!(
       source,
-      { grades: [said] },
+      { grades: [given] },
       {
         materials: null as never,
         photographs: new Map(),

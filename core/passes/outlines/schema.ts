@@ -45,7 +45,7 @@ export const outlineSchema = z.strictObject({
 export const outlinesSchema = z.strictObject({
   /** Radius that corners are rounded to, fraction of the letter size. */
   round: z.number().min(0).max(0.5).default(0),
-  /** The letters made this much fatter, or thinner where it is below 0, fraction of the letter size. */
+  /** The letters thickened by this much, or thinned where it is below 0, fraction of the letter size. */
   grow: z.number().min(-0.5).max(0.5).default(0),
   /** From far to near. */
   list: z.array(outlineSchema).max(40).default([]),
@@ -57,9 +57,9 @@ export type Outlines = z.infer<typeof outlinesSchema>;
 /** No outline, and the edge as the face has it. */
 export const plainOutlines = (): Outlines => ({ round: 0, grow: 0, list: [] });
 
-/** An outline as it is when only what must be said is said. */
-export const plainOutline = (said: Omit<z.input<typeof outlineSchema>, 'coats'> & { colour: string }): Outline => {
-  const { colour, ...rest } = said;
+/** An outline as it is when only what must be given is given. */
+export const plainOutline = (given: Omit<z.input<typeof outlineSchema>, 'coats'> & { colour: string }): Outline => {
+  const { colour, ...rest } = given;
   return outlineSchema.parse({ ...rest, coats: [solidCoat({ colour })] });
 };
 

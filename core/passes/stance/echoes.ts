@@ -3,7 +3,7 @@ import { followedBy, identity, moved, placed, type Affine } from '../../shape/af
 import type { EchoPlace } from '../../type/letters';
 import type { Echo } from './schema';
 
-/** Turned over about an edge of the ink. */
+/** Flipped about an edge of the ink. */
 function mirrorOf(mirror: Echo['mirror'], ink: Region): Affine {
   if (mirror === 'down') return { a: 1, b: 0, c: 0, d: -1, e: 0, f: 2 * (ink.y + ink.height) };
   if (mirror === 'across') return { a: -1, b: 0, c: 0, d: 1, e: 2 * (ink.x + ink.width), f: 0 };

@@ -41,7 +41,7 @@ export const echoSchema = z.strictObject({
   /** Moved by this much, sheet px. */
   x: length,
   y: length,
-  /** Turned over about the ink's lower edge, or about its right edge. */
+  /** Flipped about the ink's lower edge, or about its right edge. */
   mirror: z.enum(['none', 'down', 'across']),
   /** Fraction, about the middle of the ink. */
   scale: z.number().min(0.02).max(50),
@@ -59,7 +59,7 @@ export const echoSchema = z.strictObject({
   colour: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable(),
 });
 
-/** Line 2. Where a lettering stands: bent, pulled into perspective, turned over; then its origin on the sheet, turned and scaled. */
+/** Line 2. Where a lettering stands: bent, pulled into perspective, flipped; then its origin on the sheet, turned and scaled. */
 export const stanceSchema = z.strictObject({
   /** Sheet px. */
   x: length,
@@ -68,7 +68,7 @@ export const stanceSchema = z.strictObject({
   rotation: z.number().min(-360).max(360),
   /** Fraction; 1 leaves the letter size as it is set. */
   scale: z.number().min(0.01).max(100),
-  /** Turned over left to right, or top to bottom, about the middle of the ink. */
+  /** Flipped left to right, or top to bottom, about the middle of the ink. */
   flipAcross: z.boolean().default(false),
   flipDown: z.boolean().default(false),
   /** The point that turning by hand leaves where it is, lettering px; null: the middle of the ink. */
@@ -84,7 +84,7 @@ export type Bending = z.infer<typeof bendSchema>;
 export type Perspective = z.infer<typeof perspectiveSchema>;
 export type Echo = z.infer<typeof echoSchema>;
 
-/** A stance as it is when only the place is said. */
-export function plainStance(said: z.input<typeof stanceSchema>): Stance {
-  return stanceSchema.parse(said);
+/** A stance as it is when only the place is given. */
+export function plainStance(given: z.input<typeof stanceSchema>): Stance {
+  return stanceSchema.parse(given);
 }

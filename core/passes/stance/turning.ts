@@ -17,7 +17,7 @@ export function turnedAbout({ rotation, x, y }: Place, degrees: number, [cx, cy]
 
 /**
  * The stance turned as a slope runs, and moved straight across it until the foot stands on it.
- * @param foot the point that shall come to lie on the slope, sheet px
+ * @param foot the point that is to come to lie on the slope, sheet px
  */
 export function alongSlope(stance: Place, foot: Point, from: Point, to: Point): Place {
   const turned = turnedAbout(stance, slopeDegrees(from, to), foot);

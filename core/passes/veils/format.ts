@@ -2,7 +2,7 @@
 export const describes = `**\`veils\`** - what stands in front. \`id\`; \`name\`; \`plate\`: the \`id\` of the plate that it is cut from; it moves with that plate.
 The matte is made in this order:
 
-1. \`cuts\`, joined one after the other: \`joining\` is \`add\` (the larger value counts), \`take-away\` or \`intersect\`. A cut is one of
+1. \`cuts\`, joined one after the other: \`operation\` is \`add\` (the larger value counts), \`subtract\` or \`intersect\`. A cut is one of
    - \`{"kind": "trace", "contours"}\`, in **plate px**. \`closed\`: an open contour is still being traced and cuts nothing. \`points\`: each with
      \`x\`, \`y\`; \`to\`: how the stretch to the next point runs, \`edge\` (found on the photo), \`straight\`, \`smooth\` (a curve whose slopes
      follow from its neighbours, see \`core/passes/veils/contour.ts\`) or \`border\` (around outside of the sheet); \`via\`: the points between
@@ -13,7 +13,7 @@ The matte is made in this order:
      kind \`matte\`, or \`null\`; \`coarse\`: only as finely as a screen shows the whole plate.
    - \`{"kind": "tone", "samples", "chroma", "lightness", "softness", "connected", "matte"}\`: \`samples\` are \`{"x", "y", "colour"}\`; a colour belongs while its
      differences from the nearest sample, chroma (with hue) and lightness each as a part of its tolerance (Oklab times 100), are together
-     below 1, and fades over \`softness\` beyond; \`connected\`: only what hangs together with a sample. With \`matte\` \`null\` it is worked out while drawing.
+     below 1, and fades over \`softness\` beyond; \`connected\`: only what is connected to a sample. With \`matte\` \`null\` it is worked out while drawing.
    - \`{"kind": "picture", "matte"}\`: a key of kind \`matte\`. A matte of another size than the plate is drawn as wide as the plate.
 2. \`softness\` (or \`null\`): \`profile\`, places of the border and the sigma of the photo's blur there, \`[x, y, sigma]\` in plate px; \`factor\`. The
    cut is blurred by what the nearest places say.

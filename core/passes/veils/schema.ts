@@ -88,7 +88,7 @@ const toneCutSchema = z.strictObject({
   lightness: z.number().min(0).max(100),
   /** Fraction of the tolerance over which belonging fades. */
   softness: z.number().min(0).max(4),
-  /** Only what hangs together with a sample. */
+  /** Only what is connected to a sample. */
   connected: z.boolean().default(false),
   matte: matteKey.nullable().default(null),
 });
@@ -103,7 +103,7 @@ export const cutSchema = z.discriminatedUnion('kind', [
 ]);
 
 const fineEdgeSchema = z.strictObject({
-  /** Where the edge is hairy: painted by hand. */
+  /** Where there is hair or blur along the edge: painted by hand. */
   band: z.array(z.strictObject(lineFields)).max(2000),
   /** Width of the band along the whole border of the cut, to each side, plate px; 0 leaves only what is painted. */
   reach: z.number().min(0).max(200),
@@ -223,7 +223,7 @@ export type Graft = z.infer<typeof graftSchema>;
 export type Cast = z.infer<typeof castSchema>;
 
 /** A veil as the format's defaults have it. */
-export const plainVeil = (said: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Veil>): Veil => ({
+export const plainVeil = (given: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Veil>): Veil => ({
   cuts: [],
   fine: null,
   softness: null,
@@ -232,7 +232,7 @@ export const plainVeil = (said: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<Ve
   shadow: null,
   graft: null,
   cast: null,
-  ...said,
+  ...given,
 });
 
 /** A shadow to begin with. */
@@ -249,11 +249,11 @@ export const firstShadow: VeilShadow = {
   touches: [],
 };
 
-export const plainStroke = (said: Pick<Stroke, 'side' | 'radius' | 'points'> & Partial<Stroke>): Stroke => ({
+export const plainStroke = (given: Pick<Stroke, 'side' | 'radius' | 'points'> & Partial<Stroke>): Stroke => ({
   softness: 0,
   flow: 1,
   fence: null,
-  ...said,
+  ...given,
 });
 
 export const tracedCut = (contours: Contour[], how: CutOperation = 'add'): TraceCut => ({

@@ -1,8 +1,8 @@
 /** The pass's part of the document in the words of the format's documentation (Markdown). */
-export const describes = `- \`words\`, what is written. Must be said: \`text\` (up to 5,000 characters, lines parted by \`\\n\`); \`face\`: a key of kind \`face\`; \`size\`: one
-  em; \`leading\`: baseline to baseline, em; \`tracking\`: added between letters, em; \`alignment\`: \`left\`, \`centre\` or \`right\`. May be said:
+export const describes = `- \`words\`, what is written. Required: \`text\` (up to 5,000 characters, lines parted by \`\\n\`); \`face\`: a key of kind \`face\`; \`size\`: one
+  em; \`leading\`: baseline to baseline, em; \`tracking\`: added between letters, em; \`alignment\`: \`left\`, \`centre\` or \`right\`. Optional:
   - \`upperCase\`: shown in capitals; the text stays as typed. \`axes\`: settings of a variable face by tag (\`{"wght": 800}\`).
-    \`features\`: OpenType features by tag (\`{"liga": 0}\`). \`fallbacks\`: keys of faces for letters that \`face\` has not.
+    \`features\`: OpenType features by tag (\`{"liga": 0}\`). \`fallbacks\`: keys of faces for letters missing from \`face\`.
   - \`leadings\`: leading above single lines, em, by number of the line; \`null\` for those that are as all.
   - \`lockup\`, one of \`{"kind": "lines"}\`; \`{"kind": "one-width", "width", "gap"}\` (every line scaled until its ink is \`width\` px
     wide; \`gap\` from ink to ink, a fraction of the width); \`{"kind": "justified", "width"}\`; \`{"kind": "stacked", "gap"}\` (em);

@@ -15,7 +15,7 @@ export const wordsSchema = z.strictObject({
   upperCase: z.boolean().default(false),
   /** Key of a face in the piece's `assets`; a shape may leave it empty. */
   face: z.string(),
-  /** Keys of faces that set the letters which the face has not, in this order. */
+  /** Keys of faces that set the letters missing from the face, in this order. */
   fallbacks: z.array(z.string()).max(20).default([]),
   /** Settings of a variable face by tag, in the axis' own units. */
   axes: z.record(tag, z.number().min(-1e5).max(1e5)).default({}),
@@ -39,7 +39,7 @@ export const wordsSchema = z.strictObject({
 
 export type Words = z.infer<typeof wordsSchema>;
 
-/** Words as they are when only what must be said is said. */
-export function plainWords(said: z.input<typeof wordsSchema>): Words {
-  return wordsSchema.parse(said);
+/** Words as they are when only what must be given is given. */
+export function plainWords(given: z.input<typeof wordsSchema>): Words {
+  return wordsSchema.parse(given);
 }

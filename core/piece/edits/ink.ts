@@ -16,7 +16,7 @@ export function coatsIn(piece: Pick<Piece, 'sheet' | 'letterings'>, at: CoatsAt)
   const { ink, outlines } = itemOf(piece.letterings, at.lettering);
   if (at.of === 'ink') return ink.coats;
   if (at.of === 'outline') return itemOf(outlines.list, at.outline).coats;
-  if (!ink.panel) throw new Error('There is no panel behind these letters any more.');
+  if (!ink.panel) throw new Error('There is no longer a panel behind these letters.');
   return at.of === 'panel' ? ink.panel.coats : ink.panel.opening;
 }
 

@@ -9,7 +9,7 @@ import { moveWithin, type Edit } from './edit';
 /** @throws Error when there is no such thing in the list */
 export function itemOf<Item extends { id: string }>(list: readonly Item[], id: string): Item {
   const item = list.find((one) => one.id === id);
-  if (!item) throw new Error(`There is no "${id}" in this piece any more.`);
+  if (!item) throw new Error(`There is no "${id}" in this piece: it may have been removed.`);
   return item;
 }
 

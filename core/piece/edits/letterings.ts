@@ -36,7 +36,7 @@ export const setText =
       retyped?.(piece[field as keyof Piece], retyping);
   };
 
-/** The faces that set what the lettering's own face has not. */
+/** The faces that set letters missing from the lettering's own face. */
 export const setHelpers =
   (id: string, faces: readonly KeptAsset[]): Edit =>
   (piece) => {

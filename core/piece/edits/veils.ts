@@ -104,7 +104,7 @@ function placeBefore(index: number, length: number, closed: boolean): number {
 
 function traceAt(piece: Piece, id: string, cut: number): TraceCut {
   const found = itemOf(piece.veils, id).cuts[cut];
-  if (found?.kind !== 'trace') throw new Error('This is not a trace any more.');
+  if (found?.kind !== 'trace') throw new Error('This is no longer a trace.');
   return found;
 }
 

@@ -79,10 +79,10 @@ export function CoatCard({ at, index, name }: { at: CoatsAt; index: number; name
           </button>
           <button
             className="quiet-button px-0.5"
-            aria-label={`Take ${name} off`}
-            title="Take it off"
+            aria-label={`Remove ${name}`}
+            title="Remove"
             disabled={!mayChange}
-            onClick={() => editing.commit('Take a coat off', removeCoat(at, index))}
+            onClick={() => editing.commit('Remove a coat', removeCoat(at, index))}
           >
             <X size={14} aria-hidden />
           </button>

@@ -32,15 +32,15 @@ export function CoatList({ at, of = '', empty }: { at: CoatsAt; of?: string; emp
         ))}
       </SortableList>
       <div>
-        <span className="label">Lay on a coat</span>
-        <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label={`Lay on a coat${named}`}>
+        <span className="label">Add a coat</span>
+        <div className="mt-1 flex flex-wrap gap-1" role="group" aria-label={`Add a coat${named}`}>
           {offered.map((kind) => (
             <button
               key={kind}
               className="plain-button"
               disabled={!mayChange || coats.length >= most}
               onClick={() =>
-                editing.commit(`Lay on a coat: ${coatNames[kind].toLowerCase()}`, addCoat(at, firstCoats[kind]))
+                editing.commit(`Add a coat: ${coatNames[kind].toLowerCase()}`, addCoat(at, firstCoats[kind]))
               }
             >
               {coatNames[kind]}

@@ -68,9 +68,9 @@ export function PatternSettings({ at, coat, name, set, commit }: CoatProps<Patte
       <button
         className="quiet-button"
         disabled={!mayChange}
-        onClick={() => commit('Scatter the pattern anew', { seed: (coat.seed % 1e6) + 1 })}
+        onClick={() => commit('Scatter the pattern again', { seed: (coat.seed % 1e6) + 1 })}
       >
-        Scatter anew
+        Scatter again
       </button>
     </p>
   );

@@ -9,7 +9,7 @@ export function PictureButton({ at, disabled }: { at: CoatsAt; disabled: boolean
       className="plain-button"
       disabled={disabled}
       title="Picture"
-      onChoose={(asset) => editing.commit('Lay on a coat: picture', addPictureCoat(at, asset))}
+      onChoose={(asset) => editing.commit('Add a coat: picture', addPictureCoat(at, asset))}
     />
   );
 }

@@ -57,7 +57,7 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
           max={10000}
           edit={(scale) => set({ scale })}
         />{' '}
-        as large, slipped by{' '}
+        of its fitted size, slipped by{' '}
         <EditedValue
           label={`Slip across of ${name}`}
           value={coat.x}
@@ -107,9 +107,9 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
             <button
               className="quiet-button"
               disabled={!mayChange}
-              onClick={() => commit('Bring the letters’ own slips back', { slips: [] })}
+              onClick={() => commit('Reset the slips of single letters', { slips: [] })}
             >
-              Bring them back
+              Reset them
             </button>
           </>
         )}
@@ -178,7 +178,7 @@ function Shuffle({ at, index, coat }: CoatProps<PictureCoat>) {
     <button
       className="quiet-button"
       disabled={!mayChange || !letters?.ink || coat.more.length > 0}
-      title="Slips the picture in each letter to where most goes on in it"
+      title="Slips the picture in each letter to its liveliest part"
       onClick={() => void shuffle()}
     >
       Shuffle: liveliest parts
@@ -210,8 +210,8 @@ function MorePictures({ at, index, coat, name, set, commit }: CoatProps<PictureC
             <button
               className="quiet-button"
               disabled={!mayChange}
-              aria-label={`Take ${piece.assets[asset]?.name ?? 'a picture'} out of ${name}`}
-              onClick={() => editing.commit('Take a picture out', dropFromPictures(at, index, i))}
+              aria-label={`Remove ${piece.assets[asset]?.name ?? 'a picture'} from ${name}`}
+              onClick={() => editing.commit('Remove a picture', dropFromPictures(at, index, i))}
             >
               Take out
             </button>

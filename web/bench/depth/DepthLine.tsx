@@ -117,8 +117,8 @@ function Still({ id, name, image, swatch }: { id: string; name: string; image?: 
       {...without}
       tabIndex={0}
       role="button"
-      aria-label={`${name}: lies furthest off and stays there. Hold W to see the sheet without it.`}
-      title={`${name} lies furthest off and stays there`}
+      aria-label={`${name}: is farthest away and stays there. Hold W to see the sheet without it.`}
+      title={`${name} is farthest away and stays there`}
       className="flex flex-col items-center"
     >
       <div
@@ -155,7 +155,7 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
       }}
       aria-label={`${lettering ? 'Words' : 'Veil'} ${name}`}
       data-depth={id}
-      title={`${name}. Space, then arrows, moves it; W held shows the sheet without it.`}
+      title={`${name}. Space, then arrows, moves it; hold W to see the sheet without it.`}
       onClick={() => dispatch(looked(lettering ? { lettering: id } : { veil: id }))}
       className={`flex cursor-grab flex-col items-center ${isDragging ? 'z-10 opacity-80' : ''}`}
     >

@@ -8,7 +8,7 @@ const step = 27;
 /** Crossings that a row shows at most. */
 const most = 18;
 
-/** The chosen veil as a thread that runs over and under the letters it crosses; a click on a letter turns it over. */
+/** The chosen veil as a thread that runs over and under the letters it crosses; a click on a letter flips it. */
 export function Threads() {
   const { veil, mayChange, line } = useBench();
   const ordered = useCrossings().slice(0, most);
@@ -57,10 +57,10 @@ interface LetterCardProps {
 }
 
 function LetterCard({ crossing, x, y, name, mayChange, children }: LetterCardProps) {
-  const said = crossingName(name, crossing);
+  const shown = crossingName(name, crossing);
   return (
-    <g className="cursor-pointer" aria-label={`${said}. Turn it over`} {...turning(crossing, mayChange)}>
-      <title>{said}</title>
+    <g className="cursor-pointer" aria-label={`${shown}. Flip it`} {...turning(crossing, mayChange)}>
+      <title>{shown}</title>
       <rect x={x} y={y - card.height / 2} width={card.width} height={card.height} fill="#fff" stroke="#C8C8C2" />
       <text x={x + card.width / 2} y={y - 2} textAnchor="middle" fontSize={11} fill="#1F2328">
         {crossing.text}

@@ -9,7 +9,7 @@ export function ContrastGauge() {
     return <p className="text-faint">Measured once there are words.</p>;
   return (
     <div>
-      <h3 className="mb-1 label">Letters against what lies beside their edge</h3>
+      <h3 className="mb-1 label">Letters against what is beside their edge</h3>
       {measures.ink.contrast.map(({ lettering: id, difference }) => (
         <Scale
           key={id}

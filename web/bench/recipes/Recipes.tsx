@@ -50,7 +50,7 @@ export function Recipes({ lettering }: { lettering: Lettering }) {
                 <button
                   className="quiet-button"
                   disabled={!mayChange}
-                  aria-label={`Forget the recipe ${recipe.name}`}
+                  aria-label={`Delete the recipe ${recipe.name}`}
                   onClick={() => remove(recipe.id)}
                 >
                   Forget
@@ -101,7 +101,7 @@ function Offer({ recipe, lettering }: { recipe: Recipe; lettering: Lettering }) 
       onBlur={hide}
       onClick={() => {
         window.clearTimeout(timer.current);
-        editing.commit(`Put on the recipe ${recipe.name}`, edit);
+        editing.commit(`Apply the recipe ${recipe.name}`, edit);
       }}
     >
       <b>{recipe.name}</b>

@@ -105,7 +105,7 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
               {inches(width)} × {inches(height)} in on paper.
               {format === 'jpeg' &&
                 piece.sheet.paint === null &&
-                ' JPEG knows no transparency: clear parts become white.'}
+                ' JPEG has no transparency: clear parts become white.'}
             </p>
             <div className="flex flex-wrap gap-2">
               <button className="strong-button" onClick={() => void start()}>

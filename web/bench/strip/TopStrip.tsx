@@ -43,9 +43,7 @@ export function TopStrip({ onKeys }: { onKeys(): void }) {
           <Undo2 size={15} aria-hidden />
         </button>
       </Tip>
-      <Tip
-        text={historyAt < history.length ? `Make “${history[historyAt]}” again: Ctrl+Shift+Z` : 'Nothing to make again'}
-      >
+      <Tip text={historyAt < history.length ? `Redo “${history[historyAt]}”: Ctrl+Shift+Z` : 'Nothing to redo'}>
         <button
           className="quiet-button"
           aria-label="Redo"
@@ -100,7 +98,7 @@ function SavingNote({ saving }: { saving: Saving }) {
   if (saving.state === 'saving') return <span className="text-faint">Saving</span>;
   return (
     <span role="alert" className="truncate font-semibold text-iron" title={saving.message}>
-      {saving.state === 'waiting' ? 'Not saved yet: the server is away. Trying again.' : 'Not saved'}
+      {saving.state === 'waiting' ? 'Not saved yet: the server cannot be reached. Trying again.' : 'Not saved'}
     </span>
   );
 }

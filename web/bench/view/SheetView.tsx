@@ -14,12 +14,13 @@ import { ViewportContext, viewOf, zoomedAt, type View, type Viewport } from './v
 interface SheetViewProps {
   /** Called whenever new tiles are there; returns what stops it. */
   onTiles(listener: () => void): () => void;
-  sharp: boolean;
+  /** The revision of the bench whose picture is shown sharp; null while none is. */
+  sharpRevision: number | null;
   children: ReactNode;
 }
 
 /** The sheet on its mat: pixels on a canvas, handles above it as lines. */
-export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
+export function SheetView({ onTiles, sharpRevision, children }: SheetViewProps) {
   const { piece, renderer, letters, mayChange } = useBench();
   const mat = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -107,7 +108,8 @@ export function SheetView({ onTiles, sharp, children }: SheetViewProps) {
       ref={mat}
       data-sheet
       data-testid="mat"
-      data-sharp={sharp}
+      data-sharp={sharpRevision !== null}
+      data-sharp-revision={sharpRevision ?? ''}
       data-view={shown ? `${shown.zoom} ${shown.x} ${shown.y}` : ''}
       className="relative grow overflow-hidden bg-mat"
       tabIndex={-1}

@@ -28,7 +28,7 @@ export function renderPool(count: number, memory: SharedMemory | null): WorkerPo
     spawn(answered, failed) {
       const worker = new Worker(new URL('./renderWorker.ts', import.meta.url), { type: 'module' });
       const ready = new ReadyWorker<RenderOrder, RenderAnswer>(worker, answered, () =>
-        failed('A part of the program that draws has stopped.'),
+        failed('A render worker has stopped.'),
       );
       const parts = new PartSender();
       ready.post({ kind: 'share', memory });

@@ -64,8 +64,8 @@ export type Panel = z.infer<typeof panelSchema>;
 export type PanelShape = Panel['shape'];
 export type InwardShadow = NonNullable<Panel['shadow']>;
 
-/** A panel as it is when only what must be said is said. */
-export const plainPanel = (said: Omit<z.input<typeof panelSchema>, 'coats'> & { colour: string }): Panel => {
-  const { colour, ...rest } = said;
+/** A panel as it is when only what must be given is given. */
+export const plainPanel = (given: Omit<z.input<typeof panelSchema>, 'coats'> & { colour: string }): Panel => {
+  const { colour, ...rest } = given;
   return panelSchema.parse({ ...rest, coats: [solidCoat({ colour })] });
 };

@@ -3,7 +3,7 @@ import { drawMarks } from '../scribble/marks';
 import type { Cut, FineEdge } from '../schema';
 
 /** What the marks of a veil's scribble cuts say of each px; null where there are none. @param factor plate px for each px */
-export function saidBy(cuts: readonly Cut[], factor: number, lying: Region): Uint8Array | null {
+export function marksOf(cuts: readonly Cut[], factor: number, lying: Region): Uint8Array | null {
   const marks = cuts.flatMap((cut) => (cut.kind === 'scribble' && cut.operation === 'add' ? cut.marks : []));
   return marks.length > 0 ? drawMarks(marks, factor, lying) : null;
 }

@@ -119,7 +119,7 @@ export interface Estimate {
  * front's colours, the one near by or a tone from elsewhere, in linear light.
  * @param alpha what is thought now; sure px are what both sides are learned from
  * @param learned tones of the front, and whether its px in the band may be mixtures of them
- * @param said the marks of a scribble cut; null where there are none
+ * @param marked the marks of a scribble cut; null where there are none
  */
 export function estimateAlpha(
   light: LightPlanes,
@@ -128,7 +128,7 @@ export function estimateAlpha(
   alpha: Float32Array,
   unknown: Uint8Array,
   learned: { tones: Tones; isMixed: boolean },
-  said: Uint8Array | null,
+  marked: Uint8Array | null,
 ): Estimate {
   const { tones, isMixed } = learned;
   const front = new Float32Array(alpha.length);
@@ -136,8 +136,8 @@ export function estimateAlpha(
   for (let i = 0; i < alpha.length; i++) {
     const trust = unknown[i] ? inBand : 1;
     // What the hand has marked is sure, whatever is thought of it.
-    if (said && said[i] === markedFront) front[i] = 1;
-    else if (said && said[i] === markedBehind) behind[i] = 1;
+    if (marked && marked[i] === markedFront) front[i] = 1;
+    else if (marked && marked[i] === markedBehind) behind[i] = 1;
     else if (alpha[i] > 0.9) front[i] = trust * (alpha[i] - 0.9) * 10;
     else if (alpha[i] < 0.1) behind[i] = trust * (0.1 - alpha[i]) * 10;
   }

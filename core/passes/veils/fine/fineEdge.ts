@@ -17,7 +17,7 @@ export interface SolvedEdge {
 
 export interface FineEdgeOptions {
   /** The marks of a scribble cut, of the picture's size: what both sides look like, also in the band. */
-  said?: Uint8Array | null;
+  marked?: Uint8Array | null;
   /** One round and few steps, for a first look. */
   quick?: boolean;
   /** 0..1 */
@@ -46,17 +46,17 @@ export function solveFineEdge(
   picture: Level,
   cut: Uint8Array,
   band: Uint8Array,
-  { said, quick = false, progress }: FineEdgeOptions = {},
+  { marked, quick = false, progress }: FineEdgeOptions = {},
 ): SolvedEdge {
   const { width, height } = picture;
   const matte: Level = { width, height, channels: 1, bytes: Uint8Array.from(cut) };
   const front: Level = { width, height, channels: 4, bytes: new Uint8Array(width * height * 4) };
   const parts = partsOf(width, height, band);
-  const learned = parts.length > 0 ? frontTones(picture, { cut, band, said }) : { tones: [], isMixed: false };
+  const learned = parts.length > 0 ? frontTones(picture, { cut, band, marked }) : { tones: [], isMixed: false };
   parts.forEach((part, i) => {
-    const told = (done: number): void => progress?.((i + done) / parts.length);
-    solvePart({ picture, cut, band, said }, part, learned, quick, { matte, front }, told);
-    told(1);
+    const report = (done: number): void => progress?.((i + done) / parts.length);
+    solvePart({ picture, cut, band, marked }, part, learned, quick, { matte, front }, report);
+    report(1);
   });
   return { matte, front };
 }
@@ -91,13 +91,13 @@ interface FrontTones {
 const mixedFrom = 3;
 
 /** Tones of the whole front, from a sample of its px: those outside of the band, and those in it that are no mixture. */
-function frontTones(picture: Level, { cut, band, said }: Pick<Given, 'cut' | 'band' | 'said'>): FrontTones {
+function frontTones(picture: Level, { cut, band, marked }: Pick<Given, 'cut' | 'band' | 'marked'>): FrontTones {
   const inside: number[] = [];
   const sure: number[] = [];
   const ground: number[] = [];
   for (let i = 0; i < cut.length; i++) {
     if (cut[i] === 255) (band[i] ? inside : sure).push(i);
-    else if (cut[i] === 0 && (!band[i] || said?.[i])) ground.push(i);
+    else if (cut[i] === 0 && (!band[i] || marked?.[i])) ground.push(i);
   }
   const isMixed = inside.length > mixedFrom * sure.length;
   const own = tonesAt(picture, inside);
@@ -120,7 +120,7 @@ interface Given {
   picture: Level;
   cut: Uint8Array;
   band: Uint8Array;
-  said?: Uint8Array | null;
+  marked?: Uint8Array | null;
 }
 
 function solvePart(
@@ -129,7 +129,7 @@ function solvePart(
   learned: FrontTones,
   quick: boolean,
   out: SolvedEdge,
-  told: (done: number) => void,
+  report: (done: number) => void,
 ): void {
   const wide = intersect(grow(part, partMargin), {
     x: 0,
@@ -145,7 +145,7 @@ function solvePart(
   for (let i = 0; i < known.length; i++) if (unknown[i]) known[i] = 0;
   const away = borderDistance(local.cut, wide.width, wide.height);
   for (let round = 0; round < rounds; round++) {
-    const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, learned, local.said);
+    const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, learned, local.marked);
     const equations = mattingEquations(light, wide.width, wide.height, known, unknown, smoothness);
     const values = Float64Array.from(equations.pixels, (pixel) => estimate.alpha[pixel]);
     equations.pixels.forEach((pixel, k) => {
@@ -156,12 +156,12 @@ function solvePart(
     solve(equations, values, {
       tolerance: 1e-3,
       steps: quick ? 25 : 120,
-      progress: (done) => told((round + done) * share),
+      progress: (done) => report((round + done) * share),
     });
     equations.pixels.forEach((pixel, k) => (alpha[pixel] = settled(values[k])));
   }
   const colours = estimateFront(light, alpha, wide.width, wide.height);
-  told(0.97);
+  report(0.97);
   keep(out, part, wide, local, colours);
 }
 
@@ -171,28 +171,28 @@ const settled = (value: number): number => Math.min(1, Math.max(0, (value - hem)
 
 interface LocalPart {
   cut: Uint8Array;
-  said: Uint8Array | null;
+  marked: Uint8Array | null;
   light: ReturnType<typeof lightPlanes>;
   alpha: Float32Array;
   unknown: Uint8Array;
 }
 
-function localPart({ picture: { width, channels, bytes }, cut, band, said }: Given, wide: Region): LocalPart {
+function localPart({ picture: { width, channels, bytes }, cut, band, marked }: Given, wide: Region): LocalPart {
   const count = wide.width * wide.height;
   const pixels = new Uint8Array(count * channels);
   const alpha = new Float32Array(count);
   const unknown = new Uint8Array(count);
   const own = new Uint8Array(count);
-  const marks = said ? new Uint8Array(count) : null;
+  const marks = marked ? new Uint8Array(count) : null;
   for (let y = 0; y < wide.height; y++) {
     const from = (wide.y + y) * width + wide.x;
     pixels.set(bytes.subarray(from * channels, (from + wide.width) * channels), y * wide.width * channels);
     unknown.set(band.subarray(from, from + wide.width), y * wide.width);
-    if (said) marks!.set(said.subarray(from, from + wide.width), y * wide.width);
+    if (marked) marks!.set(marked.subarray(from, from + wide.width), y * wide.width);
     own.set(cut.subarray(from, from + wide.width), y * wide.width);
     for (let x = 0; x < wide.width; x++) alpha[y * wide.width + x] = cut[from + x] / 255;
   }
-  return { cut: own, said: marks, light: lightPlanes(pixels, channels), alpha, unknown };
+  return { cut: own, marked: marks, light: lightPlanes(pixels, channels), alpha, unknown };
 }
 
 function keep(

@@ -10,7 +10,7 @@ export interface Mark {
   points: readonly (readonly [number, number])[];
 }
 
-/** Nothing said, or what the last stroke over a px said. */
+/** Nothing marked, or what the last stroke over a px marked. */
 export const [unmarked, markedFront, markedBehind] = [0, 1, 2];
 
 /**

@@ -34,7 +34,7 @@ export interface PatchCut {
   colours: SideColours;
 }
 
-/** What the person has said, on the patches' grid. */
+/** What the person has marked, on the patches' grid. */
 export interface Said {
   /** The mark of each px. */
   drawn: Uint8Array;
@@ -50,9 +50,9 @@ export interface Said {
  * @returns null where nothing is marked that stands in front, and no box is given
  */
 export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under, box }: Said): PatchCut | null {
-  const said = sayings(patches, drawn, box);
-  const known = box && !said.includes(markedFront) ? null : nearnessOf(patches, said);
-  const first = firstSides(said, box);
+  const marked = sayings(patches, drawn, box);
+  const known = box && !marked.includes(markedFront) ? null : nearnessOf(patches, marked);
+  const first = firstSides(marked, box);
   if (!first) return null;
   const stroked = { front: coloursAt(planes, under.front), behind: coloursAt(planes, under.behind) };
   let colours: SideColours | null = null;
@@ -65,18 +65,18 @@ export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under
     const learned = { front: learn('front', front), behind: learn('behind', behind) };
     if (!learned.front || !learned.behind) break;
     colours = learned as SideColours;
-    front = divide(patches, said, colours, known);
+    front = divide(patches, marked, colours, known);
     behind = front.map((one) => 1 - one);
   }
   if (!colours) return null;
-  return { front: said.includes(markedFront) ? reached(patches, front, said) : front, colours };
+  return { front: marked.includes(markedFront) ? reached(patches, front, marked) : front, colours };
 }
 
 /** Where both sides lie before anything is learned; null where nothing stands in front. */
-function firstSides(said: Uint8Array, box: Region | null): { front: Uint8Array; behind: Uint8Array } | null {
-  const front = said.map((one) => (one === markedFront || (box !== null && one === unmarked) ? 1 : 0));
+function firstSides(marked: Uint8Array, box: Region | null): { front: Uint8Array; behind: Uint8Array } | null {
+  const front = marked.map((one) => (one === markedFront || (box !== null && one === unmarked) ? 1 : 0));
   if (!front.includes(1)) return null;
-  const behind = said.map((one) => (one === markedBehind ? 1 : 0));
+  const behind = marked.map((one) => (one === markedBehind ? 1 : 0));
   // With marks on one side only, the other side is at first everything else.
   return { front, behind: behind.includes(1) ? behind : front.map((one) => 1 - one) };
 }
@@ -129,7 +129,7 @@ const weights = ({ sizes }: Patches, wanted: ArrayLike<number>): Float32Array =>
 
 function divide(
   patches: Patches,
-  said: ArrayLike<number>,
+  marked: ArrayLike<number>,
   colours: SideColours,
   known: Float32Array | null,
 ): Uint8Array {
@@ -141,8 +141,8 @@ function divide(
   } = patches;
   const graph = new CutGraph(count, from.length);
   for (let i = 0; i < count; i++) {
-    if (said[i] === markedFront) graph.draw(i, certain);
-    else if (said[i] === markedBehind) graph.draw(i, -certain);
+    if (marked[i] === markedFront) graph.draw(i, certain);
+    else if (marked[i] === markedBehind) graph.draw(i, -certain);
     else graph.draw(i, sizes[i] * leaning(colours, means[0][i], means[1][i], means[2][i], known ? known[i] : 0));
   }
   for (let k = 0; k < from.length; k++) graph.tie(from[k], to[k], tieStrength * sums[k]);
@@ -156,9 +156,9 @@ function leaning({ front, behind }: SideColours, lightness: number, a: number, b
 }
 
 /** For each patch which marks are nearer, going around edges (geodesic distance, Price et al. 2010): -1 behind, 1 front. */
-function nearnessOf(patches: Patches, said: ArrayLike<number>): Float32Array {
-  const front = walk(patches, said, markedFront);
-  const behind = walk(patches, said, markedBehind);
+function nearnessOf(patches: Patches, marked: ArrayLike<number>): Float32Array {
+  const front = walk(patches, marked, markedFront);
+  const behind = walk(patches, marked, markedBehind);
   return front.map((way, i) =>
     Number.isFinite(way) && Number.isFinite(behind[i]) && way + behind[i] > 0
       ? (behind[i] - way) / (behind[i] + way)
@@ -167,7 +167,7 @@ function nearnessOf(patches: Patches, said: ArrayLike<number>): Float32Array {
 }
 
 /** Length of the shortest way from the patches that bear a mark; a step is as long as the two differ in colour. */
-function walk(patches: Patches, said: ArrayLike<number>, mark: number): Float32Array {
+function walk(patches: Patches, marked: ArrayLike<number>, mark: number): Float32Array {
   const {
     count,
     means,
@@ -181,7 +181,7 @@ function walk(patches: Patches, said: ArrayLike<number>, mark: number): Float32A
     way[node] = length;
     (buckets[floor(length * 500)] ??= []).push(node);
   };
-  for (let i = 0; i < count; i++) if (said[i] === mark) put(i, 0);
+  for (let i = 0; i < count; i++) if (marked[i] === mark) put(i, 0);
   for (let k = 0; k < buckets.length; k++) {
     const bucket = buckets[k];
     if (!bucket) continue;
@@ -227,12 +227,12 @@ const linksOf = memoize(({ count, ties: { from, to } }: Patches): Links => {
 });
 
 /** Only what hangs together with a mark is kept: the same colours elsewhere are not meant. */
-function reached(patches: Patches, front: Uint8Array, said: ArrayLike<number>): Uint8Array {
+function reached(patches: Patches, front: Uint8Array, marked: ArrayLike<number>): Uint8Array {
   const { from, to } = patches.ties;
   const { start, edges } = linksOf(patches);
   const out = new Uint8Array(front.length);
   const open: number[] = [];
-  for (let i = 0; i < front.length; i++) if (said[i] === markedFront) open.push((out[i] = 1) && i);
+  for (let i = 0; i < front.length; i++) if (marked[i] === markedFront) open.push((out[i] = 1) && i);
   for (let node = open.pop(); node !== undefined; node = open.pop()) {
     for (let link = start[node]; link < start[node + 1]; link++) {
       const other = from[edges[link]] === node ? to[edges[link]] : from[edges[link]];

@@ -11,7 +11,7 @@ import { GradeCard } from './GradeCard';
 const offered: Record<string, Partial<Grade> & { area: 'inside' | 'outside' }> = {
   'Outside: blurred and darkened': { area: 'outside', blur: 9, light: -1 },
   'Inside: lightened': { area: 'inside', light: 0.8 },
-  'Inside: turned in hue': { area: 'inside', hue: 150 },
+  'Inside: hue shifted': { area: 'inside', hue: 150 },
   'Outside: without colour': { area: 'outside', saturation: 0 },
   'Inside: inverted': { area: 'inside', invert: true },
   'Inside: a colour subtracted': { area: 'inside', subtract: '#33445a' },
@@ -51,14 +51,14 @@ export function Controls() {
         ))}
       </SortableList>
       <div>
-        <span className="label">Lay on a grade</span>
+        <span className="label">Add a grade</span>
         <div className="mt-1 flex flex-wrap gap-1">
-          {Object.entries(offered).map(([name, said]) => (
+          {Object.entries(offered).map(([name, given]) => (
             <button
               key={name}
               className="plain-button"
               disabled={!mayChange || piece.grades.length >= 100}
-              onClick={() => editing.commit('Lay on a grade', addGrade(gradeOf(piece, lettering.id, said)))}
+              onClick={() => editing.commit('Add a grade', addGrade(gradeOf(piece, lettering.id, given)))}
             >
               {name}
             </button>

@@ -19,7 +19,7 @@ function changesOf({ blur, light, hue, saturation, invert, subtract }: Grade): s
     blur > 0 && 'blurred',
     light < 0 && 'darkened',
     light > 0 && 'lightened',
-    hue !== 0 && 'turned in hue',
+    hue !== 0 && 'hue shifted',
     saturation < 1 && (saturation === 0 ? 'without colour' : 'less colourful'),
     saturation > 1 && 'more colourful',
     invert && 'inverted',

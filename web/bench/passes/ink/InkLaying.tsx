@@ -41,10 +41,7 @@ export function InkLaying({ lettering: { id, ink, outlines } }: { lettering: Let
             }}
             disabled={!mayChange}
             onChoose={(mode) =>
-              void editing.commit(
-                'Lay the lettering on otherwise',
-                changePart(id, 'ink', { together: mode === 'each' ? null : mode }),
-              )
+              void editing.commit('Change blending', changePart(id, 'ink', { together: mode === 'each' ? null : mode }))
             }
           />
           .

@@ -44,7 +44,7 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
       void editing.commit(label, setCoat(coatsSeenAt(lettering), index, { keep }));
     if (known >= 0)
       return write(
-        'Take a keep point away',
+        'Remove a keep point',
         coat.keep.filter((_, i) => i !== known),
       );
     const letter = await letterUnder(renderer, lettering.id, letters, at);

@@ -31,16 +31,12 @@ export function PanelSettings({ lettering }: { lettering: Lettering }) {
     ink: { panel },
   } = lettering;
   const choose = (kind: Kind | 'none'): void => {
-    if (kind === 'none') return void editing.commit('Take the panel away', putPanel(id, null));
+    if (kind === 'none') return void editing.commit('Remove the panel', putPanel(id, null));
     const shape = firstShape(
       kind,
       letters ? panelPath(panel ?? plainPanel({ shape: { kind: 'box', round: 0 }, colour: '#000000' }), letters) : [],
     );
-    if (!panel)
-      return void editing.commit(
-        'Put a panel behind the letters',
-        putPanel(id, plainPanel({ shape, colour: '#1f2328' })),
-      );
+    if (!panel) return void editing.commit('Add a panel', putPanel(id, plainPanel({ shape, colour: '#1f2328' })));
     editing.commit('Shape the panel', setPanel(id, { shape }));
   };
   return (
@@ -298,7 +294,7 @@ function Shadow({ id, panel: { shadow } }: { id: string; panel: Panel }) {
   const size = Math.max(1, piece.sheet.width / 1800);
   const toggle = (): void =>
     void editing.commit(
-      shadow ? 'Take the shadow of the edge away' : 'Let the edge throw a shadow',
+      shadow ? 'Remove the shadow of the edge' : 'Add a shadow to the edge',
       setPanel(id, {
         shadow: shadow
           ? null

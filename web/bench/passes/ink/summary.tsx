@@ -65,7 +65,7 @@ function Coats() {
         unit="%"
         min={0}
         max={100}
-        says="Set the opacity"
+        undoLabel="Set the opacity"
         edit={(opacity) => setCoat({ of: 'ink', lettering: id }, 0, { opacity })}
       />
       .

@@ -28,9 +28,9 @@ export function Controls() {
   return (
     <div className="flex flex-col gap-3">
       <p className="leading-7">
-        Letters{' '}
+        Letters thickened by{' '}
         <EditedValue
-          label="Fatter letters"
+          label="Thickness of the letters"
           value={grow}
           factor={100}
           unit="%"
@@ -40,7 +40,7 @@ export function Controls() {
           max={50}
           edit={(value) => changePart(id, 'outlines', { grow: value })}
         />{' '}
-        fatter, corners rounded by{' '}
+        , corners rounded by{' '}
         <EditedValue
           label="Rounded corners"
           value={round}

@@ -11,9 +11,7 @@ export function Summary() {
     id,
     outlines: { list, round, grow },
   } = lettering;
-  const edge = [grow > 0 && 'made fatter', grow < 0 && 'made thinner', round > 0 && 'rounded']
-    .filter(Boolean)
-    .join(', ');
+  const edge = [grow > 0 && 'thickened', grow < 0 && 'thinned', round > 0 && 'rounded'].filter(Boolean).join(', ');
   if (list.length === 0)
     return <span className="text-faint">{edge ? `Letters ${edge}; no outline.` : 'No outline.'}</span>;
   return (

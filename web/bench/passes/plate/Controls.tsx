@@ -130,7 +130,7 @@ function PlatePlace() {
           className="plain-button"
           onClick={() =>
             editing.commit(
-              'Take the photograph at its own size',
+              'Show the photograph at its own size',
               changeThing('plates', plate.id, {
                 scale: 1,
                 x: Math.round((piece.sheet.width - picture.width) / 2),
@@ -142,11 +142,8 @@ function PlatePlace() {
           Own size
         </button>
         <ReplacePlate />
-        <button
-          className="quiet-button"
-          onClick={() => editing.commit('Take the photograph off the sheet', removeThing(plate.id))}
-        >
-          Take off
+        <button className="quiet-button" onClick={() => editing.commit('Remove the photograph', removeThing(plate.id))}>
+          Remove
         </button>
       </div>
     </div>

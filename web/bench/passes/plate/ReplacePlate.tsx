@@ -29,10 +29,10 @@ export function ReplacePlate() {
   const [choosing, setChoosing] = useState(false);
   const [asked, setAsked] = useState<Asked | null>(null);
   const veils = piece.veils.filter((veil) => veil.plate === plate.id);
-  const exchange = (asset: StoredAsset, carry: boolean): void => {
+  const replace = (asset: StoredAsset, carry: boolean): void => {
     setAsked(null);
     editing.commit(
-      'Exchange the photograph',
+      'Replace the photograph',
       replacePlate(
         plate.id,
         { kind: 'plate', name: asset.name, sha256: asset.sha256 },
@@ -43,7 +43,7 @@ export function ReplacePlate() {
   };
   const chosen = async (asset: StoredAsset): Promise<void> => {
     setChoosing(false);
-    if (veils.length === 0) return exchange(asset, false);
+    if (veils.length === 0) return replace(asset, false);
     const isShaped = Math.abs(asset.width! / asset.height! / (picture.width / picture.height) - 1) <= sameShape;
     try {
       const { difference } = await ask(
@@ -58,7 +58,7 @@ export function ReplacePlate() {
   return (
     <>
       <button className="plain-button" disabled={!mayChange} onClick={() => setChoosing(true)}>
-        Exchange
+        Replace
       </button>
       <PlateChooser open={choosing} onClose={() => setChoosing(false)} onChoose={(asset) => void chosen(asset)} />
       <Sheet title="What becomes of the veils?" open={asked !== null} onClose={() => setAsked(null)}>
@@ -77,16 +77,16 @@ export function ReplacePlate() {
               {asked.isShaped && (
                 <button
                   className={asked.isSame ? 'strong-button' : 'plain-button'}
-                  onClick={() => exchange(asked.asset, true)}
+                  onClick={() => replace(asked.asset, true)}
                 >
                   Carry the veils over
                 </button>
               )}
               <button
                 className={asked.isSame ? 'plain-button' : 'strong-button'}
-                onClick={() => exchange(asked.asset, false)}
+                onClick={() => replace(asked.asset, false)}
               >
-                Exchange without them
+                Replace without them
               </button>
               <button className="quiet-button" onClick={() => setAsked(null)}>
                 Leave it as it is

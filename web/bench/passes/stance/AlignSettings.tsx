@@ -49,8 +49,8 @@ export function AlignSettings() {
   const frame: Region | null = toSheet
     ? { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height }
     : unionOf(chosen.map(({ box }) => box));
-  const move = (says: string, moves: { dx: number; dy: number }[]): void =>
-    void editing.commit(says, moveLetterings(chosen.map(({ id }, i) => ({ id, ...moves[i] }))));
+  const move = (undoLabel: string, moves: { dx: number; dy: number }[]): void =>
+    void editing.commit(undoLabel, moveLetterings(chosen.map(({ id }, i) => ({ id, ...moves[i] }))));
   const boxes = chosen.map(({ box }) => box);
   const canAlign = mayChange && frame !== null && (toSheet ? chosen.length > 0 : chosen.length > 1);
   return (

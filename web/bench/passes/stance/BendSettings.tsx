@@ -45,7 +45,7 @@ export function BendSettings() {
           Turns about a point of its own,{' '}
           <EditedValue
             label="Turning point across"
-            says="Set the turning point"
+            undoLabel="Set the turning point"
             value={stance.pivot[0]}
             unit="px"
             edit={(x) => changePart(id, 'stance', { pivot: [x, stance.pivot![1]] })}
@@ -53,7 +53,7 @@ export function BendSettings() {
           ,{' '}
           <EditedValue
             label="Turning point down"
-            says="Set the turning point"
+            undoLabel="Set the turning point"
             value={stance.pivot[1]}
             unit="px"
             edit={(y) => changePart(id, 'stance', { pivot: [stance.pivot![0], y] })}
@@ -135,7 +135,7 @@ function CornerClause({ id, perspective }: { id: string; perspective: Perspectiv
               {axis === 1 && ', '}
               <EditedValue
                 label={`${name} corner ${axis === 0 ? 'across' : 'down'}`}
-                says="Pull a corner into perspective"
+                undoLabel="Pull a corner into perspective"
                 value={perspective.moves[i][axis]}
                 unit="px"
                 digits={1}

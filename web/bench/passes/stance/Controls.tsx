@@ -44,14 +44,14 @@ export function Controls() {
         <button
           className="plain-button"
           aria-pressed={stance.flipAcross}
-          onClick={set('Turn over left to right', { flipAcross: !stance.flipAcross })}
+          onClick={set('Flip left to right', { flipAcross: !stance.flipAcross })}
         >
           Flip across
         </button>
         <button
           className="plain-button"
           aria-pressed={stance.flipDown}
-          onClick={set('Turn over top to bottom', { flipDown: !stance.flipDown })}
+          onClick={set('Flip top to bottom', { flipDown: !stance.flipDown })}
         >
           Flip down
         </button>
@@ -61,7 +61,7 @@ export function Controls() {
         <button className="quiet-button" disabled={stance.rotation === 0} onClick={set('Set upright', { rotation: 0 })}>
           Upright
         </button>
-        <button className="quiet-button" disabled={stance.scale === 1} onClick={set('Take the set size', { scale: 1 })}>
+        <button className="quiet-button" disabled={stance.scale === 1} onClick={set('Reset the scale', { scale: 1 })}>
           Set size
         </button>
         <button

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { GuideLine } from '../../../../core/passes/stance/snap';
 import { addGuide, moveGuide, removeGuide } from '../../../../core/piece/edits/letterings';
 import { freeId } from '../../../../core/piece/edits/items';
-import { fromPx, lengthDigits, tellLength, toPx, type LengthUnit } from '../../../../core/piece/lengths';
+import { fromPx, lengthDigits, lengthLabel, toPx, type LengthUnit } from '../../../../core/piece/lengths';
 import type { Guide } from '../../../../core/piece/schema';
 import type { Region } from '../../../../core/pixels/region';
 import type { Point } from '../../../../core/shape/affine';
@@ -103,7 +103,7 @@ export function Distances({ box }: { box: Region }) {
             <g key={i}>
               <Hairline d={lineThrough([a, b])} dashed />
               <SheetText at={[(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 - 4]} middle>
-                {tellLength(length, unit, ppi)}
+                {lengthLabel(length, unit, ppi)}
               </SheetText>
             </g>
           );
@@ -161,7 +161,7 @@ function GuideHandle({ guide, mayChange }: { guide: Guide; mayChange: boolean })
       )}
       {moving && (
         <SheetText at={axis === 'x' ? [line[0][0] + 6, 34] : [26, line[0][1] - 6]}>
-          {tellLength(at, unit, piece.sheet.ppi)}
+          {lengthLabel(at, unit, piece.sheet.ppi)}
         </SheetText>
       )}
     </g>
@@ -257,7 +257,7 @@ function Ruler({ axis }: { axis: Axis }) {
         <g pointerEvents="none">
           <Hairline d={lineThrough(line(axis, pulling))} active />
           <SheetText at={upper ? [26, toScreen([0, pulling])[1] - 6] : [toScreen([pulling, 0])[0] + 6, 34]}>
-            {tellLength(pulling, unit, ppi)}
+            {lengthLabel(pulling, unit, ppi)}
           </SheetText>
         </g>
       )}

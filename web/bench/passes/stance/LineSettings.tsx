@@ -29,7 +29,7 @@ export function LineSettings() {
             {axis === 'x' ? 'Upright' : 'Level'} guide at{' '}
             <EditedValue
               label={`${axis === 'x' ? 'Upright' : 'Level'} guide`}
-              says="Move a guide"
+              undoLabel="Move a guide"
               value={fromPx(at, unit, sheet.ppi)}
               unit={unit}
               digits={lengthDigits[unit]}
@@ -53,7 +53,7 @@ export function LineSettings() {
             Slope of{' '}
             <EditedValue
               label="Slope"
-              says="Turn a slope"
+              undoLabel="Turn a slope"
               value={slopeDegrees(slope.from, slope.to)}
               unit="°"
               digits={1}

@@ -16,7 +16,7 @@ export function Summary() {
   const more = [
     stance.bend && (stance.bend.kind === 'arc' ? 'bent on an arc' : 'bent in a wave'),
     stance.perspective && 'in perspective',
-    (stance.flipAcross || stance.flipDown) && 'turned over',
+    (stance.flipAcross || stance.flipDown) && 'flipped',
     stance.echoes.length > 0 && (stance.echoes.length === 1 ? 'with an echo' : `with ${stance.echoes.length} echoes`),
   ].filter(Boolean);
   return (

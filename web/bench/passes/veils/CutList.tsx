@@ -35,13 +35,13 @@ export function CutList({ veil }: { veil: Veil }) {
               <span className="grow">
                 {kindNames[cut.kind]}{' '}
                 <Choice<CutOperation>
-                  label={`How ${kindNames[cut.kind]} ${i + 1} joins`}
+                  label={`Operation of ${kindNames[cut.kind]} ${i + 1}`}
                   inSentence
                   value={cut.operation}
                   options={operationNames}
                   disabled={!mayChange}
                   onChoose={(operation) =>
-                    editing.commit('Join a cut otherwise', setCutOperation(veil.id, i, operation))
+                    editing.commit('Change the operation of a cut', setCutOperation(veil.id, i, operation))
                   }
                 />{' '}
                 <span className="text-faint">{contents(cut)}</span>

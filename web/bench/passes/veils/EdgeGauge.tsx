@@ -52,7 +52,7 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
         </p>
       )}
       {measured?.veil === veil && told.length === 0 && (
-        <p className="text-faint">Nowhere along this border has the photo a clear edge.</p>
+        <p className="text-faint">No clear edge found along this border.</p>
       )}
       <div className="mt-1 flex flex-wrap gap-1">
         <button className="plain-button" disabled={busy || veil.cuts.length === 0} onClick={() => void measure()}>

@@ -45,7 +45,7 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
             className="quiet-button"
             onClick={() => editing.commit('Leave the photo’s softness', setSoftness(veil.id, null))}
           >
-            Leave it off
+            Remove
           </button>
         )}
       </div>
@@ -63,7 +63,7 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
           title="Looks for hair and blur along the border, and solves the edge there"
           onClick={() => proposeFine(plate)}
         >
-          Where hairy or blurred
+          Find hair and blur
         </button>
         {fine && (
           <>
@@ -82,14 +82,14 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
             </span>
             {fine.band.length > 0 && (
               <button className="quiet-button" onClick={() => solveFine(plate, { band: fine.band.slice(0, -1) })}>
-                Take back the last
+                Remove the last
               </button>
             )}
             <button
               className="quiet-button"
               onClick={() => editing.commit('Leave the fine edge', removeFineEdge(veil.id))}
             >
-              Leave it off
+              Remove
             </button>
           </>
         )}

@@ -74,15 +74,15 @@ function Oddities() {
   const dispatch = useAppDispatch();
   if (!measures) return null;
   const nameOf = (id: string): string => piece.veils.find((veil) => veil.id === id)?.name ?? '';
-  const odd: { says: string; place: Point }[] = [
+  const odd: { text: string; place: Point }[] = [
     ...measures.veils.crossings
       .filter(({ share }) => share < sliverLimit)
       .map(({ veil, text, place, share }) => ({
-        says: `${nameOf(veil)} meets ${text} only by a sliver (${(share * 100).toFixed(1)} %)`,
+        text: `${nameOf(veil)} meets ${text} only by a sliver (${(share * 100).toFixed(1)} %)`,
         place,
       })),
     ...measures.veils.rootless.map(({ veil, text, place }) => ({
-      says: `${nameOf(veil)} begins inside ${text}, out of nothing`,
+      text: `${nameOf(veil)} floats inside ${text}: nothing it could grow from`,
       place,
     })),
   ];
@@ -91,14 +91,14 @@ function Oddities() {
     <div className="mt-3 border-t border-rule pt-2">
       <h3 className="mb-1 label">Looks unmeant</h3>
       <ul className="flex flex-col gap-1">
-        {odd.slice(0, 8).map(({ says, place }, i) => (
+        {odd.slice(0, 8).map(({ text, place }, i) => (
           <li key={i}>
             <button
               className="text-left text-ochre underline decoration-dotted underline-offset-2"
               title="Show it on the sheet"
               onClick={() => dispatch(looked({ goTo: { place: [place[0], place[1]] } }))}
             >
-              {says}
+              {text}
             </button>
           </li>
         ))}

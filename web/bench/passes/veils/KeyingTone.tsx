@@ -44,7 +44,7 @@ export function KeyingTone({ plate }: { plate: CutPlate }) {
           at={toScreen(fromPlate(plate, [x, y]))}
           colour={colour}
           onClick={() =>
-            keyTone('Let a sample go', plate, ({ samples }) => ({ samples: samples.filter((_, k) => k !== i) }))
+            keyTone('Remove a sample', plate, ({ samples }) => ({ samples: samples.filter((_, k) => k !== i) }))
           }
         />
       ))}
@@ -57,7 +57,7 @@ function Sample({ at, colour, onClick }: { at: [number, number]; colour: string;
   return (
     <g>
       <circle cx={at[0]} cy={at[1]} r={8} fill={colour} stroke="#fff" strokeWidth={2} />
-      <Ring at={at} label="A sampled colour; click to let it go" drag={drag} cursor="pointer" />
+      <Ring at={at} label="A sampled colour: click to remove it" drag={drag} cursor="pointer" />
     </g>
   );
 }

@@ -25,8 +25,8 @@ export function PointingAtCast({ plate }: { plate: CutPlate }) {
       const hue = colour ? toOklch(colour)?.h : undefined;
       if (!veil) return;
       if (hue === undefined)
-        throw new Error('This colour is grey: it has no hue that could be turned. Click where the cast is stronger.');
-      editing.commit('Take out a cast', setCast(veil.id, { ...firstCast, ...veil.cast, hue: Math.round(hue) % 360 }));
+        throw new Error('This colour is grey: it has no hue to shift. Click where the cast is stronger.');
+      editing.commit('Remove a cast', setCast(veil.id, { ...firstCast, ...veil.cast, hue: Math.round(hue) % 360 }));
     });
   const keyPoint = useKeyCross({ enter: ([x, y]) => take([x, y]) });
   return (

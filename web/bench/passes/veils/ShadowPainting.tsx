@@ -7,9 +7,9 @@ import type { CutPlate } from './cutting';
 import { useDrawnLine, type DrawnLine } from './drawnLine';
 import { chosenShadow } from './shadows';
 
-const says = {
+const undoLabel = {
   deepen: 'Deepen the shadow',
-  clear: 'Take the shadow away there',
+  clear: 'Erase the shadow there',
   far: 'Lift the veil off there',
   near: 'Bring the veil near there',
 };
@@ -31,7 +31,7 @@ export function ShadowPainting({ plate }: { plate: CutPlate }) {
   };
   const { drag, keyed } = useDrawnLine(ground, {
     draft: (line, alt) => found && editing.draft(found.set(painted(found.shadow, line, alt))),
-    end: (line, alt) => found && editing.commit(says[shadowBrush], found.set(painted(found.shadow, line, alt))),
+    end: (line, alt) => found && editing.commit(undoLabel[shadowBrush], found.set(painted(found.shadow, line, alt))),
     cancel: () => editing.cancelDraft(),
   });
   return found ? <BrushArea drag={drag} keyed={keyed} soft /> : null;

@@ -51,7 +51,7 @@ export function ToneSettings({ veil }: { veil: Veil }) {
           disabled={!mayChange}
           onChange={(event) => keyTone('Set where the key reaches', plate, () => ({ connected: event.target.checked }))}
         />
-        only what hangs together with a sample
+        only what is connected to a sample
       </label>
     </div>
   );

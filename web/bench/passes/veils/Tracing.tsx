@@ -65,7 +65,7 @@ export function Tracing({ plate }: { plate: CutPlate }) {
       const [x, y] = rounded(place);
       const from = points[points.length - 1];
       const via = from ? await wayBetween(tracer, kind, at(from), [x, y], { sha256, zoom }) : [];
-      traced(points.length === 0 ? 'Begin a trace' : 'Trace on', (id, cut) =>
+      traced(points.length === 0 ? 'Begin a trace' : 'Continue a trace', (id, cut) =>
         addTracePoint(id, cut, { x, y }, { to: kind, via }),
       );
       const reach = borderReach / zoom;

@@ -26,7 +26,7 @@ export function takeMatte(plate: CutPlate, file: File): void {
       send<StoredAsset>(`/cuts/picture?plate=${plateHash(piece, plate)}`, file, () => undefined),
     );
     cut(
-      'Take a matte from a file',
+      'Import a matte',
       plate,
       (id) => (draft) =>
         addCut(id, {
@@ -44,10 +44,8 @@ export function takeContours(plate: CutPlate, picture: Size, file: File): void {
     const { operation } = veilHand.get();
     const { data, width } = await outlineOf(file);
     const contours = contoursFromSvg(data, width ? picture.width / width : 1);
-    if (contours.length === 0) throw new Error(`"${file.name}" holds no outline that encloses anything.`);
-    cutInto('Take contours from a file', plate, tracedCut([], operation), (id, index) =>
-      addContours(id, index, contours),
-    );
+    if (contours.length === 0) throw new Error(`"${file.name}" contains no closed outline.`);
+    cutInto('Import contours', plate, tracedCut([], operation), (id, index) => addContours(id, index, contours));
   });
 }
 

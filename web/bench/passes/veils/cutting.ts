@@ -7,7 +7,7 @@ import type { Piece } from '../../../../core/piece/schema';
 import type { Region } from '../../../../core/pixels/region';
 import { apply, inverse, placedBounds, type Affine, type Point } from '../../../../core/shape/affine';
 import { store } from '../../../store';
-import { looked } from '../../benchState';
+import { looked, queued } from '../../benchState';
 import { editing } from '../../editing';
 
 /** The plate that is cut: its picture, and where a veil's part of it comes to lie. */
@@ -103,7 +103,12 @@ export function draftInto(plate: CutPlate, blank: Cut, change: (id: string, inde
 /** Work on the veil that must wait for a worker, one after the other in the order in which it was asked for. */
 let last: Promise<unknown> = Promise.resolve();
 export function inTurn(work: () => Promise<void>): void {
-  last = last.then(work).catch((error: unknown) => {
-    store.dispatch(looked({ problem: error instanceof Error ? error.message : 'The cut could not go on.' }));
-  });
+  const count = (by: 1 | -1): void => void store.dispatch(queued(by));
+  count(1);
+  last = last
+    .then(work)
+    .catch((error: unknown) => {
+      store.dispatch(looked({ problem: error instanceof Error ? error.message : 'The cut could not be finished.' }));
+    })
+    .finally(() => count(-1));
 }

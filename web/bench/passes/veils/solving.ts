@@ -19,15 +19,15 @@ import { looked, type Solving } from '../../benchState';
 import { editing } from '../../editing';
 import { currentVeil, cutInto, draftInto, inTurn, workingCut, type CutPlate } from './cutting';
 
-const told = (solving: Solving | null): void => void store.dispatch(looked({ solving }));
+const showSolving = (solving: Solving | null): void => void store.dispatch(looked({ solving }));
 
 /** Shows that something is being solved while it is. */
 export async function whileSolving<Value>(stage: string, work: () => Promise<Value>): Promise<Value> {
-  told({ stage, done: null, startedAt: Date.now(), job: null });
+  showSolving({ stage, done: null, startedAt: Date.now(), job: null });
   try {
     return await work();
   } finally {
-    told(null);
+    showSolving(null);
   }
 }
 
@@ -150,7 +150,7 @@ export function takeSoftness(plate: CutPlate): void {
     );
     if (profile.length === 0)
       throw new Error('There is no edge to measure: cut the veil first, along something that stands out.');
-    editing.commit('Take the softness from the photo', (draft) => {
+    editing.commit('Match the photo’s softness', (draft) => {
       setSoftness(veil.id, { profile, factor: veil.softness?.factor ?? 1 })(draft);
       // What was softened by hand until now would be added to it.
       if (!veil.softness) changeThing('veils', veil.id, { feather: 0 })(draft);
@@ -168,7 +168,7 @@ export function solveFine(plate: CutPlate, change: Partial<Pick<FineEdge, 'band'
     const json = { ...givenOf(piece, plate, veil), band, reach, about: id };
     const solvedFor = keyOf(veil.cuts);
     const startedAt = Date.now();
-    told({ stage: 'A first look at the edge', done: 0, startedAt, job: null });
+    showSolving({ stage: 'A first look at the edge', done: 0, startedAt, job: null });
     try {
       const first = await ask(api.cuts['first-look'].$post({ json }));
       editing.draft(
@@ -176,7 +176,7 @@ export function solveFine(plate: CutPlate, change: Partial<Pick<FineEdge, 'band'
       );
       const { job } = await ask(api.cuts.fine.$post({ json }));
       const { result } = await followJob(job.id, ({ done, stage, state }) =>
-        told(state === 'running' ? { stage, done, startedAt, job: job.id } : null),
+        showSolving(state === 'running' ? { stage, done, startedAt, job: job.id } : null),
       );
       const { matte, front } = result as Record<'matte' | 'front', StoredAsset>;
       editing.commit(
@@ -189,7 +189,7 @@ export function solveFine(plate: CutPlate, change: Partial<Pick<FineEdge, 'band'
       // What was painted is kept, so that it can be solved another time.
       editing.commit('Paint the edge', setFineEdge(veil.id, { band, reach }, null));
     } finally {
-      told(null);
+      showSolving(null);
     }
   });
 }
@@ -204,9 +204,7 @@ export function proposeFine(plate: CutPlate): void {
       ask(api.cuts.propose.$post({ json: givenOf(piece, plate, veil) })),
     );
     if (band.length === 0)
-      throw new Error(
-        'The photo is neither hairy nor blurred along this edge. Its softness is enough here; or paint the band by hand.',
-      );
+      throw new Error('No hair or blur found along this edge. Its softness is enough here; or paint the band by hand.');
     solveFine(plate, { band: [...(veil.fine?.band ?? []), ...band] });
   });
 }

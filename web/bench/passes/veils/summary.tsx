@@ -27,7 +27,7 @@ export function Summary() {
           , times{' '}
           <EditedValue
             label="Softness factor"
-            says="Set the softness"
+            undoLabel="Set the softness"
             value={veil.softness!.factor}
             step={0.05}
             digits={2}

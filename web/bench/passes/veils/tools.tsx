@@ -10,16 +10,16 @@ const tools: { tool: VeilTool; name: string; tip: string }[] = [
   { tool: 'trace', name: 'Trace', tip: 'Cut along an edge, click by click' },
   { tool: 'scribble', name: 'Scribble', tip: 'Cut by rough strokes: in front, behind' },
   { tool: 'tone', name: 'Tone key', tip: 'Cut by colour and brightness' },
-  { tool: 'edge', name: 'Fine edge', tip: 'Paint where hair, grass or blur is; the edge is solved there' },
+  { tool: 'edge', name: 'Fine edge', tip: 'Paint over hair, grass or blur: refines the edge there' },
   { tool: 'touch-up', name: 'Touch-up', tip: 'Brush parts to the front or behind' },
-  { tool: 'weave', name: 'Weave', tip: 'Turn over single crossings of veil and letter' },
+  { tool: 'weave', name: 'Weave', tip: 'Flip single crossings of veil and letter' },
   { tool: 'shadow', name: 'Shadow', tip: 'Brush the shadow that the veil throws' },
   { tool: 'graft', name: 'Graft', tip: 'Move, turn and scale a copied piece of the photograph' },
 ];
 
 export const operationNames: Record<CutOperation, string> = {
   add: 'adds',
-  subtract: 'takes away',
+  subtract: 'subtracts',
   intersect: 'intersects',
 };
 
@@ -64,7 +64,7 @@ const options: Record<VeilTool, () => ReactNode> = {
       <Size />, soft <Softness />
     </>
   ),
-  weave: () => <Hint>Click a knot to turn the crossing over.</Hint>,
+  weave: () => <Hint>Click a crossing to flip it.</Hint>,
   shadow: ShadowOptions,
   graft: GraftOptions,
 };
@@ -81,7 +81,7 @@ function OperationChoice() {
     <>
       This cut{' '}
       <Choice
-        label="How the cut joins"
+        label="Operation of the cut"
         value={operation}
         options={operationNames}
         onChoose={(next) => veilHand.set({ operation: next })}
@@ -114,7 +114,7 @@ function Toggle<Key extends keyof VeilHand>({
   );
 }
 
-const swapTip = 'Q swaps; Alt held swaps for one stroke';
+const swapTip = 'Q swaps; hold Alt to swap for one stroke';
 
 const SideChoice = ({ front, behind }: { front: string; behind: string }) => (
   <>
@@ -149,7 +149,7 @@ function TraceOptions() {
       <OperationChoice />
       <button
         className="plain-button"
-        title="Shift held does the same for one click"
+        title="Hold Shift for one click"
         aria-pressed={straight}
         onClick={() => veilHand.set({ straight: !straight, smooth: false })}
       >
@@ -163,7 +163,7 @@ function TraceOptions() {
       >
         Smooth
       </button>
-      <Hint more="Click along the edge. Click the first point to close; at the sheet’s border it closes by itself. Backspace takes back. A click on a closed line puts a point in; a click on a point chooses it. By keyboard: arrows, Enter, End to close.">
+      <Hint more="Click along the edge. Click the first point to close it; at the sheet’s border it closes by itself. Backspace removes the last point. A click on a closed line puts a point in; a click on a point chooses it. By keyboard: arrows, Enter, End to close.">
         Click along the edge; the first point closes it.
       </Hint>
     </>
@@ -185,13 +185,13 @@ function ScribbleOptions() {
         Box
       </button>
       <Size />
-      <Hint>Draw roughly over it; it is solved after each stroke. Q swaps.</Hint>
+      <Hint>Draw roughly over it; the cut is solved after each stroke. Q swaps.</Hint>
     </>
   );
 }
 
 const edgeHints: Record<VeilHand['edgeBrush'], string> = {
-  band: 'Paint over hair, grass or blur; it is solved there.',
+  band: 'Paint over hair, grass or blur: this refines the edge there.',
   softer: 'Brush along the dots.',
   crisper: 'Brush along the dots.',
   cast: 'Click where the old background’s colour is left on the edge.',
@@ -202,7 +202,7 @@ function EdgeOptions() {
   const { veil } = useBench();
   return (
     <>
-      <Toggle field="edgeBrush" value="band" title="Where the edge is solved">
+      <Toggle field="edgeBrush" value="band" title="Refines the edge where you paint">
         Solve
       </Toggle>
       {veil?.softness && (
@@ -236,11 +236,11 @@ function ShadowOptions() {
     return <Hint>This veil throws no shadow yet: unfold line 3 and throw one.</Hint>;
   return (
     <>
-      <Toggle field="shadowBrush" value="deepen" title="Alt held takes away">
+      <Toggle field="shadowBrush" value="deepen" title="Hold Alt to erase">
         Deepen
       </Toggle>
-      <Toggle field="shadowBrush" value="clear" title="Alt held deepens">
-        Take away
+      <Toggle field="shadowBrush" value="clear" title="Hold Alt to deepen">
+        Erase
       </Toggle>
       <Toggle field="shadowBrush" value="far" title="The veil stands far off here: the shadow falls wider and softer">
         Far off

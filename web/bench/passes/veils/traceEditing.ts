@@ -102,7 +102,7 @@ export function runStretch(
     if (!next) return;
     const via = await wayBetween(tracer, kind, at(now.point), at(next), seen);
     editing.commit(
-      kind === now.point.to ? 'Run a stretch again' : 'Run a stretch otherwise',
+      kind === now.point.to ? 'Run a segment again' : 'Change segment type',
       replaceStretch(now.veil, now.cut, now.contour, now.index, { to: kind, via }),
     );
   });

@@ -10,6 +10,6 @@ export function warning({ measures }: Bench): string | null {
   const unsure = measures.veils.misread.filter(({ margin }) => margin < marginLimit);
   if (unsure.length > 0) return `${unsure.map(({ text, as }) => `${text} could be read as ${as}`).join(', ')}.`;
   return measures.veils.rootless.length > 0
-    ? `A veil begins inside ${measures.veils.rootless[0].text}, out of nothing.`
+    ? `A veil floats inside ${measures.veils.rootless[0].text}: nothing it could grow from.`
     : null;
 }

@@ -37,7 +37,7 @@ export function FaceSettings() {
       )}
       {words.fallbacks.length > 0 && (
         <p className="text-ochre">
-          What this face has not is set in {words.fallbacks.map((key) => piece.assets[key]?.name).join(', ')}.
+          Letters missing from this face are set in {words.fallbacks.map((key) => piece.assets[key]?.name).join(', ')}.
         </p>
       )}
       {nowhere.length > 0 && (

@@ -2,7 +2,7 @@ import { useDeferredValue, useMemo } from 'react';
 import { lineWidths, standingCapHeight } from '../../../../core/passes/words/gauge';
 import { setLines } from '../../../../core/passes/words/render';
 import { gapsOf, oddGaps, oddShare } from '../../../../core/passes/words/spacing';
-import { tellLength } from '../../../../core/piece/lengths';
+import { lengthLabel } from '../../../../core/piece/lengths';
 import { useBench } from '../../benchContext';
 import { Scale } from '../../gauges/Scale';
 
@@ -38,7 +38,7 @@ export function Gauge() {
       {!lettering!.words.shape && <SpacingGauge />}
       <p>
         {lettering!.words.shape ? 'The shape is' : 'Capitals are'} <b>{Math.round(cap)} px</b> high,{' '}
-        {tellLength(cap, 'mm', piece.sheet.ppi)} on paper.
+        {lengthLabel(cap, 'mm', piece.sheet.ppi)} on paper.
       </p>
     </div>
   );

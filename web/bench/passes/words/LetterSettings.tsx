@@ -58,7 +58,7 @@ function Kerning({ words, pair }: { words: Words; pair: { left: number; right: n
       Between <b>{words.text[pair.left]}</b> and <b>{words.text[pair.right]}</b>:{' '}
       <EditedValue
         label="Kern"
-        says="Kern by hand"
+        undoLabel="Kern by hand"
         value={space}
         unit="em"
         digits={3}
@@ -88,7 +88,7 @@ function ChosenLetters({ chosen }: { chosen: number[] }) {
   ) => (
     <EditedValue
       label={label}
-      says={`${label} of single letters`}
+      undoLabel={`${label} of single letters`}
       value={first[name]}
       unit={unit}
       digits={digits}

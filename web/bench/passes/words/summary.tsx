@@ -65,7 +65,7 @@ export function HandTools() {
     <span className="text-faint">
       {lettering
         ? 'Click in the words and type; drag to choose letters. Alt + arrows kern and shift them.'
-        : 'Click on the sheet where the word shall stand, and type.'}
+        : 'Click on the sheet where the word should stand, and type.'}
     </span>
   );
 }

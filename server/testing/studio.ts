@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { application } from './application';
-import { Studio } from './studio';
+import { application } from '../application';
+import { Studio } from '../studio';
 
 /** A studio on a data folder of its own, taken down after the tests of a file; and how it is asked. For tests. */
 export function testStudio(): {

@@ -1,17 +1,28 @@
 import type { Patch } from 'immer';
-import { applyEdit, problemWith, type Edit } from '../../core/piece/edits/edit';
-import type { Piece } from '../../core/piece/schema';
-import { api, ask, ServerProblem } from '../api/client';
-import { store } from '../store';
-import { drafted, edited, looked, opened, role, saving, tried } from './benchState';
+import { applyEdit, problemWith, type Edit } from '../../../core/piece/edits/edit';
+import type { Piece } from '../../../core/piece/schema';
+import type { StoredPiece } from '../../../server/store/pieces';
+import { ServerProblem } from '../../api/client';
+import type { store } from '../../store';
+import { counted, drafted, edited, looked, opened, role, saving, tried, type BenchState } from '../benchState';
 
-/** This tab, for as long as it is open. */
-export const tabId = crypto.randomUUID();
-
-interface Waiting {
+/** A change on its way to the server. */
+export interface Waiting {
   label: string;
   patches: Patch[];
   inverse: Patch[];
+}
+
+/** What editing works with; tests give others. */
+export interface EditingServices {
+  store: Pick<typeof store, 'getState' | 'dispatch'>;
+  server: {
+    open(id: string): Promise<StoredPiece>;
+    edit(id: string, version: number, change: Waiting): Promise<{ version: number; savedAt: number }>;
+    step(id: string, direction: 'undo' | 'redo', version: number): Promise<unknown>;
+  };
+  /** Calls later; returns what cancels that. */
+  after(ms: number, call: () => void): () => void;
 }
 
 const pauseBeforeSave = 600;
@@ -21,19 +32,22 @@ const pauseBeforeRetry = 2500;
  * The only way in which the bench changes a piece. Drafts are shown at once; commits go into history and on to the server, one
  * after the other, in order. While the server cannot be reached they wait and are sent again.
  */
-class Editing {
+export class Editing {
+  constructor(private readonly services: EditingServices) {}
+
   private version = 0;
   private readonly waiting: Waiting[] = [];
   private sending: Promise<void> | null = null;
   private stepping: Promise<void> = Promise.resolve();
-  private soonPending: { label: string; key: string; edits: Map<string, Edit>; timer: number } | null = null;
+  private soonPending: { label: string; key: string; edits: Map<string, Edit>; cancel(): void } | null = null;
 
   /** Takes the piece as the server has it. */
   async open(id: string): Promise<void> {
-    const stored = await ask(api.pieces[':id'].$get({ param: { id } }));
+    const stored = await this.services.server.open(id);
     this.version = stored.version;
     this.waiting.length = 0;
-    store.dispatch(opened(stored));
+    this.reportPending();
+    this.dispatch(opened(stored));
   }
 
   /** Shows a change without keeping it; the next draft or commit starts from the kept piece again. */
@@ -44,14 +58,14 @@ class Editing {
 
   /** Shows on the sheet alone what an edit would do; null shows the piece again. */
   tryOut(edit: Edit | null): void {
-    const { piece, tried: shown } = store.getState().bench;
+    const { piece, tried: shown } = this.bench;
     if (edit) this.flush();
-    if (edit && piece) store.dispatch(tried(applyEdit(store.getState().bench.piece!, edit).piece));
-    else if (shown) store.dispatch(tried(null));
+    if (edit && piece) this.dispatch(tried(applyEdit(this.bench.piece!, edit).piece));
+    else if (shown) this.dispatch(tried(null));
   }
 
   cancelDraft(): void {
-    if (store.getState().bench.draft) store.dispatch(drafted({ draft: null, dragging: false }));
+    if (this.bench.draft) this.dispatch(drafted({ draft: null, dragging: false }));
   }
 
   /** Keeps a change. @returns false when it cannot be kept; the person is told why */
@@ -67,10 +81,11 @@ class Editing {
    */
   soon(label: string, key: string, part: string, edit: Edit): void {
     if (this.soonPending && this.soonPending.key !== key) this.flush();
-    if (this.soonPending) window.clearTimeout(this.soonPending.timer);
+    if (this.soonPending) this.soonPending.cancel();
     const edits = this.soonPending?.edits ?? new Map<string, Edit>();
     edits.set(part, edit);
-    this.soonPending = { label, key, edits, timer: window.setTimeout(() => this.flush(), pauseBeforeSave) };
+    this.soonPending = { label, key, edits, cancel: this.services.after(pauseBeforeSave, () => this.flush()) };
+    this.reportPending();
     this.show(together(edits), true);
   }
 
@@ -78,9 +93,10 @@ class Editing {
   flush(): void {
     const pending = this.soonPending;
     if (!pending) return;
-    window.clearTimeout(pending.timer);
+    pending.cancel();
     this.soonPending = null;
     this.keep(pending.label, together(pending.edits));
+    this.reportPending();
   }
 
   /** Undo or redo; quick presses are carried out one after the other. */
@@ -91,15 +107,13 @@ class Editing {
 
   private async stepNow(direction: 'undo' | 'redo'): Promise<void> {
     this.flush();
-    const { bench } = store.getState();
+    const { bench } = this;
     if (!bench.id || bench.role !== 'working') return;
     if (direction === 'undo' ? bench.historyAt === 0 : bench.historyAt >= bench.history.length) return;
     await this.sending;
     if (this.waiting.length > 0) return;
     try {
-      await ask(
-        api.pieces[':id'][direction].$post({ param: { id: bench.id }, json: { tab: tabId, version: this.version } }),
-      );
+      await this.services.server.step(bench.id, direction, this.version);
       await this.open(bench.id);
     } catch (error) {
       this.refused(error);
@@ -109,7 +123,7 @@ class Editing {
   /** Waits until the server has everything. @throws Error when it refused or cannot be reached */
   async saved(): Promise<void> {
     this.flush();
-    if (store.getState().bench.saving.state === 'waiting')
+    if (this.bench.saving.state === 'waiting')
       throw new Error('The last changes are not saved yet, because the server cannot be reached.');
     await this.sending;
     if (this.waiting.length > 0) throw new Error('The last changes could not be saved.');
@@ -122,30 +136,46 @@ class Editing {
 
   /** The piece as it is shown, with what is not kept yet. */
   get shown(): Piece | null {
-    const { draft, piece } = store.getState().bench;
+    const { draft, piece } = this.bench;
     return draft ?? piece;
   }
 
+  private get bench(): BenchState {
+    return this.services.store.getState().bench;
+  }
+
+  private dispatch(action: Parameters<EditingServices['store']['dispatch']>[0]): void {
+    this.services.store.dispatch(action);
+  }
+
   private show(edit: Edit, dragging: boolean): void {
-    const { piece, role: own } = store.getState().bench;
+    const { piece, role: own } = this.bench;
     if (!piece || own !== 'working') return;
-    store.dispatch(drafted({ draft: applyEdit(piece, edit).piece, dragging }));
+    this.dispatch(drafted({ draft: applyEdit(piece, edit).piece, dragging }));
   }
 
   private keep(label: string, edit: Edit): boolean {
-    const { piece, role: own } = store.getState().bench;
+    const { piece, role: own } = this.bench;
     if (!piece || own !== 'working') return false;
     const result = applyEdit(piece, edit);
     const problem = result.patches.length > 0 ? problemWith(result.piece) : null;
     if (problem || result.patches.length === 0) {
       this.cancelDraft();
-      if (problem) store.dispatch(looked({ problem }));
+      if (problem) this.dispatch(looked({ problem }));
       return !problem;
     }
-    store.dispatch(edited({ piece: result.piece, label }));
+    this.dispatch(edited({ piece: result.piece, label }));
     this.waiting.push({ label, patches: result.patches, inverse: result.inverse });
+    this.reportPending();
     this.sendAll();
     return true;
+  }
+
+  /** Tells the bench how many changes are not in the store yet. */
+  private reportPending(): void {
+    const pending = this.waiting.length + Number(this.soonPending !== null);
+    if (pending !== this.bench.pending || this.version !== this.bench.version)
+      this.dispatch(counted({ pending, version: this.version }));
   }
 
   private sendAll(): void {
@@ -153,37 +183,33 @@ class Editing {
   }
 
   private async send(): Promise<void> {
-    const { id } = store.getState().bench;
-    store.dispatch(saving({ state: 'saving' }));
-    while (this.waiting.length > 0 && id === store.getState().bench.id) {
+    const { id } = this.bench;
+    this.dispatch(saving({ state: 'saving' }));
+    while (this.waiting.length > 0 && id === this.bench.id) {
       try {
-        const told = await ask(
-          api.pieces[':id'].edits.$post({
-            param: { id: id! },
-            json: { tab: tabId, version: this.version, ...this.waiting[0] },
-          }),
-        );
-        this.version = told.version;
+        const answer = await this.services.server.edit(id!, this.version, this.waiting[0]);
+        this.version = answer.version;
         this.waiting.shift();
-        if (this.waiting.length === 0) store.dispatch(saving({ state: 'saved', at: told.savedAt }));
+        this.reportPending();
+        if (this.waiting.length === 0) this.dispatch(saving({ state: 'saved', at: answer.savedAt }));
       } catch (error) {
         if (error instanceof ServerProblem && error.status !== 0 && error.status < 500) return this.refused(error);
-        store.dispatch(
+        this.dispatch(
           saving({
             state: 'waiting',
             message: error instanceof Error ? error.message : 'The server cannot be reached.',
           }),
         );
-        await new Promise((resolve) => window.setTimeout(resolve, pauseBeforeRetry));
+        await new Promise<void>((resolve) => void this.services.after(pauseBeforeRetry, resolve));
       }
     }
   }
 
   private refused(error: unknown): void {
     const message = error instanceof Error ? error.message : 'This could not be saved.';
-    store.dispatch(saving({ state: 'refused', message }));
+    this.dispatch(saving({ state: 'refused', message }));
     if (error instanceof ServerProblem && error.status === 409 && error.code !== 'nothing')
-      store.dispatch(role('watching'));
+      this.dispatch(role('watching'));
   }
 }
 
@@ -192,10 +218,3 @@ function together(edits: Map<string, Edit>): Edit {
     for (const edit of edits.values()) edit(piece);
   };
 }
-
-export const editing = new Editing();
-
-window.addEventListener('beforeunload', (event) => {
-  editing.flush();
-  if (editing.unsaved) event.preventDefault();
-});

@@ -1,0 +1,80 @@
+import Database from 'better-sqlite3';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pieceSchema, pieceVersion } from '../core/piece/schema';
+import { openDatabase } from './database';
+import { PieceStore } from './store/pieces';
+import { RecipeStore } from './store/recipes';
+
+/** Stores as earlier programs left them, one for each migration there has been. */
+const stores = readdirSync('server/testing/databases').sort();
+const newest = Math.max(...readdirSync('server/migrations').map((file) => Number.parseInt(file, 10)));
+const folder = mkdtempSync(join(tmpdir(), 'inky-databases-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+/** A data folder with an earlier store in it. */
+function earlier(file: string): string {
+  const data = join(folder, file);
+  mkdirSync(data);
+  const database = new Database(join(data, 'inky-veil.sqlite'));
+  // The tables of a dump come in the order of their names.
+  database.pragma('foreign_keys = OFF');
+  database.exec(readFileSync(join('server/testing/databases', file), 'utf8'));
+  database.close();
+  return data;
+}
+
+const schemaOf = (database: Database.Database): unknown[] =>
+  database.prepare("select type, name, tbl_name from sqlite_master where name not like 'sqlite_%' order by name").all();
+
+test('there is a stored store for every migration', () => {
+  expect(stores.map((file) => Number.parseInt(file, 10))).toEqual(Array.from({ length: newest }, (_, i) => i + 1));
+});
+
+describe.each(stores)('from %s', (file) => {
+  const data = earlier(file);
+  const database = openDatabase(data, 'server/migrations');
+  afterAll(() => database.close());
+
+  test('it is brought to the newest version, with the tables of a new one', () => {
+    const fresh = openDatabase(join(folder, `fresh-${file}`), 'server/migrations');
+    expect(database.pragma('user_version', { simple: true })).toBe(newest);
+    expect(schemaOf(database)).toEqual(schemaOf(fresh));
+    fresh.close();
+  });
+
+  test('nothing is lost: files, faces and pieces are all there, and references hold', () => {
+    expect(database.pragma('foreign_key_check')).toEqual([]);
+    expect(database.pragma('integrity_check', { simple: true })).toBe('ok');
+    const kinds = database.prepare<[], { kind: string }>('select kind from assets order by sha256').all();
+    expect(kinds.map(({ kind }) => kind).slice(0, 2)).toEqual(['plate', 'face']);
+    const stored = readFileSync(join('server/testing/databases', file), 'utf8');
+    const pieces = new PieceStore(database);
+    expect(pieces.list()).toHaveLength(stored.match(/INSERT INTO "pieces"/g)!.length);
+    if (file >= '002')
+      expect(database.prepare('select facts from faces').all()).toEqual([{ facts: '{"family":"Bowlby One"}' }]);
+    if (file >= '004') expect(new RecipeStore(database).list()).toMatchObject([{ name: 'Plain', id: 'r1' }]);
+  });
+
+  test('its pieces are read as pieces of today, and can be edited', () => {
+    const pieces = new PieceStore(database);
+    for (const { id } of pieces.list()) {
+      const { piece, version } = pieces.get(id);
+      expect(piece.version).toBe(pieceVersion);
+      expect(pieceSchema.safeParse(piece).error).toBeUndefined();
+      const patches = [{ op: 'replace' as const, path: ['name'], value: 'Another name' }];
+      const inverse = [{ op: 'replace' as const, path: ['name'], value: piece.name }];
+      expect(pieces.edit(id, version, 'Rename', patches, inverse).piece.name).toBe('Another name');
+      expect(pieces.step(id, version + 1, 'undo').piece.name).toBe(piece.name);
+    }
+  });
+
+  test('opened once more, nothing changes', () => {
+    const before = database.prepare('select * from pieces').all();
+    const again = openDatabase(data, 'server/migrations');
+    void new PieceStore(again);
+    expect(again.prepare('select * from pieces').all()).toEqual(before);
+    again.close();
+  });
+});
