@@ -180,7 +180,7 @@ test('a cut-out photograph brings its own veil, and stands before the letters', 
     .toFile(kite);
   await page.getByRole('button', { name: 'Add another photograph' }).click();
   await page.getByLabel('Photograph file').setInputFiles(kite);
-  await page.getByText('cut-kite', { exact: false }).first().waitFor({ timeout: 60000 });
+  await page.getByRole('button', { name: 'cut-kite.png', exact: true }).waitFor({ timeout: 60000 });
   await settled();
   const { plates, veils } = await pieceNow();
   expect(plates).toHaveLength(2);

@@ -160,9 +160,10 @@ export async function setValue(page: Page, label: string, value: string): Promis
 /** Picks a colour by typing it into a picker. */
 export async function pickColour(page: Page, label: string, colour: string): Promise<void> {
   await page.getByRole('button', { name: label, exact: true }).click();
-  await page.getByLabel(`${label}, typed`).fill(colour);
+  const typed = page.getByLabel(`${label}, typed`);
+  await typed.fill(colour);
   await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
+  await typed.waitFor({ state: 'detached' });
 }
 
 /** Waits until everything is in the store. */

@@ -205,7 +205,7 @@ test('before is shown only while it is held', async () => {
       for (let x = 0; x < screen.width; x++) if (screen.at(x, y)[2] > 180 && screen.at(x, y)[0] < 60) count++;
     return count;
   };
-  await moving(page, () => page.keyboard.press(','));
+  await sharp(page);
   expect(await blue()).toBeGreaterThan(1000);
   await page.getByTestId('mat').focus();
   await changing(page, () => page.keyboard.down(';'));

@@ -59,7 +59,7 @@ test('a pair is kerned by hand: Alt and arrows at the caret, the value is shown,
   await page.getByRole('button', { name: 'Space evenly' }).click();
   await sharp(page);
   expect(await page.getByText('Even by measure.').count()).toBe(1);
-  await page.getByRole('button', { name: 'All letters back to normal' }).click();
+  await page.getByRole('button', { name: 'Reset all letters' }).click();
   await sharp(page);
   expect(await findColour(page, brown)).toEqual(before);
 });
@@ -87,7 +87,7 @@ test('single letters have a colour and a turn of their own, keep them while the 
   await setValue(page, 'Turn of the letters', '30');
   await sharp(page);
   expect((await findColour(page, green)).top).toBeLessThan(kept.top - 5);
-  await page.getByRole('button', { name: 'Back to normal', exact: true }).click();
+  await page.getByRole('button', { name: 'Reset', exact: true }).click();
   await sharp(page);
   expect((await findColour(page, green)).count).toBe(0);
 });
@@ -142,7 +142,7 @@ test('letters that the face has not come from another, which is said; those that
   const cyrillic = await findColour(page, brown);
   expect(cyrillic.count).toBeGreaterThan(5000);
   await field.fill('طين KILN');
-  await page.getByText('is set in Lalezar.').waitFor();
+  await page.getByText('are set in Lalezar.').waitFor();
   await field.fill('KILN 🪁');
   await page.getByText('No face here has 🪁').waitFor();
   await field.fill('KILN'.repeat(1250));

@@ -1,5 +1,6 @@
 import { formatHex, formatHex8, parse } from 'culori';
 import { Popover } from 'radix-ui';
+import { useState } from 'react';
 import { HexAlphaColorPicker, HexColorPicker } from 'react-colorful';
 import { KeptText } from './KeptText';
 
@@ -21,10 +22,11 @@ export const shortHex = (colour: string): string =>
 
 /** A swatch that opens a picker: by pointer, by arrow keys, or typed as a CSS colour. What was partly clear stays so. */
 export function ColourPicker({ label, colour, disabled, small, hasAlpha = true, onPick }: ColourPickerProps) {
+  const [isOpen, setIsOpen] = useState(false);
   const Picker = hasAlpha ? HexAlphaColorPicker : HexColorPicker;
   const pick = (next: string): void => onPick(hasAlpha ? shortHex(next) : (formatHex(next) ?? '#000000'));
   return (
-    <Popover.Root>
+    <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
       <Popover.Trigger asChild>
         <button
           type="button"
@@ -57,6 +59,7 @@ export function ColourPicker({ label, colour, disabled, small, hasAlpha = true, 
               pick(typed);
               return true;
             }}
+            onEnter={() => setIsOpen(false)}
           />
         </Popover.Content>
       </Popover.Portal>

@@ -6,10 +6,12 @@ interface KeptTextProps {
   maxLength?: number;
   /** Takes what was typed, trimmed, where it is another. @returns false where it cannot be taken: then the value stands there again */
   keep(typed: string): boolean | void;
+  /** Enter was pressed: what was typed has been kept where it could be. */
+  onEnter?(): void;
 }
 
 /** A short text that is kept on Enter, or when the field is left. */
-export function KeptText({ label, value, className, disabled, maxLength, keep }: KeptTextProps) {
+export function KeptText({ label, value, className, disabled, maxLength, keep, onEnter }: KeptTextProps) {
   return (
     <input
       key={value}
@@ -20,7 +22,9 @@ export function KeptText({ label, value, className, disabled, maxLength, keep }:
       disabled={disabled}
       onKeyDown={(event) => {
         event.stopPropagation();
-        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key !== 'Enter') return;
+        event.currentTarget.blur();
+        onEnter?.();
       }}
       onBlur={(event) => {
         const typed = event.target.value.trim();

@@ -190,7 +190,7 @@ export const veilSchema = z.strictObject({
   name: z.string().max(200),
   /** The plate that it is cut from. */
   plate: z.string(),
-  /** Ways to cut, in the order in which they are joined. */
+  /** Ways to cut, in the order in which they are combined. */
   cuts: z.array(cutSchema).max(100),
   /** The edge solved for hair, grass and blur; null where it is as it was cut. */
   fine: fineEdgeSchema.nullable().default(null),

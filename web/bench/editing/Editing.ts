@@ -39,6 +39,8 @@ export class Editing {
   private readonly waiting: Waiting[] = [];
   private sending: Promise<void> | null = null;
   private stepping: Promise<void> = Promise.resolve();
+  /** Steps of undo and redo that are under way or wait for their turn. */
+  private steps = 0;
   private soonPending: { label: string; key: string; edits: Map<string, Edit>; cancel(): void } | null = null;
 
   /** Takes the piece as the server has it. */
@@ -101,7 +103,14 @@ export class Editing {
 
   /** Undo or redo; quick presses are carried out one after the other. */
   step(direction: 'undo' | 'redo'): Promise<void> {
-    this.stepping = this.stepping.then(() => this.stepNow(direction));
+    this.steps++;
+    this.reportPending();
+    this.stepping = this.stepping
+      .then(() => this.stepNow(direction))
+      .finally(() => {
+        this.steps--;
+        this.reportPending();
+      });
     return this.stepping;
   }
 
@@ -171,9 +180,9 @@ export class Editing {
     return true;
   }
 
-  /** Tells the bench how many changes are not in the store yet. */
+  /** Tells the bench how many changes and steps of history the server has not answered yet. */
   private reportPending(): void {
-    const pending = this.waiting.length + Number(this.soonPending !== null);
+    const pending = this.waiting.length + this.steps + Number(this.soonPending !== null);
     if (pending !== this.bench.pending || this.version !== this.bench.version)
       this.dispatch(counted({ pending, version: this.version }));
   }
@@ -183,23 +192,25 @@ export class Editing {
   }
 
   private async send(): Promise<void> {
-    const { id } = this.bench;
     this.dispatch(saving({ state: 'saving' }));
-    while (this.waiting.length > 0 && id === this.bench.id) {
+    while (this.waiting.length > 0) {
+      const { id } = this.bench;
+      const [change] = this.waiting;
+      if (!id) return;
+      // Another piece may come while this is under way: then what is answered here no longer matters.
+      const isCurrent = (): boolean => this.waiting[0] === change;
       try {
-        const answer = await this.services.server.edit(id!, this.version, this.waiting[0]);
+        const answer = await this.services.server.edit(id, this.version, change);
+        if (!isCurrent()) continue;
         this.version = answer.version;
         this.waiting.shift();
         this.reportPending();
         if (this.waiting.length === 0) this.dispatch(saving({ state: 'saved', at: answer.savedAt }));
       } catch (error) {
+        if (!isCurrent()) continue;
         if (error instanceof ServerProblem && error.status !== 0 && error.status < 500) return this.refused(error);
-        this.dispatch(
-          saving({
-            state: 'waiting',
-            message: error instanceof Error ? error.message : 'The server cannot be reached.',
-          }),
-        );
+        const message = error instanceof Error ? error.message : 'The server cannot be reached.';
+        this.dispatch(saving({ state: 'waiting', message }));
         await new Promise<void>((resolve) => void this.services.after(pauseBeforeRetry, resolve));
       }
     }

@@ -30,7 +30,8 @@ export function useKeys(bindings: readonly KeyBinding[]): void {
           entry.keys.map((key) => [
             key,
             (event: KeyboardEvent): void => {
-              if (!entry.whileTyping && isTyping(event.target)) return;
+              // What lies in front, such as a popover that Escape closes, has used this key already.
+              if (event.defaultPrevented || (!entry.whileTyping && isTyping(event.target))) return;
               const act = latest.current[i]?.[1][when];
               if (act && act(event) !== false) event.preventDefault();
             },

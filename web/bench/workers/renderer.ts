@@ -4,7 +4,7 @@ import type { Look } from '../../../core/render/compile';
 import type { WorkerPool } from '../../../core/render/workerPool';
 import type { Measures } from '../../../core/render/measure';
 import { renderTile, sheetAt, tilesOver } from '../../../core/graph/tiles';
-import { renderPool, sharedMemory, type PageOrder } from './renderPool';
+import type { PageOrder } from './renderPool';
 import type { RenderAnswer, SeenOnStock } from './renderWorker';
 
 /** A tile that can be drawn: its picture, and what it shows. */
@@ -14,6 +14,9 @@ export interface ShownTile {
   key: string;
   bitmap: ImageBitmap;
 }
+
+/** What the renderer asks of its workers. */
+export type RenderPool = Pick<WorkerPool<PageOrder, RenderAnswer>, 'size' | 'ask' | 'broadcast' | 'drop'>;
 
 /** One complete answer to "what does the view look like now". */
 interface Frame {
@@ -57,9 +60,6 @@ export interface FrameState {
  * takes it over only when it has nothing else to do.
  */
 export class SheetRenderer {
-  private readonly memory = sharedMemory();
-  private readonly newestFrame = this.memory && new Int32Array(this.memory.newestFrame);
-  private readonly pool: WorkerPool<PageOrder, RenderAnswer>;
   private frames = 0;
   private revision = 0;
   private given = -1;
@@ -70,7 +70,7 @@ export class SheetRenderer {
   private frame: Frame | null = null;
   /** How long the last change of this view took to be drawn sharp; 0 while that is not known. */
   private sharpMs = 0;
-  private warming = 0;
+  private warming: ReturnType<typeof setTimeout> | undefined;
   private warmed = '';
   /** Tiles on show, by place; those of an earlier scale stay beneath until the new ones are there. */
   shown = new Map<string, ShownTile>();
@@ -80,9 +80,11 @@ export class SheetRenderer {
   private changed: (state: FrameState) => void = () => undefined;
   private failed: (message: string) => void = () => undefined;
 
-  constructor(count = Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2))) {
-    this.pool = renderPool(count, this.memory);
-  }
+  /** @param newestFrame tells workers the number of the newest frame, where memory can be shared */
+  constructor(
+    private readonly pool: RenderPool,
+    private readonly newestFrame: Int32Array | null,
+  ) {}
 
   /** What is to be seen from now on. @param dragging more changes are about to come */
   setPiece(piece: Piece, look: Look, dragging: boolean): void {
@@ -147,7 +149,7 @@ export class SheetRenderer {
     this.view = null;
     this.shownFor = null;
     this.warmed = '';
-    window.clearTimeout(this.warming);
+    clearTimeout(this.warming);
     this.dropTiles();
     for (const tile of this.shown.values()) tile.bitmap.close();
     this.shown = new Map();
@@ -299,8 +301,8 @@ export class SheetRenderer {
     this.frame = null;
     this.changed({ sharp: this.isShown(false) ? frame.scene : null, frameMs });
     this.go();
-    window.clearTimeout(this.warming);
-    if (!frame.coarse) this.warming = window.setTimeout(() => this.warm(), warmAfter);
+    clearTimeout(this.warming);
+    if (!frame.coarse) this.warming = setTimeout(() => this.warm(), warmAfter);
   }
 
   private dropBeneath(): void {
