@@ -70,6 +70,8 @@ export type LayerPlace = 'behind' | 'with' | 'beforeVeils' | 'hole';
 
 /** One layer of a lettering, or of another thing on the depth line. */
 export interface Layer {
+  /** What it shows, such as `ink` or `outline rim`. */
+  name: string;
   node: Node;
   /** How it lies on what is below. */
   mode: BlendMode;
@@ -87,7 +89,8 @@ export interface Layer {
 }
 
 /** A layer with the usual answers: in encoded values, with the letters, for each woven part. */
-export const layer = (node: Node, more: Partial<Omit<Layer, 'node'>> = {}): Layer => ({
+export const layer = (name: string, node: Node, more: Partial<Omit<Layer, 'name' | 'node'>> = {}): Layer => ({
+  name,
   node,
   mode: 'normal',
   mixing: 'encoded',

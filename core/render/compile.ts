@@ -217,10 +217,11 @@ function paintLettering(
 }
 
 const itemOf = (
-  { node, mode, mixing, place, isRepeated, strength = 1 }: Layer,
+  { name, node, mode, mixing, place, isRepeated, strength = 1 }: Layer,
   over: readonly Cutout[],
   times: number,
 ): SceneItem => ({
+  name,
   node,
   mode,
   mixing,

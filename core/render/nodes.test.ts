@@ -7,12 +7,13 @@ import { aloneNode, hatchNode, matteLookNode } from '../passes/veils/looks';
 import type { Materials } from '../graph/materials';
 import { plainStance } from '../passes/stance/schema';
 import { plainLetter } from '../passes/words/letterSettings';
-import type { Lettering } from '../piece/schema';
+import type { Lettering, Piece } from '../piece/schema';
 import { coatSchema, pictureCoat } from '../coats/schema';
 import { plainGrade } from '../passes/grade/schema';
 import { plainPanel } from '../passes/ink/panel/schema';
 import { plainInk } from '../passes/ink/schema';
 import { plainOutline, plainOutlines } from '../passes/outlines/schema';
+import { plainVignette } from '../passes/vignette/schema';
 import { readPiece } from '../piece/read';
 import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
@@ -22,6 +23,16 @@ import { compile } from './compile';
 import { Evaluator, Outdated } from '../graph/evaluate';
 import type { Node } from '../graph/node';
 import { sheetAt } from '../graph/tiles';
+
+/**
+ * How far the worst px of the whole shrunk may be off. Where outlines meet themselves at a sharp corner, and where one cell of a
+ * collage ends at another, a px of half the size does not hold just what its four did.
+ */
+const looser: Record<string, number> = {
+  'echoes of bent letters': 0.1,
+  'bent letters with outlines': 0.1,
+  'a collage in bent letters': 0.21,
+};
 
 /** A plate of soft waves, so that shrinking it is well defined; the cuts and letters are those of the demo piece. */
 const wave = (x: number, y: number): number => Math.round(128 + 60 * Math.sin(x / 40) + 40 * Math.cos(y / 55));
@@ -119,14 +130,22 @@ const grafted = compile(
   materials,
 );
 
-/** Lettering parts of a piece whose word is dressed otherwise. */
-const layersOf = (change: Partial<Lettering>): Node[] =>
-  compile(
-    { ...piece, assets: { ...piece.assets, p: piece.assets.jar }, letterings: [{ ...dressed, ...change }] },
-    materials,
-  ).letterings[0].painted.layers.map(({ node }) => node);
+/** A layer of the only lettering of a piece, by its name. */
+function layerOf(given: Piece, name: string): Node {
+  const { layers } = compile(given, materials).letterings[0].painted;
+  const found = layers.filter((layer) => layer.name === name);
+  if (found.length !== 1)
+    throw new Error(`There are ${found.length} layers "${name}": ${layers.map((one) => one.name).join()}`);
+  return found[0].node;
+}
+/** A piece whose word is dressed. */
+const dressedPiece = (change: Partial<Lettering> = {}): Piece => ({
+  ...piece,
+  assets: { ...piece.assets, p: piece.assets.jar },
+  letterings: [{ ...dressed, ...change }],
+});
 const outline = plainOutline({ id: 'o', unit: 'em', width: 0.03, side: 'outside', gap: 0.01, colour: '#f0e0c0' });
-const outlined = layersOf({
+const outlined = dressedPiece({
   outlines: {
     ...plainOutlines(),
     round: 0.02,
@@ -156,7 +175,7 @@ const outlined = layersOf({
     ],
   },
 });
-const opened = layersOf({
+const opened = dressedPiece({
   ink: {
     ...plainInk([]),
     panel: {
@@ -182,7 +201,7 @@ const opened = layersOf({
     },
   },
 });
-const collaged = layersOf({
+const collaged = dressedPiece({
   ink: plainInk([
     pictureCoat({
       asset: 'jar',
@@ -231,28 +250,29 @@ const stocked = compile(
   materials,
 ).before;
 
+const vignetted = compile({ ...piece, vignette: { ...plainVignette(), stops: -2, from: 0.1 } }, materials).picture;
+
 const nodes: Record<string, Node> = {
-  'echoes of bent letters': compile({ ...piece, letterings: [dressed] }, materials).letterings[0].painted.layers[0]
-    .node,
-  'bent letters with outlines': outlined.at(-1)!,
-  'openings in a panel': opened.at(-1)!,
-  'a collage in bent letters': collaged.at(-1)!,
+  'echoes of bent letters': layerOf(dressedPiece(), 'echoes'),
+  'letters bent, and coloured': layerOf(dressedPiece(), 'ink'),
+  'bent letters with outlines': layerOf(outlined, 'ink'),
+  'openings in a panel': layerOf(opened, 'openings'),
+  'a collage in bent letters': layerOf(collaged, 'ink'),
   'a graded photograph': graded,
   'a sheet with a coat': stocked,
   'a picture with a graft': grafted.picture,
-  'letters bent, coloured and echoed': compile(
-    { ...piece, letterings: [dressed] },
-    materials,
-  ).letterings[0].painted.layers.at(-1)!.node,
   'the picture': compiled.picture,
   'the bare plate': compiled.before,
-  'inked letters': compiled.letterings[0].painted.layers.at(-1)!.node,
+  'inked letters': layerOf(piece, 'ink'),
+  'a vignette over the picture': vignetted,
   matte,
   'the veil alone': front,
   'the veil hatched': hatchNode(compiled.before, matte),
   'the veil on white': aloneNode(compiled.before, matte, [1, 1, 1]),
   'the matte to look at': matteLookNode(matte),
 };
+
+const meanOf = (values: readonly number[]): number => values.reduce((all, value) => all + value, 0) / values.length;
 
 const draw = (
   node: Node,
@@ -288,24 +308,30 @@ describe.each(Object.entries(nodes))('%s', (name, node) => {
   });
 
   // The hatch is drawn in px of the screen: it does not scale, by intention.
-  (name === 'the veil hatched' ? test.skip : test)('scale 0.5 is the whole shrunk, 1 % on average', async () => {
-    const half = { x: 330, y: 280, width: 170, height: 150 };
-    const full = await draw(node, { x: 660, y: 560, width: 340, height: 300 }, 1);
-    const small = await draw(node, half, 0.5);
-    const { channels } = small;
-    let sum = 0;
-    for (let i = 0; i < small.data.length; i++) {
-      const [c, x, y] = [i % channels, Math.floor(i / channels) % half.width, Math.floor(i / channels / half.width)];
-      const at = (2 * y * 340 + 2 * x) * channels + c;
-      const four = [0, channels, 340 * channels, 341 * channels].map((step) => full.data[at + step]);
-      const mean =
-        c === 3 || channels === 1
-          ? four.reduce((all, value) => all + value, 0) / 4
-          : encodeExact(four.reduce((all, value) => all + decodeExact(Math.max(0, value)), 0) / 4);
-      sum += Math.abs(small.data[i] - mean);
-    }
-    expect(sum / small.data.length).toBeLessThan(0.01);
-  });
+  (name === 'the veil hatched' ? test.skip : test)(
+    'scale 0.5 is the whole shrunk: photographs by their light, ink by its encoded values, or between the two',
+    async () => {
+      const half = { x: 330, y: 280, width: 170, height: 150 };
+      const full = await draw(node, { x: 660, y: 560, width: 340, height: 300 }, 1);
+      const small = await draw(node, half, 0.5);
+      const { channels } = small;
+      let worst = 0;
+      let sum = 0;
+      for (let i = 0; i < small.data.length; i++) {
+        const [c, x, y] = [i % channels, Math.floor(i / channels) % half.width, Math.floor(i / channels / half.width)];
+        const at = (2 * y * 340 + 2 * x) * channels + c;
+        const four = [0, channels, 340 * channels, 341 * channels].map((step) => full.data[at + step]);
+        const mean = meanOf(four);
+        const inLight =
+          c === 3 || channels === 1 ? mean : encodeExact(meanOf(four.map((value) => decodeExact(Math.max(0, value)))));
+        const off = Math.max(0, Math.min(mean, inLight) - small.data[i], small.data[i] - Math.max(mean, inLight));
+        sum += off;
+        if (off > worst) worst = off;
+      }
+      expect(worst).toBeLessThan(looser[name] ?? 0.03);
+      expect(sum / small.data.length).toBeLessThan(0.0005);
+    },
+  );
 });
 
 test('pixels that are handed on as they are stored are those that would be computed', async () => {

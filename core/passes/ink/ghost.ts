@@ -28,7 +28,7 @@ export interface SlipLook {
 /** All of the nearest picture, also beyond the letters: what is seen faintly while it is slipped. Null where there is none. */
 export function slipGhost(letters: Letters, ink: Ink, { at }: SlipLook, scene: PaintScene): Layer | null {
   const node = ghostNode(letters, ink, at, scene);
-  return node && layer(node, { place: 'behind', once: true, strength: ghostStrength });
+  return node && layer('slipped picture', node, { place: 'behind', once: true, strength: ghostStrength });
 }
 
 /** All of the nearest picture, also beyond the letters: what is seen faintly while it is slipped. Null where there is none. @param at the letter in which it is slipped; null for those that are not slipped by themselves */

@@ -19,7 +19,7 @@ export function joinLayers(layers: readonly Layer[], mode: BlendMode): readonly 
   });
   return [
     ...layers.filter(({ place }) => place === 'hole'),
-    layer(joined, { mode }),
+    layer('together', joined, { mode }),
     ...layers.filter(({ place }) => place === 'beforeVeils'),
   ];
 }

@@ -8,7 +8,7 @@ import type { Ink } from './schema';
 /** A lettering's panel, echoes and inked letters, from far to near. */
 export function inkLayers(letters: Letters, ink: Ink, scene: PaintScene): Layer[] {
   const echoes = echoesNode(letters, ink);
-  const behind = echoes ? [layer(echoes, { mode: ink.mode, place: 'behind', once: true })] : [];
+  const behind = echoes ? [layer('echoes', echoes, { mode: ink.mode, place: 'behind', once: true })] : [];
   if (ink.panel && letters.flatInk) return panelLayers(letters, ink, ink.panel, scene, behind);
-  return [...behind, layer(inkNode(letters, ink, scene), { mode: ink.mode })];
+  return [...behind, layer('ink', inkNode(letters, ink, scene), { mode: ink.mode })];
 }

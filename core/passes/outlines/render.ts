@@ -58,17 +58,18 @@ export function outlinesLayers(
   const { once } = base;
   const alone = (one: Dressed): Layer => {
     const isTucked = one.outline.side === 'outside';
-    return layer(edgedNode(whole, [one], { isTucked }), { mode: one.outline.mode, once });
+    return layer(nameOf(one), edgedNode(whole, [one], { isTucked }), { mode: one.outline.mode, once });
   };
   const inFront = (one: Dressed): Layer =>
-    layer(edgedNode(whole, [one], {}), {
+    layer(`${nameOf(one)} in front`, edgedNode(whole, [one], {}), {
       mode: one.outline.mode,
       place: 'beforeVeils',
       once,
       isRepeated: isWith(one),
     });
   const surroundings = { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside };
-  const edged = own.length === 0 ? base : layer(edgedNode(whole, own, surroundings), { mode: base.mode, once });
+  const edged =
+    own.length === 0 ? base : layer(base.name, edgedNode(whole, own, surroundings), { mode: base.mode, once });
   return [
     ...below.slice(0, index),
     ...apart.filter(({ outline }) => outline.side === 'outside').map(alone),
@@ -78,6 +79,8 @@ export function outlinesLayers(
     ...dressed.filter(({ outline }) => outline.front).map(inFront),
   ];
 }
+
+const nameOf = ({ outline }: Dressed): string => `outline ${outline.id}`;
 
 function dress(outline: Outline, letters: Letters, em: number, scene: PaintScene): Dressed {
   const reach = reachOf(outline, em);

@@ -28,14 +28,14 @@ export function panelLayers(
   const outside = panelNode(panel, place, letters, scene);
   if (panel.knockout === null)
     return [
-      layer(outside, { mode: panel.mode, place: 'behind', once: true }),
+      layer('panel', outside, { mode: panel.mode, place: 'behind', once: true }),
       ...behind,
-      layer(inkNode(letters, ink, scene), { mode: ink.mode }),
+      layer('ink', inkNode(letters, ink, scene), { mode: ink.mode }),
     ];
   const all = { ...letters, drawn: undefined };
   const inside = openingNode(panel, place, all, scene);
-  const hole = layer(inkNode(all, { coats: [holeCoat] }, scene), { place: 'hole', once: true });
-  const knockedOut = layer(besideNode(inside, outside, all), {
+  const hole = layer('hole', inkNode(all, { coats: [holeCoat] }, scene), { place: 'hole', once: true });
+  const knockedOut = layer('openings', besideNode(inside, outside, all), {
     mode: panel.mode,
     once: true,
     parts: { inside, outside },
