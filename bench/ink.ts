@@ -1,6 +1,7 @@
 import type { Browser, Page } from 'playwright-core';
 import type { RunningStudio } from '../e2e/studio';
 import { pieceAt } from './exports';
+import { lookAt, pace } from './pace';
 import { median, percentile, printRow, printValue } from './rows';
 import { canvasFrame, view } from './screen';
 
@@ -19,7 +20,7 @@ export async function benchInk(studio: RunningStudio, browser: Browser): Promise
 async function openAt(studio: RunningStudio, browser: Browser, demo: 'woven' | 'low-sun', line: number): Promise<Page> {
   const page = await browser.newPage({ viewport: view });
   await page.goto(`${studio.url}/piece/${await pieceAt(studio, demo, 6000)}/${line}`);
-  await page.waitForSelector('[data-testid=mat][data-sharp=true]', { timeout: 60000 });
+  await lookAt(page);
   await page.evaluate(() => {
     const watched = window as unknown as { frames: Frame[]; changed: number; shown: number[] };
     Object.assign(watched, { frames: [], shown: [], changed: 0 });
@@ -30,7 +31,7 @@ async function openAt(studio: RunningStudio, browser: Browser, demo: 'woven' | '
       watched.changed = 0;
     });
   });
-  await page.waitForTimeout(1500);
+  await lookAt(page);
   return page;
 }
 
@@ -39,12 +40,12 @@ async function changingCoats(studio: RunningStudio, browser: Browser): Promise<v
     const page = await openAt(studio, browser, 'woven', 4);
     if (coats !== 'one colour')
       for (const name of ['Gradient', 'Pattern']) await page.getByRole('button', { name, exact: true }).first().click();
-    await page.waitForTimeout(2500);
+    await lookAt(page);
     await page.getByLabel(coats === 'one colour' ? 'Opacity of Coat 1' : 'Opacity of Coat 2').focus();
     await page.evaluate(() => ((window as unknown as { shown: number[] }).shown = []));
     for (let i = 0; i < 30; i++) {
       await page.keyboard.press('ArrowDown');
-      await page.waitForTimeout(180);
+      await pace(180);
     }
     const shown = await page.evaluate(() => (window as unknown as { shown: number[] }).shown);
     printRow({
@@ -61,7 +62,7 @@ async function changingCoats(studio: RunningStudio, browser: Browser): Promise<v
 async function wideningOutline(studio: RunningStudio, browser: Browser, demo: 'woven' | 'low-sun'): Promise<void> {
   const page = await openAt(studio, browser, demo, 5);
   await page.getByRole('button', { name: 'Outside, for readability' }).click();
-  await page.waitForTimeout(2500);
+  await lookAt(page);
   const ring = await page.locator('svg title', { hasText: 'Width of outline 1' }).locator('..').boundingBox();
   const [x, y] = [ring!.x + ring!.width / 2, ring!.y + ring!.height / 2];
   await page.mouse.move(x, y);
@@ -69,7 +70,7 @@ async function wideningOutline(studio: RunningStudio, browser: Browser, demo: 'w
   const from = await page.evaluate(() => performance.now());
   for (let i = 0; i < 90; i++) {
     await page.mouse.move(x - 6 + 12 * Math.sin(i / 7), y);
-    await page.waitForTimeout(4);
+    await pace(4);
   }
   const to = await page.evaluate(() => performance.now());
   await page.mouse.up();

@@ -1,8 +1,9 @@
 import type { Browser, Page } from 'playwright-core';
 import sharp from 'sharp';
-import { onScreen, type RunningStudio } from '../e2e/studio';
+import { onScreen, sharp as drawn, type RunningStudio } from '../e2e/studio';
 import { pieceAt } from './exports';
 import { largePlate } from './material';
+import { lookAt, pace } from './pace';
 import { median, percentile, printRow, printValue, timed } from './rows';
 
 export const view = { width: 1280, height: 800 };
@@ -23,7 +24,7 @@ export async function benchDrop(studio: RunningStudio, browser: Browser): Promis
       .toFile(file);
     const { ms } = await timed(async () => {
       await page.getByLabel('Photograph file').first().setInputFiles(file);
-      await page.waitForSelector('[data-testid=mat][data-sharp=true]', { timeout: 60000 });
+      await drawn(page);
     });
     times.push(ms);
   }
@@ -60,8 +61,7 @@ async function dragIn(
   const id = await pieceAt(studio, demo, width);
   const page = await browser.newPage({ viewport: view });
   await page.goto(`${studio.url}/piece/${id}/2`);
-  await page.waitForSelector('[data-testid=mat][data-sharp=true]', { timeout: 60000 });
-  await page.waitForTimeout(1500);
+  await lookAt(page);
   await page.evaluate(() => {
     const watched = window as unknown as {
       frames: { frameMs: number; sharp: boolean; at: number }[];
@@ -81,12 +81,12 @@ async function dragIn(
   await page.mouse.down();
   for (let i = 0; i < 60; i++) {
     await page.mouse.move(start.x - i * 2, start.y + Math.sin(i / 6) * 30);
-    await page.waitForTimeout(30);
+    await pace(30);
   }
-  await page.waitForTimeout(200);
+  await pace(200);
   const released = await page.evaluate(() => performance.now());
   await page.mouse.up();
-  await page.waitForTimeout(1500);
+  await lookAt(page);
   const { frames, longTasks } = await page.evaluate(() => {
     const watched = window as unknown as {
       frames: { frameMs: number; sharp: boolean; at: number }[];

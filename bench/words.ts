@@ -5,6 +5,7 @@ import type { Materials } from '../core/graph/materials';
 import { shippedFace } from '../core/testing/faces';
 import type { RunningStudio } from '../e2e/studio';
 import { pieceAt } from './exports';
+import { lookAt, pace } from './pace';
 import { median, percentile, printRow, printValue } from './rows';
 import { canvasFrame, view } from './screen';
 
@@ -18,12 +19,12 @@ async function retype(studio: RunningStudio, browser: Browser): Promise<void> {
   const id = await pieceAt(studio, 'low-sun', 6000);
   const page = await browser.newPage({ viewport: view });
   await page.goto(`${studio.url}/piece/${id}/1`);
-  await page.waitForSelector('[data-testid=mat][data-sharp=true]', { timeout: 60000 });
+  await lookAt(page);
   const field = page.getByLabel('Words on the sheet');
   await field.focus();
   await page.keyboard.press('Control+a');
   await page.keyboard.type('AMBERSHAWK');
-  await page.waitForTimeout(2500);
+  await lookAt(page);
   await page.evaluate(() => {
     const watched = window as unknown as { pressed: number; shown: number[] };
     watched.shown = [];
@@ -36,14 +37,14 @@ async function retype(studio: RunningStudio, browser: Browser): Promise<void> {
   for (let round = 0; round < 8; round++) {
     for (const key of ['I', 'T', 'Backspace', 'Backspace']) {
       await page.keyboard.press(key);
-      await page.waitForTimeout(180);
+      await pace(180);
     }
   }
   const times = (): Promise<number[]> => page.evaluate(() => (window as unknown as { shown: number[] }).shown);
   const shown = await times();
   for (let round = 0; round < 12; round++) {
     await page.keyboard.press(round % 2 === 0 ? 'S' : 'Backspace');
-    await page.waitForTimeout(1600);
+    await pace(1600);
   }
   const single = (await times()).slice(shown.length);
   printRow({

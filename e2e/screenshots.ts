@@ -5,14 +5,15 @@ const studio = await startStudio();
 const browser = await launchBrowser();
 const page = await openPage(browser, []);
 const shoot = (name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
+/** Until every picture of the page has come. */
+const allPictures = () => page.waitForFunction(() => [...document.images].every((image) => image.complete));
 try {
   await page.goto(studio.url);
-  await page.waitForFunction(
-    () => [...document.images].length > 1 && [...document.images].every((image) => image.complete),
-  );
+  await page.locator('img').nth(1).waitFor();
+  await allPictures();
   await shoot('shelf');
   await page.getByRole('button', { name: 'New piece', exact: true }).click();
-  await page.waitForTimeout(1200);
+  await allPictures();
   await shoot('new-piece');
   for (const [name, path] of [
     ['bench-plate', 'demo-woven/0'],
@@ -50,13 +51,13 @@ try {
       await page.locator('canvas').nth(3).waitFor();
     }
     if (path.endsWith('/3')) await page.getByText('of each letter').waitFor({ timeout: 20000 });
-    await page.waitForTimeout(1200);
+    await sharp(page);
+    await allPictures();
     await shoot(name);
   }
   await page.goto(`${studio.url}/faces`);
-  await page.waitForTimeout(1500);
+  await page.evaluate(() => document.fonts.ready);
   await page.getByTestId('face').nth(1).getByRole('button').first().click();
-  await page.waitForTimeout(400);
   await shoot('type-case');
   await page.goto(`${studio.url}/piece/demo-woven`);
   await sharp(page);

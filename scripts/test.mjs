@@ -1,6 +1,6 @@
-// npm test: installs what is missing, then type check, lint, unit tests and browser tests.
-// The last line is "N passed, N failed"; type check and lint count as one test each.
-import { spawnSync } from 'node:child_process';
+// npm test: installs what is missing, then type check, lint and format side by side, unit tests and browser tests.
+// The last line is "N passed, N failed"; type check, lint and format count as one test each.
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -17,8 +17,11 @@ const results = mkdtempSync(join(tmpdir(), 'inky-veil-results-'));
 let passed = 0;
 let failed = 0;
 
-step('Type check', 'typescript/bin/tsc', ['--noEmit']);
-step('Lint', 'eslint/bin/eslint.js', ['.', '--max-warnings', '0']);
+await Promise.all([
+  step('Type check', 'typescript/bin/tsc', ['--noEmit']),
+  step('Lint', 'eslint/bin/eslint.js', ['.', '--max-warnings', '0']),
+  step('Format', 'prettier/bin/prettier.cjs', ['--check', '.', '--log-level', 'warn']),
+]);
 tests('Unit tests', 'jest.config.mjs');
 tests('Browser tests', 'jest.browser.config.mjs');
 
@@ -31,10 +34,24 @@ function node(args) {
     .status;
 }
 
+/** Runs a program of a package; what it says is shown when it has ended. */
 function step(name, program, args) {
-  console.log(`\n${name}`);
-  if (node([join(root, 'node_modules', program), ...args]) === 0) passed++;
-  else failed++;
+  return new Promise((resolve) => {
+    const said = [];
+    const child = spawn(process.execPath, [join(root, 'node_modules', program), ...args], {
+      cwd: root,
+      timeout: limitMs,
+      killSignal: 'SIGKILL',
+    });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk));
+    child.on('close', (status) => {
+      console.log(`\n${name}: ${status === 0 ? 'passed' : 'failed'}`);
+      process.stdout.write(Buffer.concat(said));
+      if (status === 0) passed++;
+      else failed++;
+      resolve();
+    });
+  });
 }
 
 function tests(name, config) {
