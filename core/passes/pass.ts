@@ -18,12 +18,12 @@ export interface AssetUse {
   who?: string;
 }
 
-/** Things of a piece that others may point at. */
-export type ThingKind = 'plate' | 'lettering' | 'veil' | 'grade';
+/** Items of a piece that others may point at. */
+export type ItemKind = 'plate' | 'lettering' | 'veil' | 'grade';
 
-/** A part of the document that points at another thing. */
+/** A part of the document that points at another item. */
 export interface Link {
-  kind: ThingKind;
+  kind: ItemKind;
   id: string;
   /** What is wrong when that is not there, as a sentence. */
   problem: string;
@@ -35,13 +35,13 @@ export interface NewLettering {
   sheet: Size;
 }
 
-/** How the words of a lettering were changed, and what becomes of things that stand at its letters. */
+/** How the words of a lettering were changed, and what becomes of items that stand at its letters. */
 export interface Retyping {
   lettering: string;
   before: string;
   after: string;
-  /** Things by the letters' first UTF-16 units, brought over to the new text; those at letters that are gone are left out. */
-  keep<Thing extends { at: number }>(things: readonly Thing[]): Thing[];
+  /** Items by the letters' first UTF-16 units, brought over to the new text; those at letters that are gone are left out. */
+  keep<Item extends { at: number }>(items: readonly Item[]): Item[];
 }
 
 /**
@@ -57,9 +57,9 @@ export interface PassDocument<Part> {
   describes: string;
   assets?(part: Part): AssetUse[];
   links?(part: Part): Link[];
-  /** A field that lists things with ids of their own; those `inDepth` stand on the depth line. */
-  lists?: { kind: ThingKind; inDepth?: boolean };
-  /** Takes out what points at things that are gone. @param gone their ids */
+  /** A field that lists items with ids of their own; those `inDepth` stand on the depth line. */
+  lists?: { kind: ItemKind; inDepth?: boolean };
+  /** Takes out what points at items that are gone. @param gone their ids */
   without?(draft: Part, isGone: (id: string) => boolean): Part;
   /** When the words of a lettering change. */
   retyped?(draft: Part, retyping: Retyping): void;
@@ -68,7 +68,7 @@ export interface PassDocument<Part> {
 /** Where a layer of a lettering lies: behind its letters, with them, before the veils over them, or as a hole down to the bare sheet. */
 export type LayerPlace = 'behind' | 'with' | 'beforeVeils' | 'hole';
 
-/** One layer of a lettering, or of another thing on the depth line. */
+/** One layer of a lettering, or of another item on the depth line. */
 export interface Layer {
   /** What it shows, such as `ink` or `outline rim`. */
   name: string;
@@ -157,7 +157,7 @@ export interface Cutout {
   matte: Node;
 }
 
-/** A thing that stands over letters farther off. */
+/** A item that stands over letters farther off. */
 export interface Veiling extends Cutout {
   id: string;
   /** The photograph whose own pixels it shows in their own place; null for one that is brought there from elsewhere. */
@@ -178,8 +178,8 @@ export interface PictureScene {
   matteOf(veil: string): Node | null;
 }
 
-/** What else a thing on the depth line paints, besides veiling. */
-export interface DepthThing {
+/** What else a item on the depth line paints, besides veiling. */
+export interface DepthItem {
   id: string;
   /** @param below all that stands farther off, as it will be seen */
   layers(below: Node): readonly Layer[];
@@ -187,7 +187,7 @@ export interface DepthThing {
 
 /**
  * A pass over the picture. Passes of one stage run in the order of their lines:
- * `ground` makes and changes the photographs, `items` are things on the depth line, `finish` lies over all.
+ * `ground` makes and changes the photographs, `items` are items on the depth line, `finish` lies over all.
  */
 export interface PicturePass<F extends Fields = Fields, Measured = unknown, Look = unknown> {
   line: number;
@@ -201,7 +201,7 @@ export interface PicturePass<F extends Fields = Fields, Measured = unknown, Look
   /** Of `items`: what stands over letters. */
   veilings?(parts: PartsOf<F>, scene: PictureScene): Veiling[];
   /** Of `items`: what else stands on the depth line. */
-  things?(parts: PartsOf<F>, scene: PictureScene): DepthThing[];
+  depthItems?(parts: PartsOf<F>, scene: PictureScene): DepthItem[];
   measure?(
     parts: PartsOf<F>,
     letterings: readonly MeasuredLettering<unknown>[],

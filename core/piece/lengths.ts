@@ -1,4 +1,4 @@
-/** What lengths are told in. */
+/** Units of lengths. */
 export type LengthUnit = 'px' | 'mm' | 'in';
 
 export const lengthUnits: readonly LengthUnit[] = ['px', 'mm', 'in'];
@@ -19,6 +19,6 @@ export function paperToPx(length: number, unit: LengthUnit, ppi: number): number
 /** How many digits behind the point a length deserves. */
 export const lengthDigits: Record<LengthUnit, number> = { px: 0, mm: 1, in: 2 };
 
-/** A length on the sheet as it is told to a person. */
+/** A length on the sheet as a person reads it. */
 export const lengthLabel = (px: number, unit: LengthUnit, ppi: number): string =>
   `${fromPx(px, unit, ppi).toFixed(lengthDigits[unit])} ${unit}`;

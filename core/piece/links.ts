@@ -1,6 +1,6 @@
 import { picturesOfCoat, type Coat } from '../coats/schema';
 import type { Passes } from '../passes';
-import type { AssetUse, Link, PassDocument, ThingKind } from '../passes/pass';
+import type { AssetUse, Link, PassDocument, ItemKind } from '../passes/pass';
 
 /** What of a piece links and uses are read from: a piece of whichever passes. */
 export interface LinkedPiece {
@@ -46,8 +46,8 @@ export function assetsUsed(piece: LinkedPiece, passes: Passes): AssetUse[] {
   return [...ofSheet, ...ofParts];
 }
 
-/** The ids of all things of a piece that others may point at, by kind; and which of them stand on the depth line. */
-export function thingsIn(piece: LinkedPiece, passes: Passes): { kind: ThingKind; id: string; inDepth: boolean }[] {
+/** The ids of all items of a piece that others may point at, by kind; and which of them stand on the depth line. */
+export function itemsIn(piece: LinkedPiece, passes: Passes): { kind: ItemKind; id: string; inDepth: boolean }[] {
   const letterings = piece.letterings.map(({ id }) => ({ kind: 'lettering' as const, id, inDepth: true }));
   const listed = partsIn(piece, passes).flatMap(({ document: { lists }, part }) =>
     lists
@@ -57,18 +57,18 @@ export function thingsIn(piece: LinkedPiece, passes: Passes): { kind: ThingKind;
   return [...letterings, ...listed];
 }
 
-/** Names that point at nothing, or at the wrong kind of thing: what is wrong, as sentences. */
+/** Names that point at nothing, or at the wrong kind of item: what is wrong, as sentences. */
 export function brokenLinks(piece: LinkedPiece, passes: Passes): string[] {
-  const things = thingsIn(piece, passes);
-  const isThere = (link: Link): boolean => things.some(({ kind, id }) => kind === link.kind && id === link.id);
+  const items = itemsIn(piece, passes);
+  const isThere = (link: Link): boolean => items.some(({ kind, id }) => kind === link.kind && id === link.id);
   const links = partsIn(piece, passes).flatMap(({ document, part }) => document.links?.(part) ?? []);
   const problems = [
     ...assetsUsed(piece, passes).flatMap((use) => assetProblem(piece, use) ?? []),
     ...new Set(links.filter((link) => !isThere(link)).map(({ problem }) => problem)),
   ];
-  if (new Set(things.map(({ id }) => id)).size !== things.length)
-    problems.push('Two things in the piece have the same id.');
-  const inDepth = things.filter((thing) => thing.inDepth).map(({ id }) => id);
+  if (new Set(items.map(({ id }) => id)).size !== items.length)
+    problems.push('Two items in the piece have the same id.');
+  const inDepth = items.filter((item) => item.inDepth).map(({ id }) => id);
   if (inDepth.length !== piece.depth.length || inDepth.some((id) => !piece.depth.includes(id)))
     problems.push('The depth line must name each lettering and each veil once.');
   return problems;

@@ -157,7 +157,7 @@ describe('edits', () => {
   });
 
   test('taking a plate off takes its veils with it, and assets that nothing names', () => {
-    const { piece } = applyEdit(sample(), edits.removeThing('plate-1'));
+    const { piece } = applyEdit(sample(), edits.removeItem('plate-1'));
     expect([piece.plates, piece.veils, piece.depth]).toEqual([[], [], ['lettering-1']]);
     expect(Object.values(piece.assets).map(({ kind }) => kind)).toEqual(['face']);
   });

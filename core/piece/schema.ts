@@ -93,7 +93,7 @@ export function schemasOf(passes: Passes) {
       sheet: sheetSchema,
       assets: z.record(z.string(), assetSchema),
       letterings: z.array(lettering).max(200),
-      /** Lines that things are brought to; they are never part of the picture. */
+      /** Lines that items are brought to; they are never part of the picture. */
       guides: z.array(guideSchema).max(100).default([]),
       /** Slopes and horizons of the photograph that words can be set along. */
       slopes: z.array(slopeSchema).max(20).default([]),

@@ -1,7 +1,7 @@
 import type { Materials } from '../graph/materials';
 import type { Node } from '../graph/node';
 import { passes as ours, type Passes } from '../passes';
-import type { Cutout, DepthThing, Layer, Painted, PicturePass, PictureScene, Veiling } from '../passes/pass';
+import type { Cutout, DepthItem, Layer, Painted, PicturePass, PictureScene, Veiling } from '../passes/pass';
 import type { Lettering, Piece } from '../piece/schema';
 import { laidOnPhotographs, overLetters } from '../scene/over';
 import type { SceneItem } from '../scene/items';
@@ -17,7 +17,7 @@ import { arrange, paint, shownFor } from './arrange';
 export interface Look {
   /** The bare photograph. */
   before?: boolean;
-  /** Leave out one thing of the depth line, by id. */
+  /** Leave out one item of the depth line, by id. */
   without?: string;
   /** Letters at this strength, 0..1. */
   lettersStrength?: number;
@@ -86,10 +86,10 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
   };
   const onGround = (picture: Node, veil: string | null): Node =>
     ofStage('ground').reduce((below, pass) => pass.paint?.(below, partsOf(pass, piece), scene, veil) ?? below, picture);
-  const things = new Map<string, DepthThing>();
+  const depthItems = new Map<string, DepthItem>();
   for (const pass of ofStage('items')) {
     for (const one of pass.veilings?.(partsOf(pass, piece), scene) ?? []) cut.set(one.id, one);
-    for (const one of pass.things?.(partsOf(pass, piece), scene) ?? []) things.set(one.id, one);
+    for (const one of pass.depthItems?.(partsOf(pass, piece), scene) ?? []) depthItems.set(one.id, one);
   }
   const veilings = new Map([...cut].map(([id, one]) => [id, { ...one, front: onGround(one.front, id) }]));
   const behind = onGround(before, null);
@@ -115,7 +115,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
       items.push(...made.items);
     }
     const nearer = depth.slice(place + 1).flatMap((other) => veilings.get(other) ?? []);
-    for (const layer of things.get(id)?.layers(below()) ?? []) items.push(itemOf(layer, overLetters(nearer), 1));
+    for (const layer of depthItems.get(id)?.layers(below()) ?? []) items.push(itemOf(layer, overLetters(nearer), 1));
   });
 
   /** A lettering that is not shown is laid out all the same. */

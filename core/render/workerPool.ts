@@ -21,7 +21,7 @@ export interface PoolOptions<Order, Answer> {
 
 interface Task<Order, Answer> {
   order: Order;
-  /** The worker that should preferred do it, because it has kept what the order needs. */
+  /** The worker that should preferably do it, because it has kept what the order needs. */
   preferred: number | null;
   tries: number;
   resolve(answer: Answer): void;
@@ -46,7 +46,7 @@ const tries = 2;
 export class WorkerPool<Order, Answer> {
   private readonly slots: Slot<Order, Answer>[];
   private waiting: Task<Order, Answer>[] = [];
-  /** What every worker must be told before anything else, by name: new workers are told it too. */
+  /** What every worker must be given before anything else, by name: new workers get it too. */
   private readonly broadcasts = new Map<string, Order>();
   /** Failures since the last good answer: when no worker can do anything, none is spawned any more. */
   private failures = 0;

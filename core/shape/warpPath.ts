@@ -17,7 +17,7 @@ export const anyBend = ({ forward }: Pick<Bend, 'forward'>): Bend => ({ forward,
 const mostPieces = 256;
 
 /**
- * An outline after a bend, as straight lines so fine that they cannot be told from curves.
+ * An outline after a bend, as straight lines so fine that they look like curves.
  * @param tolerance how far, in the outline's units, a line may lie from the true curve
  */
 export function warpPath(path: Path, bend: Bend, tolerance: number): Path {
@@ -38,7 +38,7 @@ function pieces(from: Point, to: Point, bend: Bend, tolerance: number): Point[] 
   const start = bend.forward(from);
   const end = bend.forward(to);
   const at = (t: number): Point => bend.forward([from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t]);
-  // How far the bent line leaves the straight one, told at three places, so that an S is not taken for a line.
+  // How far the bent line leaves the straight one, measured at three places, so that an S is not taken for a line.
   const sag = Math.max(
     ...[0.25, 0.5, 0.75].map((t) => {
       const [x, y] = at(t);

@@ -54,7 +54,7 @@ export interface PlaneMap {
   /** The same means the same map. */
   key: string;
   forward(point: Point): Point;
-  /** The point that comes to lie at `point`, as near as can be told. */
+  /** The point that comes to lie at `point`, as near as can be found. */
   backward(point: Point): Point;
 }
 

@@ -1,4 +1,4 @@
-/** Scripts that are told apart when a line is cut into runs; ISO 15924 tags as the shaper takes them. */
+/** Scripts that are kept apart when a line is cut into runs; ISO 15924 tags as the shaper takes them. */
 const scripts: readonly (readonly [tag: string, name: string, letters: RegExp])[] = [
   ['Latn', 'Latin', /\p{Script=Latin}/u],
   ['Grek', 'Greek', /\p{Script=Greek}/u],
@@ -17,7 +17,7 @@ const scripts: readonly (readonly [tag: string, name: string, letters: RegExp])[
   ['Hang', 'Hangul', /\p{Script=Hangul}/u],
 ];
 
-/** The script of a character; null for one that goes with any (digits, signs, spaces, marks) or that is not told apart. */
+/** The script of a character; null for one that goes with any (digits, signs, spaces, marks) or that is not kept apart. */
 export function scriptOf(character: string): string | null {
   let known = found.get(character);
   if (known === undefined) {

@@ -11,7 +11,7 @@ export type Saving =
 /** A cut or an edge that is being solved. */
 export interface Solving {
   stage: string;
-  /** 0..1; null where that cannot be told. */
+  /** 0..1; null where that is unknown. */
   done: number | null;
   startedAt: number;
   /** What can be cancelled. */
@@ -42,7 +42,7 @@ export interface BenchState {
   without: string | null;
   gaugesFolded: boolean;
   problem: string | null;
-  /** A place of the sheet that is to be shown at 1:1, sheet px; told once. */
+  /** A place of the sheet that is to be shown at 1:1, sheet px; shown once. */
   goTo: { place: [number, number] } | null;
   solving: Solving | null;
   /** Work on veils that is under way or waits for its turn. */
@@ -106,7 +106,7 @@ const bench = createSlice({
     left: ({ queued, revision }) => ({ ...start, queued, revision }),
     /** The piece as the server has it: at first, after undo and redo, and when another tab changed it. */
     opened(state, { payload }: PayloadAction<Opened>) {
-      // Who works on the piece is told by the server, perhaps before the piece itself has come.
+      // Who works on the piece is reported by the server, perhaps before the piece itself has come.
       if (state.id !== payload.id)
         Object.assign(state, start, { role: state.role, queued: state.queued, revision: state.revision });
       Object.assign(state, {

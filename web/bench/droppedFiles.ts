@@ -1,7 +1,7 @@
 import type { Bench } from './benchContext';
 import { benchPasses } from './passes';
 
-/** Hands each dropped file to the line that knows what to do with it. @param failed is told of files that nobody takes */
+/** Hands each dropped file to the line that knows what to do with it. @param failed gets the files that nobody takes */
 export async function takeFiles(
   bench: Bench,
   files: readonly File[],

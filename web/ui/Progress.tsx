@@ -1,4 +1,4 @@
-/** How far long work has come, with what it is doing and the time left once that can be told. */
+/** How far long work has come, with what it is doing and the time left once that is known. */
 export function Progress({
   done,
   stage,

@@ -48,7 +48,7 @@ export interface SourceRows {
   load(y: number, at: number): void;
 }
 
-/** Weighs a source, a strip of output rows at a time. @param save is told where each output row lies */
+/** Weighs a source, a strip of output rows at a time. @param save gets where each output row lies */
 export function sumByTaps(
   { calls, arena }: Machine,
   source: SourceRows,

@@ -53,7 +53,7 @@ export interface Band {
 
 /**
  * An outline's coverage, exact to the area of its polygons: a band is what an outer contour covers more than an inner one.
- * What is within the letters and what is around them is told apart; at the edge each is a part of the px.
+ * What is within the letters and what is around them is kept separate; at the edge each is a part of the px.
  * @param spread how far it reaches beyond the letters at most, sheet px
  * @param cover of the letters that are not to be run over, in the request
  */

@@ -11,7 +11,7 @@ export const sides = ['inside', 'centred', 'outside'] as const;
 /** A band along the letters' edge. */
 export const outlineSchema = z.strictObject({
   id: z.string().min(1).max(64),
-  /** What width, gap and move are told in: sheet px, or fractions of the letter size as it stands. */
+  /** Unit of width, gap and move: sheet px, or fractions of the letter size as it stands. */
   unit: z.enum(['px', 'em']),
   width: z.number().min(0).max(5000),
   side: z.enum(sides),

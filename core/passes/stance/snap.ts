@@ -20,7 +20,7 @@ export function sheetGuides(sheet: { width: number; height: number }): GuideLine
   return [...along('x', sheet.width, 'left', 'right'), ...along('y', sheet.height, 'top', 'bottom')];
 }
 
-/** The sides and the middle of another thing. */
+/** The sides and the middle of another item. */
 export function boxGuides({ x, y, width, height }: Region, name: string): GuideLine[] {
   return [
     { axis: 'x', at: x, name: `left side of ${name}` },

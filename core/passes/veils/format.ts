@@ -23,7 +23,7 @@ The matte is made in this order:
    colours; where its alpha is above 0, matte and colours are taken from here.
 5. \`strokes\`: touch-up, in the order in which it was painted. \`side\`: \`front\` or \`behind\`; \`radius\` and \`points\` in plate px;
    \`softness\`: the fraction of the radius over which the stroke fades; \`flow\`: strength of one stroke; \`fence\` (or \`null\`): \`{"lettering", "side"}\`, keeps
-   it \`inside\` or \`outside\` of that lettering's letters; \`pressures\` (optional): strength at each point, where a pen told it.
+   it \`inside\` or \`outside\` of that lettering's letters; \`pressures\` (optional): strength at each point, where a pen reported it.
 
 Its colour is the plate's, and near the edge the veil's own (that of the solved front, or of the veil near by). \`cast\` (or \`null\`): a colour that is
 left there: \`hue\` and \`reach\` in degrees (Oklch), by how many degrees it is turned (\`turn\`), and what is left of its chroma (\`chroma\`, fraction).

@@ -42,7 +42,7 @@ function candidatesFor(text: string): string[] {
  * right, behind the same veils.
  * @param letter laid out, upright; @param draw covers px of the sheet with a letter laid out like it
  * @param cover the letter's coverage, and @param seen what its veils leave of each px (1: all of it); both lie at `request.region`
- * @returns null where it cannot be told: more than one character, a letter that has been bent, a face without it
+ * @returns null where it cannot be known: more than one character, a letter that has been bent, a face without it
  */
 export async function nearestMisreading(
   letter: Letter,

@@ -128,7 +128,7 @@ const strokeSchema = z.strictObject({
   softness: z.number().min(0).max(1),
   /** How much of its strength one stroke has, fraction. */
   flow: z.number().min(0.01).max(1).default(1),
-  /** Strength at each point where the device told the pressure, fraction. */
+  /** Strength at each point where the device reported the pressure, fraction. */
   pressures: z.array(z.number().min(0).max(1)).max(20000).optional(),
   /** Keeps the stroke inside or outside of a lettering's letters. */
   fence: z

@@ -68,15 +68,11 @@ function unchanged(before: string, after: string): { head: number; tail: number 
   return { head, tail };
 }
 
-/** Brings things that stand at letters over to an edited text: what was replaced loses them. */
-export function keptPlaces<Thing extends { at: number }>(
-  before: string,
-  after: string,
-  things: readonly Thing[],
-): Thing[] {
-  if (before === after) return [...things];
+/** Brings items that stand at letters over to an edited text: what was replaced loses them. */
+export function keptPlaces<Item extends { at: number }>(before: string, after: string, items: readonly Item[]): Item[] {
+  if (before === after) return [...items];
   const { head, tail } = unchanged(before, after);
-  return things.flatMap((one) => {
+  return items.flatMap((one) => {
     if (one.at < head) return [one];
     return one.at >= before.length - tail ? [{ ...one, at: one.at + after.length - before.length }] : [];
   });

@@ -22,7 +22,7 @@ import {
 } from './ink';
 import { setText } from './letterings';
 import { addOutline, freeOutline, moveOutline, removeOutline, setOutline } from './outlines';
-import { addLettering, changePart, changeThing, removeThing } from './items';
+import { addLettering, changePart, changeItem, removeItem } from './items';
 import { addVeil } from './veils';
 
 const sheet = { width: 600, height: 400, ppi: 300, paint: '#ffffff' };
@@ -158,11 +158,11 @@ test('grades go with the letters or the veil that they reach for', () => {
   ].reduce((piece, edit) => applyEdit(piece, edit).piece, plate as Piece);
   expect(problemWith(graded)).toBeNull();
   const ids = (edit: Edit): string[] => applyEdit(graded, edit).piece.grades.map(({ id }) => id);
-  expect(ids(removeThing('v'))).toEqual(['g']);
-  expect(ids(removeThing('w'))).toEqual([]);
+  expect(ids(removeItem('v'))).toEqual(['g']);
+  expect(ids(removeItem('w'))).toEqual([]);
   expect(ids(moveGrade(0, 1))).toEqual(['h', 'g']);
-  expect(ids(removeThing('g'))).toEqual(['h']);
-  expect(applyEdit(graded, changeThing('grades', 'g', { hue: 30 })).piece.grades[0].hue).toBe(30);
+  expect(ids(removeItem('g'))).toEqual(['h']);
+  expect(applyEdit(graded, changeItem('grades', 'g', { hue: 30 })).piece.grades[0].hue).toBe(30);
   expect(problemWith(applyEdit(graded, setGradeReach('g', { on: { kind: 'veil', veil: 'gone' } })).piece)).toMatch(
     /grade reaches/,
   );

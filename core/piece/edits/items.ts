@@ -1,12 +1,12 @@
 import { passes } from '../../passes';
-import type { ThingKind } from '../../passes/pass';
+import type { ItemKind } from '../../passes/pass';
 import type { Plate } from '../../passes/plate/schema';
 import { resizedVeil } from '../../passes/veils/resize';
-import { assetsUsed, thingsIn } from '../links';
+import { assetsUsed, itemsIn } from '../links';
 import { pictureDocuments, type Asset, type Lettering, type PictureField, type Piece, type Sheet } from '../schema';
 import { moveWithin, type Edit } from './edit';
 
-/** @throws Error when there is no such thing in the list */
+/** @throws Error when there is no such item in the list */
 export function itemOf<Item extends { id: string }>(list: readonly Item[], id: string): Item {
   const item = list.find((one) => one.id === id);
   if (!item) throw new Error(`There is no "${id}" in this piece: it may have been removed.`);
@@ -14,9 +14,9 @@ export function itemOf<Item extends { id: string }>(list: readonly Item[], id: s
 }
 
 /** A short id that nothing in the piece has yet, such as `veil-2`. */
-export function freeId(piece: Piece, kind: ThingKind | 'guide' | 'slope'): string {
-  const things = [...thingsIn(piece, passes), ...piece.guides, ...piece.slopes];
-  const taken = new Set(things.map(({ id }) => id));
+export function freeId(piece: Piece, kind: ItemKind | 'guide' | 'slope'): string {
+  const items = [...itemsIn(piece, passes), ...piece.guides, ...piece.slopes];
+  const taken = new Set(items.map(({ id }) => id));
   let number = 1;
   while (taken.has(`${kind}-${number}`)) number++;
   return `${kind}-${number}`;
@@ -40,11 +40,11 @@ export function dropUnused(piece: Piece): void {
 }
 
 /**
- * Removes things from a piece, and with them whatever points at them: the veils cut from a plate, the crossings of a veil, the grades
+ * Removes items from a piece, and with them whatever points at them: the veils cut from a plate, the crossings of a veil, the grades
  * that reach for letters.
  */
-export function removeThings(piece: Piece, ids: readonly string[]): void {
-  const before = new Set(thingsIn(piece, passes).map(({ id }) => id));
+export function removeItems(piece: Piece, ids: readonly string[]): void {
+  const before = new Set(itemsIn(piece, passes).map(({ id }) => id));
   const gone = new Set(ids);
   piece.letterings = piece.letterings.filter(({ id }) => !gone.has(id));
   const draft = piece as unknown as Record<string, unknown>;
@@ -54,7 +54,7 @@ export function removeThings(piece: Piece, ids: readonly string[]): void {
       if (lists) draft[field] = (draft[field] as { id: string }[]).filter(({ id }) => !gone.has(id));
       if (without) draft[field] = without(draft[field], (id) => gone.has(id));
     }
-    const left = new Set(thingsIn(piece, passes).map(({ id }) => id));
+    const left = new Set(itemsIn(piece, passes).map(({ id }) => id));
     for (const id of before) if (!left.has(id)) gone.add(id);
   }
   piece.depth = piece.depth.filter((id) => !gone.has(id));
@@ -70,8 +70,8 @@ export const changePart =
   (piece) =>
     void Object.assign(itemOf(piece.letterings, id)[part], change);
 
-/** Changes one thing of a list of the piece: what is not named stays. */
-export const changeThing =
+/** Changes one item of a list of the piece: what is not named stays. */
+export const changeItem =
   <List extends 'plates' | 'veils' | 'grades'>(list: List, id: string, change: Partial<Piece[List][number]>): Edit =>
   (piece) =>
     void Object.assign(itemOf<{ id: string }>(piece[list], id), change);
@@ -111,7 +111,7 @@ export const replacePlate =
     const factor = width.after / width.before;
     if (carry) piece.veils = piece.veils.map((veil) => (veil.plate === id ? resizedVeil(veil, factor) : veil));
     else
-      removeThings(
+      removeItems(
         piece,
         piece.veils.filter((veil) => veil.plate === id).map((veil) => veil.id),
       );
@@ -119,11 +119,11 @@ export const replacePlate =
     dropUnused(piece);
   };
 
-/** Removes things by their ids, with whatever points at them. */
-export const removeThing =
+/** Removes items by their ids, with whatever points at them. */
+export const removeItem =
   (...ids: string[]): Edit =>
   (piece) =>
-    removeThings(piece, ids);
+    removeItems(piece, ids);
 
 /** @param face null for a shape, which needs none */
 export const addLettering =
@@ -153,7 +153,7 @@ export const movePlate =
     moveWithin(piece.plates, from, from + by);
   };
 
-/** Moves a thing of the depth line to a place counted from far (0) to near. */
+/** Moves a item of the depth line to a place counted from far (0) to near. */
 export const moveInDepth =
   (id: string, place: number): Edit =>
   (piece) => {

@@ -17,7 +17,7 @@ import {
   setLetters,
   setText,
 } from './letterings';
-import { addLettering, freeId, removeThing } from './items';
+import { addLettering, freeId, removeItem } from './items';
 import { addVeil, setCrossings } from './veils';
 
 const sheet = { width: 600, height: 400, ppi: 300, paint: '#ffffff' };
@@ -68,7 +68,7 @@ test('helping faces come into the piece and leave it when they are not needed', 
   expect(helped.letterings[0].words.fallbacks).toHaveLength(2);
   expect(problemWith(helped)).toBeNull();
   expect(Object.keys(applyEdit(helped, setHelpers('w', [face('c')])).piece.assets)).toHaveLength(2);
-  expect(Object.keys(applyEdit(helped, removeThing('w')).piece.assets)).toHaveLength(0);
+  expect(Object.keys(applyEdit(helped, removeItem('w')).piece.assets)).toHaveLength(0);
 });
 
 test('leading by line, echoes, guides and slopes', () => {
@@ -126,6 +126,6 @@ test('a turned crossing goes with its letter when the words are edited, and with
   expect(
     applyEdit(woven, setCrossings([{ veil: 'v', lettering: 'w', at: 1, over: true }])).piece.weave.map(({ at }) => at),
   ).toEqual([3]);
-  expect(applyEdit(woven, removeThing('v')).piece.weave).toEqual([]);
-  expect(applyEdit(woven, removeThing('w')).piece.weave).toEqual([]);
+  expect(applyEdit(woven, removeItem('v')).piece.weave).toEqual([]);
+  expect(applyEdit(woven, removeItem('w')).piece.weave).toEqual([]);
 });

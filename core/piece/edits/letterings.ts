@@ -28,7 +28,7 @@ export const setText =
       lettering: id,
       before,
       after: text,
-      keep: (things) => keptPlaces(before, text, things),
+      keep: (items) => keptPlaces(before, text, items),
     };
     for (const [field, { retyped }] of Object.entries(letteringDocuments(passes)))
       retyped?.(lettering[field as LetteringPart], retyping);

@@ -70,7 +70,7 @@ export class Editing {
     if (this.bench.draft) this.dispatch(drafted({ draft: null, dragging: false }));
   }
 
-  /** Keeps a change. @returns false when it cannot be kept; the person is told why */
+  /** Keeps a change. @returns false when it cannot be kept; the reason is shown */
   commit(label: string, edit: Edit): boolean {
     this.flush();
     return this.keep(label, edit);

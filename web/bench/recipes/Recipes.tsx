@@ -16,13 +16,13 @@ export function Recipes({ lettering }: { lettering: Lettering }) {
   const [open, setOpen] = useState(false);
   const [own, setOwn] = useState<StoredRecipe[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const told = (error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.');
+  const report = (error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.');
   useEffect(() => {
     if (!open) return;
     let current = true;
     listRecipes().then(
       (list) => current && setOwn(list),
-      (error: unknown) => current && told(error),
+      (error: unknown) => current && report(error),
     );
     return () => {
       current = false;
@@ -30,10 +30,10 @@ export function Recipes({ lettering }: { lettering: Lettering }) {
   }, [open]);
   const keep = (name: string): void => {
     setProblem(null);
-    keepRecipe(recipeOf(piece, lettering, name)).then((kept) => setOwn((before) => [kept, ...(before ?? [])]), told);
+    keepRecipe(recipeOf(piece, lettering, name)).then((kept) => setOwn((before) => [kept, ...(before ?? [])]), report);
   };
   const remove = (id: string): void => {
-    removeRecipe(id).then(() => setOwn((before) => before?.filter((one) => one.id !== id) ?? null), told);
+    removeRecipe(id).then(() => setOwn((before) => before?.filter((one) => one.id !== id) ?? null), report);
   };
   return (
     <section className="border-t border-rule pt-2" aria-label="Recipes">

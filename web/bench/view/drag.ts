@@ -4,7 +4,7 @@ import { useViewport } from './viewport';
 
 /** One drag on the sheet, in sheet px. */
 export interface DragMove<Start> {
-  /** What was remembered when the drag began. */
+  /** What was noted when the drag began. */
   start: Start;
   from: Point;
   to: Point;
@@ -17,7 +17,7 @@ export interface DragMove<Start> {
 }
 
 interface DragWork<Start> {
-  /** Remembers how things were when the drag began, so that every move is reckoned from there. */
+  /** Notes how everything was when the drag began, so that every move is counted from there. */
   begin(at: Point, pressure: number | null): Start;
   move(drag: DragMove<Start>): void;
   /** When it is let go. */

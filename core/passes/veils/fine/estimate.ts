@@ -165,7 +165,7 @@ export function estimateAlpha(
       const length = d0 * d0 + d1 * d1 + d2 * d2 + 1e-9;
       const share = min(1, max(0, (c0 * d0 + c1 * d1 + c2 * d2) / length));
       const off = ((c0 - share * d0) ** 2 + (c1 - share * d1) ** 2 + (c2 - share * d2) ** 2) / variance;
-      // Where the front near by looks like what lies behind, nothing can be told: that counts in full, and makes the estimate unsure.
+      // Where the front near by looks like what lies behind, nothing can be estimated: that counts in full, and makes the estimate unsure.
       const weight = exp(-0.5 * min(off, 60)) * (k === 0 ? 1 : elsewhere * sqrt(min(1, length * 100)));
       weights += weight;
       sum += weight * share;

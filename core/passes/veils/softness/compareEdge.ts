@@ -67,10 +67,10 @@ async function matteSigma(
   return Math.sqrt(Math.max(0, square));
 }
 
-/** Sigmas below this cannot be told apart by eye, plate px. */
+/** Sigmas below this look alike, plate px. */
 const leastTold = 0.5;
 
-/** How much softer (above 0) or crisper (below 0) the matte is than the photo, as a power of two; 0 where that cannot be told. */
+/** How much softer (above 0) or crisper (below 0) the matte is than the photo, as a power of two; 0 where that cannot be measured. */
 export const mismatch = ({ photo, matte }: EdgePlace): number =>
   photo === null ? 0 : Math.log2((matte + leastTold) / (photo + leastTold));
 

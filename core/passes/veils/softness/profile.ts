@@ -5,7 +5,7 @@ import { edgeSigma, type BorderPoint } from './measureEdge';
 
 /** Places on the border that are measured, at most. */
 const mostPlaces = 420;
-/** A place is told by the median of so many neighbours to each side. */
+/** A place gets the median of so many neighbours to each side. */
 const neighbours = 4;
 
 /**

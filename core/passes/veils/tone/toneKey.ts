@@ -46,7 +46,7 @@ function oklabOf(css: string): [number, number, number] {
   return [l, a, b];
 }
 
-/** Colours are told apart in so many steps of each channel: enough that no step shows. */
+/** Colours are distinguished in so many steps of each channel: enough that no step shows. */
 const bits = 6;
 /** Where a px counts as belonging when the key looks for what hangs together. */
 const joined = 0.25;

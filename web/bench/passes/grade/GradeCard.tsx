@@ -1,4 +1,4 @@
-import { changeThing, removeThing } from '../../../../core/piece/edits/items';
+import { changeItem, removeItem } from '../../../../core/piece/edits/items';
 import { X } from 'lucide-react';
 import type { Grade, GradeReach } from '../../../../core/passes/grade/schema';
 import { setGradeReach } from '../../../../core/piece/edits/grades';
@@ -23,7 +23,7 @@ export function GradeCard({ grade, number }: { grade: Grade; number: number }) {
   const { piece, mayChange } = useBench();
   const { reach } = grade;
   const name = `grade ${number}`;
-  const set = (change: Partial<Grade>): Edit => changeThing('grades', grade.id, change);
+  const set = (change: Partial<Grade>): Edit => changeItem('grades', grade.id, change);
   const setReach = (change: Partial<GradeReach>): Edit => setGradeReach(grade.id, change);
   const ons: Record<string, string> = {
     all: 'on all of the photo',
@@ -61,7 +61,7 @@ export function GradeCard({ grade, number }: { grade: Grade; number: number }) {
           aria-label={`Remove ${name}`}
           title="Remove"
           disabled={!mayChange}
-          onClick={() => editing.commit('Remove a grade', removeThing(grade.id))}
+          onClick={() => editing.commit('Remove a grade', removeItem(grade.id))}
         >
           <X size={14} aria-hidden />
         </button>

@@ -38,7 +38,7 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
     const own = start.slips.find((slip) => slip.at === only.start) ?? { at: only.start, x: 0, y: 0, scale: 1 };
     return setSlips(at, index, [{ ...own, x: rounded(own.x + x), y: rounded(own.y + y) }]);
   };
-  /** `looked`: once it is told in which letter the drag began; null for a drag of all letters. */
+  /** `looked`: once it is known in which letter the drag began; null for a drag of all letters. */
   type Start = { coat: Coat; only: Letter | null; looked: Promise<void> | null };
   /** Where a drag leads: with Shift held straight across or down. */
   const end = ({ from, to, shift }: DragMove<Start>): Point => {

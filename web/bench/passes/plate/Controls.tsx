@@ -3,7 +3,7 @@ import { plateHand } from './hand';
 import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { fromPx, lengthDigits, paperToPx, type LengthUnit } from '../../../../core/piece/lengths';
-import { changeThing, movePlate, removeThing, setSheet } from '../../../../core/piece/edits/items';
+import { changeItem, movePlate, removeItem, setSheet } from '../../../../core/piece/edits/items';
 import { useAppDispatch } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
@@ -121,7 +121,7 @@ function PlatePlace() {
         <button
           className="plain-button"
           onClick={() =>
-            editing.commit('Cover the sheet', changeThing('plates', plate.id, coverSheet(picture, piece.sheet)))
+            editing.commit('Cover the sheet', changeItem('plates', plate.id, coverSheet(picture, piece.sheet)))
           }
         >
           Cover the sheet
@@ -131,7 +131,7 @@ function PlatePlace() {
           onClick={() =>
             editing.commit(
               'Show the photograph at its own size',
-              changeThing('plates', plate.id, {
+              changeItem('plates', plate.id, {
                 scale: 1,
                 x: Math.round((piece.sheet.width - picture.width) / 2),
                 y: Math.round((piece.sheet.height - picture.height) / 2),
@@ -142,7 +142,7 @@ function PlatePlace() {
           Own size
         </button>
         <ReplacePlate />
-        <button className="quiet-button" onClick={() => editing.commit('Remove the photograph', removeThing(plate.id))}>
+        <button className="quiet-button" onClick={() => editing.commit('Remove the photograph', removeItem(plate.id))}>
           Remove
         </button>
       </div>

@@ -1,5 +1,5 @@
 import { plateHand } from './hand';
-import { changeThing } from '../../../../core/piece/edits/items';
+import { changeItem } from '../../../../core/piece/edits/items';
 import { keepCovered } from '../../../../core/passes/plate/gauge';
 import type { Plate } from '../../../../core/passes/plate/schema';
 import type { Edit } from '../../../../core/piece/edits/edit';
@@ -30,7 +30,7 @@ export function usePlate(): {
     plate,
     picture,
     place: (wanted) =>
-      changeThing(
+      changeItem(
         'plates',
         plate.id,
         covered && plate === piece.plates[0] ? keepCovered(wanted, picture, piece.sheet) : wanted,

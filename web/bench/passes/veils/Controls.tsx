@@ -2,7 +2,7 @@ import { ColourPicker } from '../../../ui/ColourPicker';
 import { veilHand } from './hand';
 import type { Veil } from '../../../../core/passes/veils/schema';
 import type { VeilLook } from '../../../../core/passes/veils/looks';
-import { changeThing, freeId, removeThing } from '../../../../core/piece/edits/items';
+import { changeItem, freeId, removeItem } from '../../../../core/piece/edits/items';
 import { addVeil } from '../../../../core/piece/edits/veils';
 import { useAppDispatch, useAppSelector } from '../../../store';
 import { Choice } from '../../../ui/Choice';
@@ -101,7 +101,7 @@ function VeilOf({ veil }: { veil: Veil }) {
           value={veil.name}
           className="field min-w-0 grow"
           maxLength={200}
-          keep={(name) => name !== '' && editing.commit('Name the veil', changeThing('veils', veil.id, { name }))}
+          keep={(name) => name !== '' && editing.commit('Name the veil', changeItem('veils', veil.id, { name }))}
         />
       </label>
       <div>
@@ -138,7 +138,7 @@ function VeilOf({ veil }: { veil: Veil }) {
       <ShadowSettings veil={veil} />
       <GraftSettings veil={veil} />
       <div className="flex gap-2">
-        <button className="quiet-button" onClick={() => editing.commit('Remove the veil', removeThing(veil.id))}>
+        <button className="quiet-button" onClick={() => editing.commit('Remove the veil', removeItem(veil.id))}>
           Remove the veil
         </button>
       </div>

@@ -10,7 +10,7 @@ import { toPlate, type CutPlate } from './cutting';
 export interface DrawnLine {
   radius: number;
   points: [number, number][];
-  /** What a pen told at each point, fraction; other devices tell none. */
+  /** Pressure of a pen at each point, fraction; other devices have none. */
   pressures?: number[];
 }
 
@@ -43,11 +43,13 @@ export function useDrawnLine(
   const [drawing, setDrawing] = useState<{ line: DrawnLine; alt: boolean } | null>(null);
   const lineNow = (): DrawnLine => {
     const kept = simplify(points.current, tolerance / (view.zoom * plate.scale));
-    const told = kept.map((point) => pressures.current.get(point as [number, number]));
+    const reported = kept.map((point) => pressures.current.get(point as [number, number]));
     return {
       radius: radius / plate.scale,
       points: kept.map(([x, y]) => [Math.round(x * 100) / 100, Math.round(y * 100) / 100]),
-      ...(told.every((one) => one !== undefined) && { pressures: told.map((one) => Math.round(one! * 1000) / 1000) }),
+      ...(reported.every((one) => one !== undefined) && {
+        pressures: reported.map((one) => Math.round(one! * 1000) / 1000),
+      }),
     };
   };
   const take = (at: Point, pressure: number | null): void => {

@@ -1,5 +1,5 @@
 import { veilHand } from './hand';
-import { changeThing } from '../../../../core/piece/edits/items';
+import { changeItem } from '../../../../core/piece/edits/items';
 import type { Piece } from '../../../../core/piece/schema';
 import { keyOf } from '../../../../core/graph/node';
 import { setFineEdge, setSoftness, setSolvedCut, type StoredMatte } from '../../../../core/piece/edits/veils';
@@ -153,7 +153,7 @@ export function takeSoftness(plate: CutPlate): void {
     editing.commit('Match the photo’s softness', (draft) => {
       setSoftness(veil.id, { profile, factor: veil.softness?.factor ?? 1 })(draft);
       // What was softened by hand until now would be added to it.
-      if (!veil.softness) changeThing('veils', veil.id, { feather: 0 })(draft);
+      if (!veil.softness) changeItem('veils', veil.id, { feather: 0 })(draft);
     });
   });
 }

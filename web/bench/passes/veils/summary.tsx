@@ -1,4 +1,4 @@
-import { changeThing } from '../../../../core/piece/edits/items';
+import { changeItem } from '../../../../core/piece/edits/items';
 import { setSoftness } from '../../../../core/piece/edits/veils';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
@@ -50,7 +50,7 @@ export function Summary() {
             step={0.1}
             min={0}
             max={200}
-            edit={(feather) => changeThing('veils', veil.id, { feather })}
+            edit={(feather) => changeItem('veils', veil.id, { feather })}
           />{' '}
           soft
         </>

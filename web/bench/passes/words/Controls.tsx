@@ -1,4 +1,4 @@
-import { changePart, removeThing } from '../../../../core/piece/edits/items';
+import { changePart, removeItem } from '../../../../core/piece/edits/items';
 import { AlignCenter, AlignLeft, AlignRight, CaseUpper } from 'lucide-react';
 import { useEffect } from 'react';
 import { alignments } from '../../../../core/passes/words/alignment';
@@ -217,7 +217,7 @@ function Adding() {
           <button
             className="quiet-button"
             onClick={() =>
-              editing.commit(lettering.words.shape ? 'Remove the shape' : 'Remove the words', removeThing(lettering.id))
+              editing.commit(lettering.words.shape ? 'Remove the shape' : 'Remove the words', removeItem(lettering.id))
             }
           >
             Remove

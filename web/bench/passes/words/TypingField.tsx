@@ -54,7 +54,7 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
     // Whatever comes of it, these keys must not lead the browser to another page.
     const now = editing.shown?.letterings.find((one) => one.id === id)?.words;
     if (!letters || !now) return true;
-    // The field itself says where the caret is: what was told of it may be a moment old.
+    // The field itself says where the caret is: what was reported may be a moment old.
     const { selectionStart, selectionEnd } = event.currentTarget;
     const chosen = chosenLetters(letters, [selectionStart, selectionEnd]);
     const pair = pairAt(letters, selectionStart);

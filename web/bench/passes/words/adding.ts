@@ -36,7 +36,7 @@ export function addShape({ piece }: Bench, shape: Shape, name: string): void {
   add({ ...blank, words: { ...blank.words, shape } }, null, 'Add a shape');
 }
 
-/** Adds the outline of an SVG drawing as a shape; what is wrong with the file is told. */
+/** Adds the outline of an SVG drawing as a shape; what is wrong with the file is shown. */
 export async function addOutline(bench: Bench, file: File): Promise<void> {
   try {
     addShape(bench, { kind: 'path', data: (await outlineOf(file)).data }, file.name.replace(/\.svg$/i, ''));
