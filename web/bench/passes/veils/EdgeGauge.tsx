@@ -31,12 +31,12 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
     }
   };
   const places = measured?.veil.id === veil.id ? measured.places : [];
-  const measured = places.filter(({ photo }) => photo !== null);
-  const worst = measured.reduce<EdgePlace | null>(
+  const compared = places.filter(({ photo }) => photo !== null);
+  const worst = compared.reduce<EdgePlace | null>(
     (most, one) => (!most || Math.abs(mismatch(one)) > Math.abs(mismatch(most)) ? one : most),
     null,
   );
-  const bad = measured.filter((one) => Math.abs(mismatch(one)) >= mismatchLimit).length;
+  const bad = compared.filter((one) => Math.abs(mismatch(one)) >= mismatchLimit).length;
   return (
     <div className="mt-3 border-t border-rule pt-2">
       <h3 className="mb-1 label">Edge of the photo and of the matte</h3>
@@ -44,14 +44,14 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
       {measured?.veil.id === veil.id && measured.veil !== veil && (
         <p className="text-ochre">Measured before the last change.</p>
       )}
-      {measured.length > 0 && (
+      {compared.length > 0 && (
         <p className={bad > 0 ? 'text-ochre' : 'text-faint'}>
           {bad === 0
-            ? `At all ${measured.length} places as soft as the photo, or nearly.`
-            : `${Math.round((bad / measured.length) * 100)} % of ${measured.length} places are twice as soft or as crisp as the photo.`}
+            ? `At all ${compared.length} places as soft as the photo, or nearly.`
+            : `${Math.round((bad / compared.length) * 100)} % of ${compared.length} places are twice as soft or as crisp as the photo.`}
         </p>
       )}
-      {measured?.veil === veil && measured.length === 0 && (
+      {measured?.veil === veil && compared.length === 0 && (
         <p className="text-faint">No clear edge found along this border.</p>
       )}
       <div className="mt-1 flex flex-wrap gap-1">
