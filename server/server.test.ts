@@ -98,7 +98,7 @@ describe('pieces', () => {
     await edit(id, 1, 400);
     const late = await edit(id, 1, 999);
     expect(late.status).toBe(409);
-    expect(((await late.json()) as { message: string }).message).toMatch(/changed somewhere else/);
+    expect(((await late.json()) as { message: string }).message).toMatch(/changed elsewhere/);
     expect(studio.pieces.get(id).piece.sheet.width).toBe(400);
   });
   test('a change that would break the piece is refused', async () => {

@@ -162,7 +162,7 @@ const shadowSchema = z.strictObject(shadowFields);
 
 /** Where a graft stands. Plate px, so that it keeps its place on the photograph when that is moved or scaled. */
 const graftSchema = z.strictObject({
-  /** The point of the cut piece that it is turned and scaled about, and where that point comes to lie. */
+  /** The point of the cut piece that it is turned and scaled about, and where that point comes to lie; plate px. */
   pivot: pointSchema,
   at: pointSchema,
   scale: z.number().min(0.01).max(100),

@@ -1,62 +1,17 @@
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
-import { blankPiece } from '../../../../core/piece/blank';
-import { addPlate } from '../../../../core/piece/edits/items';
-import type { Piece } from '../../../../core/piece/schema';
 import type { ScribbleCut, ToneCut, Veil } from '../../../../core/passes/veils/schema';
-import { applyPatchesTo } from '../../../../core/testing/patches';
 import { store } from '../../../store';
 import { editing } from '../../editing';
+import { FakeServer, hash, until } from '../../../testing/fakeServer';
 import { cutPlate, type CutPlate } from './cutting';
 import { veilHand } from './hand';
 import { keyTone, proposeFine, scribble, scribbleInFull, solveFine, takeSoftness } from './solving';
 import { left } from '../../benchState';
 
-type Order = Record<string, unknown>;
 type Mark = ScribbleCut['marks'][number];
 
-/** Answers of a solver, by the last part of their path; each may wait, refuse or be lost. */
-type Answers = Record<string, (order: Order) => unknown>;
-
-const hash = (text: string): string => Buffer.from(text).toString('hex').padEnd(64, '0').slice(0, 64);
 const matte = (name: string, kind = 'matte') => ({ kind, name, sha256: hash(name) });
 const line = (x: number): Mark => ({ side: 'front', radius: 10, points: [[x, 50]] });
-
-/** The server: keeps pieces as it should, and answers solvers as a test wants it. */
-class FakeServer {
-  piece: Piece;
-  version = 1;
-  labels: string[] = [];
-  answers: Answers = {};
-  /** What solvers were asked, in order. */
-  readonly asked: { to: string; order: Order }[] = [];
-
-  constructor() {
-    this.piece = blankPiece('jars', { width: 400, height: 300, ppi: 300, paint: '#ffffff' });
-    addPlate({ kind: 'plate', name: 'photo', sha256: hash('photo') }, { scale: 1, x: 0, y: 0 })(this.piece);
-  }
-
-  readonly fetch = async (input: RequestInfo | URL, init?: RequestInit): Promise<Response> => {
-    const path = String(input);
-    const order = JSON.parse(String(init?.body ?? '{}')) as Order;
-    if (path === '/api/pieces/p') return json(this.stored());
-    if (path.endsWith('/edits')) {
-      this.piece = applyPatchesTo(this.piece, order.patches as never);
-      this.labels.push(order.label as string);
-      return json({ version: ++this.version, savedAt: 0 });
-    }
-    const to = path.split('/').at(-1)!;
-    this.asked.push({ to, order });
-    return json(await this.answers[to](order));
-  };
-
-  private stored() {
-    const { piece, version } = this;
-    return { id: 'p', piece, version, savedAt: 0, history: [], historyAt: 0 };
-  }
-}
-
-const json = (body: unknown, status = 200): Response =>
-  new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
 
 /** An answer that comes when the test lets it. */
 function held<Value>() {
@@ -75,10 +30,6 @@ const draw = (x: number): void => scribble('Scribble', plate(), ({ marks }) => (
 const orders = (): string[] =>
   server.asked.map(({ order }) => `${order.quick ? 'quick' : 'full'} ${(order.marks as Mark[]).length}`);
 
-/** Until it is so, one turn of the event loop after the other. */
-async function until(condition: () => boolean): Promise<void> {
-  while (!condition()) await new Promise((resolve) => setImmediate(resolve));
-}
 const solved = (): Promise<void> => until(() => bench().queued === 0 && bench().pending === 0);
 
 const { fetch: realFetch } = globalThis;
