@@ -15,7 +15,11 @@ export function HandRow({ line }: { line: number | null }) {
         {withTools.length > 0 ? (
           withTools
         ) : (
-          <span className="text-faint">Open a line of the ticket to work on it: press its digit, or click it.</span>
+          <span className="text-faint">
+            {line === null
+              ? 'Open a line of the ticket to work on it: press its digit, or click it.'
+              : 'This line has no tools on the sheet: its settings are in the ticket.'}
+          </span>
         )}
       </div>
       {/* Over the mat, so that the sheet stays where it is. */}

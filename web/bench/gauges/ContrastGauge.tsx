@@ -5,8 +5,8 @@ import { Scale } from './Scale';
 /** How far each lettering stands off what lies beside its edge. */
 export function ContrastGauge() {
   const { measures, piece } = useBench();
-  if (!measures || measures.ink.contrast.length === 0)
-    return <p className="text-faint">Measured once there are words.</p>;
+  if (!measures) return <p className="text-faint">The letters are being measured.</p>;
+  if (measures.ink.contrast.length === 0) return <p className="text-faint">Measured once there are words.</p>;
   return (
     <div>
       <h3 className="mb-1 label">Letters against what is beside their edge</h3>

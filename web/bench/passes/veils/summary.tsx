@@ -20,11 +20,11 @@ export function Summary() {
       Words behind <b>{behind}</b>; the edge of {veil.name}{' '}
       {sigmas.length > 0 ? (
         <>
-          follows the photo’s focus,{' '}
+          is as soft as the photo,{' '}
           <b>
             {Math.min(...sigmas).toFixed(1)}-{Math.max(...sigmas).toFixed(1)} px
           </b>
-          , times{' '}
+          , at{' '}
           <EditedValue
             label="Softness factor"
             undoLabel="Set the softness"
@@ -34,7 +34,8 @@ export function Summary() {
             min={0}
             max={5}
             edit={(factor) => setSoftness(veil.id, { ...veil.softness!, factor })}
-          />
+          />{' '}
+          × the measured softness
           {veil.feather > 0 && ', and '}
         </>
       ) : (

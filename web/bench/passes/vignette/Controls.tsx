@@ -12,7 +12,7 @@ export function Controls() {
   return (
     <section className="flex flex-col gap-2 border-t border-rule pt-2" aria-label="Vignette">
       <div className="flex items-center justify-between">
-        <h3 className="label">Vignette over the finished picture</h3>
+        <h3 className="label">Vignette</h3>
         <button
           className="quiet-button"
           disabled={!mayChange}
