@@ -79,7 +79,7 @@ test('the fine edge is solved with progress and kept', async () => {
 
 test('the softness of the photo is taken over at one press', async () => {
   await page.getByRole('button', { name: 'As soft as the photo' }).click();
-  await page.getByText('follows the photo’s focus').waitFor({ timeout: 30000 });
+  await page.getByText('is as soft as the photo').waitFor({ timeout: 30000 });
   await solved();
 });
 
