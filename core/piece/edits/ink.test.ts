@@ -70,7 +70,7 @@ test('coats of the sheet, the ink, the panel, its openings and an outline are la
       { colour: '#111111' },
     ]);
   }
-  expect(() => coatsIn(start, { of: 'panel', lettering: 'w' })).toThrow(/no panel/);
+  expect(() => coatsIn(start, { of: 'panel', lettering: 'w' })).toThrow(/no longer a panel/);
   expect(() => coatsIn(start, { of: 'outline', lettering: 'w', outline: 'gone' })).toThrow();
 });
 
