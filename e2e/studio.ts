@@ -90,7 +90,8 @@ export async function sharp(page: Page): Promise<void> {
   await page.waitForFunction(
     () => {
       const mat = document.querySelector<HTMLElement>('[data-testid=mat]');
-      return mat?.dataset.sharpRevision === document.documentElement.dataset.revision;
+      // Before the page's own program runs there is neither.
+      return mat !== null && mat.dataset.sharpRevision === document.documentElement.dataset.revision;
     },
     null,
     { timeout: 30000 },
