@@ -1,4 +1,5 @@
-// Style, and the direction of dependencies: web and server use core; core uses no DOM, no Node and no framework; imports go
+// Style, and the direction of dependencies: web and server use core; core uses no DOM, no Node and no framework;
+// imports go
 // down the floors (scripts/lint/floors.mjs), so passes do not know each other and folders have no circles.
 import { builtinModules } from 'node:module';
 import { fileURLToPath } from 'node:url';

@@ -27,7 +27,10 @@ async function best(work: () => unknown, rounds = 3): Promise<number> {
   return least;
 }
 
-/** Every kernel on 6 megapixels beside its peer, one thread each; the best of three. Ours works on 32-bit floats throughout. */
+/**
+ * Every kernel on 6 megapixels beside its peer, one thread each; the best of three. Ours works on 32-bit floats
+ * throughout.
+ */
 export async function benchKernels(browser: Browser): Promise<void> {
   sharp.concurrency(1);
   sharp.cache(false);
@@ -124,7 +127,9 @@ interface OpenCv {
   onRuntimeInitialized?: () => void;
 }
 
-/** Loads OpenCV. In a wrapping of its own, because the library calls itself a promise and would be waited for for ever. */
+/**
+ * Loads OpenCV. In a wrapping of its own, because the library calls itself a promise and would be waited for for ever.
+ */
 async function openCv(): Promise<{ cv: OpenCv }> {
   const cv = createRequire(import.meta.url)('@techstark/opencv-js') as OpenCv;
   if (!cv.Mat) await new Promise<void>((ready) => (cv.onRuntimeInitialized = ready));

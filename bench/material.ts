@@ -27,7 +27,9 @@ export async function largePlate(width: number, height: number, plate = 'dune'):
   return path;
 }
 
-/** A demo piece at another size: every length multiplied. @param plateScale at which the plate given covers the sheet */
+/**
+ * A demo piece at another size: every length multiplied. @param plateScale at which the plate given covers the sheet
+ */
 export function enlarged(piece: Piece, factor: number, plate: { sha256: string; name: string }, plateScale = 1): Piece {
   const key = piece.plates[0].asset;
   // Cuts are kept in the plate's px.

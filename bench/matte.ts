@@ -67,7 +67,10 @@ function python(
   }
 }
 
-/** The measures of the alpha-matting literature over the band: SAD in thousands, MSE, gradient error in thousands (Rhemann et al. 2009, sigma 1.4). */
+/**
+ * The measures of the alpha-matting literature over the band: SAD in thousands, MSE, gradient error in thousands
+ * (Rhemann et al. 2009, sigma 1.4).
+ */
 function errors(matte: Float32Array, truth: Float32Array, where: Uint8Array, width: number, height: number): Error4 {
   let sad = 0;
   for (let i = 0; i < truth.length; i++) if (where[i]) sad += Math.abs(matte[i] - truth[i]);

@@ -41,7 +41,10 @@ function outlinesOf(mask: Uint8Array, width: number, height: number): Point[][] 
   return outlines;
 }
 
-/** What a person cuts by tracing: clicks along the true form, the program's own path between them. @returns one value for each px, 0..1 */
+/**
+ * What a person cuts by tracing: clicks along the true form, the program's own path between them. @returns one value
+ * for each px, 0..1
+ */
 export async function tracedByHand(picture: Picture, truth: Float32Array): Promise<Float32Array> {
   const { width, height } = picture;
   const form = gaussianBlur({ width, height, channels: 1, data: truth }, handSigma).data;

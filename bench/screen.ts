@@ -46,7 +46,9 @@ const demos = [
   { demo: 'woven', hold: [900, 790] },
 ] as const;
 
-/** Frames while a word is dragged, for each demo piece on a 24-megapixel plate: from the change to the drawn picture. */
+/**
+ * Frames while a word is dragged, for each demo piece on a 24-megapixel plate: from the change to the drawn picture.
+ */
 export async function benchDrag(studio: RunningStudio, browser: Browser): Promise<void> {
   for (const { demo, hold } of demos) await dragIn(studio, browser, demo, hold);
 }

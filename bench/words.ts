@@ -9,7 +9,10 @@ import { lookAt, pace } from './pace';
 import { median, percentile, printRow, printValue } from './rows';
 import { canvasFrame, view } from './screen';
 
-/** A word of 12 letters is retyped on a 24-megapixel plate: from each key to the frame that shows it. And a lockup at one width is solved. */
+/**
+ * A word of 12 letters is retyped on a 24-megapixel plate: from each key to the frame that shows it. And a lockup at
+ * one width is solved.
+ */
 export async function benchWords(studio: RunningStudio, browser: Browser): Promise<void> {
   await retype(studio, browser);
   await lockup(browser);

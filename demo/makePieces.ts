@@ -1,4 +1,5 @@
-// Writes the demo pieces, and the mattes that were solved for them. Their veils are cut with the program's own means, from the clicks
+// Writes the demo pieces, and the mattes that were solved for them. Their veils are cut with the program's own means,
+// from the clicks
 // and strokes that are listed in `making` and `strokes`.
 // Run by: npm run demo-pieces
 import { readFileSync, writeFileSync } from 'node:fs';

@@ -13,7 +13,10 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-/** Random pixels, straight colours in 256ths and alphas in eighths: these, and their products, are whole in 16-bit floats. */
+/**
+ * Random pixels, straight colours in 256ths and alphas in eighths: these, and their products, are whole in 16-bit
+ * floats.
+ */
 function pixels(seed: number): Raster {
   const next = random(seed);
   const out = emptyRaster(side, side, 4);
@@ -36,7 +39,10 @@ function straight({ data }: Raster): string {
   ).toString('base64');
 }
 
-/** What the canvas makes of two layers: premultiplied, in 16-bit floats, so that its own rounding to 8 bits does not count. */
+/**
+ * What the canvas makes of two layers: premultiplied, in 16-bit floats, so that its own rounding to 8 bits does not
+ * count.
+ */
 async function byCanvas(below: Raster, above: Raster, operation: string): Promise<Float32Array> {
   const answer = await page.evaluate(
     ([below, above, operation, side]) => {

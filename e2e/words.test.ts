@@ -103,7 +103,8 @@ test('every line at one width: ink edge to ink edge', async () => {
   await page.getByTestId('mat').focus();
   await page.keyboard.press('.');
   await sharp(page);
-  // Runs of rows that hold ink are the lines; for each, its first and last column. Paper is #e3d3ad, ink #8c3f2b, the mat grey.
+  // Runs of rows that hold ink are the lines; for each, its first and last column. Paper is #e3d3ad, ink #8c3f2b, the
+  // mat grey.
   const lines = await page.evaluate(() => {
     const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=mat] canvas')!;
     const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);

@@ -1,4 +1,5 @@
-// Writes core/type/shapingTruth.json: what `hb-shape` (Debian: libharfbuzz-bin) makes of the shipped faces. Run by hand when
+// Writes core/type/shapingTruth.json: what `hb-shape` (Debian: libharfbuzz-bin) makes of the shipped faces. Run by hand
+// when
 // faces or texts change; the tests compare our shaping with it.
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';

@@ -108,7 +108,8 @@ export class Intake {
   }
 
   /**
-   * Takes in a face. Our own files are read here; any other in a process of its own, because a face from somewhere may be made to
+   * Takes in a face. Our own files are read here; any other in a process of its own, because a face from somewhere may
+   * be made to
    * break what reads it.
    */
   private async takeInFace(received: Received, name: string, shipped: 0 | 1): Promise<StoredAsset> {

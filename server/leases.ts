@@ -6,7 +6,9 @@ interface Tab {
   tell(event: LeaseEvent): void;
 }
 
-/** Which tab works on which piece: the first that opened it, until it leaves or another takes over. The others watch. */
+/**
+ * Which tab works on which piece: the first that opened it, until it leaves or another takes over. The others watch.
+ */
 export class Leases {
   private readonly tabs = new Map<string, Tab[]>();
 

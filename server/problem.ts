@@ -9,7 +9,10 @@ export class Problem extends Error {
   }
 }
 
-/** What a person is told of an error: a full disk is named as such, whoever ran into it; null where there is nothing better to say. */
+/**
+ * What a person is told of an error: a full disk is named as such, whoever ran into it; null where there is nothing
+ * better to say.
+ */
 export function problemOf(error: unknown): Problem | null {
   if (error instanceof Problem) return error;
   const { code, message } = error as { code?: string; message?: string };

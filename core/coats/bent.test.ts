@@ -53,7 +53,10 @@ const redAt = ({ data, width }: Raster, x: number, y: number): number =>
 const changes = (out: Raster, y: number): number[] =>
   Array.from({ length: 158 }, (_, i) => 32 + i).filter((x) => redAt(out, x, y) > 0.5 !== redAt(out, x - 1, y) > 0.5);
 
-/** Where a part of the square's width comes to lie, its right side four times as far off: x w runs evenly from 0 to 4 while w runs from 1 to 4. */
+/**
+ * Where a part of the square's width comes to lie, its right side four times as far off: x w runs evenly from 0 to 4
+ * while w runs from 1 to 4.
+ */
 const seenAt = (part: number): number => 30 + (160 * 4 * part) / (1 + 3 * part);
 
 test('what lies on letters in perspective narrows towards the distance, as the plane does', async () => {
@@ -117,7 +120,8 @@ test('pixels per inch are counted where the plane is nearest, keep points where 
     ],
   });
   const laid = laidPictures(coat, standing, sheet, () => bars);
-  // One picture px is one lettering px. At the left side the plane is four times as broad and as high as it is: twice by the root of the area.
+  // One picture px is one lettering px. At the left side the plane is four times as broad and as high as it is: twice
+  // by the root of the area.
   expect(picturePpi(laid, 300)!).toBeCloseTo(150, -1);
   expect(cutKeepPoints(coat, laid, standing, () => bars)).toEqual([]);
   const [x, y] = laid[0].toSheet([30 + 80, 30 + 80]);

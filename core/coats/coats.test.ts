@@ -156,7 +156,8 @@ test('coats are laid on one another by the standard’s modes, each at its stren
   const warm = (mode: 'overlay' | 'multiply', opacity = 1) => solidCoat({ colour: '#e0b060', mode, opacity });
   const once = at(await draw([grey, warm('overlay')]), 20, 20);
   const twice = at(await draw([grey, warm('overlay'), warm('overlay')]), 20, 20);
-  // Overlay is hard light with the layers changed over: on a backdrop above one half it screens (2b - 1) with the source.
+  // Overlay is hard light with the layers changed over: on a backdrop above one half it screens (2b - 1) with the
+  // source.
   const [b, s] = [128 / 255, 224 / 255];
   close(once, [1 - 2 * (1 - b) * (1 - s)], 0.003);
   for (const c of [0, 1]) expect(twice[c]).toBeGreaterThan(once[c] + 0.05);

@@ -107,7 +107,10 @@ const slipped = (region: Region, { x, y }: PlateCoat, scale: number): Region => 
   y: region.y - Math.round(y * scale),
 });
 
-/** Lays a filling on, as strong as `share` says at each px. @param colour in place of `fill` where all of it is one colour */
+/**
+ * Lays a filling on, as strong as `share` says at each px. @param colour in place of `fill` where all of it is one
+ * colour
+ */
 export function layShare(
   below: Raster,
   fill: Raster | null,

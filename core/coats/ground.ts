@@ -25,7 +25,10 @@ export interface CoatGround {
   picture: Raster | null;
 }
 
-/** Goes over a ground px by px. @param paint gets where the px's middle lies in the flat plane of the letters, lettering px, and where its four channels begin */
+/**
+ * Goes over a ground px by px. @param paint gets where the px's middle lies in the flat plane of the letters, lettering
+ * px, and where its four channels begin
+ */
 export function eachPlace(
   { region, toLettering: { a, b, c, d, e, f }, warp }: CoatGround,
   paint: (x: number, y: number, at: number) => void,

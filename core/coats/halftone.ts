@@ -49,7 +49,9 @@ export function paintHalftone(coat: HalftoneCoat, place: CoatGround): Raster {
 
 const clamp = (value: number): number => min(1, max(0, value));
 
-/** Dots of two screens that lie between one another: dark dots on light up to half the area, light dots on dark beyond. */
+/**
+ * Dots of two screens that lie between one another: dark dots on light up to half the area, light dots on dark beyond.
+ */
 function dotAt(u: number, v: number, px: number, toneAt: (u: number, v: number) => number): number {
   const [cx, cy] = [round(u), round(v)];
   const dark = 1 - toneAt(cx, cy);

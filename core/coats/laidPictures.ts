@@ -97,7 +97,10 @@ function enlargement({ letter, toSheet, fromSheet }: LaidPicture): number {
   return Math.max(...[...corners(box), middle].map(at));
 }
 
-/** The fewest real pixels of any of a coat's pictures that come to one inch of paper; null where it shows none. @param ppi of the sheet */
+/**
+ * The fewest real pixels of any of a coat's pictures that come to one inch of paper; null where it shows none. @param
+ * ppi of the sheet
+ */
 export function picturePpi(laid: readonly LaidPicture[], ppi: number): number | null {
   const all = laid.map((one) => ppi / (one.placement.scale * enlargement(one)));
   return all.length === 0 ? null : Math.min(...all);

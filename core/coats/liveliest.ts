@@ -69,7 +69,8 @@ export function detailIn({ width, height, sums }: DetailMap, box: Region): numbe
 const tried = 24;
 
 /**
- * For each letter the slip that brings the liveliest part of the picture into it: the part with the most detail that covers the letter, those
+ * For each letter the slip that brings the liveliest part of the picture into it: the part with the most detail that
+ * covers the letter, those
  * that other letters show already counting less. Each turn proposes others.
  * @param turn from 0; @returns slips as the coat has them, on top of its own
  */

@@ -26,7 +26,10 @@ function coatColour(coat: Coat): Colour | null {
   }
 }
 
-/** All coats over one another as one colour, premultiplied encoded RGBA: exact where all are solid, otherwise what stands for them. */
+/**
+ * All coats over one another as one colour, premultiplied encoded RGBA: exact where all are solid, otherwise what
+ * stands for them.
+ */
 export function mixCoats({ coats }: Coated): [number, number, number, number] {
   const mixed: [number, number, number, number] = [0, 0, 0, 0];
   for (const coat of coats) {

@@ -6,7 +6,10 @@ import type { Motif, PatternCoat } from './schema';
 /** Looked up once: the loops are hot. */
 const { min, max, floor, abs, sin, cos, hypot, sqrt, imul, PI } = Math;
 
-/** A generated pattern of two colours; the same seed makes the same pattern. It stands on the lettering plane and goes where the letters go. */
+/**
+ * A generated pattern of two colours; the same seed makes the same pattern. It stands on the lettering plane and goes
+ * where the letters go.
+ */
 export function paintPattern(coat: PatternCoat, ground: CoatGround): Raster {
   const { region, capHeight, unit } = ground;
   const out = emptyRaster(region.width, region.height, 4);

@@ -125,7 +125,10 @@ function pasteOver(out: Raster, lying: Region, part: Raster, box: Region, cover:
   }
 }
 
-/** A picture laid into its box; it turns and bends its place with the letters. Shrunk from the pyramid in linear light, then only turned. */
+/**
+ * A picture laid into its box; it turns and bends its place with the letters. Shrunk from the pyramid in linear light,
+ * then only turned.
+ */
 export async function paintPicture(
   coat: PictureCoat,
   picture: Picture,
@@ -234,7 +237,8 @@ function readBetween({ data, width, height }: Raster, x: number, y: number, to: 
 }
 
 /**
- * Where a picture covers its box, its border px are whole: letters reach to the very edge of the box, and what is cut off the picture
+ * Where a picture covers its box, its border px are whole: letters reach to the very edge of the box, and what is cut
+ * off the picture
  * there by parts of a px would show as a sliver of what lies below.
  */
 const finished = (raster: Raster, { fit }: PictureCoat, { channels }: Picture): Raster =>

@@ -66,7 +66,8 @@ test('pictures take turns letter by letter, line by line, or in the cells of a g
   expect(
     at(await draw([pictureCoat({ asset: 'green', more: ['halves'], by: 'line', span: 'line' })], lines), 40, 30),
   ).toEqual(green);
-  // A box of 140 px in two columns, 6 px apart: the gap runs from 87 to 93, within no letter; with one letter it can be seen.
+  // A box of 140 px in two columns, 6 px apart: the gap runs from 87 to 93, within no letter; with one letter it can be
+  // seen.
   const one = drawnLetters(
     [
       drawnLetter([

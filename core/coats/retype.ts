@@ -1,7 +1,8 @@
 import type { Coat } from './schema';
 
 /**
- * Coats when the words that they lie on change: those that reach one letter, and pictures slipped in single letters, go with their letters.
+ * Coats when the words that they lie on change: those that reach one letter, and pictures slipped in single letters, go
+ * with their letters.
  * @param coats changed in place
  * @param keep brings items that stand at letters over to the new text, and leaves out those whose letter is gone
  */

@@ -96,15 +96,22 @@ const pictureSchema = z.strictObject({
   /** Key into `assets`, of kind `plate`. */
   asset: z.string(),
   span: z.enum(spans).default('word'),
-  /** Fills the box, lies whole within it, or keeps its size whatever the words are: one of its px is then one lettering px. */
+  /**
+   * Fills the box, lies whole within it, or keeps its size whatever the words are: one of its px is then one lettering
+   * px.
+   */
   fit: z.enum(fits).default('cover'),
-  /** Whether it goes with the letters when they are moved, or stays where it is on the sheet; then the sheet is its box. */
+  /**
+   * Whether it goes with the letters when they are moved, or stays where it is on the sheet; then the sheet is its box.
+   */
   held: z.enum(['letters', 'sheet']).default('letters'),
   /** Times as large as it would fit, and slipped by fractions of the box. */
   scale: z.number().min(0.01).max(100).default(1),
   x: z.number().min(-100).max(100).default(0),
   y: z.number().min(-100).max(100).default(0),
-  /** Letters in which it is slipped further, and is larger or smaller. `at`: index of the letter's first UTF-16 unit. */
+  /**
+   * Letters in which it is slipped further, and is larger or smaller. `at`: index of the letter's first UTF-16 unit.
+   */
   slips: z
     .array(
       z.strictObject({

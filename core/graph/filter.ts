@@ -8,17 +8,23 @@ export interface FilterWork {
   request: Request;
   /** Where the source lies, output px. */
   lying: Region;
-  /** The further inputs, by name; each lies at `lying` where the filter reads it widely, else at the request's region. */
+  /**
+   * The further inputs, by name; each lies at `lying` where the filter reads it widely, else at the request's region.
+   */
   inputs: Inputs;
 }
 
-/** A computation on pixels that reads a neighbourhood of its source. Bounds, needs, keys and solidity follow from this. */
+/**
+ * A computation on pixels that reads a neighbourhood of its source. Bounds, needs, keys and solidity follow from this.
+ */
 export interface Filter {
   /** Says what the filter does, values and all: the same key, the same pixels. */
   key: string;
   /** How far around a px it reads, sheet px. */
   reach: number;
-  /** Which region of the source a request is made from, output px; the request's own grown by the reach when left out. */
+  /**
+   * Which region of the source a request is made from, output px; the request's own grown by the reach when left out.
+   */
   from?(request: Request): Region;
   /** Further nodes that it reads, at the same place. */
   with?: Readonly<Record<string, Node>>;
@@ -26,7 +32,9 @@ export interface Filter {
   widely?: readonly string[];
   /** Channels of the result, where they are not the source's. */
   channels?: 1 | 4;
-  /** Where the result may paint, sheet px, null for everywhere; the source's bounds grown by the reach when left out. */
+  /**
+   * Where the result may paint, sheet px, null for everywhere; the source's bounds grown by the reach when left out.
+   */
   bounds?: Region | null;
   /** The sheet beyond whose border nothing is read. */
   within?: Size;
@@ -88,7 +96,10 @@ export function filtered(source: Node, filter: Filter): Node {
   };
 }
 
-/** Nodes of one channel or four that are combined px by px, by name. @param combine given each one's pixels in the same region */
+/**
+ * Nodes of one channel or four that are combined px by px, by name. @param combine given each one's pixels in the same
+ * region
+ */
 export function combined(
   key: string,
   nodes: Readonly<Record<string, Node>>,

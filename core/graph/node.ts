@@ -36,7 +36,10 @@ export interface Node {
   readonly bounds: Region | null;
   /** True where every px of the region is sure to be opaque. */
   isSolid?(request: Request): boolean;
-  /** Stored 8-bit sRGB pixels (3 channels) that are this region's pixels, where there are any; spares the way through floats. */
+  /**
+   * Stored 8-bit sRGB pixels (3 channels) that are this region's pixels, where there are any; spares the way through
+   * floats.
+   */
   asStored?(request: Request): Promise<Level | null>;
   /** A key for one region only, where less than the whole input matters there. */
   keyAt?(request: Request): string;

@@ -7,7 +7,9 @@ export type KernelCalls = Record<string, Call>;
 /** Scratch memory of the compiled kernels. What is taken is free again when the next kernel begins. */
 export class Arena {
   private top = 0;
-  /** All of the memory as floats and as bytes; made anew when it grows, so to be read after everything has been taken. */
+  /**
+   * All of the memory as floats and as bytes; made anew when it grows, so to be read after everything has been taken.
+   */
   floats: Float32Array;
   bytes: Uint8Array;
 
@@ -23,7 +25,9 @@ export class Arena {
     this.top = Math.ceil(this.base / 64) * 64;
   }
 
-  /** @returns a byte offset, a multiple of 64, of room for so many bytes and a little more (loops read whole vectors) */
+  /**
+   * @returns a byte offset, a multiple of 64, of room for so many bytes and a little more (loops read whole vectors)
+   */
   take(bytes: number): number {
     const at = this.top;
     this.top += Math.ceil((bytes + slack) / 64) * 64;
@@ -53,7 +57,9 @@ export interface Machine {
 let made: Machine | null | undefined;
 let referenceWanted = false;
 
-/** The compiled kernels with their memory made free, or null where this engine knows no SIMD (or references are wanted). */
+/**
+ * The compiled kernels with their memory made free, or null where this engine knows no SIMD (or references are wanted).
+ */
 export function machine(): Machine | null {
   if (referenceWanted) return null;
   if (made === undefined) made = start();

@@ -37,7 +37,9 @@ export function byReference<Value>(work: () => Value): Value {
   }
 }
 
-/** The largest difference of two rasters of one form; NaN where one has it. @throws RangeError when their forms differ */
+/**
+ * The largest difference of two rasters of one form; NaN where one has it. @throws RangeError when their forms differ
+ */
 export function largestDifference(a: Raster, b: Raster): number {
   if (a.width !== b.width || a.height !== b.height || a.channels !== b.channels)
     throw new RangeError('These rasters differ in their form.');

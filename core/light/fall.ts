@@ -35,7 +35,8 @@ export function fallen(caster: Node, fall: Fall): Node {
 }
 
 /**
- * A shadow of one colour for laying on in encoded values. It dims light, so that its strength on encoded values follows from
+ * A shadow of one colour for laying on in encoded values. It dims light, so that its strength on encoded values follows
+ * from
  * the light that is left.
  * @param cover where it falls: one channel
  * @param colour CSS colour

@@ -40,7 +40,10 @@ export interface Retyping {
   lettering: string;
   before: string;
   after: string;
-  /** Items by the letters' first UTF-16 units, brought over to the new text; those at letters that are gone are left out. */
+  /**
+   * Items by the letters' first UTF-16 units, brought over to the new text; those at letters that are gone are left
+   * out.
+   */
   keep<Item extends { at: number }>(items: readonly Item[]): Item[];
 }
 
@@ -65,7 +68,10 @@ export interface PassDocument<Part> {
   retyped?(draft: Part, retyping: Retyping): void;
 }
 
-/** Where a layer of a lettering lies: behind its letters, with them, before the veils over them, or as a hole down to the bare sheet. */
+/**
+ * Where a layer of a lettering lies: behind its letters, with them, before the veils over them, or as a hole down to
+ * the bare sheet.
+ */
 export type LayerPlace = 'behind' | 'with' | 'beforeVeils' | 'hole';
 
 /** One layer of a lettering, or of another item on the depth line. */
@@ -75,12 +81,20 @@ export interface Layer {
   node: Node;
   /** How it lies on what is below. */
   mode: BlendMode;
-  /** Whether it is mixed with what is below in encoded values, as inks are, or in linear light, as shadows and lamps are. */
+  /**
+   * Whether it is mixed with what is below in encoded values, as inks are, or in linear light, as shadows and lamps
+   * are.
+   */
   mixing: 'encoded' | 'linear';
   place: LayerPlace;
-  /** It comes once for the whole lettering; otherwise once for each part of the letters that the same veils lie over. */
+  /**
+   * It comes once for the whole lettering; otherwise once for each part of the letters that the same veils lie over.
+   */
   once: boolean;
-  /** Of letters that are openings in something: what is seen in them, cut by their coverage, and what surrounds them, not yet cut. `node` is both together. */
+  /**
+   * Of letters that are openings in something: what is seen in them, cut by their coverage, and what surrounds them,
+   * not yet cut. `node` is both together.
+   */
   parts?: { inside: Node; outside: Node };
   /** Of a layer before veils: it is part of one below them too, so where no veil lies nothing is to be added. */
   isRepeated?: boolean;

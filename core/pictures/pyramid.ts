@@ -34,7 +34,10 @@ const lightSteps = 65535;
 const lightOf = Uint16Array.from(decodeByte, (light) => Math.round(light * lightSteps));
 const codeOf = Uint8Array.from({ length: lightSteps + 1 }, (_, i) => Math.round(encodeExact(i / lightSteps) * 255));
 
-/** The next level: means of 2 x 2 px, taken in linear light (a matte is linear already), alpha-weighted. Odd borders repeat. */
+/**
+ * The next level: means of 2 x 2 px, taken in linear light (a matte is linear already), alpha-weighted. Odd borders
+ * repeat.
+ */
 export function halve(level: Level): Level {
   const { channels } = level;
   const size = levelSize(level.width, level.height, 1);

@@ -23,7 +23,8 @@ export function sharedTileMemory(bytes: number): SharedTileMemory {
 }
 
 /**
- * Stored tiles in memory that all workers share: a tile that one has fetched is there for all, and while one fetches it the
+ * Stored tiles in memory that all workers share: a tile that one has fetched is there for all, and while one fetches it
+ * the
  * others wait. The least recently used tiles give way.
  */
 export class SharedTiles {

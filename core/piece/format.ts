@@ -1,7 +1,10 @@
 import { passes as ours, type Passes } from '../passes';
 import { letteringDocuments, pictureDocuments } from './schema';
 
-/** The fields that passes own of a piece, for the format's documentation: Markdown, made from what each pass says of its part. */
+/**
+ * The fields that passes own of a piece, for the format's documentation: Markdown, made from what each pass says of its
+ * part.
+ */
 export function formatFields(passes: Passes = ours): string {
   const described = (documents: Record<string, { describes: string }>): string[] =>
     Object.values(documents).map(({ describes }) => describes.trim());

@@ -45,7 +45,10 @@ export const sheetSchema = z
     ppi: z.number().min(1).max(4800),
     /** CSS colour, or null for a transparent sheet. */
     paint: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable(),
-    /** Laid over the paint, the first one lowest; where a coat goes by the cap height, it goes by the sheet's shorter side here. */
+    /**
+     * Laid over the paint, the first one lowest; where a coat goes by the cap height, it goes by the sheet's shorter
+     * side here.
+     */
     coats: z.array(coatSchema).max(40).default([]),
   })
   .refine(

@@ -47,7 +47,10 @@ export function crop(raster: Raster, outer: Region, inner: Region): Raster {
 
 export const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
 
-/** Makes px opaque, in place, that are more than a trace: what was thinned at a border is whole again. @param trace alpha up to which a px stays as it is */
+/**
+ * Makes px opaque, in place, that are more than a trace: what was thinned at a border is whole again. @param trace
+ * alpha up to which a px stays as it is
+ */
 export function madeOpaque(raster: Raster, trace: number): Raster {
   const { data } = raster;
   for (let at = 0; at < data.length; at += 4) {

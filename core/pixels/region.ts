@@ -41,7 +41,10 @@ export function grow(region: Region, margin: number): Region {
   };
 }
 
-/** The region made wider by `dx` on both sides and higher by `dy` above and below; where that would leave nothing, as it is. */
+/**
+ * The region made wider by `dx` on both sides and higher by `dy` above and below; where that would leave nothing, as it
+ * is.
+ */
 export function spread(region: Region, dx: number, dy = dx): Region {
   const wide = { x: region.x - dx, y: region.y - dy, width: region.width + 2 * dx, height: region.height + 2 * dy };
   return wide.width > 0 && wide.height > 0 ? wide : region;

@@ -28,7 +28,10 @@ function arrangeBy(pass: LetteringPass, letters: Letters, part: unknown, materia
   return to;
 }
 
-/** A lettering laid out and placed: every pass that works on outlines, in the order of the ticket. What is unchanged is kept. */
+/**
+ * A lettering laid out and placed: every pass that works on outlines, in the order of the ticket. What is unchanged is
+ * kept.
+ */
 export const arrange = (lettering: Lettering, materials: Materials, passes: Passes = ours): Letters =>
   inOrder(passes).reduce(
     (letters, [field, pass]) => arrangeBy(pass, letters, partOf(lettering, field), materials),

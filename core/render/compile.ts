@@ -174,7 +174,9 @@ interface LetteringWork {
   passes: Passes;
 }
 
-/** One lettering as it stands on the depth line: its layers, for each part of its letters over which the same veils lie. */
+/**
+ * One lettering as it stands on the depth line: its layers, for each part of its letters over which the same veils lie.
+ */
 function paintLettering(
   piece: Piece,
   lettering: Lettering,

@@ -25,7 +25,8 @@ import type { Node } from '../graph/node';
 import { sheetAt } from '../graph/tiles';
 
 /**
- * How far the worst px of the whole shrunk may be off. Where outlines meet themselves at a sharp corner, and where one cell of a
+ * How far the worst px of the whole shrunk may be off. Where outlines meet themselves at a sharp corner, and where one
+ * cell of a
  * collage ends at another, a px of half the size does not hold just what its four did.
  */
 const looser: Record<string, number> = {
@@ -73,7 +74,10 @@ const [veil] = piece.veils;
 const matte = compiled.mattes.get(veil.id)!;
 const front = compile(piece, materials, { passes: { veils: { id: veil.id, show: 'black' } } }).picture;
 
-/** The same word bent and in perspective, one letter of another colour, two echoes behind it: one filled, one outlined and repeated. */
+/**
+ * The same word bent and in perspective, one letter of another colour, two echoes behind it: one filled, one outlined
+ * and repeated.
+ */
 const echo = {
   id: 'e',
   x: 30,

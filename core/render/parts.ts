@@ -1,9 +1,13 @@
 /**
- * Sends a value that is never changed in place, again and again, to where it must be copied: only the parts that are new go, and
+ * Sends a value that is never changed in place, again and again, to where it must be copied: only the parts that are
+ * new go, and
  * parts that were there already are the same objects there, so that what was worked out from them is still known.
  */
 
-/** How deep parts are distinguished: what holds the piece, the piece, its lists, their items, the items' parts. What lies deeper goes with them. */
+/**
+ * How deep parts are distinguished: what holds the piece, the piece, its lists, their items, the items' parts. What
+ * lies deeper goes with them.
+ */
 const depth = 4;
 /** After so many packages everything is sent anew, so that old parts can be forgotten. */
 const packagesPerStart = 400;

@@ -438,7 +438,8 @@ test('a veil’s shadow darkens the letters behind it and nothing else', async (
   for (let y = 0; y < 300; y++) {
     for (let x = 0; x < 400; x++) {
       const ink = cover.data[y * 400 + x];
-      // Where the shadow falls, 20 px below the veil, solid letters are black; where there is no letter nothing has changed.
+      // Where the shadow falls, 20 px below the veil, solid letters are black; where there is no letter nothing has
+      // changed.
       if (y >= 141 && y < 159 && ink === 1)
         for (let c = 0; c < 3; c++) expect(pixel(after, x, y)[c]).toBeLessThan(1 / 255);
       if (ink === 0 || y < 139 || y > 161) expect(pixel(after, x, y)).toEqual(pixel(before, x, y));

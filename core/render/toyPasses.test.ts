@@ -1,4 +1,5 @@
-// Four passes that the program does not have, each from one object: what the coming passes over surface, light, focus and finish need.
+// Four passes that the program does not have, each from one object: what the coming passes over surface, light, focus
+// and finish need.
 import { z } from 'zod';
 import { Evaluator } from '../graph/evaluate';
 import { filtered } from '../graph/filter';
@@ -211,7 +212,8 @@ test('a displaced lettering is where it is pushed; gauges, hit tests, fences and
   expect(veils.left[0].left).toBeCloseTo(0.75, 2);
   expect(veils.crossings[0].place[0]).toBeGreaterThan(60);
 
-  // A grade inside the letters reaches what is seen inside them: with the ink clear, the photograph below the pushed box.
+  // A grade inside the letters reaches what is seen inside them: with the ink clear, the photograph below the pushed
+  // box.
   const grade = { ...plainGrade('g', { lettering: 'box', area: 'inside', on: { kind: 'all' } }), invert: true };
   const graded = boxed({ displaced: 15 }, { grades: [grade] });
   graded.letterings[0].ink.coats = [];

@@ -40,7 +40,8 @@ interface Slot<Order, Answer> {
 const tries = 2;
 
 /**
- * Workers that share a queue of orders; each does one at a time. An order whose worker fails is tried once more, by a new worker;
+ * Workers that share a queue of orders; each does one at a time. An order whose worker fails is tried once more, by a
+ * new worker;
  * if that fails too, the order is refused and the rest goes on. Used in the browser and on the server alike.
  */
 export class WorkerPool<Order, Answer> {
@@ -60,7 +61,10 @@ export class WorkerPool<Order, Answer> {
     return this.slots.length;
   }
 
-  /** @param preferred the number of a worker; another one takes the order only when that one is busy and it has nothing to do */
+  /**
+   * @param preferred the number of a worker; another one takes the order only when that one is busy and it has nothing
+   * to do
+   */
   ask(order: Order, preferred: number | null = null): Promise<Answer> {
     if (this.slots.every(({ empty }) => empty)) return Promise.reject(new Error('No worker can be started.'));
     return new Promise((resolve, reject) => {
@@ -69,7 +73,9 @@ export class WorkerPool<Order, Answer> {
     });
   }
 
-  /** Tells all workers, now and later ones, something that has no answer; it takes the slot of what had the same name. */
+  /**
+   * Tells all workers, now and later ones, something that has no answer; it takes the slot of what had the same name.
+   */
   broadcast(name: string, order: Order): void {
     this.broadcasts.set(name, order);
     for (const { worker } of this.slots) worker.post(order);

@@ -2,7 +2,10 @@ import { boundsOf, contentKey, type Node } from '../graph/node';
 import { blend } from '../kernels/blend';
 import { copyOf } from '../pixels/raster';
 
-/** One picture over another. Where the upper one has no gap, the lower one is not asked for, and its stored pixels are the result's. */
+/**
+ * One picture over another. Where the upper one has no gap, the lower one is not asked for, and its stored pixels are
+ * the result's.
+ */
 export function laidOver(below: Node, above: Node): Node {
   const key = contentKey('laid over', below.key, above.key);
   const hides = above.isSolid?.bind(above) ?? (() => false);

@@ -12,7 +12,8 @@ const cutoutsOf = ({ shadow, front, matte, over }: LaidOn): Cutout[] => [
 ];
 
 /**
- * The photographs with grafts and their shadows on them, from far to near. What stands nearer than a graft is in the photograph
+ * The photographs with grafts and their shadows on them, from far to near. What stands nearer than a graft is in the
+ * photograph
  * already: there the graft takes on its colour.
  */
 export function graftedNode(ground: Node, grafts: readonly LaidOn[]): Node {

@@ -14,7 +14,8 @@ export interface LaidItem extends Pick<SceneItem, 'strength' | 'place' | 'mode' 
 }
 
 /**
- * Lays letters and what comes with them on what is there, from far to near. Neighbours with the same veils over them come on one
+ * Lays letters and what comes with them on what is there, from far to near. Neighbours with the same veils over them
+ * come on one
  * layer, and the veils once over all of it; so a veil with nothing behind it changes nothing.
  * @param out changed in place, premultiplied encoded RGBA
  * @param sheet the bare sheet, where any item is a hole down to it
@@ -55,7 +56,8 @@ function mixInto(below: Raster, own: Raster, mode: BlendMode, mixing: LaidItem['
 }
 
 /**
- * A layer whose colours are mixed with those below it already, so that it can be laid on by source-over: the standard's formula
+ * A layer whose colours are mixed with those below it already, so that it can be laid on by source-over: the standard's
+ * formula
  * without the part of the backdrop (W3C Compositing and Blending Level 1, section 5).
  */
 function mixedWith(
@@ -85,7 +87,8 @@ function leftFree(mattes: readonly Raster[], length: number): Float32Array {
 }
 
 /**
- * What must be laid over veils of something that lies below them too, so that it is seen as strong as it is: where no veil lies, nothing.
+ * What must be laid over veils of something that lies below them too, so that it is seen as strong as it is: where no
+ * veil lies, nothing.
  * Of a coverage b below and x above a veil M, b (1 - M)(1 - x) + x is seen, which is b for x = b M / (1 - b (1 - M)).
  */
 function beforeVeils(own: Raster, mattes: readonly Raster[]): Raster {

@@ -4,8 +4,10 @@ import { cutoutKeys, frontOf, matteOf, type SceneItem } from './items';
 import { layLetters, type LaidItem } from './layLetters';
 
 /**
- * What stands on the depth line, laid on the photographs from far to near. Letters are gathered on a layer of their own, the veils
- * over them are laid on that layer, and the layer on the photographs; so a veil with nothing behind it leaves the photograph as it
+ * What stands on the depth line, laid on the photographs from far to near. Letters are gathered on a layer of their
+ * own, the veils
+ * over them are laid on that layer, and the layer on the photographs; so a veil with nothing behind it leaves the
+ * photograph as it
  * is, to the bit, and what shows through hair is the letter and not the old background.
  * @param ground the photographs on their sheet, as they are graded, with grafts
  * @param sheet the bare sheet: what holes are cut down to

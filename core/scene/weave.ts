@@ -10,7 +10,8 @@ export interface Weaving {
 }
 
 /**
- * The veils that lie over one letter, from far to near: those that are nearer than its lettering, unless the crossing is flipped.
+ * The veils that lie over one letter, from far to near: those that are nearer than its lettering, unless the crossing
+ * is flipped.
  * @param at index of the letter's first UTF-16 unit
  */
 export function veilsOver({ depth, veils, weave }: Weaving, lettering: string, at: number): string[] {
@@ -25,8 +26,10 @@ export function veilsOver({ depth, veils, weave }: Weaving, lettering: string, a
 }
 
 /**
- * Veils over a letter in the runs in which they are laid on it, from far to near. Within a run, veils that stay in their place on one
- * photograph, the nearest is laid first: what the photograph shows of a farther one has the nearer already before it, and would get it
+ * Veils over a letter in the runs in which they are laid on it, from far to near. Within a run, veils that stay in
+ * their place on one
+ * photograph, the nearest is laid first: what the photograph shows of a farther one has the nearer already before it,
+ * and would get it
  * twice.
  * @param over from far to near
  */

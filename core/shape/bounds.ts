@@ -5,7 +5,9 @@ import type { Path } from './path';
 /** Smallest box seen so far: left, top, right, bottom. */
 type Box = [number, number, number, number];
 
-/** The region that the path's ink fills, exactly (of the curves, not of their control points); null for an empty path. */
+/**
+ * The region that the path's ink fills, exactly (of the curves, not of their control points); null for an empty path.
+ */
 export function pathBounds(path: Path): Region | null {
   const box: Box = [Infinity, Infinity, -Infinity, -Infinity];
   let from: Point = [0, 0];

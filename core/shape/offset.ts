@@ -57,7 +57,8 @@ export function stroked(lines: Polygons, width: number, caps: 'round' | 'butt'):
 }
 
 /**
- * Closed lines cut into dashes. On each line a whole number of them comes to lie, so that the last does not run into the first.
+ * Closed lines cut into dashes. On each line a whole number of them comes to lie, so that the last does not run into
+ * the first.
  * @param on length of a dash, and @param off of the gap after it, in the lines' units; about, as they are fitted
  */
 export function dashed(polygons: Polygons, on: number, off: number): Polygons {

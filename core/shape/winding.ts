@@ -1,6 +1,9 @@
 import type { Point } from './affine';
 
-/** How often closed polygons run around a point, counter-clockwise turns less clockwise ones; 0 outside of them (Sunday 2001). */
+/**
+ * How often closed polygons run around a point, counter-clockwise turns less clockwise ones; 0 outside of them (Sunday
+ * 2001).
+ */
 export function windingAt(polygons: readonly (readonly Point[])[], [x, y]: Point): number {
   let winding = 0;
   for (const polygon of polygons) {

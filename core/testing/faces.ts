@@ -6,7 +6,10 @@ export const faceBytes = (file: string): Uint8Array => readFileSync(`demo/faces/
 
 export const shippedFace = (file: string): OpenFace => openFace(file, faceBytes(file));
 
-/** Advance widths in em straight from the face's own tables (OpenType: head, hhea, hmtx, cmap format 4), without the shaper. */
+/**
+ * Advance widths in em straight from the face's own tables (OpenType: head, hhea, hmtx, cmap format 4), without the
+ * shaper.
+ */
 export function advanceFromTables(bytes: Uint8Array, codePoint: number): number {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const table = (tag: string): number => tableAt(bytes, tag);

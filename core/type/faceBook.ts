@@ -49,7 +49,10 @@ export interface OpenFace {
   bounds(glyph: number): Region | null;
   /** True where the face has a letter for this code point. */
   has(codePoint: number): boolean;
-  /** The same face with its axes set otherwise; those not named keep their standard, values beyond the limits come to them. */
+  /**
+   * The same face with its axes set otherwise; those not named keep their standard, values beyond the limits come to
+   * them.
+   */
   varied(axes: Readonly<Record<string, number>>): OpenFace;
 }
 

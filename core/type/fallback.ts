@@ -9,7 +9,8 @@ export function missingLetters(text: string, has: (codePoint: number) => boolean
 }
 
 /**
- * Faces that help out where the chosen one has no letter: as few as possible, and for the letters of one script rather one
+ * Faces that help out where the chosen one has no letter: as few as possible, and for the letters of one script rather
+ * one
  * face for all of them.
  * @param missing characters
  * @param candidates in the order in which they are preferred

@@ -26,7 +26,10 @@ const faceOf = (faces: readonly LetterSource[], codePoint: number): number =>
     faces.findIndex((face) => face.has(codePoint)),
   );
 
-/** For each script of a line the first face that has all of its letters, so that no word is pieced together; left out where none has. */
+/**
+ * For each script of a line the first face that has all of its letters, so that no word is pieced together; left out
+ * where none has.
+ */
 function facesOfScripts(text: string, faces: readonly LetterSource[]): Map<string, number> {
   const letters = new Map<string, Set<number>>();
   for (const character of text) {
@@ -84,7 +87,9 @@ export function runsOf(text: string, faces: readonly LetterSource[]): Run[] {
   }));
 }
 
-/** Rule L2: from the highest level down to the lowest odd one, every stretch at that level or higher is turned round. */
+/**
+ * Rule L2: from the highest level down to the lowest odd one, every stretch at that level or higher is turned round.
+ */
 function inVisualOrder<Item extends { level: number }>(runs: readonly Item[]): Item[] {
   const out = [...runs];
   const highest = Math.max(0, ...runs.map(({ level }) => level));

@@ -17,7 +17,9 @@ const scripts: readonly (readonly [tag: string, name: string, letters: RegExp])[
   ['Hang', 'Hangul', /\p{Script=Hangul}/u],
 ];
 
-/** The script of a character; null for one that goes with any (digits, signs, spaces, marks) or that is not kept apart. */
+/**
+ * The script of a character; null for one that goes with any (digits, signs, spaces, marks) or that is not kept apart.
+ */
 export function scriptOf(character: string): string | null {
   let known = found.get(character);
   if (known === undefined) {

@@ -11,7 +11,8 @@ export interface StrokeWidths {
 const half = 0.5;
 
 /**
- * How thick the strokes of a shape are: at each inked px the shortest of the four straight runs of ink through it (level,
+ * How thick the strokes of a shape are: at each inked px the shortest of the four straight runs of ink through it
+ * (level,
  * upright and along both diagonals).
  * @param cover one channel, 0..1
  * @returns null without ink

@@ -9,7 +9,10 @@ import type { Lettering, Piece } from '../../core/piece/schema';
 import { piece } from './common';
 import { Solver } from './solve';
 
-/** Letters behind the figure, their outline in front of it, and the figure in other colours where it stands in the letters. */
+/**
+ * Letters behind the figure, their outline in front of it, and the figure in other colours where it stands in the
+ * letters.
+ */
 export async function throughAndInFront(): Promise<Piece> {
   const solver = await Solver.open('through-and-in-front', 'potter-figure');
   const cuts = [await solver.scribble('figure')];

@@ -18,7 +18,8 @@ import { Solver } from './solve';
 /** Letters tucked under paper ribbons; one ribbon is grafted into the corner. */
 export async function tuckedIn(): Promise<Piece> {
   const solver = await Solver.open('tucked-in', 'ribbons');
-  // The light falls from the upper left; the ribbons lie some way above the letters, farther off in the middle of their arcs.
+  // The light falls from the upper left; the ribbons lie some way above the letters, farther off in the middle of their
+  // arcs.
   const thrown = (lift: number, change: Partial<VeilShadow> = {}): VeilShadow => ({
     ...firstShadow,
     lift,

@@ -7,7 +7,10 @@ import { plainWords } from '../../core/passes/words/schema';
 import type { Lettering, Piece } from '../../core/piece/schema';
 import { piece } from './common';
 
-/** Letters knocked out of a panel over a photograph, with a halftone on the panel and the shadow of its edge in the openings. */
+/**
+ * Letters knocked out of a panel over a photograph, with a halftone on the panel and the shadow of its edge in the
+ * openings.
+ */
 export function windowPiece(): Piece {
   const panel = {
     ...plainPanel({

@@ -1,9 +1,11 @@
-// A lint rule: folders stand on floors, and imports go down only. As every folder has one floor, no circle of folders can be.
+// A lint rule: folders stand on floors, and imports go down only. As every folder has one floor, no circle of folders
+// can be.
 import { existsSync, statSync } from 'node:fs';
 import { dirname, join, relative, resolve, sep } from 'node:path';
 
 /**
- * The core's folders from low to high. What passes are made of lies below them, what is made of passes above; single passes know
+ * The core's folders from low to high. What passes are made of lies below them, what is made of passes above; single
+ * passes know
  * nothing of each other.
  */
 export const coreFloors = [
@@ -59,7 +61,9 @@ export const webFloors = [
   'web',
 ];
 
-/** The floor of a file: the longest of the names that it lies under; and with `*` the folder that stands for the star. */
+/**
+ * The floor of a file: the longest of the names that it lies under; and with `*` the folder that stands for the star.
+ */
 function floorOf(path, floors) {
   const under = (floor) => path === floor || path.startsWith(`${floor}/`);
   const found = floors.flatMap((floor, height) => {

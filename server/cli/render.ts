@@ -68,7 +68,9 @@ function bundleAt(source: string): Bundle {
   return folderBundle(dirname(resolve(source)), basename(source));
 }
 
-/** A bundle is taken into a store of its own, which is thrown away afterwards; an id is looked up in the data folder. */
+/**
+ * A bundle is taken into a store of its own, which is thrown away afterwards; an id is looked up in the data folder.
+ */
 async function openSource(source: string): Promise<{ studio: Studio; piece: Piece; close(): void }> {
   const config = readConfig(process.env, projectRoot);
   if (!existsSync(source)) {

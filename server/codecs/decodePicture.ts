@@ -37,8 +37,10 @@ export interface Decoded extends Level {
 }
 
 /**
- * Reads a picture: turned upright, converted from its colour profile to sRGB, 8 bits. Of an animation the first picture.
- * @param kind a plate or front comes out with 3 or 4 channels, a matte with one: what is clear where the picture has clear parts, otherwise
+ * Reads a picture: turned upright, converted from its colour profile to sRGB, 8 bits. Of an animation the first
+ * picture.
+ * @param kind a plate or front comes out with 3 or 4 channels, a matte with one: what is clear where the picture has
+ * clear parts, otherwise
  * its grey values as they are stored, linear
  * @throws Problem 415 for what is no picture, 422 for a broken one, 413 for more than 100 megapixels
  */

@@ -10,7 +10,9 @@ export interface PictureForm {
 
 /** A file that takes a picture some rows at a time, from top to bottom. */
 export interface PictureFile {
-  /** @param rows whole rows, `width * channels * bits / 8` bytes each; they may change again when the promise is kept */
+  /**
+   * @param rows whole rows, `width * channels * bits / 8` bytes each; they may change again when the promise is kept
+   */
   add(rows: Uint8Array): Promise<void>;
   /** Completes the file and closes it. */
   finish(): void;

@@ -7,7 +7,10 @@ import type { PictureFile, PictureForm } from './pictureFile';
 export const pngSignature = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
 /** Colour types with and without alpha. */
 const colourType = { 3: 2, 4: 6 };
-/** Chromaticities of white, red, green and blue of sRGB, in 1/100,000, and its approximate exponent: for readers that do not know the sRGB chunk. */
+/**
+ * Chromaticities of white, red, green and blue of sRGB, in 1/100,000, and its approximate exponent: for readers that do
+ * not know the sRGB chunk.
+ */
 const chromaticities = [31270, 32900, 64000, 33000, 30000, 60000, 15000, 6000];
 const gamma = 45455;
 /** Start of a zlib stream: a window of 32 KiB, no dictionary. */
@@ -16,7 +19,8 @@ const zlibHeader = [0x78, 0x5e];
 const lastBlock = [0x03, 0x00];
 
 /**
- * Writes a PNG (W3C, third edition) as its rows come. The encoders of our picture library want the whole picture at once and use one
+ * Writes a PNG (W3C, third edition) as its rows come. The encoders of our picture library want the whole picture at
+ * once and use one
  * thread; here compressing happens beside drawing, in as many threads as there are.
  */
 export class PngFile implements PictureFile {

@@ -17,7 +17,10 @@ import { pictureDifference } from './pictureDifference';
 import { storeSolved } from './storeSolved';
 import { cutBytes, cutsAt, openPlate, wholePicture } from './wholeCut';
 
-/** px of the grid on which the border is looked for, and of the picture that a first look at the edge is solved on, at most. */
+/**
+ * px of the grid on which the border is looked for, and of the picture that a first look at the edge is solved on, at
+ * most.
+ */
 const borderPixels = 2.2e6;
 const firstLookPixels = 1.2e6;
 

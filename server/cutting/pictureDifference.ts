@@ -4,7 +4,8 @@ import { levelSize, readLevel, type Picture } from '../../core/pictures/pyramid'
 const cells = 48;
 
 /**
- * How far two pictures differ: the mean difference of their grey values on a coarse grid, 0..1, each picture stretched over the whole
+ * How far two pictures differ: the mean difference of their grey values on a coarse grid, 0..1, each picture stretched
+ * over the whole
  * grid. The same photograph at another size comes out below 0.02.
  */
 export async function pictureDifference(one: Picture, other: Picture): Promise<number> {

@@ -31,7 +31,8 @@ interface Job {
 const kept = 60 * 60 * 1000;
 
 /**
- * Long work, each in a process of its own: a broken file or a full memory ends that process and nothing else, and cancelling
+ * Long work, each in a process of its own: a broken file or a full memory ends that process and nothing else, and
+ * cancelling
  * stops it at once.
  */
 export class Jobs {
@@ -92,7 +93,10 @@ export class Jobs {
     return job;
   }
 
-  /** Starts a process for the next job of this kind ahead of time. @param forMs it is ended again when no job has come by then */
+  /**
+   * Starts a process for the next job of this kind ahead of time. @param forMs it is ended again when no job has come
+   * by then
+   */
   prepare(script: string, forMs?: number): void {
     if (this.ready.has(script)) return;
     const child = this.startChild(script);

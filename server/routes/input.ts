@@ -2,7 +2,10 @@ import { zValidator } from '@hono/zod-validator';
 import type { z } from 'zod';
 import { Problem } from '../problem';
 
-/** The request's JSON, checked before its handler runs: there it is `context.req.valid('json')`. @throws Problem 400 naming what is wrong */
+/**
+ * The request's JSON, checked before its handler runs: there it is `context.req.valid('json')`. @throws Problem 400
+ * naming what is wrong
+ */
 export const body = <Schema extends z.ZodType>(schema: Schema) =>
   zValidator('json', schema, (result) => {
     if (!result.success) throw refusal(result.error);

@@ -11,7 +11,8 @@ export type Upgrade = ReturnType<typeof createNodeWebSocket>['upgradeWebSocket']
 const pulseMs = 15000;
 
 /**
- * A socket on which the server tells a page things for as long as it is open. Sockets, unlike event streams, do not count
+ * A socket on which the server tells a page things for as long as it is open. Sockets, unlike event streams, do not
+ * count
  * among the few connections that a browser keeps to one server, so any number of tabs can be open.
  * @param open is given a function that sends, and returns what to call when the page has gone
  */
@@ -41,7 +42,8 @@ export function socket(open: (send: (data: unknown) => void) => () => void): WSE
 }
 
 /**
- * Only those upgrade requests of a server that can be answered: one that is broken, or breaks off before it is answered,
+ * Only those upgrade requests of a server that can be answered: one that is broken, or breaks off before it is
+ * answered,
  * would otherwise end the whole server.
  */
 export function soundUpgrades(server: ServerType): ServerType {

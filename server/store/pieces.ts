@@ -130,7 +130,10 @@ export class PieceStore {
     return id;
   }
 
-  /** Applies a change made on the version named. @throws Problem 409 when the piece has moved on, 422 when it would break */
+  /**
+   * Applies a change made on the version named. @throws Problem 409 when the piece has moved on, 422 when it would
+   * break
+   */
   edit(id: string, version: number, label: string, patches: Patch[], inverse: Patch[]): StoredPiece {
     this.database.transaction(() => {
       const row = this.expect(id, version);

@@ -26,7 +26,8 @@ export function writePyramid(path: PathLike, picture: Level, progress: (done: nu
       for (let row = 0; row * tileSide < level.height; row++) {
         for (let column = 0; column * tileSide < level.width; column++) {
           const tile = cutTile(level, column, row);
-          // Solved mattes and fronts are mostly empty: what is never written takes no room on the disk and reads as zeros.
+          // Solved mattes and fronts are mostly empty: what is never written takes no room on the disk and reads as
+          // zeros.
           if (!blank.subarray(0, tile.length).equals(tile)) writeWhole(file, tile, at);
           at += tile.length;
         }

@@ -78,7 +78,9 @@ export function follow<Event>(path: string, each: (event: Event) => void): () =>
 /** How long to wait before a socket that broke off is opened again, ms. */
 const socketPause = 1000;
 
-/** Hears what the server tells on a socket until the returned function is called; one that breaks off is opened again. */
+/**
+ * Hears what the server tells on a socket until the returned function is called; one that breaks off is opened again.
+ */
 export function hear<Event>(path: string, each: (event: Event) => void): () => void {
   let stopped = false;
   let socket: WebSocket;

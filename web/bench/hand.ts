@@ -2,7 +2,10 @@ import { shallowEqual } from 'react-redux';
 import { store, useAppSelector } from '../store';
 import { handed } from './benchState';
 
-/** What the hand holds while it works on one line: the settings of that pass's tools on the sheet. They are no part of the piece. */
+/**
+ * What the hand holds while it works on one line: the settings of that pass's tools on the sheet. They are no part of
+ * the piece.
+ */
 export interface Hand<Settings extends object> {
   /** Some of the settings; who uses them is drawn again when one of these changes. */
   use<Name extends keyof Settings>(...names: Name[]): Pick<Settings, Name>;

@@ -9,7 +9,8 @@ import { httpLibrary } from '../api/library';
 const library = httpLibrary(1024 * 1024);
 
 /**
- * The faces and plates that a piece names, once they are here; opened anew only when these change. Solved mattes come and go with
+ * The faces and plates that a piece names, once they are here; opened anew only when these change. Solved mattes come
+ * and go with
  * each stroke of the hand; the page itself has no need of them.
  */
 export function useMaterials(piece: Piece | null, failed: (message: string) => void): Materials | null {

@@ -20,7 +20,9 @@ interface ColourPickerProps {
 export const shortHex = (colour: string): string =>
   (parse(colour)?.alpha ?? 1) < 1 ? (formatHex8(colour) ?? '#00000000') : (formatHex(colour) ?? '#000000');
 
-/** A swatch that opens a picker: by pointer, by arrow keys, or typed as a CSS colour. What was partly clear stays so. */
+/**
+ * A swatch that opens a picker: by pointer, by arrow keys, or typed as a CSS colour. What was partly clear stays so.
+ */
 export function ColourPicker({ label, colour, disabled, small, hasAlpha = true, onPick }: ColourPickerProps) {
   const [isOpen, setIsOpen] = useState(false);
   const Picker = hasAlpha ? HexAlphaColorPicker : HexColorPicker;

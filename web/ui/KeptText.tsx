@@ -4,7 +4,10 @@ interface KeptTextProps {
   className: string;
   disabled?: boolean;
   maxLength?: number;
-  /** Takes what was typed, trimmed, where it is another. @returns false where it cannot be taken: then the value stands there again */
+  /**
+   * Takes what was typed, trimmed, where it is another. @returns false where it cannot be taken: then the value stands
+   * there again
+   */
   keep(typed: string): boolean | void;
   /** Enter was pressed: what was typed has been kept where it could be. */
   onEnter?(): void;

@@ -1,5 +1,7 @@
-// Blending, compiled with SIMD: one premultiplied RGBA pixel per vector. With s and b the premultiplied source and backdrop and
-// A, B their alphas, every mode is  s (1 - B) + b (1 - A) + A B f(b / B, s / A)  (W3C Compositing and Blending Level 1); the last
+// Blending, compiled with SIMD: one premultiplied RGBA pixel per vector. With s and b the premultiplied source and
+// backdrop and
+// A, B their alphas, every mode is  s (1 - B) + b (1 - A) + A B f(b / B, s / A)  (W3C Compositing and Blending Level
+// 1); the last
 // term is written here without dividing wherever that can be done.
 
 // @ts-ignore: decorator

@@ -1,4 +1,7 @@
-/** All modes of W3C Compositing and Blending Level 1, then `add` (there: plus-lighter) and `subtract`. The kernel counts them in this order. */
+/**
+ * All modes of W3C Compositing and Blending Level 1, then `add` (there: plus-lighter) and `subtract`. The kernel counts
+ * them in this order.
+ */
 export const blendModes = [
   'normal',
   'multiply',

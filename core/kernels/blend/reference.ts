@@ -13,7 +13,10 @@ function colorBurn(back: number, source: number): number {
   return source <= 0 ? 0 : 1 - Math.min(1, (1 - back) / source);
 }
 
-/** Modes that treat each channel by itself: straight backdrop and source, 0..1 (W3C Compositing and Blending Level 1, 10.1). */
+/**
+ * Modes that treat each channel by itself: straight backdrop and source, 0..1 (W3C Compositing and Blending Level 1,
+ * 10.1).
+ */
 const separable: Partial<Record<BlendMode, (back: number, source: number) => number>> = {
   normal: (_, source) => source,
   multiply: (back, source) => back * source,

@@ -1,4 +1,5 @@
-// Gaussian blur, compiled with SIMD. Pixels are runs of floats; a step of `step` floats leads to the next sample of the same
+// Gaussian blur, compiled with SIMD. Pixels are runs of floats; a step of `step` floats leads to the next sample of the
+// same
 // channel, so that one loop serves rows (step = channels) and columns (step = floats in a row), mattes and colours.
 // Rows are padded to whole vectors; what is computed beyond their end is never read.
 
@@ -6,7 +7,8 @@
 const columnBlock: i32 = 64;
 
 /**
- * A symmetric convolution. out[i] = sum over k of weights[|k|] * in[i + k * step], for `count` floats (a multiple of 4).
+ * A symmetric convolution. out[i] = sum over k of weights[|k|] * in[i + k * step], for `count` floats (a multiple of
+ * 4).
  * @param from where the first output's own sample lies
  */
 export function convolveRow(from: usize, to: usize, count: i32, weights: usize, reach: i32, step: i32): void {
@@ -71,7 +73,10 @@ function sixTaps(first: v128, last: v128, second: v128, fifth: v128, third: v128
   return f32x4.add(outer, f32x4.add(middle, inner));
 }
 
-/** Halves the rows: out row j = (r[2j-2] + 5 r[2j-1] + 10 r[2j] + 10 r[2j+1] + 5 r[2j+2] + r[2j+3]) / 32; `from` is row 2j-2 of the first. */
+/**
+ * Halves the rows: out row j = (r[2j-2] + 5 r[2j-1] + 10 r[2j] + 10 r[2j+1] + 5 r[2j+2] + r[2j+3]) / 32; `from` is row
+ * 2j-2 of the first.
+ */
 export function halveDown(from: usize, stride: i32, to: usize, toStride: i32, count: i32, rows: i32): void {
   const row = <usize>stride << 2;
   for (let y: i32 = 0; y < rows; y++) {

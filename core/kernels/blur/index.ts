@@ -7,7 +7,9 @@ import { blurReference, gaussianWeights } from './reference';
 
 export { blurMargin, blurReach } from './plan';
 
-/** Output rows that are worked on at a time, and px of their width: what is between the two passes stays in the cache. */
+/**
+ * Output rows that are worked on at a time, and px of their width: what is between the two passes stays in the cache.
+ */
 const strip = 96;
 const chunk = 512;
 
@@ -21,7 +23,8 @@ export function gaussianBlur(raster: Raster, sigma: number): Raster {
 }
 
 /**
- * A part of a blurred raster. With `blurMargin(sigma)` px around it in the raster, it is the same as in any larger raster.
+ * A part of a blurred raster. With `blurMargin(sigma)` px around it in the raster, it is the same as in any larger
+ * raster.
  * @param lying where the raster lies, whole px
  * @param wanted the part wanted, in the same px
  * @param sigma px
@@ -213,7 +216,10 @@ const clampTo = ({ from, to }: Stretch, within: Stretch): Stretch => {
   return { from: start, to: Math.max(start + 1, Math.min(within.to, to)) };
 };
 
-/** Of each grid, from the finest, the px that must be computed so that the last one has all of `wanted`; the rest repeats. */
+/**
+ * Of each grid, from the finest, the px that must be computed so that the last one has all of `wanted`; the rest
+ * repeats.
+ */
 function stretches(source: Stretch, wanted: Stretch, halvings: number): Stretch[] {
   // One px whose taps all lie beyond the border stands for all that lie still further off.
   const reached = [source];

@@ -1,7 +1,10 @@
 /**
- * How a Gaussian is computed. A narrow one is a direct convolution. A wide one is taken on a smaller grid: halved some times
- * by a binomial filter of six taps, blurred there, and grown again with a cubic B-spline; the variances of all three add up
- * exactly to the one wanted (compare Burt and Adelson 1983). The grid is fixed in the plane, so that any part of a picture comes
+ * How a Gaussian is computed. A narrow one is a direct convolution. A wide one is taken on a smaller grid: halved some
+ * times
+ * by a binomial filter of six taps, blurred there, and grown again with a cubic B-spline; the variances of all three
+ * add up
+ * exactly to the one wanted (compare Burt and Adelson 1983). The grid is fixed in the plane, so that any part of a
+ * picture comes
  * out like the whole.
  */
 export interface BlurPlan {

@@ -1,4 +1,5 @@
-// Colour conversions: sRGB to light and back by tables, Oklab, and bytes. The tables are filled once, when the module starts.
+// Colour conversions: sRGB to light and back by tables, Oklab, and bytes. The tables are filled once, when the module
+// starts.
 
 const steps: i32 = 4096;
 const decodeTable: usize = memory.data(16400);
@@ -111,7 +112,10 @@ export function oklabPixels(at: usize, count: i32): void {
   }
 }
 
-/** Thresholds less a half for four px (interleaved gradient noise, Jimenez 2014): -0.49 to 0.49. @param across, down fractions of a turn */
+/**
+ * Thresholds less a half for four px (interleaved gradient noise, Jimenez 2014): -0.49 to 0.49. @param across, down
+ * fractions of a turn
+ */
 // @ts-ignore: decorator
 @inline
 function thresholds(across: v128, down: v128): v128 {

@@ -41,7 +41,8 @@ function converted(
 }
 
 /**
- * Premultiplied RGBA floats to 8-bit straight RGBA, dithered by the place of each px; a value that is exactly n/255 stays n.
+ * Premultiplied RGBA floats to 8-bit straight RGBA, dithered by the place of each px; a value that is exactly n/255
+ * stays n.
  * @param left, @param top place of the raster's first pixel on the sheet at this scale, in px
  */
 export function toBytes(raster: Raster, left: number, top: number): Uint8ClampedArray<ArrayBuffer> {

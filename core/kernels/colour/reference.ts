@@ -1,6 +1,9 @@
 import { decode, decodeExact, encode } from '../../pixels/transfer';
 
-/** The plain reference implementations work on a run of premultiplied RGBA pixels, in place; as the kernel's functions of the same name. */
+/**
+ * The plain reference implementations work on a run of premultiplied RGBA pixels, in place; as the kernel's functions
+ * of the same name.
+ */
 export function decodePixels(data: Float32Array): void {
   convert(data, decode);
 }
@@ -50,7 +53,10 @@ export function threshold(x: number, y: number): number {
   return fround(fround(fround(0.98) * fround(noise - Math.floor(noise))) - fround(0.49));
 }
 
-/** One row of premultiplied pixels to straight whole numbers up to `ceiling`, dithered. In single precision, as the kernel counts. */
+/**
+ * One row of premultiplied pixels to straight whole numbers up to `ceiling`, dithered. In single precision, as the
+ * kernel counts.
+ */
 export function quantiseRow(
   row: Float32Array,
   out: Uint8ClampedArray | Uint16Array,

@@ -1,9 +1,16 @@
-// Euclidean distance to the edge of a shape, from its coverage. Each px that the edge crosses becomes a seed: a short straight piece
-// of edge, placed within the px by its coverage and the slope of the coverage around it (Gustavson and Strand 2011). The lower envelope
-// of parabolas (Felzenszwalb and Huttenlocher 2012), columns first and then rows, finds a seed that is nearest or nearly so (nearly,
-// because seeds do not stand on whole px); from there the search goes along the edge for as long as that brings it nearer.
+// Euclidean distance to the edge of a shape, from its coverage. Each px that the edge crosses becomes a seed: a short
+// straight piece
+// of edge, placed within the px by its coverage and the slope of the coverage around it (Gustavson and Strand 2011).
+// The lower envelope
+// of parabolas (Felzenszwalb and Huttenlocher 2012), columns first and then rows, finds a seed that is nearest or
+// nearly so (nearly,
+// because seeds do not stand on whole px); from there the search goes along the edge for as long as that brings it
+// nearer.
 
-/** Bytes of a seed, as floats: x, y of a place on the edge, the direction towards the inside (unit length), half the piece's length; then three neighbours. */
+/**
+ * Bytes of a seed, as floats: x, y of a place on the edge, the direction towards the inside (unit length), half the
+ * piece's length; then three neighbours.
+ */
 const seedBytes: usize = 32;
 
 /** Closer than this to empty or full, a px is that: sums of areas are not exact. */
@@ -16,7 +23,10 @@ function cover(at: usize): f32 {
   return area < grain ? 0 : area > 1 - grain ? 1 : area;
 }
 
-/** Half the length of a piece of edge, for one that runs straight across its px: short of the px' borders, because its slope is an estimate. */
+/**
+ * Half the length of a piece of edge, for one that runs straight across its px: short of the px' borders, because its
+ * slope is an estimate.
+ */
 const pieceHalf: f32 = 0.3;
 
 /** How far the edge lies from the px' centre, towards the inside, for a straight edge with this slope. */
@@ -171,7 +181,10 @@ function reach(seeds: usize, id: i32, x: f32, y: f32): f32 {
   return away * away + along * along;
 }
 
-/** The lower envelope of one row: numbers of the seeds that are nearest somewhere, and where each begins. @returns how many */
+/**
+ * The lower envelope of one row: numbers of the seeds that are nearest somewhere, and where each begins. @returns how
+ * many
+ */
 function envelope(ids: usize, width: i32, y: i32, seeds: usize, hull: usize, starts: usize): i32 {
   // In the order of their places: only seeds of neighbouring columns can have changed theirs.
   let listed: i32 = 0;

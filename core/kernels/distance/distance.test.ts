@@ -65,7 +65,8 @@ describe.each([
       ];
       const field = signedDistance(cover(60, 50, plane));
       const depth = (px: number, py: number): number => (px - x) * inX + (py - y) * inY;
-      // Where the foot of the perpendicular lies in the picture, two px from its border: there the edge's slope is known.
+      // Where the foot of the perpendicular lies in the picture, two px from its border: there the edge's slope is
+      // known.
       const footInside = (px: number, py: number): boolean => {
         const [fx, fy] = [px - depth(px, py) * inX, py - depth(px, py) * inY];
         return fx > 2 && fx < 58 && fy > 2 && fy < 48;

@@ -4,7 +4,8 @@ import { copyPadded, sourceOf } from '../padded';
 import { distanceReference } from './reference';
 
 /**
- * The distance of every px' centre to the edge of a shape, within 0.1 px: positive inside, negative outside, px. Halfway between
+ * The distance of every px' centre to the edge of a shape, within 0.1 px: positive inside, negative outside, px.
+ * Halfway between
  * two edges that are nearly as near, the further one may count, by up to 0.7 px. Without any edge it is infinite.
  * Needs about 8 bytes of scratch memory for each px.
  * @param cover one channel: the area of each px that the shape covers, 0..1

@@ -12,7 +12,10 @@ interface Seed {
 /** Closer than this to empty or full, a px is that: sums of areas are not exact. */
 const grain = 1 / 1024;
 
-/** The plain reference implementation: seeds as in the kernel, and every px asks all that can be nearest, in growing rings. */
+/**
+ * The plain reference implementation: seeds as in the kernel, and every px asks all that can be nearest, in growing
+ * rings.
+ */
 export function distanceReference(cover: Raster): Raster {
   const { width, height, data } = cover;
   const out = emptyRaster(width, height, 1);

@@ -1,8 +1,13 @@
-// Resizing by weights that were worked out before, compiled with SIMD: first down the columns, then along the rows. Four floats to a
-// px, or one. Also the way in from bytes (sRGB to light) and the way out (light to encoded, with the share of a px that is covered).
+// Resizing by weights that were worked out before, compiled with SIMD: first down the columns, then along the rows.
+// Four floats to a
+// px, or one. Also the way in from bytes (sRGB to light) and the way out (light to encoded, with the share of a px that
+// is covered).
 import { decodeByte, encodeOne } from '../colour/assembly';
 
-/** A sum of `taps` rows for a whole row: to[i] = sum over k of weights[k] * from[i + k * stride]. `count` is a multiple of 4. */
+/**
+ * A sum of `taps` rows for a whole row: to[i] = sum over k of weights[k] * from[i + k * stride]. `count` is a multiple
+ * of 4.
+ */
 export function sumRows(from: usize, stride: i32, weights: usize, taps: i32, to: usize, count: i32): void {
   const step = (<usize>stride) << 2;
   let i: i32 = 0;
@@ -96,7 +101,9 @@ export function coveredBytes(from: usize, channels: i32, columns: usize, rowShar
   }
 }
 
-/** One row of premultiplied light to premultiplied encoded px, each covered as far as its column and row are. In place. */
+/**
+ * One row of premultiplied light to premultiplied encoded px, each covered as far as its column and row are. In place.
+ */
 export function coveredLight(at: usize, columns: usize, rowShare: f32, count: i32): void {
   for (let i: i32 = 0; i < count; i++, at += 16, columns += 4) {
     const share = load<f32>(columns) * rowShare;

@@ -12,7 +12,8 @@ const strip = 32;
 /**
  * A picture at another size, in its own values (premultiplied; give linear light where light is to be mixed).
  * @param width, @param height px, at least 1
- * @param filter area: means of what a px covers; cubic: Catmull-Rom; lanczos: three lobes, the sharpest. Widened when shrinking.
+ * @param filter area: means of what a px covers; cubic: Catmull-Rom; lanczos: three lobes, the sharpest. Widened when
+ * shrinking.
  */
 export function resize(raster: Raster, width: number, height: number, filter: Filter): Raster {
   const across = tapsFor(

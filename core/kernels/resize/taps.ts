@@ -35,7 +35,10 @@ const kernels: Record<Exclude<Filter, 'area'>, { reach: number; weight(distance:
   lanczos: { reach: 3, weight: (x) => (x >= 3 ? 0 : sinc(x) * sinc(x / 3)) },
 };
 
-/** The weights of an axis. When shrinking, the kernel is widened so that nothing aliases; beyond the border the edge px repeats. */
+/**
+ * The weights of an axis. When shrinking, the kernel is widened so that nothing aliases; beyond the border the edge px
+ * repeats.
+ */
 export function tapsFor({ start, length, scale, offset, size }: Axis, filter: Filter): Taps {
   const widen = Math.max(1, 1 / scale);
   const reach = filter === 'area' ? Math.max(0.5, 0.5 / scale) : kernels[filter].reach * widen;

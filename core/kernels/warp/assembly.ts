@@ -1,4 +1,5 @@
-// Sampling a picture at places between its pixels, compiled with SIMD. The source is padded by `margin` px on all sides, so that
+// Sampling a picture at places between its pixels, compiled with SIMD. The source is padded by `margin` px on all
+// sides, so that
 // no tap ever lies outside. Places are px of the padded source, pixel centres at whole numbers.
 
 // @ts-ignore: decorator
@@ -130,7 +131,10 @@ function alongRow(channels: i32, cubic: bool, from: usize, stride: usize, maxX: 
   }
 }
 
-/** Samples along one output row of a plane seen in perspective: homogeneous place (x, y, w) of the first px, and its step per px. */
+/**
+ * Samples along one output row of a plane seen in perspective: homogeneous place (x, y, w) of the first px, and its
+ * step per px.
+ */
 export function warpRow(
   channels: i32, cubic: i32, from: usize, stride: i32, maxX: f32, maxY: f32, x: f64, y: f64, w: f64, dx: f64, dy: f64, dw: f64, to: usize, count: i32,
 ): void {

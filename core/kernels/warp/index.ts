@@ -61,7 +61,8 @@ function prepare(compiled: Machine, source: Raster, sampling: Sampling, border: 
  * Samples a picture at any places: displacement, bends, meshes.
  * @param source premultiplied RGBA or one channel
  * @param places x and y for each output px, source px (the first pixel's centre is at 0.5, 0.5)
- * @param sampling bicubic is Catmull-Rom (Keys 1981): sharper, with slight overshoot. No smoothing for shrinking is done.
+ * @param sampling bicubic is Catmull-Rom (Keys 1981): sharper, with slight overshoot. No smoothing for shrinking is
+ * done.
  * @throws RangeError when there are not as many places as px
  */
 export function warp(

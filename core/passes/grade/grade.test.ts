@@ -128,7 +128,8 @@ test('a soft silhouette fades over its width, half way on the edge; half as larg
   for (const scale of [1, 0.5]) {
     const out = await draw(colourNode('#000000'), grade({ invert: true }, { soft: 24 }), { scale });
     const row = [40, 46, 52, 60].map((x) => at(out, x * scale, 40 * scale)[0]);
-    // The first px beyond the edge has its centre half a px off it: the normal distribution of 6 px says 0.467, and of a px twice as wide 0.434.
+    // The first px beyond the edge has its centre half a px off it: the normal distribution of 6 px says 0.467, and of
+    // a px twice as wide 0.434.
     expect(row[0]).toBeCloseTo(scale === 1 ? 0.467 : 0.434, 2);
     expect(row[1]).toBeGreaterThan(row[2]);
     expect(row[3]).toBeLessThan(0.01);

@@ -18,7 +18,10 @@ const reachSchema = z.strictObject({
   soft: z.number().min(0).max(2000).default(0),
 });
 
-/** Line 9. A change of the photograph's tone and colour, in this order: blurred, lightened, hue shifted, faded in colour, inverted, a colour subtracted. */
+/**
+ * Line 9. A change of the photograph's tone and colour, in this order: blurred, lightened, hue shifted, faded in
+ * colour, inverted, a colour subtracted.
+ */
 export const gradeSchema = z.strictObject({
   id,
   reach: reachSchema,

@@ -10,7 +10,8 @@ export const contrastLimit = 25;
  * letters. Both rasters show the same region.
  * @param inked premultiplied RGBA of the letters alone
  * @param photo premultiplied RGBA of what lies behind them
- * @param ink the one premultiplied colour of the letters; null where they have many, which are then read from the letters near by
+ * @param ink the one premultiplied colour of the letters; null where they have many, which are then read from the
+ * letters near by
  * @returns L* units (0..100), or null where no edge is in the region
  */
 export function edgeContrast(inked: Raster, photo: Raster, ink: readonly number[] | null): number | null {

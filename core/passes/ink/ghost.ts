@@ -19,19 +19,28 @@ export const slippedCoat = (ink: Ink): number =>
 /** How strong a picture is seen beyond its letters while it is slipped. */
 const ghostStrength = 0.3;
 
-/** The lettering whose picture is being slipped; and in which letter, by its first UTF-16 unit, or null for those that are not slipped by themselves. */
+/**
+ * The lettering whose picture is being slipped; and in which letter, by its first UTF-16 unit, or null for those that
+ * are not slipped by themselves.
+ */
 export interface SlipLook {
   lettering: string;
   at: number | null;
 }
 
-/** All of the nearest picture, also beyond the letters: what is seen faintly while it is slipped. Null where there is none. */
+/**
+ * All of the nearest picture, also beyond the letters: what is seen faintly while it is slipped. Null where there is
+ * none.
+ */
 export function slipGhost(letters: Letters, ink: Ink, { at }: SlipLook, scene: PaintScene): Layer | null {
   const node = ghostNode(letters, ink, at, scene);
   return node && layer('slipped picture', node, { place: 'behind', once: true, strength: ghostStrength });
 }
 
-/** All of the nearest picture, also beyond the letters: what is seen faintly while it is slipped. Null where there is none. @param at the letter in which it is slipped; null for those that are not slipped by themselves */
+/**
+ * All of the nearest picture, also beyond the letters: what is seen faintly while it is slipped. Null where there is
+ * none. @param at the letter in which it is slipped; null for those that are not slipped by themselves
+ */
 export function ghostNode(letters: Letters, ink: Ink, at: number | null, scene: PaintScene): Node | null {
   const coat = seenCoats(ink)[slippedCoat(ink)];
   if (coat?.kind !== 'picture' || !letters.ink) return null;

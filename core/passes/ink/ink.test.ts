@@ -76,7 +76,8 @@ test.each([1, 2])('an outlined echo is a line of its width along the edge, at sc
   let sum = 0;
   for (let i = 3; i < out.data.length; i += 4)
     sum += out.data[i] * Number(Math.floor(i / 4) % (100 * scale) > 45 * scale);
-  // A band of 4 px around a square of 20 px, its outer corners rounded: 24² - 16² less what rounding takes off; within 2 %.
+  // A band of 4 px around a square of 20 px, its outer corners rounded: 24² - 16² less what rounding takes off; within
+  // 2 %.
   expect(Math.abs(sum / scale ** 2 - (24 ** 2 - 16 ** 2 - (4 - Math.PI) * 4))).toBeLessThan(6.4);
 });
 

@@ -15,8 +15,10 @@ import { mixCoats } from '../../coats/mainColour';
 type Run = { placed: PlacedLetter[] } & ({ colour: Rgba; unit: null } | { colour: null; unit: FillUnit });
 
 /**
- * The inked letters. Each letter has its own coverage; where letters of one colour touch, coverages add up, so that no seam
- * shows. Where the coats are more than one colour, they are painted for the word, or for each line or letter that a coat is laid out
+ * The inked letters. Each letter has its own coverage; where letters of one colour touch, coverages add up, so that no
+ * seam
+ * shows. Where the coats are more than one colour, they are painted for the word, or for each line or letter that a
+ * coat is laid out
  * along, and cut out by its coverage.
  */
 export function inkNode(letters: Letters, { coats }: Coated, scene: PaintScene): Node {

@@ -48,7 +48,8 @@ export async function measureInkGauges(
 }
 
 /**
- * The weakest tenth of each lettering's contour against what lies beside it, as it is seen: on its panel, with its outlines and
+ * The weakest tenth of each lettering's contour against what lies beside it, as it is seen: on its panel, with its
+ * outlines and
  * grades; veils are left out.
  */
 export async function measureContrast(

@@ -10,7 +10,8 @@ export const inkSchema = z.strictObject({
   mode: z.enum(blendModes).default('normal'),
   panel: panelSchema.nullable().default(null),
   /**
-   * Panel, ink and outlines are laid on one another first, and then as one on what is below, in this mode; null: each by itself.
+   * Panel, ink and outlines are laid on one another first, and then as one on what is below, in this mode; null: each
+   * by itself.
    */
   together: z.enum(blendModes).nullable().default(null),
 });

@@ -45,14 +45,18 @@ interface Plane {
 /** How far, output px, a contour that is bent again may lie from the true one. */
 const flatness = 0.05;
 
-/** How much of each px an outline covers within the letters, and outside of them; null where it does not reach there at all. */
+/**
+ * How much of each px an outline covers within the letters, and outside of them; null where it does not reach there at
+ * all.
+ */
 export interface Band {
   within: Float32Array | null;
   around: Float32Array | null;
 }
 
 /**
- * An outline's coverage, exact to the area of its polygons: a band is what an outer contour covers more than an inner one.
+ * An outline's coverage, exact to the area of its polygons: a band is what an outer contour covers more than an inner
+ * one.
  * What is within the letters and what is around them is kept separate; at the edge each is a part of the px.
  * @param spread how far it reaches beyond the letters at most, sheet px
  * @param cover of the letters that are not to be run over, in the request
@@ -87,7 +91,9 @@ function minus(outer: Float32Array, inner: Float32Array): Float32Array {
   return outer;
 }
 
-/** A band whose edges do not follow the letters' own: it is parted by their coverage, on the sides that it may lie on. */
+/**
+ * A band whose edges do not follow the letters' own: it is parted by their coverage, on the sides that it may lie on.
+ */
 function parted({ side }: Outline, band: Float32Array, { data }: Raster): Band {
   const [within, around] = [new Float32Array(band.length), new Float32Array(band.length)];
   for (let i = 0; i < band.length; i++) {
@@ -209,7 +215,10 @@ function offsetInPlane(polygons: Polygons, by: number, join: Outline['join'], { 
   );
 }
 
-/** Coverage of everything within `by` output px of the areas. @param margin how far contours may reach at most; @param at where the region lies for them; it may be moved by parts of a px */
+/**
+ * Coverage of everything within `by` output px of the areas. @param margin how far contours may reach at most; @param
+ * at where the region lies for them; it may be moved by parts of a px
+ */
 function coverAt(
   areas: readonly Area[],
   margin: number,

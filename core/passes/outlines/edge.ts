@@ -14,7 +14,9 @@ const fineness = 0.02;
 /** How often a radius is halved before corners stay as they are. */
 const halvings = 6;
 
-/** Letters made fatter or thinner, then with rounded corners. They stay vectors, so all that follows from them follows. */
+/**
+ * Letters made fatter or thinner, then with rounded corners. They stay vectors, so all that follows from them follows.
+ */
 export function shapeEdges(letters: Letters, { round, grow }: Outlines): Letters {
   if (round === 0 && grow === 0) return letters;
   // The tolerance follows the size in steps, so that scaling by hand does not shape the edges anew for every px.
@@ -58,7 +60,8 @@ function shapeLetter(letter: Letter, warp: PlaneMap | null, round: number, grow:
 }
 
 /**
- * Corners rounded by opening, hollow ones by closing (Serra 1982). Where the radius would break strokes or fill counters, it is
+ * Corners rounded by opening, hollow ones by closing (Serra 1982). Where the radius would break strokes or fill
+ * counters, it is
  * made smaller for that letter until its contours stay as many as they were.
  */
 function rounded(area: Polygons, radius: number): Polygons {

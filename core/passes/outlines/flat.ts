@@ -8,7 +8,10 @@ import { anyBend, warpPath } from '../../shape/warpPath';
 export const unbent = (polygons: Polygons, warp: PlaneMap): Polygons =>
   polygons.map((polygon) => polygon.map((point): [number, number] => [...warp.backward(point)]));
 
-/** As many times as large as it is laid out is the plane drawn where it is nearest, at most: of the corners of all letters. */
+/**
+ * As many times as large as it is laid out is the plane drawn where it is nearest, at most: of the corners of all
+ * letters.
+ */
 export function nearest({ letters, warp }: Pick<Letters, 'letters' | 'warp'>): number {
   if (!warp) return 1;
   const at = ([x, y]: Point, step: number): number => {
@@ -24,7 +27,9 @@ export function nearest({ letters, warp }: Pick<Letters, 'letters' | 'warp'>): n
   );
 }
 
-/** Areas of the flat plane after it is bent. @param tolerance how far, lettering px, a line may lie from the true curve */
+/**
+ * Areas of the flat plane after it is bent. @param tolerance how far, lettering px, a line may lie from the true curve
+ */
 export function bent(polygons: Polygons, warp: PlaneMap, tolerance: number): Polygons {
   return polygons.flatMap((polygon) => {
     const path = warpPath(polygonPath(polygon), anyBend(warp), tolerance);

@@ -62,7 +62,8 @@ test.each([0.1, 0.37, 1, 2.5])(
 );
 
 test('joins: round, mitred and bevelled corners have the area that geometry gives them', async () => {
-  // Around a square of 80 px a band of 10 px: four sides of 800 px², and at each corner a quarter disc, a square or a triangle.
+  // Around a square of 80 px a band of 10 px: four sides of 800 px², and at each corner a quarter disc, a square or a
+  // triangle.
   const corner = { round: (Math.PI * 100) / 4, mitre: 100, bevel: 50 };
   for (const join of ['round', 'mitre', 'bevel'] as const)
     expect(areaOf(await draw(box, [blue({ width: 10, join })]))).toBeCloseTo(4 * 800 + 4 * corner[join], -1);
@@ -280,7 +281,8 @@ test('along an arc a band keeps its width across, and fatter letters are as fat 
     { size: 100, capHeight: 30 },
   );
   const standing = stand(flat, plainStance({ x: 0, y: 0, rotation: 0, scale: 1, bend: { kind: 'arc', degrees: 120 } }));
-  // The middle line keeps its length; an arc of 160 px over 120 degrees has a radius of 76.4 px, its middle at (100, 75).
+  // The middle line keeps its length; an arc of 160 px over 120 degrees has a radius of 76.4 px, its middle at (100,
+  // 75).
   const radius = 160 / ((120 * Math.PI) / 180);
   const out = await draw(standing, [blue({ unit: 'em', width: 0.06 })]);
   const alongRay = (degrees: number): number => {

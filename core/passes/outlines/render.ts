@@ -35,8 +35,10 @@ interface Dressed {
 }
 
 /**
- * Outlines come with the letters' own layer, so that at the edge ink and outline share each px between them and nothing shines
- * through. Those with a blend mode of their own are laid on by themselves; those in front of veils come again before them.
+ * Outlines come with the letters' own layer, so that at the edge ink and outline share each px between them and nothing
+ * shines
+ * through. Those with a blend mode of their own are laid on by themselves; those in front of veils come again before
+ * them.
  */
 export function outlinesLayers(
   below: readonly Layer[],
@@ -108,7 +110,8 @@ interface Surroundings {
 }
 
 /**
- * Letters with outlines. Two stacks are painted as if they had no edge: what is seen within the letters, and what around them;
+ * Letters with outlines. Two stacks are painted as if they had no edge: what is seen within the letters, and what
+ * around them;
  * then each gets the part of every px that is its own.
  */
 function edgedNode(

@@ -18,7 +18,10 @@ export function alignBoxes(boxes: readonly Region[], how: Aligning, frame: Regio
   });
 }
 
-/** How far each box must move so that the room between neighbours is the same; the outermost two stay. Fewer than three stay as they are. */
+/**
+ * How far each box must move so that the room between neighbours is the same; the outermost two stay. Fewer than three
+ * stay as they are.
+ */
 export function distributeBoxes(boxes: readonly Region[], axis: Axis): { dx: number; dy: number }[] {
   const still = boxes.map(() => ({ dx: 0, dy: 0 }));
   if (boxes.length < 3) return still;

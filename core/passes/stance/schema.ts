@@ -5,7 +5,10 @@ import { isColour } from '../../pixels/colour';
 const length = z.number().min(-1e6).max(1e6);
 const point = z.tuple([length, length]);
 
-/** The corners of a box in the lettering's plane, pulled into perspective: what lies in the plane follows, whatever the words are. */
+/**
+ * The corners of a box in the lettering's plane, pulled into perspective: what lies in the plane follows, whatever the
+ * words are.
+ */
 export const perspectiveSchema = z
   .strictObject({
     /** The box whose corners were taken hold of, lettering px. */
@@ -26,7 +29,10 @@ export const perspectiveSchema = z
 export const bendSchema = z.discriminatedUnion('kind', [
   /** The ink's width laid on an arc: above 0 the ends bend down. */
   z.strictObject({ kind: z.literal('arc'), degrees: z.number().min(-350).max(350) }),
-  /** Letters moved up and down along a sine. `height` is a fraction of the capitals' height, `waves` fit into the ink's width. */
+  /**
+   * Letters moved up and down along a sine. `height` is a fraction of the capitals' height, `waves` fit into the ink's
+   * width.
+   */
   z.strictObject({
     kind: z.literal('wave'),
     height: z.number().min(-3).max(3),
@@ -59,7 +65,10 @@ export const echoSchema = z.strictObject({
   colour: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable(),
 });
 
-/** Line 2. Where a lettering stands: bent, pulled into perspective, flipped; then its origin on the sheet, turned and scaled. */
+/**
+ * Line 2. Where a lettering stands: bent, pulled into perspective, flipped; then its origin on the sheet, turned and
+ * scaled.
+ */
 export const stanceSchema = z.strictObject({
   /** Sheet px. */
   x: length,

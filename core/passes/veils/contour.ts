@@ -48,8 +48,10 @@ function smoothStretch(contour: Contour, index: number): Point[] {
 const bent = (chord: Point, slope: Point): Point => [1.5 * chord[0] - 0.5 * slope[0], 1.5 * chord[1] - 0.5 * slope[1]];
 
 /**
- * The direction in which a contour runs through one of its points, as a unit vector or shorter: between two smooth stretches that of
- * the parabola through the three points (Bessel), beside another stretch that one's own. Null at a corner and at an open end.
+ * The direction in which a contour runs through one of its points, as a unit vector or shorter: between two smooth
+ * stretches that of
+ * the parabola through the three points (Bessel), beside another stretch that one's own. Null at a corner and at an
+ * open end.
  */
 function slopeAt({ points, closed }: Contour, index: number): Point | null {
   const point = points[index];
@@ -101,7 +103,8 @@ function liesIn(inner: readonly Point[], outer: readonly Point[]): boolean {
 }
 
 /**
- * The closed contours as polygons. Those that lie side by side or overlap run the same way round, so that they add up and never cut
+ * The closed contours as polygons. Those that lie side by side or overlap run the same way round, so that they add up
+ * and never cut
  * each other; one that lies wholly inside another runs against it and is a hole, and one inside that is filled again.
  */
 export const polygonsOf = memoize((contours: readonly Contour[]): Point[][] => {

@@ -16,8 +16,10 @@ const colourReach = 2;
 
 /**
  * The veil's own colour: the plate's pixels, and where the matte is fractional the colour of the veil just inside
- * its edge (the mean of nearby plate pixels, weighted by how surely they belong to the veil), so that the old background
- * does not show as a rim on the letters. Opaque encoded RGB in four channels, meaningful only where the matte is above 0.
+ * its edge (the mean of nearby plate pixels, weighted by how surely they belong to the veil), so that the old
+ * background
+ * does not show as a rim on the letters. Opaque encoded RGB in four channels, meaningful only where the matte is above
+ * 0.
  */
 export function frontNode(veil: Veil, place: PhotographPlace, materials: Materials, plate: Node, matte: Node): Node {
   const softening = featherSigma(veil) + (veil.softness ? softest(veil.softness) * place.scale : 0);

@@ -81,7 +81,10 @@ export function crossingOf(
   return { place: [(region.x + column + 0.5) / scale, (region.y + row + 0.5) / scale], share: both / ink };
 }
 
-/** The box of what a matte covers at least by half. @param region where it lies; @returns sheet px, null where it covers nothing */
+/**
+ * The box of what a matte covers at least by half. @param region where it lies; @returns sheet px, null where it covers
+ * nothing
+ */
 export function boxOf(matte: Raster, region: Region, scale: number): Region | null {
   let [left, right, top, bottom] = [Infinity, -1, Infinity, -1];
   for (let y = 0, i = 0; y < region.height; y++) {

@@ -20,7 +20,8 @@ export function graftOnSheet(graft: Graft, place: { scale: number; x: number; y:
 const taps = 3;
 
 /**
- * A node turned, scaled, flipped and moved. What it is made of is asked for at the scale at which it comes to be seen, so
+ * A node turned, scaled, flipped and moved. What it is made of is asked for at the scale at which it comes to be seen,
+ * so
  * that only turning is left for the sampling (bicubic, Keys 1981), and nothing is enlarged that the plate has more of.
  * @param map sheet px to sheet px, without shear: turning, one scale, perhaps mirrored
  */

@@ -26,7 +26,8 @@ export interface Rootless {
 const leastPixels = 6;
 
 /**
- * The parts of a veil that are seen on letters alone. A veil that comes from beside a letter, out of a counter or from the sheet's
+ * The parts of a veil that are seen on letters alone. A veil that comes from beside a letter, out of a counter or from
+ * the sheet's
  * border grows from something; one that begins in the ink does not.
  * @param matte of the whole sheet at `scale`, lying at `region`
  * @param letters those that the veil lies over, and those that lie over it

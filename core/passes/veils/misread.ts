@@ -24,7 +24,10 @@ export const marginLimit = 0.1;
 /** Two letters that differ less than this without any veil are alike in that face; no veil is to blame. */
 const alike = 0.14;
 
-/** A letter, given in lettering px, where it comes to lie on the sheet: its coverage, and the output px in which that lies. */
+/**
+ * A letter, given in lettering px, where it comes to lie on the sheet: its coverage, and the output px in which that
+ * lies.
+ */
 export type Draw = (letter: Letter, scale: number) => Promise<{ region: Region; cover: Raster }>;
 
 /** What is read instead: letters and digits; for other scripts the letters around. */
@@ -38,10 +41,12 @@ function candidatesFor(text: string): string[] {
 }
 
 /**
- * The wrong letter that what is seen of a letter is nearest to. Each is put in its place, on the same baseline, set left, middle and
+ * The wrong letter that what is seen of a letter is nearest to. Each is put in its place, on the same baseline, set
+ * left, middle and
  * right, behind the same veils.
  * @param letter laid out, upright; @param draw covers px of the sheet with a letter laid out like it
- * @param cover the letter's coverage, and @param seen what its veils leave of each px (1: all of it); both lie at `request.region`
+ * @param cover the letter's coverage, and @param seen what its veils leave of each px (1: all of it); both lie at
+ * `request.region`
  * @returns null where it cannot be known: more than one character, a letter that has been bent, a face without it
  */
 export async function nearestMisreading(
@@ -90,7 +95,10 @@ function glyphOf(face: OpenFace, text: string): { path: ReturnType<OpenFace['out
   return bounds && { path: face.outline(shaped.glyph), bounds };
 }
 
-/** How much two letters differ, in px: on the whole, and where they are seen. No veil is reckoned with outside of the region. */
+/**
+ * How much two letters differ, in px: on the whole, and where they are seen. No veil is reckoned with outside of the
+ * region.
+ */
 async function differences(
   cover: Raster,
   seen: Float32Array,

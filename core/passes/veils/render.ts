@@ -115,7 +115,10 @@ const enclosed = memoize((cut: Extract<Cut, { kind: 'trace' }>): Region | null =
   unionOf(polygonsOf(cut.contours).map(regionOfPoints)),
 );
 
-/** The region that the matte can reach, sheet px: that of the added cuts and strokes; solved ones may lie anywhere on the plate. */
+/**
+ * The region that the matte can reach, sheet px: that of the added cuts and strokes; solved ones may lie anywhere on
+ * the plate.
+ */
 function matteBounds(veil: Veil, place: PhotographPlace, picture: Picture): Region {
   const plate = { x: 0, y: 0, width: picture.width, height: picture.height };
   let all: Region | null = veil.fine?.matte ? plate : null;

@@ -2,7 +2,10 @@ import type { Cut, Graft, Stroke, Veil, VeilShadow } from './schema';
 
 type Points = [number, number][];
 
-/** A veil for the same photograph at another size. Solved mattes need no change: they are as wide as the plate, whatever its size. */
+/**
+ * A veil for the same photograph at another size. Solved mattes need no change: they are as wide as the plate, whatever
+ * its size.
+ */
 export function resizedVeil(veil: Veil, factor: number): Veil {
   const points = (list: readonly (readonly [number, number])[]): Points =>
     list.map(([x, y]) => [x * factor, y * factor]);

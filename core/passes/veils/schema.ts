@@ -4,7 +4,10 @@ import { isColour } from '../../pixels/colour';
 const coordinate = z.number().min(-1e6).max(1e6);
 const pointSchema = z.tuple([coordinate, coordinate]);
 
-/** How a stretch runs from one point to the next: along the photo's edge, straight, as a smooth curve, or around outside the sheet. */
+/**
+ * How a stretch runs from one point to the next: along the photo's edge, straight, as a smooth curve, or around outside
+ * the sheet.
+ */
 export const stretches = ['edge', 'straight', 'smooth', 'border'] as const;
 
 const tracePointSchema = z.strictObject({
@@ -13,7 +16,9 @@ const tracePointSchema = z.strictObject({
   y: coordinate,
   /** The stretch from here to the next point. */
   to: z.enum(stretches),
-  /** What lies between, plate px; neither end is repeated. A smooth stretch has none: its curve follows from the points. */
+  /**
+   * What lies between, plate px; neither end is repeated. A smooth stretch has none: its curve follows from the points.
+   */
   via: z.array(pointSchema).max(20000),
   /** Smooth stretches meet here at an angle. */
   corner: z.boolean().optional(),
@@ -83,7 +88,9 @@ const toneCutSchema = z.strictObject({
       }),
     )
     .max(40),
-  /** How far a colour may differ and still belong, in Oklab times 100: its chroma and hue (a and b), and its lightness. */
+  /**
+   * How far a colour may differ and still belong, in Oklab times 100: its chroma and hue (a and b), and its lightness.
+   */
   chroma: z.number().min(0).max(60),
   lightness: z.number().min(0).max(100),
   /** Fraction of the tolerance over which belonging fades. */

@@ -19,7 +19,10 @@ export function shadowOffset({ lift, height, angle }: Pick<VeilShadow, 'lift' | 
   return { x: far * Math.cos(radians(angle)), y: far * Math.sin(radians(angle)) };
 }
 
-/** Sigma of its penumbra, sheet px: lift times the size of the lamp is the width from full to none, four sigmas of a Gaussian. */
+/**
+ * Sigma of its penumbra, sheet px: lift times the size of the lamp is the width from full to none, four sigmas of a
+ * Gaussian.
+ */
 export const shadowSigma = ({ lift, size }: Pick<VeilShadow, 'lift' | 'size'>): number => sigmaOfWidth(lift * size);
 
 /** Steps of lift between near and far that a painted shadow is made of. */
@@ -53,7 +56,8 @@ export function liftAt(
 }
 
 /**
- * A veil's shadow as far as it reaches, as a matte: the veil's own, moved and blurred. Where lift has been painted, the veil is parted
+ * A veil's shadow as far as it reaches, as a matte: the veil's own, moved and blurred. Where lift has been painted, the
+ * veil is parted
  * by it, and each part throws its own.
  * @param liftPlace px of the veil's strokes to sheet px, and @param touchPlace px of the touch-up to sheet px
  */

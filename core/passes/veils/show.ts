@@ -4,7 +4,10 @@ import type { ShowScene } from '../pass';
 import { aloneNode, hatchNode, matteLookNode, wipeNode, type VeilLook } from './looks';
 import type { Veil } from './schema';
 
-/** How a veil is looked at. `ground`: CSS colour; `wipe`: sheet px from the left, where the cut as it was changes to the edge as it is. */
+/**
+ * How a veil is looked at. `ground`: CSS colour; `wipe`: sheet px from the left, where the cut as it was changes to the
+ * edge as it is.
+ */
 export interface VeilShow {
   id: string;
   show: VeilLook;

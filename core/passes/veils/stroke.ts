@@ -42,7 +42,10 @@ export function paintStroke(
   }
 }
 
-/** Squared distance of each pixel's centre to a line of points, where below `reach` squared, and the pressure at the nearest place of the line. */
+/**
+ * Squared distance of each pixel's centre to a line of points, where below `reach` squared, and the pressure at the
+ * nearest place of the line.
+ */
 function nearestOn(
   points: readonly [number, number][],
   reach: number,

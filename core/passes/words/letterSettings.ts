@@ -3,7 +3,10 @@ import { isColour } from '../../pixels/colour';
 import { followedBy, moved, placed, type Affine } from '../../shape/affine';
 import { middleOf, type Region } from '../../pixels/region';
 
-/** What is set by hand for one letter. It belongs to the letter that begins at `at`, and goes with it when the text changes. */
+/**
+ * What is set by hand for one letter. It belongs to the letter that begins at `at`, and goes with it when the text
+ * changes.
+ */
 export const letterSettingSchema = z.strictObject({
   /** Index of its first UTF-16 unit in the text. */
   at: z.int().min(0).max(5000),
@@ -79,7 +82,8 @@ export function keptPlaces<Item extends { at: number }>(before: string, after: s
 }
 
 /**
- * Brings what was set by hand over to an edited text. What stands before and behind the edited stretch keeps its settings;
+ * Brings what was set by hand over to an edited text. What stands before and behind the edited stretch keeps its
+ * settings;
  * what was replaced loses them.
  */
 export function retyped(before: string, after: string, { letters, leadings }: Kept): Kept {

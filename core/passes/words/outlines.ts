@@ -5,7 +5,8 @@ const escaped = (text: string): string =>
   text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 
 /**
- * The letters as they stand on the sheet, as an SVG drawing of the sheet's size: one path for each letter, filled by the
+ * The letters as they stand on the sheet, as an SVG drawing of the sheet's size: one path for each letter, filled by
+ * the
  * non-zero rule.
  * @param colour CSS colour of letters without a colour of their own
  */

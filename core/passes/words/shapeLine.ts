@@ -37,7 +37,8 @@ function featuresOf({ features, tracking }: Words): Record<string, number> {
 }
 
 /**
- * Shapes one line: letters in the order in which they are seen from left to right, each with what is set for it by hand.
+ * Shapes one line: letters in the order in which they are seen from left to right, each with what is set for it by
+ * hand.
  * @param start place of the line's first unit in the text
  */
 export function shapeLine(typed: string, start: number, { faces, words, settings }: Typesetting): SetLetter[] {

@@ -18,14 +18,19 @@ export interface Gap {
 
 /** Heights at which contours are looked at, between baseline and the capitals' top. */
 const rows = 64;
-/** How far white reaches into a letter, fraction of the capitals' height: beyond it, an open side (L, T) counts no more. */
+/**
+ * How far white reaches into a letter, fraction of the capitals' height: beyond it, an open side (L, T) counts no more.
+ */
 const reach = 0.3;
 /** Letters that are spaced evenly come no nearer than this, fraction of the capitals' height. */
 const nearest = 0.03;
 /** A gap is odd when it is off the middle one of its line by more than this share; well-made faces keep within it. */
 export const oddShare = 0.3;
 
-/** How far the contours of a letter stand in from its ink's sides at each height, px; the white's reach where there is no ink. */
+/**
+ * How far the contours of a letter stand in from its ink's sides at each height, px; the white's reach where there is
+ * no ink.
+ */
 interface Sides {
   left: number[];
   right: number[];
@@ -87,7 +92,10 @@ export function gapsOf(
   });
 }
 
-/** Of some gaps those that are off the middle one of their line, by more than can be meant; lines of fewer than three gaps tell nothing. */
+/**
+ * Of some gaps those that are off the middle one of their line, by more than can be meant; lines of fewer than three
+ * gaps tell nothing.
+ */
 export function oddGaps(gaps: readonly Gap[]): Set<Gap> {
   const odd = new Set<Gap>();
   for (const line of new Set(gaps.map((gap) => gap.line))) {
@@ -100,7 +108,8 @@ export function oddGaps(gaps: readonly Gap[]): Set<Gap> {
 }
 
 /**
- * What must be added behind the left letter of each gap so that all gaps of a line hold the same white, px. Their sum stays
+ * What must be added behind the left letter of each gap so that all gaps of a line hold the same white, px. Their sum
+ * stays
  * what it was, but for gaps that would let letters touch.
  */
 export function evenSpaces(gaps: readonly Gap[], capHeight: number): Map<number, number> {

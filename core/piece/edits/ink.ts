@@ -4,7 +4,10 @@ import type { Asset, Piece } from '../schema';
 import { moveWithin, type Edit } from './edit';
 import { dropUnused, keepAsset, itemOf } from './items';
 
-/** Which coats are meant: those of the sheet, of a lettering's ink, its panel, the openings in that, or one of its outlines. */
+/**
+ * Which coats are meant: those of the sheet, of a lettering's ink, its panel, the openings in that, or one of its
+ * outlines.
+ */
 export type CoatsAt =
   | { of: 'sheet' }
   | { of: 'ink' | 'panel' | 'opening'; lettering: string }

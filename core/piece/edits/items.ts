@@ -40,7 +40,8 @@ export function dropUnused(piece: Piece): void {
 }
 
 /**
- * Removes items from a piece, and with them whatever points at them: the veils cut from a plate, the crossings of a veil, the grades
+ * Removes items from a piece, and with them whatever points at them: the veils cut from a plate, the crossings of a
+ * veil, the grades
  * that reach for letters.
  */
 export function removeItems(piece: Piece, ids: readonly string[]): void {

@@ -51,7 +51,9 @@ export const setCutOperation =
   (piece) =>
     void (itemOf(piece.veils, id).cuts[index].operation = operation);
 
-/** Changes a cut that is solved, and puts what it was solved to in place. @param matte null: it is still to be solved */
+/**
+ * Changes a cut that is solved, and puts what it was solved to in place. @param matte null: it is still to be solved
+ */
 export const setSolvedCut =
   (id: string, index: number, change: Partial<Cut>, matte: StoredMatte | null): Edit =>
   (piece) => {
@@ -175,7 +177,10 @@ export const movePoint =
     if (before && previous >= 0) points[previous].via = before;
   };
 
-/** Puts a point into a stretch. @param before and @param after: the ways to it and on from it, where they are not the stretch's own kind */
+/**
+ * Puts a point into a stretch. @param before and @param after: the ways to it and on from it, where they are not the
+ * stretch's own kind
+ */
 export const insertPoint =
   (
     id: string,

@@ -9,7 +9,10 @@ import { PictureButton } from './PictureButton';
 /** As many coats as one list may have. */
 const most = 40;
 
-/** The coats of something, the nearest at the top, and those that can be laid on. @param of what they lie on, such as `of the panel`; '' for the ink */
+/**
+ * The coats of something, the nearest at the top, and those that can be laid on. @param of what they lie on, such as
+ * `of the panel`; '' for the ink
+ */
 export function CoatList({ at, of = '', empty }: { at: CoatsAt; of?: string; empty: string }) {
   const { mayChange, piece } = useBench();
   const coats = coatsIn(piece, at);

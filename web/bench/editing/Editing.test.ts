@@ -25,7 +25,10 @@ function firstPiece(): Piece {
   return piece;
 }
 
-/** A server that keeps a piece as the real one does: versions, history, refusals. Its answers can be held back, lost or refused. */
+/**
+ * A server that keeps a piece as the real one does: versions, history, refusals. Its answers can be held back, lost or
+ * refused.
+ */
 class FakeServer {
   piece = firstPiece();
   version = 1;

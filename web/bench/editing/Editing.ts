@@ -29,7 +29,8 @@ const pauseBeforeSave = 600;
 const pauseBeforeRetry = 2500;
 
 /**
- * The only way in which the bench changes a piece. Drafts are shown at once; commits go into history and on to the server, one
+ * The only way in which the bench changes a piece. Drafts are shown at once; commits go into history and on to the
+ * server, one
  * after the other, in order. While the server cannot be reached they wait and are sent again.
  */
 export class Editing {
@@ -77,7 +78,8 @@ export class Editing {
   }
 
   /**
-   * Shows a change at once and keeps it after a short pause, together with others of the same key: typing a word, or a row
+   * Shows a change at once and keeps it after a short pause, together with others of the same key: typing a word, or a
+   * row
    * of arrow steps, is one entry of history.
    * @param part edits with the same part replace each other
    */

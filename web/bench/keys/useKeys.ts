@@ -13,7 +13,10 @@ export interface KeyEntry {
   whileTyping?: boolean;
 }
 
-/** Some keys with what is to happen: when they go down, and when they come up. `down` may return false: then they are left to others. */
+/**
+ * Some keys with what is to happen: when they go down, and when they come up. `down` may return false: then they are
+ * left to others.
+ */
 export type KeyBinding = readonly [KeyEntry, { down?(event: KeyboardEvent): unknown; up?(event: KeyboardEvent): void }];
 
 /** Binds keys for as long as who uses this is shown. The table of keys is made from the same entries. */

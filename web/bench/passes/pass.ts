@@ -26,7 +26,10 @@ export interface BenchPass {
   keys?: Readonly<Record<string, KeyEntry>>;
   /** Puts the tool in the hand away. @returns false where there is none to put away */
   putAway?(): boolean;
-  /** How the picture is looked at while its line is open, as the core's pass takes it; undefined for the picture as it will be. */
+  /**
+   * How the picture is looked at while its line is open, as the core's pass takes it; undefined for the picture as it
+   * will be.
+   */
   look?(state: RootState): object | undefined;
   /** What to do with a file that is dropped on the sheet; null where it is none of this line's. */
   takesFile?(file: File): ((bench: Bench, file: File) => Promise<void>) | null;

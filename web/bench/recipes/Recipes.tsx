@@ -10,7 +10,10 @@ import { editing } from '../editing';
 /** How long the pointer rests on a recipe before it is seen on the sheet, ms. */
 const pause = 180;
 
-/** Recipes that come with the application and those that were kept: pointing at one shows it on the sheet, a click puts it on. */
+/**
+ * Recipes that come with the application and those that were kept: pointing at one shows it on the sheet, a click puts
+ * it on.
+ */
 export function Recipes({ lettering }: { lettering: Lettering }) {
   const { mayChange, piece } = useBench();
   const [open, setOpen] = useState(false);

@@ -9,7 +9,9 @@ import { Sheet } from '../../ui/Sheet';
 import { useBench } from '../benchContext';
 import { editing } from '../editing';
 
-/** Saving the finished picture, or the whole piece as a bundle. Work goes on when this is closed, and is found again. */
+/**
+ * Saving the finished picture, or the whole piece as a bundle. Work goes on when this is closed, and is found again.
+ */
 export function ExportSheet({ onClose }: { onClose(): void }) {
   const { id, piece } = useBench();
   const { width, height } = piece.sheet;

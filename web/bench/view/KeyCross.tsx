@@ -15,7 +15,10 @@ interface KeyCrossWork {
   instead?(dx: number, dy: number): boolean;
 }
 
-/** Pointing by keyboard: arrow keys move a cross over the sheet, Enter does what a click would do. Null until the first arrow. */
+/**
+ * Pointing by keyboard: arrow keys move a cross over the sheet, Enter does what a click would do. Null until the first
+ * arrow.
+ */
 export function useKeyCross(work: KeyCrossWork): [number, number] | null {
   const { piece } = useBench();
   const [at, setAt] = useState<[number, number] | null>(null);

@@ -23,7 +23,10 @@ interface DrawLineProps {
   done(points: [number, number][] | null): void;
 }
 
-/** The next drag draws a line in the plane of the words. By keyboard: arrows move a cross, Enter sets a point, with Shift the last one. */
+/**
+ * The next drag draws a line in the plane of the words. By keyboard: arrows move a cross, Enter sets a point, with
+ * Shift the last one.
+ */
 export function DrawLine({ letters, closed, done }: DrawLineProps) {
   const { size, toScreen, view } = useViewport();
   const [drawn, setDrawn] = useState<Point[]>([]);

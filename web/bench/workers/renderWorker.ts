@@ -38,7 +38,10 @@ export type RenderOrder =
   | { kind: 'shadow'; region: Region }
   | { kind: 'letter'; lettering: string; at: [number, number] };
 
-/** What it answers. A tile whose key is the one the page has comes without a picture; `outdated`: given up for a newer frame. */
+/**
+ * What it answers. A tile whose key is the one the page has comes without a picture; `outdated`: given up for a newer
+ * frame.
+ */
 export type RenderAnswer =
   | { kind: 'tile'; key: string; bitmap: ImageBitmap | null }
   | { kind: 'outdated' }

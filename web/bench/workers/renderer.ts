@@ -55,8 +55,10 @@ export interface FrameState {
 }
 
 /**
- * Keeps the screen up to date: asks workers for the tiles in view, a whole frame at a time so that nothing tears, always
- * for the newest piece. Each tile of the grid belongs to one worker, whose cache then holds what that tile needs; another
+ * Keeps the screen up to date: asks workers for the tiles in view, a whole frame at a time so that nothing tears,
+ * always
+ * for the newest piece. Each tile of the grid belongs to one worker, whose cache then holds what that tile needs;
+ * another
  * takes it over only when it has nothing else to do.
  */
 export class SheetRenderer {
@@ -218,7 +220,10 @@ export class SheetRenderer {
     return inView ? tilesOver(inView, sheet) : [];
   }
 
-  /** Draws the coarse picture unseen while nothing else is to be done: a drag's first frames then find their photograph ready. */
+  /**
+   * Draws the coarse picture unseen while nothing else is to be done: a drag's first frames then find their photograph
+   * ready.
+   */
   private warm(): void {
     if (!this.piece || !this.view || this.frame || this.dragging) return;
     const view = `${this.view.scale} ${JSON.stringify(this.view.visible)}`;

@@ -16,7 +16,10 @@ import type { Ink } from '../schema';
 import type { Panel } from './schema';
 import { panelPlace, type PanelPlace } from './shape';
 
-/** A panel with the letters on it, or with the letters as openings in it. @param behind what lies between panel and letters */
+/**
+ * A panel with the letters on it, or with the letters as openings in it. @param behind what lies between panel and
+ * letters
+ */
 export function panelLayers(
   letters: Letters,
   ink: Ink,
@@ -78,7 +81,9 @@ function panelCover({ path, place }: PanelPlace, { region, scale }: Request): Ra
   return coverage(flatten(transformPath(path, followedBy(place, moved(0, 0, scale)))), region);
 }
 
-/** What is seen in the openings: the coats that lie in them, and over these the shadow of the edge; cut by the letters. */
+/**
+ * What is seen in the openings: the coats that lie in them, and over these the shadow of the edge; cut by the letters.
+ */
 function openingNode({ opening, shadow }: Panel, place: PanelPlace, letters: Letters, scene: PaintScene): Node {
   const fill = inkNode(letters, { coats: opening }, scene);
   if (!shadow) return fill;
@@ -107,7 +112,10 @@ function solidPart(place: PanelPlace, openings: Node): Node {
   };
 }
 
-/** What is seen in the letters and what surrounds them, side by side: at the edge each gets its part of a px, so that nothing shines through between. */
+/**
+ * What is seen in the letters and what surrounds them, side by side: at the edge each gets its part of a px, so that
+ * nothing shines through between.
+ */
 export function besideNode(inside: Node, outside: Node, letters: Letters): Node {
   const cover = coverNode(letters.letters, letters.place);
   return combined('beside', { inside, outside, cover }, { channels: 4 }, (inputs) => {

@@ -53,7 +53,10 @@ export const panelSchema = z.strictObject({
   opacity: fraction.default(1),
   /** How it lies on what is below it. */
   mode: z.enum(blendModes).default('normal'),
-  /** The letters are openings in it: `below` shows what lies below the panel, `sheet` the sheet below all photographs too; null: they are inked. */
+  /**
+   * The letters are openings in it: `below` shows what lies below the panel, `sheet` the sheet below all photographs
+   * too; null: they are inked.
+   */
   knockout: z.enum(['below', 'sheet']).nullable().default(null),
   /** Coats that lie in the openings, over what is seen through them. */
   opening: z.array(coatSchema).max(40).default([]),

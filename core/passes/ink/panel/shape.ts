@@ -23,7 +23,10 @@ export interface PanelPlace {
 /** How far, lettering px, a bent edge may lie from the true one. */
 const fineness = 0.05;
 
-/** Where a panel's edge runs. Panels of letters lie in the letters' plane, with its bend and perspective; those of the sheet on the sheet. */
+/**
+ * Where a panel's edge runs. Panels of letters lie in the letters' plane, with its bend and perspective; those of the
+ * sheet on the sheet.
+ */
 export function panelPlace(
   panel: Panel,
   letters: Letters,

@@ -2,7 +2,10 @@ import type { Region } from '../../../pixels/region';
 import { drawMarks } from '../scribble/marks';
 import type { Cut, FineEdge } from '../schema';
 
-/** What the marks of a veil's scribble cuts say of each px; null where there are none. @param factor plate px for each px */
+/**
+ * What the marks of a veil's scribble cuts say of each px; null where there are none. @param factor plate px for each
+ * px
+ */
 export function marksOf(cuts: readonly Cut[], factor: number, lying: Region): Uint8Array | null {
   const marks = cuts.flatMap((cut) => (cut.kind === 'scribble' && cut.operation === 'add' ? cut.marks : []));
   return marks.length > 0 ? drawMarks(marks, factor, lying) : null;
@@ -33,7 +36,8 @@ function addStrip(band: Uint8Array, cut: Uint8Array, { width, height }: Region, 
 export const distanceUnit = 3;
 
 /**
- * How far each px lies from the border of a cut, in thirds of a px: two passes of a chamfer distance (Borgefors 1986), weights 3 and 4.
+ * How far each px lies from the border of a cut, in thirds of a px: two passes of a chamfer distance (Borgefors 1986),
+ * weights 3 and 4.
  * @param cut 0..255; every px between lies on the border
  */
 export function borderDistance(cut: Uint8Array, width: number, height: number): Uint16Array {

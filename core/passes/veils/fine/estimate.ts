@@ -20,7 +20,10 @@ const elsewhere = 0.3;
 const inBand = 0.3;
 /** How much it counts that a px looks just like the front near by. */
 const frontItself = 3;
-/** A colour this near to the line between two others, in its own sigmas, may be a mixture of them; with these shares of the first. */
+/**
+ * A colour this near to the line between two others, in its own sigmas, may be a mixture of them; with these shares of
+ * the first.
+ */
 const mixtureSigma = 0.5;
 const [leastShare, mostShare] = [0.15, 0.93];
 /** Variance that no estimate falls below: what is decided is decided by the neighbours too. */
@@ -77,7 +80,10 @@ function isMixture(tone: Tones[number], front: Tones[number], behind: Tones[numb
   return off < (mixtureSigma * colourSigma * (leastLight + (tone[0] + tone[1] + tone[2]) / 3)) ** 2;
 }
 
-/** The light of the front's px in the band; what may be a mixture of a tone and of what lies behind is taken to be that tone. */
+/**
+ * The light of the front's px in the band; what may be a mixture of a tone and of what lies behind is taken to be that
+ * tone.
+ */
 function purified(
   light: LightPlanes,
   ground: readonly Float32Array[],
@@ -115,7 +121,8 @@ export interface Estimate {
 }
 
 /**
- * Estimates the matte of the unknown px from their colours: each is taken as a mixture of what lies behind near by and of one of the
+ * Estimates the matte of the unknown px from their colours: each is taken as a mixture of what lies behind near by and
+ * of one of the
  * front's colours, the one near by or a tone from elsewhere, in linear light.
  * @param alpha what is thought now; sure px are what both sides are learned from
  * @param learned tones of the front, and whether its px in the band may be mixtures of them
@@ -154,7 +161,8 @@ export function estimateAlpha(
     const [b0, b1, b2] = [ground[0][i], ground[1][i], ground[2][i]];
     const [c0, c1, c2] = [light[0][i] - b0, light[1][i] - b1, light[2][i] - b2];
     const variance = (colourSigma * (leastLight + (light[0][i] + light[1][i] + light[2][i]) / 3)) ** 2;
-    // Where a px looks like the front near by, it may be that itself: where both sides are alike this makes the estimate unsure.
+    // Where a px looks like the front near by, it may be that itself: where both sides are alike this makes the
+    // estimate unsure.
     const same = (light[0][i] - near[0][i]) ** 2 + (light[1][i] - near[1][i]) ** 2 + (light[2][i] - near[2][i]) ** 2;
     const itself = frontItself * exp(-0.5 * min(same / variance, 60));
     let [weights, sum, squares] = [itself, itself, itself];
@@ -165,7 +173,8 @@ export function estimateAlpha(
       const length = d0 * d0 + d1 * d1 + d2 * d2 + 1e-9;
       const share = min(1, max(0, (c0 * d0 + c1 * d1 + c2 * d2) / length));
       const off = ((c0 - share * d0) ** 2 + (c1 - share * d1) ** 2 + (c2 - share * d2) ** 2) / variance;
-      // Where the front near by looks like what lies behind, nothing can be estimated: that counts in full, and makes the estimate unsure.
+      // Where the front near by looks like what lies behind, nothing can be estimated: that counts in full, and makes
+      // the estimate unsure.
       const weight = exp(-0.5 * min(off, 60)) * (k === 0 ? 1 : elsewhere * sqrt(min(1, length * 100)));
       weights += weight;
       sum += weight * share;

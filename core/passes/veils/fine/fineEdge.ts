@@ -24,7 +24,9 @@ export interface FineEdgeOptions {
   progress?(done: number): void;
 }
 
-/** The band is solved in parts of this size, with so much around them, px: what lies further off has no say any more. */
+/**
+ * The band is solved in parts of this size, with so much around them, px: what lies further off has no say any more.
+ */
 const partSide = 1024;
 const partMargin = 128;
 /** Epsilon of the windows, squared linear light; how much the colours' estimate counts. */
@@ -36,8 +38,10 @@ const cutStrength = 4e-3;
 const cutFull = 16;
 
 /**
- * Solves the edge of a cut in a band: colours give a first estimate, which the matting Laplacian (Levin et al. 2008, in linear
- * light) brings into line with the picture; then the front's own colour is estimated, so that nothing of what was behind is left.
+ * Solves the edge of a cut in a band: colours give a first estimate, which the matting Laplacian (Levin et al. 2008, in
+ * linear
+ * light) brings into line with the picture; then the front's own colour is estimated, so that nothing of what was
+ * behind is left.
  * @param picture encoded sRGB
  * @param cut the matte as it was cut, of the picture's size, 0..255
  * @param band 1 where the matte is to be solved
@@ -83,14 +87,18 @@ function holdsBand(part: Region, width: number, band: Uint8Array): boolean {
 /** What the whole front is made of. */
 interface FrontTones {
   tones: Tones;
-  /** Nearly all of the front lies in the band: its px there may be mixtures, and are taken to be what they are mixed of. */
+  /**
+   * Nearly all of the front lies in the band: its px there may be mixtures, and are taken to be what they are mixed of.
+   */
   isMixed: boolean;
 }
 
 /** So many times more of the front lies in the band than outside of it where nothing sure is known of it. */
 const mixedFrom = 3;
 
-/** Tones of the whole front, from a sample of its px: those outside of the band, and those in it that are no mixture. */
+/**
+ * Tones of the whole front, from a sample of its px: those outside of the band, and those in it that are no mixture.
+ */
 function frontTones(picture: Level, { cut, band, marked }: Pick<Given, 'cut' | 'band' | 'marked'>): FrontTones {
   const inside: number[] = [];
   const sure: number[] = [];
@@ -165,7 +173,10 @@ function solvePart(
   keep(out, part, wide, local, colours);
 }
 
-/** Values so near to all or nothing that nobody would tell are brought there: a haze over the whole band shows on plain letters. */
+/**
+ * Values so near to all or nothing that nobody would tell are brought there: a haze over the whole band shows on plain
+ * letters.
+ */
 const hem = 0.02;
 const settled = (value: number): number => Math.min(1, Math.max(0, (value - hem) / (1 - 2 * hem)));
 

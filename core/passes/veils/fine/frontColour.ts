@@ -21,8 +21,10 @@ const roundsSmall = 10;
 const roundsLarge = 2;
 
 /**
- * Estimates the front's own colour from a picture and its matte: front and behind are found together, from a coarse grid to the
- * finest, so that their mixture is the picture and neighbours are alike (Germer, Uelwer, Conrad and Harmeling 2020, in linear light).
+ * Estimates the front's own colour from a picture and its matte: front and behind are found together, from a coarse
+ * grid to the
+ * finest, so that their mixture is the picture and neighbours are alike (Germer, Uelwer, Conrad and Harmeling 2020, in
+ * linear light).
  * @returns linear light, meaningful where the matte is above 0
  */
 export function estimateFront(

@@ -27,7 +27,8 @@ export interface Equations {
 }
 
 /**
- * The matting Laplacian of Levin, Lischinski and Weiss 2008: in each window of 3 x 3 px the matte is taken to be a linear function
+ * The matting Laplacian of Levin, Lischinski and Weiss 2008: in each window of 3 x 3 px the matte is taken to be a
+ * linear function
  * of the colour. Only windows that hold an unknown px count.
  * @param alpha the matte; its values count where they are known
  * @param unknown 1 where it is not
@@ -159,7 +160,9 @@ export interface SolveOptions {
   progress?(done: number): void;
 }
 
-/** Conjugate gradients with the diagonal as preconditioner. `start` is changed in place. @returns the number of steps */
+/**
+ * Conjugate gradients with the diagonal as preconditioner. `start` is changed in place. @returns the number of steps
+ */
 export function solve(equations: Equations, start: Float64Array, { tolerance, steps, progress }: SolveOptions): number {
   const { diagonal, right } = equations;
   const count = start.length;

@@ -13,7 +13,10 @@ const blurReach = 3.5;
 /** Hair is looked for in windows of this radius on the border, and as far inside and outside of it, plate px. */
 const window = 9;
 const aside = 30;
-/** An edge is hairy where its gradients run every way (below this coherence), and are so many times stronger than on either side. */
+/**
+ * An edge is hairy where its gradients run every way (below this coherence), and are so many times stronger than on
+ * either side.
+ */
 const coherent = 0.62;
 const stronger = 1.6;
 /** Mean squared gradient, linear light, that is more than grain. */
@@ -53,7 +56,10 @@ async function isHairy(picture: Picture, { place: [x, y], outward: [nx, ny] }: B
   return here.energy > stronger * outside.energy;
 }
 
-/** Mean squared gradient of a window, and how much its gradients run one way (1) or every way (0): the structure tensor's eigenvalues. */
+/**
+ * Mean squared gradient of a window, and how much its gradients run one way (1) or every way (0): the structure
+ * tensor's eigenvalues.
+ */
 async function gradientsAt(picture: Picture, [x, y]: Point): Promise<{ energy: number; coherence: number }> {
   const side = 2 * window + 3;
   const region = { x: floor(x) - window - 1, y: floor(y) - window - 1, width: side, height: side };

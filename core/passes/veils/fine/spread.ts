@@ -12,7 +12,8 @@ interface Grid {
 }
 
 /**
- * Spreads what is known at some px over all the others, smoothly and from near by first (pull and push on a pyramid, Gortler et al. 1996).
+ * Spreads what is known at some px over all the others, smoothly and from near by first (pull and push on a pyramid,
+ * Gortler et al. 1996).
  * @param weight how well each px is known, 0..1
  * @returns planes; where nothing at all is known they are zero
  */

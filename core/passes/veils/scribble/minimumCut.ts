@@ -1,7 +1,8 @@
 import { Outdated, type IsOutdated } from '../../../graph/evaluate';
 
 /**
- * Minimum cut of a graph whose nodes are pulled to two sides and tied to one another, by growing two search trees that are
+ * Minimum cut of a graph whose nodes are pulled to two sides and tied to one another, by growing two search trees that
+ * are
  * kept between augmentations (Boykov and Kolmogorov 2004).
  */
 const none = -1;

@@ -155,7 +155,9 @@ function leaning({ front, behind }: SideColours, lightness: number, a: number, b
   return max(-loudest, min(loudest, colour)) + nearness * known;
 }
 
-/** For each patch which marks are nearer, going around edges (geodesic distance, Price et al. 2010): -1 behind, 1 front. */
+/**
+ * For each patch which marks are nearer, going around edges (geodesic distance, Price et al. 2010): -1 behind, 1 front.
+ */
 function nearnessOf(patches: Patches, marked: ArrayLike<number>): Float32Array {
   const front = walk(patches, marked, markedFront);
   const behind = walk(patches, marked, markedBehind);

@@ -2,7 +2,8 @@ import type { OklabPlanes } from '../../../pixels/oklabPlanes';
 import { PairSums, type Pairs } from './pairSums';
 
 /**
- * A picture divided into small patches of one colour, whose borders run along its edges: the cut is found among some ten thousand
+ * A picture divided into small patches of one colour, whose borders run along its edges: the cut is found among some
+ * ten thousand
  * patches rather than millions of px (Li et al. 2004), and thin stems keep patches of their own.
  */
 export interface Patches {
@@ -19,7 +20,10 @@ export interface Patches {
   ties: Pairs;
 }
 
-/** Divides a picture: water runs down the strength of its edges, and what runs to one place is a patch (Vincent and Soille 1991, in the form of falling rain). */
+/**
+ * Divides a picture: water runs down the strength of its edges, and what runs to one place is a patch (Vincent and
+ * Soille 1991, in the form of falling rain).
+ */
 export function findPatches(planes: OklabPlanes, width: number, height: number): Patches {
   const smooth = planes.map((plane) => smoothed(plane, width, height)) as OklabPlanes;
   const labels = basins(edgeStrength(smooth, width, height), width, height);

@@ -34,7 +34,8 @@ export class ScribbleCutter {
   /**
    * @param box plate px: nothing outside of it stands in front; null where no box was drawn
    * @param quick stops at the patches: as fine as a screen that shows the whole plate, and many times faster
-   * @returns a matte of the picture's size (a quick one is smaller), 255 in front and 0 behind; null where no stroke and no box
+   * @returns a matte of the picture's size (a quick one is smaller), 255 in front and 0 behind; null where no stroke
+   * and no box
    *   says what stands in front
    * @throws Outdated when `isOutdated` says so
    */

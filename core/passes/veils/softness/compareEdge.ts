@@ -17,7 +17,10 @@ const lanes = 5;
 const laneStep = 0.8;
 const leastReach = 10;
 
-/** Measures the photo's edge against the matte's at places along the border. @param matteAt the matte in a region of plate px */
+/**
+ * Measures the photo's edge against the matte's at places along the border. @param matteAt the matte in a region of
+ * plate px
+ */
 export async function compareEdge(
   picture: Picture,
   matteAt: (region: Region) => Promise<Raster>,
@@ -34,7 +37,9 @@ export async function compareEdge(
   return found;
 }
 
-/** The sigma of a Gaussian step that rises as steeply as the matte does across the border; null where it does not rise. */
+/**
+ * The sigma of a Gaussian step that rises as steeply as the matte does across the border; null where it does not rise.
+ */
 async function matteSigma(
   matteAt: (region: Region) => Promise<Raster>,
   { place: [x, y], outward: [nx, ny] }: BorderPoint,
@@ -62,7 +67,8 @@ async function matteSigma(
   let steepest = 0;
   for (let i = 1; i < profile.length; i++) steepest = Math.max(steepest, Math.abs(profile[i] - profile[i - 1]));
   if (step < 0.2 || steepest === 0) return null;
-  // A difference of neighbours, a px's own width and the bilinear reading each widen the step a little: 1/12 + 1/12 + 1/6.
+  // A difference of neighbours, a px's own width and the bilinear reading each widen the step a little: 1/12 + 1/12 +
+  // 1/6.
   const square = (step / (steepest * Math.sqrt(2 * Math.PI))) ** 2 - 1 / 3;
   return Math.sqrt(Math.max(0, square));
 }
@@ -70,7 +76,10 @@ async function matteSigma(
 /** Sigmas below this look alike, plate px. */
 const leastTold = 0.5;
 
-/** How much softer (above 0) or crisper (below 0) the matte is than the photo, as a power of two; 0 where that cannot be measured. */
+/**
+ * How much softer (above 0) or crisper (below 0) the matte is than the photo, as a power of two; 0 where that cannot be
+ * measured.
+ */
 export const mismatch = ({ photo, matte }: EdgePlace): number =>
   photo === null ? 0 : Math.log2((matte + leastTold) / (photo + leastTold));
 

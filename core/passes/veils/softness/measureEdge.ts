@@ -10,7 +10,9 @@ export interface BorderPoint {
   outward: Point;
 }
 
-/** Lines side by side along the border that are averaged, and their distance, as parts of the sigma that is looked for. */
+/**
+ * Lines side by side along the border that are averaged, and their distance, as parts of the sigma that is looked for.
+ */
 const lanes = 9;
 const laneStep = 0.5;
 /** The profile reaches this many times the wider of the two derivatives' sigmas to each side. */
@@ -27,8 +29,10 @@ const looks = 5;
 const leastStep = 0.02;
 
 /**
- * How soft the photo's edge is at a place of the border: the sigma of the Gaussian that a sharp edge was blurred by. Derivatives of
- * the profile across the border are taken with two Gaussians; the ratio of their peaks tells the sigma between (Zhuo and Sim 2011,
+ * How soft the photo's edge is at a place of the border: the sigma of the Gaussian that a sharp edge was blurred by.
+ * Derivatives of
+ * the profile across the border are taken with two Gaussians; the ratio of their peaks tells the sigma between (Zhuo
+ * and Sim 2011,
  * on a profile averaged along the border, with widths that follow what is found).
  * @returns plate px; null where there is no edge to measure
  */

@@ -7,7 +7,10 @@ import type { Softness } from '../schema';
 /** The sigmas that are worked out; what lies between them is mixed. */
 const ratio = 1.5;
 const leastSigma = 0.35;
-/** Distance of the places at which sigma is looked up, output px; they lie at the same places of the sheet for every region. */
+/**
+ * Distance of the places at which sigma is looked up, output px; they lie at the same places of the sheet for every
+ * region.
+ */
 const grid = 8;
 
 /** The largest sigma of a profile, plate px. */

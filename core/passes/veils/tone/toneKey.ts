@@ -7,7 +7,8 @@ import type { ToneCut } from '../schema';
 export type ToneRule = Pick<ToneCut, 'samples' | 'chroma' | 'lightness' | 'softness'>;
 
 /**
- * How far a colour belongs to the samples, 0..1: it does while its differences in chroma and lightness, each measured in its own
+ * How far a colour belongs to the samples, 0..1: it does while its differences in chroma and lightness, each measured
+ * in its own
  * tolerance, are together below 1, and fades over the soft limit beyond that.
  * @returns a function of Oklab L, a, b
  */

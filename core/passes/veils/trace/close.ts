@@ -18,7 +18,8 @@ export function endsAtBorder(first: Point, last: Point, sheet: Region, reach: nu
 }
 
 /**
- * The way from the last point of a contour back to its first around outside the sheet, so that a feather does not fade at
+ * The way from the last point of a contour back to its first around outside the sheet, so that a feather does not fade
+ * at
  * the sheet's edge. All in plate px.
  * @param otherWay the longer way round instead of the shorter
  */

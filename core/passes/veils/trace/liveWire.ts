@@ -1,7 +1,10 @@
 import type { Point } from '../../../shape/affine';
 import type { EdgeField } from './edgeField';
 
-/** What a step costs, 0..1 each: weak edge, not the crest of an edge, running across an edge (Mortensen and Barrett 1995). */
+/**
+ * What a step costs, 0..1 each: weak edge, not the crest of an edge, running across an edge (Mortensen and Barrett
+ * 1995).
+ */
 const weights = { weak: 0.45, offCrest: 0.4, across: 0.15 };
 
 /** Costs are whole numbers up to this; a diagonal step costs 1.414 as much. */
@@ -20,7 +23,8 @@ const neighbours = [
 ] as const;
 
 /**
- * The cheapest ways along edges from one point to every other (Dijkstra, with buckets). The search goes only as far as the
+ * The cheapest ways along edges from one point to every other (Dijkstra, with buckets). The search goes only as far as
+ * the
  * pointer asks and then goes on from there, so following the pointer costs little.
  */
 export class LiveWire {
@@ -131,7 +135,10 @@ export class LiveWire {
   }
 }
 
-/** 255 where the gradient is greatest along its own direction (where the second derivative crosses zero), times its strength. */
+/**
+ * 255 where the gradient is greatest along its own direction (where the second derivative crosses zero), times its
+ * strength.
+ */
 function crestsOf({ region, strength, acrossX, acrossY }: EdgeField): Uint8Array {
   const { width, height } = region;
   const crest = new Uint8Array(width * height);

@@ -5,13 +5,18 @@ import { parseSvgPath } from '../../../shape/svgPath';
 import { contourPoints } from '../contour';
 import type { Contour, TracePoint } from '../schema';
 
-/** Lines that bend by less than this between two points are one stretch, degrees; and how far a stretch may stray, plate px. */
+/**
+ * Lines that bend by less than this between two points are one stretch, degrees; and how far a stretch may stray, plate
+ * px.
+ */
 const cornerDegrees = 35;
 const tolerance = 0.05;
 /** Points of one contour, at most; a finer outline is thinned out. */
 const mostPoints = 5000;
 
-/** Closed contours as an SVG drawing of the plate's size, filled by the even-odd rule; numbers are rounded to 1/100 px. */
+/**
+ * Closed contours as an SVG drawing of the plate's size, filled by the even-odd rule; numbers are rounded to 1/100 px.
+ */
 export function contoursToSvg(contours: readonly Contour[], plate: { width: number; height: number }): string {
   const data = contours
     .filter(({ closed, points }) => closed && points.length > 1)

@@ -10,7 +10,8 @@ export interface Curve {
 }
 
 /**
- * Letters one after the other along a curve; each stands upright on the point below its middle. Further lines run beside
+ * Letters one after the other along a curve; each stands upright on the point below its middle. Further lines run
+ * beside
  * the first, leading apart.
  * @param anchor distance along the curve of what the alignment brings there: start, middle or end of the line
  */

@@ -8,7 +8,10 @@ const schema = z.strictObject({
   width: z.number().min(1).max(200000),
 });
 
-/** Every line brought to one width by its tracking, ink edge to ink edge; letters keep their size. A single letter stays in the middle. */
+/**
+ * Every line brought to one width by its tracking, ink edge to ink edge; letters keep their size. A single letter stays
+ * in the middle.
+ */
 export const justifiedLockup: Lockup<z.infer<typeof schema>> = {
   kind: 'justified',
   title: 'Justified by tracking',

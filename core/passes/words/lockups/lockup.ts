@@ -4,7 +4,10 @@ import type { Affine } from '../../../shape/affine';
 import type { Path } from '../../../shape/path';
 import type { Alignment } from '../alignment';
 
-/** A letter as shaped and set by hand, before a lockup places it: px at the letter size, pen at x = 0, baseline at y = 0, y down. */
+/**
+ * A letter as shaped and set by hand, before a lockup places it: px at the letter size, pen at x = 0, baseline at y =
+ * 0, y down.
+ */
 export interface SetLetter {
   /** UTF-16 units of the text that it stands for; `end` is the first one behind it. */
   start: number;
@@ -82,7 +85,10 @@ export function lineInk(
 /** Of a width, the part that lies left of the edge (or middle) that lines share. */
 export const leftShare = (alignment: Alignment): number => ({ left: 0, centre: 0.5, right: 1 })[alignment];
 
-/** The baselines of all lines, px: y = 0 lies halfway between the top of the first line's capitals and the last baseline. */
+/**
+ * The baselines of all lines, px: y = 0 lies halfway between the top of the first line's capitals and the last
+ * baseline.
+ */
 export function baselines(lines: readonly SetLine[], { capHeight, leadingOf }: Measure): number[] {
   let y = 0;
   const all = lines.map(({ index }) => (y += leadingOf(index)));

@@ -12,7 +12,10 @@ const schema = z.strictObject({
     .refine((radius) => Math.abs(radius) >= 1, 'The radius of an arc is at least 1 px.'),
 });
 
-/** Letters standing on a circle that touches the baseline in the middle. Each keeps its shape; bending the letters themselves is the stance's. */
+/**
+ * Letters standing on a circle that touches the baseline in the middle. Each keeps its shape; bending the letters
+ * themselves is the stance's.
+ */
 export const arcLockup: Lockup<z.infer<typeof schema>> = {
   kind: 'arc',
   title: 'On an arc',

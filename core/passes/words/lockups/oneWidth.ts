@@ -11,7 +11,8 @@ const schema = z.strictObject({
 });
 
 /**
- * Every line scaled so that its ink, not its advances, reaches both sides; the gaps between the lines' ink are all the same.
+ * Every line scaled so that its ink, not its advances, reaches both sides; the gaps between the lines' ink are all the
+ * same.
  * A line without ink leaves a gap as wide as another.
  */
 export const oneWidthLockup: Lockup<z.infer<typeof schema>> = {

@@ -11,7 +11,10 @@ const schema = z.strictObject({
 /** A space leaves this much, em. */
 const blank = 0.35;
 
-/** Letters below each other, each centred on its column by its ink; every line of the text is a column, the first one at the left. */
+/**
+ * Letters below each other, each centred on its column by its ink; every line of the text is a column, the first one at
+ * the left.
+ */
 export const stackedLockup: Lockup<z.infer<typeof schema>> = {
   kind: 'stacked',
   title: 'Letters stacked downwards',

@@ -26,7 +26,9 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
   const coat = seenCoats(lettering.ink)[index];
   const chosen = (at: typeof slipAt): Letter | null =>
     typeof at !== 'number' ? null : (letters?.letters.find(({ start, bounds }) => bounds && start === at) ?? null);
-  /** The edit by which a coat as it was is slipped from one place of the sheet to another. @param only in this letter */
+  /**
+   * The edit by which a coat as it was is slipped from one place of the sheet to another. @param only in this letter
+   */
   const edit = (start: Coat, from: Point, to: Point, only: Letter | null): Edit => {
     const by: Point = [to[0] - from[0], to[1] - from[1]];
     const at = coatsSeenAt(lettering);

@@ -1,6 +1,9 @@
 import { createHand } from '../../hand';
 
-/** What the hand does with the ink: takes a colour from the photo, slips the picture in the letters, marks what of it must be seen, draws the panel. */
+/**
+ * What the hand does with the ink: takes a colour from the photo, slips the picture in the letters, marks what of it
+ * must be seen, draws the panel.
+ */
 export type InkTool = 'none' | 'pick' | 'slip' | 'keep' | 'panel';
 
 export interface InkHand {

@@ -2,7 +2,10 @@ import { contrastLimit } from '../../../../core/passes/ink/contrast';
 import { ppiLimits } from '../../../../core/piece/print';
 import type { Bench } from '../../benchContext';
 
-/** Pictures that leave parts of the letters clear, cut off what must be seen or have too few pixels; ink that hardly stands off the photo. */
+/**
+ * Pictures that leave parts of the letters clear, cut off what must be seen or have too few pixels; ink that hardly
+ * stands off the photo.
+ */
 export function warning({ measures }: Bench): string | null {
   if (!measures) return null;
   const { pictures, contrast } = measures.ink;

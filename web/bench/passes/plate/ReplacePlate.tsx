@@ -21,7 +21,10 @@ interface Asked {
   isShaped: boolean;
 }
 
-/** Putting another photograph in the place of the chosen one; its veils are carried over where it is the same picture at another size. */
+/**
+ * Putting another photograph in the place of the chosen one; its veils are carried over where it is the same picture at
+ * another size.
+ */
 export function ReplacePlate() {
   const { piece, mayChange } = useBench();
   const { plate, picture } = usePlate()!;

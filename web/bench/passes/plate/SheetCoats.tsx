@@ -2,7 +2,9 @@ import { useState } from 'react';
 import { useBench } from '../../benchContext';
 import { CoatList } from '../../coats/CoatList';
 
-/** Coats on the sheet itself: a gradient, a texture, a picture. Folded away until there are some, or some are wanted. */
+/**
+ * Coats on the sheet itself: a gradient, a texture, a picture. Folded away until there are some, or some are wanted.
+ */
 export function SheetCoats() {
   const { coats } = useBench().piece.sheet;
   const [open, setOpen] = useState(coats.length > 0);

@@ -14,7 +14,10 @@ export function scaledAbout({ scale, x, y }: Place, next: number, [fixedX, fixed
   return { scale: next, x: fixedX - ((fixedX - x) * next) / scale, y: fixedY - ((fixedY - y) * next) / scale };
 }
 
-/** The chosen plate with the size of its picture, and the edit that places it (covering the sheet, where that is asked for). */
+/**
+ * The chosen plate with the size of its picture, and the edit that places it (covering the sheet, where that is asked
+ * for).
+ */
 export function usePlate(): {
   plate: Plate;
   picture: { width: number; height: number };

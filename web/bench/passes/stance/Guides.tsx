@@ -184,7 +184,9 @@ function roundLength(least: number): number {
   return ([1, 2, 5, 10].find((factor) => factor * power >= least) ?? 10) * power;
 }
 
-/** The ruler that guides of an axis are pulled out of: level guides from the upper one, upright ones from the left one. */
+/**
+ * The ruler that guides of an axis are pulled out of: level guides from the upper one, upright ones from the left one.
+ */
 function Ruler({ axis }: { axis: Axis }) {
   const { piece, mayChange } = useBench();
   const { view, size, toScreen } = useViewport();

@@ -10,7 +10,9 @@ import { roundedPoint } from '../../../../core/shape/rounding';
 import { warpPath } from '../../../../core/shape/warpPath';
 import { unionOf } from '../../../../core/pixels/region';
 
-/** The perspective that a lettering has, or one that changes nothing yet: about the ink as it is before any perspective. */
+/**
+ * The perspective that a lettering has, or one that changes nothing yet: about the ink as it is before any perspective.
+ */
 export function perspectiveFor({ bend, perspective }: Stance, flat: Letters): Perspective | null {
   if (perspective) return perspective;
   if (!flat.ink) return null;

@@ -6,7 +6,10 @@ import { KeyCross, useKeyCross } from '../../view/KeyCross';
 import { useViewport } from '../../view/viewport';
 import type { KeyedLine } from './drawnLine';
 
-/** The whole sheet as a place to draw on, with the brush's lens at the pointer. By keyboard: arrows, Enter for each point, Shift and Enter for the last. */
+/**
+ * The whole sheet as a place to draw on, with the brush's lens at the pointer. By keyboard: arrows, Enter for each
+ * point, Shift and Enter for the last.
+ */
 export function BrushArea({ drag, soft, keyed }: { drag: DragHandlers; soft: boolean; keyed: KeyedLine }) {
   const keyPoint = useKeyCross({ enter: (at, shift) => (shift ? keyed.end(at) : keyed.add(at)) });
   const { radius, softness } = veilHand.use('radius', 'softness');

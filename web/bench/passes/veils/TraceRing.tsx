@@ -23,7 +23,9 @@ interface TraceRingProps {
   onClose: ((shift: boolean) => void) | null;
 }
 
-/** A clicked point: drag to move it, and the stretches on both sides run anew; a click chooses it, Alt-click removes it. */
+/**
+ * A clicked point: drag to move it, and the stretches on both sides run anew; a click chooses it, Alt-click removes it.
+ */
 export function TraceRing({ veil, cut, contour, contourIndex, index, plate, sha256, zoom, onClose }: TraceRingProps) {
   const { tracer } = useBench();
   const { toScreen } = useViewport();

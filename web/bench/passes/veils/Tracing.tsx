@@ -148,7 +148,10 @@ export function Tracing({ plate }: { plate: CutPlate }) {
   );
 }
 
-/** The line from the last point of an open contour to the pointer. @param seen which plate is traced, and how large it is seen */
+/**
+ * The line from the last point of an open contour to the pointer. @param seen which plate is traced, and how large it
+ * is seen
+ */
 function usePreview(open: Contour | null, seen: { sha256: string; zoom: number }) {
   const { tracer } = useBench();
   const [preview, setPreview] = useState<Point[]>([]);

@@ -44,7 +44,8 @@ let strokes = 0;
 let newerStroke: () => void = () => undefined;
 
 /**
- * Changes the scribble cut that the hand works on, and solves it: first as finely as the screen shows it, then in full. A stroke
+ * Changes the scribble cut that the hand works on, and solves it: first as finely as the screen shows it, then in full.
+ * A stroke
  * that is drawn meanwhile does not wait for that.
  */
 export function scribble(

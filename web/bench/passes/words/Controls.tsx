@@ -139,7 +139,9 @@ function WordsOf() {
   );
 }
 
-/** The interface's font, and behind it the faces that help the words out: what is typed can be read in the ticket too. */
+/**
+ * The interface's font, and behind it the faces that help the words out: what is typed can be read in the ticket too.
+ */
 function useReadableFont(): string {
   const { piece, lettering } = useBench();
   const helpers = lettering!.words.fallbacks.flatMap((key) => piece.assets[key]?.sha256 ?? []);

@@ -47,7 +47,10 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
     return () => document.removeEventListener('selectionchange', note);
   }, [note]);
 
-  /** Alt + arrows: sideways kerns the pair at the caret or spaces the chosen letters, up and down shifts these off the baseline. */
+  /**
+   * Alt + arrows: sideways kerns the pair at the caret or spaces the chosen letters, up and down shifts these off the
+   * baseline.
+   */
   const adjust = (event: React.KeyboardEvent<HTMLTextAreaElement>): boolean => {
     const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
     if (!direction || !event.altKey) return false;

@@ -18,7 +18,10 @@ function add(lettering: Lettering, face: StoredFace | null, says: string): void 
   if (kept) store.dispatch(looked({ lettering: lettering.id, selection: null }));
 }
 
-/** Adds a lettering in the face of the last one and chooses it. @param at sheet px of its middle; the sheet's middle when left out */
+/**
+ * Adds a lettering in the face of the last one and chooses it. @param at sheet px of its middle; the sheet's middle
+ * when left out
+ */
 export function addWords({ piece, faces, lettering: last }: Bench, text: string, at?: Point): void {
   const face = faces.find(({ sha256 }) => sha256 === piece.assets[last?.words.face ?? '']?.sha256) ?? faces[0];
   if (!face) return;

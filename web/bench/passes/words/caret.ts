@@ -9,7 +9,10 @@ function awayFrom({ foot, head }: Caret, [x, y]: Point): { distance: number; bey
   return { distance: Math.hypot(dx, dy), beyond: Math.max(0, Math.abs(dx * ux + dy * uy) / height - height / 2) };
 }
 
-/** Place in the text (UTF-16 units) nearest to a point in lettering px: in the line that it stands beside, and there at the nearest caret. */
+/**
+ * Place in the text (UTF-16 units) nearest to a point in lettering px: in the line that it stands beside, and there at
+ * the nearest caret.
+ */
 export function textPlaceAt({ lines }: Letters, point: Point): number {
   let best = { place: 0, distance: Infinity, beyond: Infinity };
   for (const line of lines) {
