@@ -10,5 +10,5 @@ export const describes = `- \`stance\`: where the lettering's origin stands (\`x
   - \`flipAcross\`, \`flipDown\`; \`pivot\`: \`[x, y]\`, the point that turning by hand keeps;
   - \`echoes\`: further drawings behind the letters, each \`{"id", "x", "y", "mirror", "scale", "rotation", "opacity",
     "times", "fade", "outline",
-    "colour"}\`; \`mirror\` is \`none\`, \`down\` or \`across\`, \`outline\` a width or \`null\`, \`colour\` a colour or \`null
-    \`.`;
+    "colour"}\`; \`mirror\` is \`none\`, \`down\` or \`across\`, \`outline\` a width or \`null\`, \`colour\` a colour or
+    \`null\`.`;
