@@ -271,7 +271,7 @@ test('a server that is killed in the middle of the work loses nothing that was s
   await ended;
   await page.getByLabel('Colour as a CSS value').fill('#204060');
   await page.keyboard.press('Enter');
-  await page.getByText('Not saved yet: the server cannot be reached').waitFor({ timeout: 10000 });
+  await page.getByText('Not saved yet. The server cannot be reached').waitFor({ timeout: 10000 });
   await studio.again();
   await page.getByTestId('saved').waitFor({ timeout: 20000 });
   const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as {

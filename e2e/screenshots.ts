@@ -63,7 +63,7 @@ try {
   await sharp(page);
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('button', { name: 'Export PNG' }).click();
-  await page.getByRole('link', { name: /^Save .*png$/ }).waitFor({ timeout: 60000 });
+  await page.getByRole('link', { name: 'Save it again' }).waitFor({ timeout: 60000 });
   await shoot('export');
 } finally {
   await browser.close();

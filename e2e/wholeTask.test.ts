@@ -30,10 +30,10 @@ async function exportPicture(format: 'PNG' | 'JPEG', bits?: '16 bits'): Promise<
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('button', { name: format, exact: true }).click();
   if (bits) await page.getByRole('button', { name: bits }).click();
-  await page.getByRole('button', { name: `Export ${format}` }).click();
-  const link = page.getByRole('link', { name: /^Save .*\.(png|jpg)$/ });
-  await link.waitFor({ timeout: 60000 });
-  const [download] = await Promise.all([page.waitForEvent('download'), link.click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60000 }),
+    page.getByRole('button', { name: `Export ${format}` }).click(),
+  ]);
   const bytes = readFileSync(await download.path());
   await page.keyboard.press('Escape');
   return bytes;

@@ -55,6 +55,7 @@ describe.each(stores)('from %s', (file) => {
     if (file >= '002')
       expect(database.prepare('select facts from faces').all()).toEqual([{ facts: '{"family":"Bowlby One"}' }]);
     if (file >= '004') expect(new RecipeStore(database).list()).toMatchObject([{ name: 'Plain', id: 'r1' }]);
+    if (file >= '005') expect(pieces.answered('piece-v5', 'order-1')).toEqual({ version: 3, savedAt: 1700000000005 });
   });
 
   test('its pieces are read as pieces of today, and can be edited', () => {
@@ -65,8 +66,10 @@ describe.each(stores)('from %s', (file) => {
       expect(pieceSchema.safeParse(piece).error).toBeUndefined();
       const patches = [{ op: 'replace' as const, path: ['name'], value: 'Another name' }];
       const inverse = [{ op: 'replace' as const, path: ['name'], value: piece.name }];
-      expect(pieces.edit(id, version, 'Rename', patches, inverse).piece.name).toBe('Another name');
-      expect(pieces.step(id, version + 1, 'undo').piece.name).toBe(piece.name);
+      pieces.carryOut(id, version, { kind: 'edit', id: 'a', label: 'Rename', patches, inverse });
+      expect(pieces.get(id).piece.name).toBe('Another name');
+      pieces.carryOut(id, version + 1, { kind: 'undo', id: 'b' });
+      expect(pieces.get(id).piece.name).toBe(piece.name);
     }
   });
 

@@ -1,5 +1,8 @@
 /** What a tab is told about a piece. */
-export type LeaseEvent = { kind: 'role'; role: 'working' | 'watching' } | { kind: 'moved'; version: number };
+export type LeaseEvent =
+  | { kind: 'role'; role: 'working' | 'watching' }
+  | { kind: 'moved'; version: number }
+  | { kind: 'renamed'; name: string };
 
 interface Tab {
   id: string;
@@ -44,9 +47,9 @@ export class Leases {
     this.tellRoles(piece);
   }
 
-  /** Tells all other tabs that the piece has a new version. */
-  moved(piece: string, version: number, by: string): void {
-    for (const tab of this.tabs.get(piece) ?? []) if (tab.id !== by) tab.tell({ kind: 'moved', version });
+  /** Tells all tabs but one what has happened to a piece. */
+  tellOthers(piece: string, by: string, event: LeaseEvent): void {
+    for (const tab of this.tabs.get(piece) ?? []) if (tab.id !== by) tab.tell(event);
   }
 
   private tellRoles(piece: string, only?: Tab): void {

@@ -75,23 +75,26 @@ describe('who may ask', () => {
 describe('pieces', () => {
   const begin = async (): Promise<string> =>
     ((await (await post('/api/pieces', { name: 'Poster', sheet })).json()) as { id: string }).id;
+  let orders = 0;
+  const order = (id: string, version: number, what: object, tab = 'one') =>
+    post(`/api/pieces/${id}/orders`, { tab, version, order: { id: `order-${++orders}`, ...what } });
   const edit = (id: string, version: number, width: number, tab = 'one') => {
     const { patches, inverse } = applyEdit(studio.pieces.get(id).piece, setSheet({ width }));
-    return post(`/api/pieces/${id}/edits`, { tab, version, label: `width ${width}`, patches, inverse });
+    return order(id, version, { kind: 'edit', label: `width ${width}`, patches, inverse }, tab);
   };
   test('edits, undo and redo keep to the order of versions', async () => {
     const id = await begin();
     expect((await edit(id, 1, 400)).status).toBe(200);
     expect((await edit(id, 2, 500)).status).toBe(200);
     expect(studio.pieces.get(id)).toMatchObject({ version: 3, history: ['width 400', 'width 500'], historyAt: 2 });
-    await post(`/api/pieces/${id}/undo`, { tab: 'one', version: 3 });
+    await order(id, 3, { kind: 'undo' });
     expect(studio.pieces.get(id).piece.sheet.width).toBe(400);
-    await post(`/api/pieces/${id}/redo`, { tab: 'one', version: 4 });
+    await order(id, 4, { kind: 'redo' });
     expect(studio.pieces.get(id).piece.sheet.width).toBe(500);
-    await post(`/api/pieces/${id}/undo`, { tab: 'one', version: 5 });
+    await order(id, 5, { kind: 'undo' });
     expect((await edit(id, 6, 450)).status).toBe(200);
     expect(studio.pieces.get(id)).toMatchObject({ history: ['width 400', 'width 450'], historyAt: 2 });
-    expect((await post(`/api/pieces/${id}/redo`, { tab: 'one', version: 7 })).status).toBe(409);
+    expect((await order(id, 7, { kind: 'redo' })).status).toBe(409);
   });
   test('a change made on an old version is refused, and nothing is overwritten', async () => {
     const id = await begin();
@@ -105,9 +108,8 @@ describe('pieces', () => {
     const id = await begin();
     expect(
       (
-        await post(`/api/pieces/${id}/edits`, {
-          tab: 'one',
-          version: 1,
+        await order(id, 1, {
+          kind: 'edit',
           label: 'x',
           patches: [{ op: 'replace', path: ['sheet', 'width'], value: -5 }],
           inverse: [],
@@ -116,17 +118,56 @@ describe('pieces', () => {
     ).toBe(422);
     expect(
       (
-        await post(`/api/pieces/${id}/edits`, {
-          tab: 'one',
-          version: 1,
+        await order(id, 1, {
+          kind: 'edit',
           label: 'x',
           patches: [{ op: 'replace', path: ['__proto__', 'x'], value: 1 }],
           inverse: [],
         })
       ).status,
     ).toBe(422);
-    expect((await post(`/api/pieces/${id}/edits`, { nonsense: true })).status).toBe(400);
+    expect((await post(`/api/pieces/${id}/orders`, { nonsense: true })).status).toBe(400);
     expect(studio.pieces.get(id).version).toBe(1);
+  });
+  test('an order that is sent again is answered as before, and carried out once', async () => {
+    const id = await begin();
+    const { patches, inverse } = applyEdit(studio.pieces.get(id).piece, setSheet({ width: 400 }));
+    const sent = { tab: 'one', version: 1, order: { id: 'a', kind: 'edit', label: 'w', patches, inverse } };
+    const answers = [];
+    for (let i = 0; i < 3; i++) answers.push(await (await post(`/api/pieces/${id}/orders`, sent)).json());
+    expect(answers[0]).toMatchObject({ version: 2 });
+    expect(answers.slice(1)).toEqual([answers[0], answers[0]]);
+    expect(studio.pieces.get(id)).toMatchObject({ version: 2, history: ['w'], historyAt: 1 });
+    const undo = { tab: 'one', version: 2, order: { id: 'b', kind: 'undo' } };
+    for (let i = 0; i < 2; i++) await post(`/api/pieces/${id}/orders`, undo);
+    expect(studio.pieces.get(id)).toMatchObject({ version: 3, historyAt: 0, piece: { sheet: { width: sheet.width } } });
+    // Even after another tab has taken the piece over: what was carried out was carried out.
+    const leave = studio.leases.open(id, 'two', () => undefined);
+    expect((await post(`/api/pieces/${id}/orders`, undo)).status).toBe(200);
+    leave();
+  });
+  test('what is settled is no step of history, and leaves what can be redone', async () => {
+    const id = await begin();
+    await edit(id, 1, 400);
+    await order(id, 2, { kind: 'undo' });
+    const patches = [{ op: 'replace', path: ['sheet', 'height'], value: 77 }];
+    expect((await order(id, 3, { kind: 'settle', patches })).status).toBe(200);
+    expect(studio.pieces.get(id)).toMatchObject({ version: 4, history: ['width 400'], historyAt: 0 });
+    await order(id, 4, { kind: 'redo' });
+    expect(studio.pieces.get(id).piece.sheet).toMatchObject({ width: 400, height: 77 });
+  });
+  test('a name given on the Shelf costs an open tab nothing, and it is told', async () => {
+    const id = await begin();
+    const told: LeaseEvent[] = [];
+    const leave = studio.leases.open(id, 'one', (event) => told.push(event));
+    await post(`/api/pieces/${id}/name`, { name: 'Kiln week' });
+    expect(told.at(-1)).toEqual({ kind: 'renamed', name: 'Kiln week' });
+    expect((await edit(id, 1, 400)).status).toBe(200);
+    expect(studio.pieces.get(id)).toMatchObject({
+      piece: { name: 'Kiln week', sheet: { width: 400 } },
+      history: ['width 400'],
+    });
+    leave();
   });
   test('another tab’s piece cannot be changed', async () => {
     const id = await begin();
@@ -153,10 +194,15 @@ describe('pieces', () => {
     for (let i = 0; i < 505; i++) {
       const stored = studio.pieces.get(id);
       const { patches, inverse } = applyEdit(stored.piece, rename(`Long ${i}`));
-      studio.pieces.edit(id, stored.version, `step ${i}`, patches, inverse);
+      studio.pieces.carryOut(id, stored.version, { kind: 'edit', id: `${i}`, label: `step ${i}`, patches, inverse });
     }
     const stored = studio.pieces.get(id);
-    expect([stored.history.length, stored.historyAt, stored.history[0]]).toEqual([500, 500, 'step 5']);
+    expect([stored.history.length, stored.historyAt, stored.history[0], stored.first]).toEqual([500, 500, 'step 5', 5]);
+    expect(studio.pieces.historyStep(id, 5).patches).toEqual([{ op: 'replace', path: ['name'], value: 'Long 5' }]);
+    expect(() => studio.pieces.historyStep(id, 4)).toThrow(/no longer kept/);
+    // Answers are kept for a while, not for ever.
+    expect(studio.pieces.answered(id, '504')).toMatchObject({ version: 506 });
+    expect(studio.pieces.answered(id, '3')).toBeUndefined();
   });
 });
 
@@ -173,7 +219,7 @@ describe('leases', () => {
       { kind: 'role', role: 'working' },
     ]);
     leases.takeOver('p', 'a');
-    leases.moved('p', 7, 'a');
+    leases.tellOthers('p', 'a', { kind: 'moved', version: 7 });
     expect(received.b.at(-1)).toEqual({ kind: 'moved', version: 7 });
     leaveA();
     expect(received.b.at(-1)).toEqual({ kind: 'role', role: 'working' });

@@ -43,6 +43,7 @@ export class Solver {
       })),
       box: null,
       matte: await this.keep(`${name}-cut`, matte, 'matte'),
+      solvedFor: null,
       coarse: false,
     };
   }

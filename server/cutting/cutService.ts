@@ -4,7 +4,15 @@ import { WorkerPool } from '../../core/render/workerPool';
 import type { Jobs } from '../jobs/jobs';
 import { Problem } from '../problem';
 import type { AssetStore, StoredAsset } from '../store/assets';
-import type { CutAnswer, CutOrder, CutPlace, FineOrder, FineResult } from './orders';
+import {
+  turnSlot,
+  turnSlots,
+  type CutAnswer,
+  type CutOrder,
+  type CutPlace,
+  type FineOrder,
+  type FineResult,
+} from './orders';
 import type { SolvedFile } from './storeSolved';
 
 /** Cutting takes at most this long, ms; a plate of 100 megapixels is far below it. */
@@ -15,7 +23,7 @@ type Asked = CutOrder extends infer Order ? (Order extends CutOrder ? Omit<Order
 /** Solves cuts in a thread that keeps what it knows of the plate, and keeps what was solved as assets. */
 export class CutService {
   private pool: WorkerPool<CutOrder, CutAnswer> | null = null;
-  private readonly newestTurn = new SharedArrayBuffer(4);
+  private readonly newestTurns = new SharedArrayBuffer(4 * turnSlots);
 
   constructor(
     private readonly buildFolder: string,
@@ -36,9 +44,9 @@ export class CutService {
     return answer;
   }
 
-  /** A number for the next stroke; what is still being solved for an earlier one is given up. */
-  nextTurn(): number {
-    return Atomics.add(new Int32Array(this.newestTurn), 0, 1) + 1;
+  /** A number for the next stroke of a piece; what is still being solved for an earlier one of it is given up. */
+  nextTurn(about: string): number {
+    return Atomics.add(new Int32Array(this.newestTurns), turnSlot(about), 1) + 1;
   }
 
   /** Starts to solve a fine edge in full. The job's result is the two assets. */
@@ -89,7 +97,7 @@ export class CutService {
       problemOf: () => null,
       spawn: (answered, failed) => {
         const worker = new Worker(join(this.buildFolder, 'cutWorker.js'), {
-          workerData: { newestTurn: this.newestTurn },
+          workerData: { newestTurns: this.newestTurns },
         });
         worker.on('message', answered);
         worker.on('error', (error) => failed(error.message));

@@ -10,7 +10,7 @@ import type { Veil } from '../../core/passes/veils/schema';
 import { alongBorder, compareEdge, type EdgePlace } from '../../core/passes/veils/softness/compareEdge';
 import { Evaluator, Outdated } from '../../core/graph/evaluate';
 import { levelSize, readLevel } from '../../core/pictures/pyramid';
-import type { CutAnswer, CutOrder, CutPlace } from './orders';
+import { turnSlot, type CutAnswer, type CutOrder, type CutPlace } from './orders';
 import { decodePicture } from '../codecs/decodePicture';
 import { Problem } from '../problem';
 import { pictureDifference } from './pictureDifference';
@@ -24,8 +24,8 @@ import { cutBytes, cutsAt, openPlate, wholePicture } from './wholeCut';
 const borderPixels = 2.2e6;
 const firstLookPixels = 1.2e6;
 
-/** The newest stroke of all. */
-const newestTurn = new Int32Array((workerData as { newestTurn: SharedArrayBuffer }).newestTurn);
+/** The newest stroke of each piece. */
+const newestTurns = new Int32Array((workerData as { newestTurns: SharedArrayBuffer }).newestTurns);
 
 /** What was worked out for the plate that was last cut: the next stroke will be on the same. */
 let prepared: { plate: string; cutter: Promise<ScribbleCutter> } | null = null;
@@ -49,7 +49,7 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
   if (order.kind === 'scribble') {
     const matte = (await cutterOf(order)).cut(order.marks, order.box, {
       quick: order.quick,
-      isOutdated: () => Atomics.load(newestTurn, 0) !== order.turn,
+      isOutdated: () => Atomics.load(newestTurns, turnSlot(order.about)) !== order.turn,
     });
     return matte ? { kind: 'matte', matte: storeSolved(order.dataFolder, matte) } : { kind: 'nothing' };
   }

@@ -2,6 +2,7 @@ import type { EdgePlace } from '../../core/passes/veils/softness/compareEdge';
 import type { Cut, FineEdge, Softness, Veil } from '../../core/passes/veils/schema';
 import type { ToneRule } from '../../core/passes/veils/tone/toneKey';
 import type { Mark } from '../../core/passes/veils/scribble/marks';
+import { textHashes } from '../../core/pixels/textHashes';
 import type { Region } from '../../core/pixels/region';
 import type { PictureShapes } from '../render/fileLibrary';
 import type { SolvedFile } from './storeSolved';
@@ -21,11 +22,17 @@ export interface CutsGiven {
   mattes: Record<string, string>;
 }
 
+/** How many pieces can have strokes solved without minding each other. */
+export const turnSlots = 64;
+
+/** Where the newest turn of a piece is counted. */
+export const turnSlot = (about: string): number => (textHashes(about)[0] >>> 0) % turnSlots;
+
 export type CutOrder = CutPlace &
   (
     | { kind: 'prepare' }
-    /** `turn`: given up when a newer one has begun. */
-    | { kind: 'scribble'; marks: Mark[]; box: Region | null; quick: boolean; turn: number }
+    /** `turn`: given up when a newer one has begun for the same piece (`about`). */
+    | { kind: 'scribble'; marks: Mark[]; box: Region | null; quick: boolean; about: string; turn: number }
     /** The plate's own clear parts. */
     | { kind: 'own-matte' }
     /** A file with a matte for the plate. */

@@ -30,15 +30,19 @@ export function cutRoutes(studio: Studio) {
           box: scribble.shape.box,
           quick: z.boolean().default(false),
           turn: z.int().optional(),
+          about: z.string().max(200).default(''),
         }),
       ),
       async (context) => {
-        const { plate, marks, box, quick, turn } = context.req.valid('json');
-        const own = turn ?? studio.cutting.nextTurn();
-        const answer = await studio.cutting.ask(plate, {}, { kind: 'scribble', marks, box, quick, turn: own });
-        // Without a matte: nothing says what stands in front, or a newer stroke has come.
+        const { plate, marks, box, quick, turn, about } = context.req.valid('json');
+        const own = turn ?? studio.cutting.nextTurn(about);
+        const order = { kind: 'scribble', marks, box, quick, about, turn: own } as const;
+        const answer = await studio.cutting.ask(plate, {}, order);
         return context.json({
+          // Null where nothing says what stands in front.
           matte: answer.kind === 'matte' ? studio.cutting.keep(answer.matte, 'matte') : null,
+          /** Given up for a newer stroke. */
+          isOutdated: answer.kind === 'outdated',
           turn: own,
         });
       },
@@ -127,6 +131,9 @@ export function cutRoutes(studio: Studio) {
       body(z.object({ about: z.string().max(200), ...given, ...fine.pick({ band: true, reach: true }).shape })),
       async (context) => {
         const { about, plate, cuts, mattes, band, reach } = context.req.valid('json');
+        // A page that was loaded again asks once more; what it asked before is of no use to anybody.
+        for (const { id, kind, state } of studio.jobs.list(about))
+          if (kind === 'fine edge' && state === 'running') studio.jobs.cancel(id);
         const job = studio.cutting.startFine(about, plate, { cuts, mattes, fine: { band, reach } });
         return context.json({ job: job.state }, 202);
       },

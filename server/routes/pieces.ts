@@ -2,8 +2,7 @@ import { readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Hono } from 'hono';
 import { z } from 'zod';
-import { applyEdit } from '../../core/piece/edits/edit';
-import { rename } from '../../core/piece/edits/items';
+import { orderSchema } from '../../core/piece/orders';
 import { blankPiece } from '../../core/piece/blank';
 import { readPiece } from '../../core/piece/read';
 import { sheetSchema, type Piece } from '../../core/piece/schema';
@@ -19,19 +18,9 @@ import type { JobState } from '../jobs/jobs';
 import type { ExportResult } from './jobs';
 import { socket, type Upgrade } from './socket';
 
-const patches = z
-  .array(
-    z.object({
-      op: z.enum(['add', 'remove', 'replace']),
-      path: z.array(z.union([z.string(), z.number()])),
-      value: z.unknown().optional(),
-    }),
-  )
-  .max(20000);
 const name = z.string().trim().min(1, 'A piece needs a name.').max(200);
 const tab = z.string().min(1).max(100);
-const change = z.object({ tab, version: z.int(), label: z.string().max(200), patches, inverse: patches });
-const step = z.object({ tab, version: z.int() });
+const ordered = z.object({ tab, version: z.int(), order: orderSchema });
 const creation = z.object({ name, sheet: sheetSchema.optional(), plate: z.string().optional() });
 const exportOrder = z
   .object({
@@ -51,14 +40,6 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
   const mayChange = (id: string, by: string): void => {
     if (!leases.mayChange(id, by))
       throw new Problem(409, 'Another tab is working on this piece. Nothing was overwritten.', 'other-tab');
-  };
-  const moved = (stored: StoredPiece, by: string): { version: number; savedAt: number } => {
-    leases.moved(stored.id, stored.version, by);
-    return { version: stored.version, savedAt: stored.savedAt };
-  };
-  const takeStep = (id: string, direction: 'undo' | 'redo', order: z.infer<typeof step>) => {
-    mayChange(id, order.tab);
-    return moved(pieces.step(id, order.version, direction), order.tab);
   };
   return new Hono()
     .get('/', (context) => context.json(pieces.list()))
@@ -107,26 +88,24 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
       leases.takeOver(context.req.param('id'), context.req.valid('json').tab);
       return context.json({ taken: true });
     })
-    .post('/:id/edits', body(change), async (context) => {
+    .get('/:id/history/:place', (context) =>
+      context.json(pieces.historyStep(context.req.param('id'), Number(context.req.param('place')))),
+    )
+    .post('/:id/orders', body(ordered), async (context) => {
       const id = context.req.param('id');
-      const order = context.req.valid('json');
-      mayChange(id, order.tab);
-      return context.json(moved(pieces.edit(id, order.version, order.label, order.patches, order.inverse), order.tab));
+      const { tab: by, version, order } = context.req.valid('json');
+      const known = pieces.answered(id, order.id);
+      if (known) return context.json(known);
+      mayChange(id, by);
+      const saved = pieces.carryOut(id, version, order);
+      leases.tellOthers(id, by, { kind: 'moved', version: saved.version });
+      return context.json(saved);
     })
-    .post('/:id/undo', body(step), (context) =>
-      context.json(takeStep(context.req.param('id'), 'undo', context.req.valid('json'))),
-    )
-    .post('/:id/redo', body(step), (context) =>
-      context.json(takeStep(context.req.param('id'), 'redo', context.req.valid('json'))),
-    )
     .post('/:id/name', body(z.object({ name })), async (context) => {
       const id = context.req.param('id');
-      const order = context.req.valid('json');
-      const stored = pieces.get(id);
-      const edited = applyEdit(stored.piece, rename(order.name));
-      return context.json(
-        moved(pieces.edit(id, stored.version, 'Rename the piece', edited.patches, edited.inverse), ''),
-      );
+      const { version, savedAt, piece } = pieces.rename(id, context.req.valid('json').name);
+      leases.tellOthers(id, '', { kind: 'renamed', name: piece.name });
+      return context.json({ version, savedAt });
     })
     .post('/:id/duplicate', (context) => context.json({ id: pieces.duplicate(context.req.param('id')) }, 201))
     .delete('/:id', (context) => {

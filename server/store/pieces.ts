@@ -2,6 +2,7 @@ import type Database from 'better-sqlite3';
 import { applyPatches, type Patch } from 'immer';
 import { randomUUID } from 'node:crypto';
 import '../../core/piece/edits/edit';
+import { historyLength, type Direction, type HistoryStep, type Order } from '../../core/piece/orders';
 import { readPiece } from '../../core/piece/read';
 import { pieceVersion, type Piece } from '../../core/piece/schema';
 import { Problem } from '../problem';
@@ -15,6 +16,8 @@ export interface StoredPiece {
   /** Labels of all changes that are kept, and how many of them are in force. */
   history: string[];
   historyAt: number;
+  /** The place of the first of them. */
+  first: number;
 }
 
 /** A line of the Shelf. */
@@ -37,8 +40,14 @@ interface Row {
   updated_at: number;
 }
 
-/** How many changes are kept for each piece. */
-const historyLength = 500;
+/** What an order is answered with. */
+export interface Saved {
+  version: number;
+  savedAt: number;
+}
+
+/** How many answers are kept for each piece, in case an order is sent again. */
+const ordersKept = 500;
 
 export class PieceStore {
   constructor(private readonly database: Database.Database) {
@@ -99,6 +108,7 @@ export class PieceStore {
       savedAt: row.updated_at,
       history,
       historyAt: row.history_at - (first ?? row.history_at),
+      first: first ?? row.history_at,
     };
   }
 
@@ -131,44 +141,91 @@ export class PieceStore {
   }
 
   /**
-   * Applies a change made on the version named. @throws Problem 409 when the piece has moved on, 422 when it would
-   * break
+   * Carries out an order that was made on the version named; one that was carried out before is only answered.
+   * @throws Problem 409 when the piece has moved on or there is nothing to undo, 422 when it would break the piece
    */
-  edit(id: string, version: number, label: string, patches: Patch[], inverse: Patch[]): StoredPiece {
-    this.database.transaction(() => {
-      const row = this.expect(id, version);
-      this.write(row, patches, row.history_at + 1);
-      this.database.prepare('delete from history where piece_id = ? and place >= ?').run(id, row.history_at);
-      this.database
-        .prepare('insert into history (piece_id, place, label, patches, inverse, made_at) values (?, ?, ?, ?, ?, ?)')
-        .run(id, row.history_at, label, JSON.stringify(patches), JSON.stringify(inverse), Date.now());
-      this.database
-        .prepare('delete from history where piece_id = ? and place < ?')
-        .run(id, row.history_at + 1 - historyLength);
+  carryOut(id: string, version: number, order: Order): Saved {
+    return this.database.transaction((): Saved => {
+      const row = this.row(id);
+      const known = this.answered(id, order.id);
+      if (known) return known;
+      if (row.version !== version)
+        throw new Problem(
+          409,
+          'This piece was changed elsewhere in the meantime. Those changes were kept.',
+          'moved-on',
+        );
+      if (order.kind === 'edit') this.edit(row, order);
+      else if (order.kind === 'settle') this.write(row, order.patches as Patch[], row.history_at);
+      else this.step(row, order.kind);
+      return this.remember(id, order.id);
     })();
+  }
+
+  /** The answer to an order that was carried out. */
+  answered(id: string, order: string): Saved | undefined {
+    return this.database
+      .prepare<[string, string], Saved>('select version, saved_at as savedAt from orders where piece_id = ? and id = ?')
+      .get(id, order);
+  }
+
+  /** Gives a piece another name: no step of its history, so that whoever works on it is not held up. */
+  rename(id: string, name: string): StoredPiece {
+    const row = this.row(id);
+    const piece = readPiece({ ...(JSON.parse(row.body) as Piece), name });
+    this.database
+      .prepare('update pieces set name = ?, body = ?, updated_at = ? where id = ?')
+      .run(piece.name, JSON.stringify(piece), Date.now(), id);
     return this.get(id);
   }
 
-  /** Takes the last change back, or makes it again. @throws Problem 409 as `edit`, or when there is nothing */
-  step(id: string, version: number, direction: 'undo' | 'redo'): StoredPiece {
-    this.database.transaction(() => {
-      const row = this.expect(id, version);
-      const place = direction === 'undo' ? row.history_at - 1 : row.history_at;
-      const entry = this.database
-        .prepare<[string, number], { patches: string; inverse: string }>(
-          'select patches, inverse from history where piece_id = ? and place = ?',
-        )
-        .get(id, place);
-      if (!entry)
-        throw new Problem(
-          409,
-          direction === 'undo' ? 'There is nothing to undo.' : 'There is nothing to redo.',
-          'nothing',
-        );
-      const patches = JSON.parse(direction === 'undo' ? entry.inverse : entry.patches) as Patch[];
-      this.write(row, patches, direction === 'undo' ? place : place + 1);
-    })();
-    return this.get(id);
+  /** One step of history. @param place counted from `StoredPiece.first` @throws Problem 404 */
+  historyStep(id: string, place: number): HistoryStep {
+    const entry = this.entry(id, place);
+    if (!entry) throw new Problem(404, 'This step of history is no longer kept.');
+    return JSON.parse(`{"patches":${entry.patches},"inverse":${entry.inverse}}`) as HistoryStep;
+  }
+
+  private entry(id: string, place: number): { patches: string; inverse: string } | undefined {
+    return this.database
+      .prepare<[string, number], { patches: string; inverse: string }>(
+        'select patches, inverse from history where piece_id = ? and place = ?',
+      )
+      .get(id, place);
+  }
+
+  private edit(row: Row, { label, patches, inverse }: Extract<Order, { kind: 'edit' }>): void {
+    this.write(row, patches as Patch[], row.history_at + 1);
+    this.database.prepare('delete from history where piece_id = ? and place >= ?').run(row.id, row.history_at);
+    this.database
+      .prepare('insert into history (piece_id, place, label, patches, inverse, made_at) values (?, ?, ?, ?, ?, ?)')
+      .run(row.id, row.history_at, label, JSON.stringify(patches), JSON.stringify(inverse), Date.now());
+    this.database
+      .prepare('delete from history where piece_id = ? and place < ?')
+      .run(row.id, row.history_at + 1 - historyLength);
+  }
+
+  private step(row: Row, direction: Direction): void {
+    const place = direction === 'undo' ? row.history_at - 1 : row.history_at;
+    const entry = this.entry(row.id, place);
+    if (!entry)
+      throw new Problem(
+        409,
+        direction === 'undo' ? 'There is nothing to undo.' : 'There is nothing to redo.',
+        'nothing',
+      );
+    const patches = JSON.parse(direction === 'undo' ? entry.inverse : entry.patches) as Patch[];
+    this.write(row, patches, direction === 'undo' ? place : place + 1);
+  }
+
+  /** Keeps the answer to an order; old ones are forgotten. */
+  private remember(id: string, order: string): Saved {
+    const { version, updated_at: savedAt } = this.row(id);
+    this.database
+      .prepare('insert into orders (piece_id, id, version, saved_at) values (?, ?, ?, ?)')
+      .run(id, order, version, savedAt);
+    this.database.prepare('delete from orders where piece_id = ? and version <= ?').run(id, version - ordersKept);
+    return { version, savedAt };
   }
 
   remove(id: string): void {
@@ -195,13 +252,6 @@ export class PieceStore {
       )
       .get(id);
     if (!row) throw new Problem(404, 'This piece is not on the Shelf.');
-    return row;
-  }
-
-  private expect(id: string, version: number): Row {
-    const row = this.row(id);
-    if (row.version !== version)
-      throw new Problem(409, 'This piece was changed elsewhere in the meantime. Those changes were kept.', 'moved-on');
     return row;
   }
 

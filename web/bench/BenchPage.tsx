@@ -4,7 +4,7 @@ import type { LeaseEvent } from '../../server/leases';
 import { hear } from '../api/client';
 import { useAppDispatch, useAppSelector } from '../store';
 import { Problem } from '../ui/Problem';
-import { left, role as setRole } from './benchState';
+import { left, renamed, role as setRole } from './benchState';
 import { editing, tabId } from './editing';
 import { OpenBench } from './OpenBench';
 
@@ -24,6 +24,7 @@ export function BenchPage() {
         dispatch(setRole(event.role));
         if (event.role === 'working') return;
       }
+      if (event.kind === 'renamed') dispatch(renamed(event.name));
       if (event.kind === 'moved' && !editing.unsaved) void editing.open(id).catch(() => undefined);
     });
     return () => {

@@ -1,3 +1,5 @@
+import { useAppSelector } from '../store';
+import { useSecondsSince } from '../ui/Progress';
 import { passesOfLine } from './passes';
 
 /** Above the sheet: the tools of the open line, and the settings of the one in the hand. */
@@ -22,6 +24,7 @@ export function HandRow({ line }: { line: number | null }) {
           </span>
         )}
       </div>
+      <UnderWay />
       {/* Over the mat, so that the sheet stays where it is. */}
       {withOptions.length > 0 && (
         <div className="absolute left-0 top-full z-10 flex h-9 max-w-full items-center gap-2 overflow-hidden rounded-br-sheet border-b border-r border-rule bg-desk px-3">
@@ -29,5 +32,28 @@ export function HandRow({ line }: { line: number | null }) {
         </div>
       )}
     </div>
+  );
+}
+
+/** What is being worked out for the piece, and for how long. */
+function UnderWay() {
+  const solving = useAppSelector(({ bench }) => bench.solving);
+  return (
+    <span role="status" className="shrink-0 text-faint">
+      {solving && <Passing stage={solving.stage} done={solving.done} startedAt={solving.startedAt} />}
+    </span>
+  );
+}
+
+function Passing({ stage, done, startedAt }: { stage: string; done: number | null; startedAt: number }) {
+  const seconds = Math.floor(useSecondsSince(startedAt));
+  const far = done === null ? '' : `, ${Math.round(done * 100)} %`;
+  return (
+    <>
+      {stage}
+      {far}
+      {/* Said once, not every second. */}
+      {seconds >= 2 && <span aria-hidden>, {seconds} s</span>}
+    </>
   );
 }

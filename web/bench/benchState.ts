@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
+import { historyLength } from '../../core/piece/orders';
 import type { Piece } from '../../core/piece/schema';
 
 /** Whether what is on the bench is in the store. */
@@ -16,6 +17,9 @@ export interface Solving {
   startedAt: number;
   /** What can be cancelled. */
   job: string | null;
+  /** The veil that it is for, and where the hand was last on its plate, plate px. */
+  veil: string | null;
+  at: [number, number] | null;
 }
 
 export interface BenchState {
@@ -132,9 +136,22 @@ const bench = createSlice({
       state.draft = null;
       state.tried = null;
       state.dragging = false;
-      state.history = [...state.history.slice(0, state.historyAt), payload.label];
+      state.history = [...state.history.slice(0, state.historyAt), payload.label].slice(-historyLength);
       state.historyAt = state.history.length;
       keepChoice(state);
+    },
+    /** Undone, or done again. */
+    stepped(state, { payload }: PayloadAction<{ piece: Piece; historyAt: number }>) {
+      Object.assign(state, payload, { draft: null, tried: null, dragging: false });
+      keepChoice(state);
+    },
+    /** What was worked out for the piece is in it; what is being drafted goes on. */
+    settled(state, { payload }: PayloadAction<Piece>) {
+      state.piece = payload;
+    },
+    /** Given another name on the Shelf. */
+    renamed(state, { payload }: PayloadAction<string>) {
+      if (state.piece) state.piece.name = payload;
     },
     queued(state, { payload }: PayloadAction<1 | -1>) {
       state.queued += payload;
@@ -186,7 +203,22 @@ const bench = createSlice({
   },
 });
 
-export const { counted, left, queued, opened, drafted, tried, edited, saving, role, looked, handed } = bench.actions;
+export const {
+  counted,
+  left,
+  queued,
+  opened,
+  drafted,
+  tried,
+  edited,
+  stepped,
+  settled,
+  renamed,
+  saving,
+  role,
+  looked,
+  handed,
+} = bench.actions;
 /** What a change of may be seen on the sheet. */
 const seen = ['piece', 'draft', 'tried', 'hands', 'lettering', 'veil', 'before', 'halfStrength', 'without'] as const;
 

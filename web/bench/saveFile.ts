@@ -6,3 +6,11 @@ export function saveText(text: string, name: string, type: string): void {
   link.click();
   URL.revokeObjectURL(link.href);
 }
+
+/** Hands a file of the server to the browser to be saved. @param name empty: as the server names it */
+export function saveFrom(address: string, name: string): void {
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  link.click();
+}

@@ -1,7 +1,8 @@
+import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
 
-/** A question or a form in front of the page. Escape closes it. */
+/** A question or a form in front of the page. Escape and its button close it. */
 export function Sheet({
   title,
   note,
@@ -26,7 +27,10 @@ export function Sheet({
           onKeyDown={(event) => event.stopPropagation()}
           {...(note ? {} : { 'aria-describedby': undefined })}
         >
-          <Dialog.Title className="font-title text-xl">{title}</Dialog.Title>
+          <Dialog.Close className="quiet-button absolute right-3 top-3" aria-label="Close" title="Close: Esc">
+            <X size={16} aria-hidden />
+          </Dialog.Close>
+          <Dialog.Title className="pr-8 font-title text-xl">{title}</Dialog.Title>
           {note && <Dialog.Description className="mt-1 text-faint">{note}</Dialog.Description>}
           <div className="mt-4">{children}</div>
         </Dialog.Content>

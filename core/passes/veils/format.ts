@@ -11,11 +11,13 @@ that it is cut from; it moves with that plate. The matte is made in this order:
      one and the next (none for a smooth stretch); \`corner\` (optional): smooth stretches meet here at an angle.
      Contours are added to one another, whichever way round they run; one that lies wholly inside another is a hole,
      and one inside that is filled again.
-   - \`{"kind": "scribble", "marks", "box", "matte", "coarse"}\`: rough strokes, each
+   - \`{"kind": "scribble", "marks", "box", "matte", "coarse", "solvedFor"}\`: rough strokes, each
      \`{"side": "front" or "behind", "radius", "points"}\` in plate px; \`box\` (or \`null\`):
      \`{"x", "y", "width", "height"}\`, nothing outside of it stands in front; \`matte\`: what they were solved to, a
-     key of kind \`matte\`, or \`null\`; \`coarse\`: only as finely as a screen shows the whole plate.
-   - \`{"kind": "tone", "samples", "chroma", "lightness", "softness", "connected", "matte"}\`: \`samples\` are
+     key of kind \`matte\`, or \`null\`; \`coarse\`: only as finely as a screen shows the whole plate;
+     \`solvedFor\`: content key of what \`matte\` was solved from, so another one means that newer strokes are still
+     to be solved; \`null\`: it is taken to be right.
+   - \`{"kind": "tone", "samples", "chroma", "lightness", "softness", "connected", "matte", "solvedFor"}\`: \`samples\` are
      \`{"x", "y", "colour"}\`; a colour belongs while its differences from the nearest sample, chroma (with hue) and
      lightness each as a part of its tolerance (Oklab times 100), are together below 1, and fades over \`softness\`
      beyond; \`connected\`: only what is connected to a sample. With \`matte\` \`null\` it is worked out while
@@ -27,8 +29,8 @@ that it is cut from; it moves with that plate. The matte is made in this order:
 3. \`feather\`, sheet px: a Gaussian blur whose sigma is half of it.
 4. \`fine\` (or \`null\`): the edge solved for hair, grass and blur. \`band\`: lines painted by hand,
    \`{"radius", "points"}\`; \`reach\`: width of the strip along the border, plate px; \`matte\` and \`front\`: what
-   was solved, keys of kind \`matte\` and \`front\`; \`solvedFor\`: content key of the cuts it was solved for, or
-   \`null\`. A front is a PNG with the front's own colours; where its alpha is above 0, matte and colours are taken
+   was solved, keys of kind \`matte\` and \`front\`; \`solvedFor\`: content key of the cuts it was solved for, empty
+   while it is still to be solved, \`cancelled\`, or \`null\`. A front is a PNG with the front's own colours; where its alpha is above 0, matte and colours are taken
    from here.
 5. \`strokes\`: touch-up, in the order in which it was painted. \`side\`: \`front\` or \`behind\`; \`radius\` and
    \`points\` in plate px; \`softness\`: the fraction of the radius over which the stroke fades; \`flow\`: strength of

@@ -57,6 +57,9 @@ const boxSchema = z.strictObject({
 /** Key into `assets`: the solved pixels, a grey picture of the plate, white in front. */
 const matteKey = z.string().max(100);
 
+/** Key of what a matte was solved from; null for one of an earlier program, which is taken to be right. */
+const solvedFor = z.string().max(100).nullable().default(null);
+
 const traceCutSchema = z.strictObject({
   kind: z.literal('trace'),
   operation,
@@ -69,8 +72,9 @@ const scribbleCutSchema = z.strictObject({
   marks: z.array(markSchema).max(2000),
   /** Nothing outside of it stands in front. */
   box: boxSchema.nullable().default(null),
-  /** What the strokes were solved to; null until then. */
+  /** What the strokes were solved to; null until then, or where nothing says what stands in front. */
   matte: matteKey.nullable().default(null),
+  solvedFor,
   /** Solved only as finely as a screen that shows the whole plate. */
   coarse: z.boolean().default(false),
 });
@@ -98,6 +102,7 @@ const toneCutSchema = z.strictObject({
   /** Only what is connected to a sample. */
   connected: z.boolean().default(false),
   matte: matteKey.nullable().default(null),
+  solvedFor,
 });
 
 const pictureCutSchema = z.strictObject({ kind: z.literal('picture'), operation, matte: matteKey });
@@ -117,8 +122,11 @@ const fineEdgeSchema = z.strictObject({
   /** The solved matte, and the front's own colours; their alpha is the band. Null until solved. */
   matte: matteKey.nullable(),
   front: matteKey.nullable(),
-  /** Content key of the cuts that it was solved for; where they have changed since, it is old. */
-  solvedFor: z.string().max(100).nullable().default(null),
+  /**
+   * Key of the cuts that it was solved for: where they have changed since, it is old. Empty while it is still to be
+   * solved; null where it is not asked for.
+   */
+  solvedFor,
 });
 
 /** How soft the photo's edge is along the border: places and the sigma measured there, plate px. */

@@ -157,7 +157,7 @@ describe('cuts are joined in their order', () => {
     expect(
       await seen([
         left,
-        { kind: 'scribble', operation: 'intersect', marks: [], box: null, matte: null, coarse: false },
+        { kind: 'scribble', operation: 'intersect', marks: [], box: null, matte: null, solvedFor: null, coarse: false },
         tracedCut([], 'intersect'),
       ]),
     ).toEqual([1, 1, 0]);
@@ -190,6 +190,7 @@ test('a tone key that is not solved yet is worked out from what is on show', asy
           softness: 0.5,
           connected: false,
           matte: null,
+          solvedFor: null,
         },
       ],
     }),

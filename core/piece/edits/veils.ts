@@ -7,13 +7,16 @@ import {
   type Cut,
   type FineEdge,
   type Graft,
+  type ScribbleCut,
   type Softness,
   type Stroke,
+  type ToneCut,
   type TraceCut,
   type TracePoint,
   type Veil,
   type VeilShadow,
 } from '../../passes/veils/schema';
+import { cutKey, type SolvedCut } from '../../passes/veils/solved';
 import type { Asset, Piece } from '../schema';
 import { moveWithin, type Edit } from './edit';
 import { dropUnused, keepAsset, itemOf } from './items';
@@ -51,34 +54,48 @@ export const setCutOperation =
   (piece) =>
     void (itemOf(piece.veils, id).cuts[index].operation = operation);
 
-/**
- * Changes a cut that is solved, and puts what it was solved to in place. @param matte null: it is still to be solved
- */
-export const setSolvedCut =
-  (id: string, index: number, change: Partial<Cut>, matte: StoredMatte | null): Edit =>
+/** Changes what a cut is solved from; what it was solved to until now stays until the new pixels come. */
+export const changeCut =
+  (id: string, index: number, change: Partial<ScribbleCut> | Partial<ToneCut>): Edit =>
   (piece) => {
-    const cut = itemOf(piece.veils, id).cuts[index];
-    Object.assign(cut, change, { matte: matte && keepAsset(piece, matte) });
+    const cut = itemOf(piece.veils, id).cuts[index] as SolvedCut;
+    // Pixels of an earlier program are right for what was there before.
+    if (cut.matte !== null) cut.solvedFor ??= cutKey(current(cut));
+    Object.assign(cut, change);
     dropUnused(piece);
   };
 
-/** Sets the fine edge; `solved` null leaves what was solved before. */
-export const setFineEdge =
-  (
-    id: string,
-    change: Partial<Pick<FineEdge, 'band' | 'reach'>>,
-    solved: { matte: StoredMatte; front: StoredMatte; solvedFor: string } | null,
-  ): Edit =>
+/**
+ * Puts what a cut was solved to into the piece. Nothing is dropped: what history speaks of must be there for it.
+ * @param solved null: nothing says what stands in front
+ */
+export const settleCut =
+  (id: string, index: number, solved: { matte: StoredMatte; coarse: boolean } | null, solvedFor: string): Edit =>
+  (piece) => {
+    const cut = itemOf(piece.veils, id).cuts[index] as SolvedCut;
+    cut.matte = solved && keepAsset(piece, solved.matte);
+    cut.solvedFor = solvedFor;
+    if (cut.kind === 'scribble') cut.coarse = solved?.coarse ?? false;
+  };
+
+/** Asks for the fine edge with what is changed of it; what was solved until now stays until the new pixels come. */
+export const askFineEdge =
+  (id: string, change: Partial<Pick<FineEdge, 'band' | 'reach'>>): Edit =>
   (piece) => {
     const veil = itemOf(piece.veils, id);
-    veil.fine = { ...(veil.fine ?? { band: [], reach: 0, matte: null, front: null, solvedFor: null }), ...change };
-    if (solved)
-      Object.assign(veil.fine, {
-        matte: keepAsset(piece, solved.matte),
-        front: keepAsset(piece, solved.front),
-        solvedFor: solved.solvedFor,
-      });
+    veil.fine ??= { band: [], reach: 0, matte: null, front: null, solvedFor: null };
+    Object.assign(veil.fine, change, { solvedFor: '' });
     dropUnused(piece);
+  };
+
+/** Puts the solved edge into the piece, as `settleCut`; @param solvedFor empty: it is a first look, and more will come */
+export const settleFineEdge =
+  (id: string, solved: { matte: StoredMatte; front: StoredMatte } | null, solvedFor: string | null): Edit =>
+  (piece) => {
+    const { fine } = itemOf(piece.veils, id);
+    if (!fine) return;
+    if (solved) Object.assign(fine, { matte: keepAsset(piece, solved.matte), front: keepAsset(piece, solved.front) });
+    fine.solvedFor = solvedFor;
   };
 
 export const removeFineEdge =

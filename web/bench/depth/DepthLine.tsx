@@ -135,6 +135,7 @@ function Still({ id, name, image, swatch }: { id: string; name: string; image?: 
 function Movable({ id, piece }: { id: string; piece: Piece }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   const chosen = useAppSelector(({ bench }) => bench.lettering === id || bench.veil === id);
+  const isBeingSolved = useAppSelector(({ bench }) => bench.solving?.veil === id);
   const dispatch = useAppDispatch();
   const without = useWithout(id);
   const lettering = piece.letterings.find((one) => one.id === id);
@@ -153,7 +154,7 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
         without.onKeyDown(event);
         listeners?.onKeyDown?.(event);
       }}
-      aria-label={`${lettering ? 'Words' : 'Veil'} ${name}`}
+      aria-label={`${lettering ? 'Words' : 'Veil'} ${name}${isBeingSolved ? ', being solved' : ''}`}
       data-depth={id}
       title={`${name}. Space, then arrows, moves it; hold W to see the sheet without it.`}
       onClick={() => dispatch(looked(lettering ? { lettering: id } : { veil: id }))}
@@ -162,9 +163,12 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
       <div className="flex items-end">
         {lettering?.ink.panel && <PanelCard lettering={lettering} />}
         <div
-          className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}
+          className={`relative flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}
         >
           {lettering ? <LetteringCard lettering={lettering} /> : <VeilCard piece={piece} id={id} />}
+          {isBeingSolved && (
+            <span className="going-on absolute inset-x-0 bottom-0 h-1.5 bg-card" data-testid="card-solving" />
+          )}
         </div>
       </div>
       <span className="h-5 max-w-[74px] truncate">{name}</span>

@@ -4,11 +4,12 @@ import { solidCoat } from '../../../core/coats/schema';
 import { blankLettering, blankPiece } from '../../../core/piece/blank';
 import { applyPatchesTo } from '../../../core/testing/patches';
 import { addLettering, changePart, rename, setSheet } from '../../../core/piece/edits/items';
+import type { HistoryStep, Order } from '../../../core/piece/orders';
 import type { Piece } from '../../../core/piece/schema';
 import type { StoredPiece } from '../../../server/store/pieces';
 import { ServerProblem } from '../../api/client';
-import { benchReducer, role } from '../benchState';
-import { Editing, type EditingServices, type Waiting } from './Editing';
+import { benchReducer, left, role } from '../benchState';
+import { Editing, type EditingServices } from './Editing';
 
 const sheet = { width: 400, height: 300, ppi: 300, paint: '#ffffff' };
 const shape = { kind: 'box', height: 1, rounding: 0 } as const;
@@ -26,47 +27,56 @@ function firstPiece(): Piece {
 }
 
 /**
- * A server that keeps a piece as the real one does: versions, history, refusals. Its answers can be held back, lost or
- * refused.
+ * A server that keeps pieces as the real one does: versions, history, answers to orders sent again, refusals. Its
+ * answers can be held back, lost on their way back, or refused.
  */
 class FakeServer {
   piece = firstPiece();
   version = 1;
-  history: Waiting[] = [];
+  history: Extract<Order, { kind: 'edit' }>[] = [];
   historyAt = 0;
+  private readonly answered = new Map<string, { version: number; savedAt: number }>();
   /** What was asked, in order. */
   readonly asked: string[] = [];
-  /** What happens to the next requests instead of their being answered. */
+  /** What happens to the next requests before they are carried out, and to their answers. */
   readonly mishaps: (() => Promise<void>)[] = [];
-
-  private async mishap(): Promise<void> {
-    await this.mishaps.shift()?.();
-  }
+  readonly lostAnswers: (() => Promise<void>)[] = [];
 
   async open(id: string): Promise<StoredPiece> {
     this.asked.push('open');
-    await this.mishap();
+    await this.mishaps.shift()?.();
     const { piece, version, history, historyAt } = this;
-    return { id, piece, version, savedAt: 10 + version, history: history.map(({ label }) => label), historyAt };
+    const labels = history.map(({ label }) => label);
+    return { id, piece, version, savedAt: 10 + version, history: labels, historyAt, first: 0 };
   }
 
-  async edit(_id: string, version: number, change: Waiting): Promise<{ version: number; savedAt: number }> {
-    this.asked.push(`${change.label} on ${version}`);
-    await this.mishap();
-    if (version !== this.version) throw new ServerProblem('changed elsewhere', 409, 'stale');
-    this.piece = applyPatchesTo(this.piece, change.patches);
-    this.history = [...this.history.slice(0, this.historyAt), change];
-    this.historyAt = this.history.length;
-    return { version: ++this.version, savedAt: 10 + this.version };
+  async historyStep(_id: string, place: number): Promise<HistoryStep> {
+    this.asked.push(`step ${place}`);
+    await this.mishaps.shift()?.();
+    return this.history[place];
   }
 
-  async step(_id: string, direction: 'undo' | 'redo', version: number): Promise<unknown> {
-    this.asked.push(`${direction} on ${version}`);
-    await this.mishap();
-    if (version !== this.version) throw new ServerProblem('changed elsewhere', 409, 'stale');
-    const change = direction === 'undo' ? this.history[--this.historyAt] : this.history[this.historyAt++];
-    this.piece = applyPatchesTo(this.piece, direction === 'undo' ? change.inverse : change.patches);
-    return { version: ++this.version };
+  async send(_id: string, version: number, order: Order): Promise<{ version: number; savedAt: number }> {
+    this.asked.push(`${order.kind === 'edit' ? order.label : order.kind} on ${version}`);
+    await this.mishaps.shift()?.();
+    if (!this.answered.has(order.id)) this.carryOut(version, order);
+    await this.lostAnswers.shift()?.();
+    return this.answered.get(order.id)!;
+  }
+
+  private carryOut(version: number, order: Order): void {
+    if (version !== this.version) throw new ServerProblem('changed elsewhere', 409, 'moved-on');
+    let patches;
+    if (order.kind === 'edit') {
+      this.history = [...this.history.slice(0, this.historyAt), order];
+      this.historyAt = this.history.length;
+    }
+    if (order.kind === 'edit' || order.kind === 'settle') ({ patches } = order);
+    else if (order.kind === 'undo') patches = this.history[--this.historyAt].inverse;
+    else ({ patches } = this.history[this.historyAt++]);
+    this.piece = applyPatchesTo(this.piece, patches as never);
+    this.version++;
+    this.answered.set(order.id, { version: this.version, savedAt: 10 + this.version });
   }
 }
 
@@ -80,7 +90,9 @@ async function setUp() {
   const timers = new Set<{ ms: number; call(): void }>();
   const editing = new Editing({
     store: store as unknown as EditingServices['store'],
-    server,
+    open: (id) => server.open(id),
+    historyStep: (id, place) => server.historyStep(id, place),
+    send: (id, version, order) => server.send(id, version, order),
     after(ms, call) {
       const timer = { ms, call };
       timers.add(timer);
@@ -101,6 +113,13 @@ async function setUp() {
     for (let i = 0; i < 50; i++) await Promise.resolve();
   };
   return { store, server, editing, runOut, bench, settle };
+}
+
+/** An answer that comes when the test lets it. */
+function held() {
+  let give!: () => void;
+  const coming = new Promise<void>((resolve) => (give = resolve));
+  return { coming, give };
 }
 
 const widen = (width: number) => setSheet({ width });
@@ -230,47 +249,166 @@ test('a conflict with another tab makes this one watch; what is seen here is kep
   expect(bench().draft).toBeNull();
 });
 
-test('undo and redo lead back and forth, however quickly they are pressed', async () => {
-  const { editing, server, bench } = await setUp();
+test('undo and redo lead back and forth, however quickly they are pressed, and are seen at once', async () => {
+  const { editing, server, bench, settle } = await setUp();
   for (const width of [401, 402, 403]) editing.commit(`Width ${width}`, widen(width));
-  void editing.step('undo');
-  void editing.step('undo');
-  void editing.step('redo');
-  await editing.step('undo');
-  expect(server.asked.filter((one) => /do on/.test(one))).toEqual(['undo on 4', 'undo on 5', 'redo on 6', 'undo on 7']);
+  for (const direction of ['undo', 'undo', 'redo', 'undo'] as const) void editing.step(direction);
   expect(bench().piece!.sheet.width).toBe(401);
-  expect(bench().historyAt).toBe(1);
-  await editing.step('undo');
+  expect(bench()).toMatchObject({ historyAt: 1, pending: 7 });
+  await settle();
+  expect(server.asked.filter((one) => /do on/.test(one))).toEqual(['undo on 4', 'undo on 5', 'redo on 6', 'undo on 7']);
+  expect(server.piece).toEqual(bench().piece);
+  void editing.step('undo');
   // There is nothing more to undo: the server is not asked.
-  await editing.step('undo');
+  void editing.step('undo');
+  await settle();
   expect(bench().piece).toEqual(firstPiece());
   expect(server.asked.filter((one) => one.startsWith('undo'))).toHaveLength(4);
 });
 
-test('undo waits for what is on its way, and does nothing while that cannot be stored', async () => {
+test('an edit made while an undo is under way comes after it, and both are stored', async () => {
   const { editing, server, bench, settle } = await setUp();
-  let answer = (): void => undefined;
-  server.mishaps.push(() => new Promise<void>((resolve) => (answer = resolve)));
+  editing.commit('Wide', widen(401));
+  await editing.saved();
+  const undo = held();
+  server.mishaps.push(() => undo.coming);
+  void editing.step('undo');
+  await settle();
+  expect(editing.commit('Turn', changePart('word', 'stance', { rotation: 7 }))).toBe(true);
+  expect(bench()).toMatchObject({ pending: 2, role: 'working', saving: { state: 'saving' }, history: ['Turn'] });
+  undo.give();
+  await settle();
+  expect(server.asked.slice(2)).toEqual(['undo on 2', 'Turn on 3']);
+  expect(server.piece).toEqual(bench().piece);
+  expect(server.piece).toMatchObject({ sheet: { width: 400 }, letterings: [{ stance: { rotation: 7 } }] });
+  expect(bench()).toMatchObject({ pending: 0, saving: { state: 'saved' } });
+});
+
+test('a lost answer costs nothing: the order is carried out once, and those behind it follow', async () => {
+  const { editing, server, bench, runOut, settle } = await setUp();
+  server.lostAnswers.push(lost);
+  editing.commit('One', widen(401));
+  editing.commit('Two', widen(402));
+  void editing.step('undo');
+  editing.commit('Three', changePart('word', 'stance', { x: 3 }));
+  await settle();
+  expect(bench().saving.state).toBe('waiting');
+  // The answer to the undo is lost as well.
+  server.lostAnswers.push(
+    () => Promise.resolve(),
+    () => Promise.resolve(),
+    lost,
+  );
+  runOut(2500);
+  await settle();
+  runOut(2500);
+  await settle();
+  expect(server.asked).toEqual(['open', 'One on 1', 'One on 1', 'Two on 2', 'undo on 3', 'undo on 3', 'Three on 4']);
+  expect(server.history.map(({ label }) => label)).toEqual(['One', 'Three']);
+  expect(server.piece).toEqual(bench().piece);
+  expect(bench()).toMatchObject({ pending: 0, role: 'working', saving: { state: 'saved' } });
+});
+
+/** A piece that was edited twice before it was opened here. */
+async function openedAgain() {
+  const made = await setUp();
+  made.editing.commit('One', widen(401));
+  made.editing.commit('Two', widen(402));
+  await made.editing.saved();
+  const steps: ReturnType<typeof held>[] = [held(), held()];
+  // The answer to opening, and then those for the two steps.
+  made.server.mishaps.push(
+    () => Promise.resolve(),
+    ...steps.map(
+      ({ coming }) =>
+        () =>
+          coming,
+    ),
+  );
+  await made.editing.open('p');
+  return { ...made, steps };
+}
+
+test('a step from before the piece was opened is fetched; what is done meanwhile comes after it', async () => {
+  const { editing, server, bench, settle, steps } = await openedAgain();
+  void editing.step('undo');
+  expect(bench().piece!.sheet.width).toBe(402);
+  editing.commit('Turn', changePart('word', 'stance', { rotation: 7 }));
+  void editing.step('undo');
+  editing.commit('Move', changePart('word', 'stance', { x: 3 }));
+  expect(bench().pending).toBeGreaterThan(0);
+  expect(editing.unsaved).toBe(true);
+  // It can be seen already.
+  expect(editing.shown!.letterings[0].stance.x).toBe(3);
+  for (const { give } of steps) give();
+  await settle();
+  expect(bench()).toMatchObject({ history: ['One', 'Move'], historyAt: 2, pending: 0, draft: null });
+  expect(server.history.map(({ label }) => label)).toEqual(['One', 'Move']);
+  expect(server.piece).toEqual(bench().piece);
+  expect(server.piece).toMatchObject({ sheet: { width: 401 }, letterings: [{ stance: { x: 3, rotation: 0 } }] });
+});
+
+test('a step that cannot be fetched is said, and what was done meanwhile is kept', async () => {
+  const { editing, server, bench, settle } = await openedAgain();
+  server.mishaps.splice(0, server.mishaps.length, lost);
+  void editing.step('undo');
+  editing.commit('Turn', changePart('word', 'stance', { rotation: 7 }));
+  await settle();
+  // The first try, made when the piece was opened, is still to come; the second was lost.
+  expect(bench().problem).toMatch(/could not be fetched/);
+  expect(server.history.map(({ label }) => label)).toEqual(['One', 'Two', 'Turn']);
+  expect(server.piece).toEqual(bench().piece);
+});
+
+test('undo waits for what is on its way, and is stored after it', async () => {
+  const { editing, server, bench, settle } = await setUp();
+  const slow = held();
+  server.mishaps.push(() => slow.coming);
   editing.commit('Slow', widen(401));
-  const undone = editing.step('undo');
+  void editing.step('undo');
   // Both the change and the step are still to be answered.
   expect(bench().pending).toBe(2);
   await settle();
   expect(server.asked).toEqual(['open', 'Slow on 1']);
-  answer();
-  await undone;
-  expect(server.asked.slice(2)).toEqual(['undo on 2', 'open']);
-  expect(bench().piece!.sheet.width).toBe(400);
+  slow.give();
+  await settle();
+  expect(server.asked.slice(2)).toEqual(['undo on 2']);
+  expect(server.piece).toEqual(firstPiece());
 });
 
-test('an undo that the server refuses is said, and nothing is changed', async () => {
-  const { editing, server, bench } = await setUp();
+test('what is settled is stored in its turn, is no step of history, and can be undone past and redone', async () => {
+  const { editing, server, bench, settle } = await setUp();
+  editing.commit('Stroke', widen(401));
+  editing.settle((piece) => void (piece.sheet.ppi = 200));
+  void editing.step('undo');
+  editing.settle((piece) => void (piece.sheet.ppi = 150));
+  expect(bench()).toMatchObject({ history: ['Stroke'], historyAt: 0 });
+  void editing.step('redo');
+  await settle();
+  expect(server.asked.slice(1)).toEqual(['Stroke on 1', 'settle on 2', 'undo on 3', 'settle on 4', 'redo on 5']);
+  expect(server.piece).toEqual(bench().piece);
+  expect(server.piece.sheet).toMatchObject({ width: 401, ppi: 150 });
+  expect(() => editing.settle((piece) => void (piece.sheet.ppi = -1))).toThrow();
+  editing.draft(widen(500));
+  editing.settle((piece) => void (piece.sheet.ppi = 100));
+  // What is being dragged is still seen.
+  expect(bench()).toMatchObject({ draft: { sheet: { width: 500 } }, piece: { sheet: { ppi: 100 } } });
+});
+
+test('an undo that the server refuses is said; what is saved can be shown again', async () => {
+  const { editing, server, bench, settle } = await setUp();
   editing.commit('One', widen(401));
   await editing.saved();
   server.mishaps.push(() => Promise.reject(new ServerProblem('There is nothing to undo.', 409, 'nothing')));
-  await editing.step('undo');
-  expect(bench()).toMatchObject({ role: 'working', saving: { state: 'refused' } });
-  expect(bench().piece!.sheet.width).toBe(401);
+  void editing.step('undo');
+  await settle();
+  expect(bench()).toMatchObject({
+    role: 'working',
+    saving: { state: 'refused', message: 'There is nothing to undo.' },
+  });
+  await editing.open('p');
+  expect(bench()).toMatchObject({ piece: { sheet: { width: 401 } }, saving: { state: 'saved' }, pending: 0 });
+  expect(editing.unsaved).toBe(false);
 });
 
 test('who only watches changes nothing', async () => {
@@ -281,20 +419,23 @@ test('who only watches changes nothing', async () => {
   expect(server.asked).toEqual(['open']);
 });
 
-test('another piece on the bench: what waited for the first is not sent to it, and its own edits are', async () => {
+test('another piece on the bench: what waited for the first is still stored, and opening it again waits for that', async () => {
   const { editing, store, server, settle } = await setUp();
-  let answer = (): void => undefined;
-  server.mishaps.push(() => new Promise<void>((resolve) => (answer = resolve)));
+  const slow = held();
+  server.mishaps.push(() => slow.coming);
   editing.commit('One', widen(401));
   editing.commit('Two', widen(402));
   await settle();
+  store.dispatch(left());
   await editing.open('q');
   expect(store.getState().bench).toMatchObject({ id: 'q', pending: 0 });
-  editing.commit('Of the second', widen(500));
-  // The answer to the first piece's edit comes late; it says nothing of the second.
-  server.version = 1;
-  answer();
-  await settle();
-  expect(server.asked).toEqual(['open', 'One on 1', 'open', 'Of the second on 1']);
   expect(editing.unsaved).toBe(true);
+  const again = editing.open('p');
+  await settle();
+  expect(server.asked).toEqual(['open', 'One on 1', 'open']);
+  slow.give();
+  await again;
+  expect(server.asked.slice(3)).toEqual(['Two on 2', 'open', 'step 1']);
+  expect(store.getState().bench).toMatchObject({ id: 'p', pending: 0, piece: { sheet: { width: 402 } } });
+  expect(editing.unsaved).toBe(false);
 });

@@ -1,56 +1,58 @@
-import type { Patch } from 'immer';
+import { applyPatches, type Patch } from 'immer';
 import { applyEdit, problemWith, type Edit } from '../../../core/piece/edits/edit';
+import { historyLength, type Direction, type HistoryStep, type Order } from '../../../core/piece/orders';
 import type { Piece } from '../../../core/piece/schema';
 import type { StoredPiece } from '../../../server/store/pieces';
-import { ServerProblem } from '../../api/client';
 import type { store } from '../../store';
-import { counted, drafted, edited, looked, opened, role, saving, tried, type BenchState } from '../benchState';
-
-/** A change on its way to the server. */
-export interface Waiting {
-  label: string;
-  patches: Patch[];
-  inverse: Patch[];
-}
+import { counted, drafted, edited, looked, opened, role, saving, settled, stepped, tried } from '../benchState';
+import type { BenchState } from '../benchState';
+import { OrderQueue, type OrderServices } from './OrderQueue';
 
 /** What editing works with; tests give others. */
-export interface EditingServices {
+export interface EditingServices extends OrderServices {
   store: Pick<typeof store, 'getState' | 'dispatch'>;
-  server: {
-    open(id: string): Promise<StoredPiece>;
-    edit(id: string, version: number, change: Waiting): Promise<{ version: number; savedAt: number }>;
-    step(id: string, direction: 'undo' | 'redo', version: number): Promise<unknown>;
-  };
-  /** Calls later; returns what cancels that. */
-  after(ms: number, call: () => void): () => void;
+  open(id: string): Promise<StoredPiece>;
+  /** One step of a piece's history. */
+  historyStep(id: string, place: number): Promise<HistoryStep>;
+}
+
+/** An entry of the history: where the store keeps it, and its patches once they are known here. */
+interface Entry {
+  place: number;
+  step: HistoryStep | null;
 }
 
 const pauseBeforeSave = 600;
-const pauseBeforeRetry = 2500;
 
 /**
- * The only way in which the bench changes a piece. Drafts are shown at once; commits go into history and on to the
- * server, one
- * after the other, in order. While the server cannot be reached they wait and are sent again.
+ * The only way in which the bench changes a piece. Drafts are shown at once; commits, undo and redo are shown at once
+ * too, and go on to the store one after the other.
  */
 export class Editing {
   constructor(private readonly services: EditingServices) {}
 
-  private version = 0;
-  private readonly waiting: Waiting[] = [];
-  private sending: Promise<void> | null = null;
-  private stepping: Promise<void> = Promise.resolve();
-  /** Steps of undo and redo that are under way or wait for their turn. */
-  private steps = 0;
+  /** Of every piece that was on this bench: what waited for one goes on being sent when another is shown. */
+  private readonly queues = new Map<string, OrderQueue>();
+  private entries: Entry[] = [];
+  /** Where the store keeps the first entry. */
+  private firstPlace = 0;
+  /** What is done while a step of history is fetched; done when it has come. */
+  private held: (() => void)[] | null = null;
   private soonPending: { label: string; key: string; edits: Map<string, Edit>; cancel(): void } | null = null;
 
-  /** Takes the piece as the server has it. */
+  /** Takes the piece as the store has it, after all that waits for it has been stored. Drops what was refused. */
   async open(id: string): Promise<void> {
-    const stored = await this.services.server.open(id);
-    this.version = stored.version;
-    this.waiting.length = 0;
-    this.reportPending();
+    this.flush();
+    await this.queues.get(id)?.emptied();
+    const stored = await this.services.open(id);
+    const queue = new OrderQueue(this.services, id, stored.version, () => this.report(queue));
+    this.queues.set(id, queue);
+    this.firstPlace = stored.first;
+    this.entries = stored.history.map((_, i) => ({ place: stored.first + i, step: null }));
+    this.held = null;
     this.dispatch(opened(stored));
+    this.report(queue);
+    this.fetchStep(this.entries[stored.historyAt - 1]).catch(() => undefined);
   }
 
   /** Shows a change without keeping it; the next draft or commit starts from the kept piece again. */
@@ -78,9 +80,23 @@ export class Editing {
   }
 
   /**
+   * Puts in what was worked out for the piece as it stands: no step of history.
+   * @throws Error when that makes no piece
+   */
+  settle(edit: Edit): void {
+    const { piece, role: own } = this.bench;
+    if (!piece || own !== 'working') return;
+    const { piece: next, patches } = applyEdit(piece, edit);
+    const problem = patches.length > 0 ? problemWith(next) : null;
+    if (problem) throw new Error(problem);
+    if (patches.length === 0) return;
+    this.dispatch(settled(next));
+    this.order({ kind: 'settle', patches });
+  }
+
+  /**
    * Shows a change at once and keeps it after a short pause, together with others of the same key: typing a word, or a
-   * row
-   * of arrow steps, is one entry of history.
+   * row of arrow steps, is one entry of history.
    * @param part edits with the same part replace each other
    */
   soon(label: string, key: string, part: string, edit: Edit): void {
@@ -89,7 +105,7 @@ export class Editing {
     const edits = this.soonPending?.edits ?? new Map<string, Edit>();
     edits.set(part, edit);
     this.soonPending = { label, key, edits, cancel: this.services.after(pauseBeforeSave, () => this.flush()) };
-    this.reportPending();
+    this.report();
     this.show(together(edits), true);
   }
 
@@ -100,49 +116,44 @@ export class Editing {
     pending.cancel();
     this.soonPending = null;
     this.keep(pending.label, together(pending.edits));
-    this.reportPending();
+    this.report();
   }
 
-  /** Undo or redo; quick presses are carried out one after the other. */
-  step(direction: 'undo' | 'redo'): Promise<void> {
-    this.steps++;
-    this.reportPending();
-    this.stepping = this.stepping
-      .then(() => this.stepNow(direction))
-      .finally(() => {
-        this.steps--;
-        this.reportPending();
-      });
-    return this.stepping;
-  }
-
-  private async stepNow(direction: 'undo' | 'redo'): Promise<void> {
+  /** Undo or redo: shown at once, or as soon as the store has told what the step was. */
+  async step(direction: Direction): Promise<void> {
     this.flush();
-    const { bench } = this;
-    if (!bench.id || bench.role !== 'working') return;
-    if (direction === 'undo' ? bench.historyAt === 0 : bench.historyAt >= bench.history.length) return;
-    await this.sending;
-    if (this.waiting.length > 0) return;
+    if (this.held) return void this.held.push(() => void this.step(direction));
+    const { historyAt, history, id, role: own } = this.bench;
+    const index = direction === 'undo' ? historyAt - 1 : historyAt;
+    if (!id || own !== 'working' || index < 0 || index >= history.length) return;
+    if (this.entries[index].step) return this.stepNow(direction, index);
+    this.held = [];
+    this.report();
+    let problem: string | null = null;
     try {
-      await this.services.server.step(bench.id, direction, this.version);
-      await this.open(bench.id);
+      await this.fetchStep(this.entries[index]);
     } catch (error) {
-      this.refused(error);
+      problem = error instanceof Error ? error.message : 'The server cannot be reached.';
     }
+    if (this.bench.id !== id || !this.held) return;
+    const { held } = this;
+    this.held = null;
+    if (problem) this.dispatch(looked({ problem: `This step could not be fetched. ${problem}` }));
+    else this.stepNow(direction, index);
+    for (const act of held) act();
+    this.report();
   }
 
-  /** Waits until the server has everything. @throws Error when it refused or cannot be reached */
+  /** Waits until the store has everything. @throws Error that says why it has not */
   async saved(): Promise<void> {
     this.flush();
-    if (this.bench.saving.state === 'waiting')
-      throw new Error('The last changes are not saved yet, because the server cannot be reached.');
-    await this.sending;
-    if (this.waiting.length > 0) throw new Error('The last changes could not be saved.');
+    await this.queue?.stored();
   }
 
   /** True while something would be lost if the page were closed now. */
   get unsaved(): boolean {
-    return this.soonPending !== null || this.waiting.length > 0;
+    const waits = [...this.queues.values()].some(({ length }) => length > 0);
+    return waits || this.soonPending !== null || (this.held?.length ?? 0) > 0;
   }
 
   /** The piece as it is shown, with what is not kept yet. */
@@ -153,6 +164,10 @@ export class Editing {
 
   private get bench(): BenchState {
     return this.services.store.getState().bench;
+  }
+
+  private get queue(): OrderQueue | undefined {
+    return this.queues.get(this.bench.id ?? '');
   }
 
   private dispatch(action: Parameters<EditingServices['store']['dispatch']>[0]): void {
@@ -168,63 +183,63 @@ export class Editing {
   private keep(label: string, edit: Edit): boolean {
     const { piece, role: own } = this.bench;
     if (!piece || own !== 'working') return false;
-    const result = applyEdit(piece, edit);
-    const problem = result.patches.length > 0 ? problemWith(result.piece) : null;
-    if (problem || result.patches.length === 0) {
+    if (this.held) {
+      this.held.push(() => void this.keep(label, edit));
+      this.show(edit, false);
+      this.report();
+      return true;
+    }
+    const { piece: next, patches, inverse } = applyEdit(piece, edit);
+    const problem = patches.length > 0 ? problemWith(next) : null;
+    if (problem || patches.length === 0) {
       this.cancelDraft();
       if (problem) this.dispatch(looked({ problem }));
       return !problem;
     }
-    this.dispatch(edited({ piece: result.piece, label }));
-    this.waiting.push({ label, patches: result.patches, inverse: result.inverse });
-    this.reportPending();
-    this.sendAll();
+    const kept = this.entries.slice(0, this.bench.historyAt);
+    const place = (kept.at(-1)?.place ?? this.firstPlace - 1) + 1;
+    this.entries = [...kept, { place, step: { patches, inverse } }].slice(-historyLength);
+    this.dispatch(edited({ piece: next, label }));
+    this.order({ kind: 'edit', label, patches, inverse });
     return true;
   }
 
-  /** Tells the bench how many changes and steps of history the server has not answered yet. */
-  private reportPending(): void {
-    const pending = this.waiting.length + this.steps + Number(this.soonPending !== null);
-    if (pending !== this.bench.pending || this.version !== this.bench.version)
-      this.dispatch(counted({ pending, version: this.version }));
+  private stepNow(direction: Direction, index: number): void {
+    const { patches, inverse } = this.entries[index].step!;
+    const piece = applyPatches(this.bench.piece!, (direction === 'undo' ? inverse : patches) as Patch[]);
+    this.dispatch(stepped({ piece, historyAt: direction === 'undo' ? index : index + 1 }));
+    this.order({ kind: direction });
+    // The next one is likely to be asked for too.
+    if (direction === 'undo') this.fetchStep(this.entries[index - 1]).catch(() => undefined);
   }
 
-  private sendAll(): void {
-    this.sending ??= this.send().finally(() => (this.sending = null));
+  private async fetchStep(entry: Entry | undefined): Promise<void> {
+    const { id } = this.bench;
+    if (id && entry && !entry.step) entry.step = await this.services.historyStep(id, entry.place);
   }
 
-  private async send(): Promise<void> {
-    this.dispatch(saving({ state: 'saving' }));
-    while (this.waiting.length > 0) {
-      const { id } = this.bench;
-      const [change] = this.waiting;
-      if (!id) return;
-      // Another piece may come while this is under way: then what is answered here no longer matters.
-      const isCurrent = (): boolean => this.waiting[0] === change;
-      try {
-        const answer = await this.services.server.edit(id, this.version, change);
-        if (!isCurrent()) continue;
-        this.version = answer.version;
-        this.waiting.shift();
-        this.reportPending();
-        if (this.waiting.length === 0) this.dispatch(saving({ state: 'saved', at: answer.savedAt }));
-      } catch (error) {
-        if (!isCurrent()) continue;
-        if (error instanceof ServerProblem && error.status !== 0 && error.status < 500) return this.refused(error);
-        const message = error instanceof Error ? error.message : 'The server cannot be reached.';
-        this.dispatch(saving({ state: 'waiting', message }));
-        await new Promise<void>((resolve) => void this.services.after(pauseBeforeRetry, resolve));
-      }
-    }
+  private order(order: WithoutId<Order>): void {
+    this.queue!.add({ ...order, id: crypto.randomUUID() });
   }
 
-  private refused(error: unknown): void {
-    const message = error instanceof Error ? error.message : 'This could not be saved.';
-    this.dispatch(saving({ state: 'refused', message }));
-    if (error instanceof ServerProblem && error.status === 409 && error.code !== 'nothing')
+  /** Tells the bench how far the store has come. */
+  private report(queue: OrderQueue | undefined = this.queue): void {
+    if (!queue || queue.piece !== this.bench.id) return;
+    const { state, version } = queue;
+    const held = (this.held?.length ?? 0) + Number(this.held !== null);
+    const pending = queue.length + held + Number(this.soonPending !== null);
+    if (pending !== this.bench.pending || version !== this.bench.version) this.dispatch(counted({ pending, version }));
+    if (state.state === 'saved' && state.at === 0) return;
+    const shown = state.state === 'refused' ? { state: state.state, message: state.message } : state;
+    if (!isSame(shown, this.bench.saving)) this.dispatch(saving(shown));
+    if (state.state === 'refused' && state.problem?.status === 409 && state.problem.code !== 'nothing')
       this.dispatch(role('watching'));
   }
 }
+
+type WithoutId<Of> = Of extends { id: string } ? Omit<Of, 'id'> : never;
+
+const isSame = (a: object, b: object): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 function together(edits: Map<string, Edit>): Edit {
   return (piece) => {

@@ -1,67 +1,19 @@
-import { useCallback, useEffect, useState } from 'react';
-import type { ExportResult } from '../../../server/routes/jobs';
-import { api, ask } from '../../api/client';
-import { cancelJob, followJob, type JobState } from '../../api/files';
+import { useState } from 'react';
+import { useAppSelector } from '../../store';
 import { Problem } from '../../ui/Problem';
 import { Progress } from '../../ui/Progress';
 import { Quantity } from '../../ui/Quantity';
 import { Sheet } from '../../ui/Sheet';
 import { useBench } from '../benchContext';
-import { editing } from '../editing';
+import { useExport, type ExportChoice } from './useExport';
 
-/**
- * Saving the finished picture, or the whole piece as a bundle. Work goes on when this is closed, and is found again.
- */
+/** Saving the finished picture, or the whole piece as a bundle: one press makes the file and saves it. */
 export function ExportSheet({ onClose }: { onClose(): void }) {
   const { id, piece } = useBench();
-  const { width, height } = piece.sheet;
-  const [format, setFormat] = useState<'png' | 'jpeg'>('png');
-  const [ppi, setPpi] = useState(piece.sheet.ppi);
-  const [bits, setBits] = useState<8 | 16>(8);
-  const [quality, setQuality] = useState(92);
-  const [job, setJob] = useState<JobState | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-
-  const watch = useCallback((state: JobState): void => {
-    setJob(state);
-    followJob(state.id, setJob).catch((error: unknown) => {
-      setJob(null);
-      const cancelled = error instanceof Error && 'code' in error && error.code === 'cancelled';
-      if (!cancelled) setProblem(`The export did not succeed. ${error instanceof Error ? error.message : ''}`);
-    });
-  }, []);
-  useEffect(() => {
-    // The server gets ready while the person chooses.
-    ask(api.pieces[':id'].exports.ready.$post({ param: { id } })).catch(() => undefined);
-    ask(api.jobs.$get({ query: { about: id } })).then(
-      (jobs) => {
-        const running = jobs.find((one) => one.kind === 'export' && one.state === 'running');
-        if (running) watch(running);
-      },
-      () => undefined,
-    );
-  }, [id, watch]);
-
-  const start = async (): Promise<void> => {
-    setProblem(null);
-    editing.flush();
-    try {
-      await editing.saved();
-      watch(
-        await ask(
-          api.pieces[':id'].exports.$post({
-            param: { id },
-            json: { format, ppi, bits: format === 'png' ? bits : 8, quality },
-          }),
-        ),
-      );
-    } catch (error) {
-      setProblem(error instanceof Error ? error.message : 'The export could not be started.');
-    }
-  };
-  const cancel = (): void => void cancelJob(job!.id).catch(() => undefined);
-  const inches = (px: number): string => (px / ppi).toFixed(2);
-  const result = job?.state === 'done' ? (job.result as ExportResult) : null;
+  const { width, height, ppi } = piece.sheet;
+  const [choice, setChoice] = useState<ExportChoice>({ format: 'png', ppi, bits: 8, quality: 92 });
+  const { stage, problem, setProblem, start, cancel, saveBundle } = useExport(id);
+  const solving = useAppSelector(({ bench }) => bench.solving);
   return (
     <Sheet
       title="Export"
@@ -70,67 +22,116 @@ export function ExportSheet({ onClose }: { onClose(): void }) {
       onClose={onClose}
     >
       <div className="flex flex-col gap-4">
-        {job?.state === 'running' ? (
-          <Progress done={job.done} stage={job.stage} startedAt={job.startedAt} onCancel={cancel} />
-        ) : (
+        {stage.at === 'running' && (
+          <Progress done={stage.job.done} stage={stage.job.stage} startedAt={stage.job.startedAt} onCancel={cancel} />
+        )}
+        {stage.at === 'waiting' && (
           <>
-            <div className="flex items-center gap-2">
-              {(['png', 'jpeg'] as const).map((one) => (
-                <button key={one} className="plain-button" aria-pressed={format === one} onClick={() => setFormat(one)}>
-                  {one.toUpperCase()}
-                </button>
-              ))}
-              {format === 'png' && (
-                <span className="flex gap-2 border-l border-rule pl-2">
-                  {([8, 16] as const).map((one) => (
-                    <button key={one} className="plain-button" aria-pressed={bits === one} onClick={() => setBits(one)}>
-                      {one} bits
-                    </button>
-                  ))}
-                </span>
-              )}
-              {format === 'jpeg' && (
-                <span>
-                  quality{' '}
-                  <Quantity
-                    label="JPEG quality"
-                    value={quality}
-                    min={1}
-                    max={100}
-                    onCommit={(value) => setQuality(Math.round(value))}
-                  />
-                </span>
-              )}
-            </div>
-            <p>
-              At <Quantity label="Pixels per inch" value={ppi} unit="ppi" min={1} max={4800} onCommit={setPpi} />,{' '}
-              {inches(width)} × {inches(height)} in on paper.
-              {format === 'jpeg' &&
-                piece.sheet.paint === null &&
-                ' JPEG has no transparency: clear parts become white.'}
-            </p>
-            <div className="flex flex-wrap gap-2">
-              <button className="strong-button" onClick={() => void start()}>
-                Export {format.toUpperCase()}
+            <Progress
+              done={solving?.done ?? null}
+              stage={solving ? `First: ${solving.stage.toLowerCase()}` : 'Keeping the last changes'}
+              startedAt={stage.startedAt}
+              onCancel={cancel}
+            />
+            {solving && (
+              <button className="plain-button self-start" onClick={() => void start(choice, true)}>
+                Export now, as it is
               </button>
-              <a className="plain-button" href={`/api/pieces/${id}/bundle`} download onClick={() => editing.flush()}>
+            )}
+          </>
+        )}
+        {(stage.at === 'choosing' || stage.at === 'done') && (
+          <>
+            <ExportChoices choice={choice} onChoose={(change) => setChoice({ ...choice, ...change })} />
+            <div className="flex flex-wrap gap-2">
+              <button className="strong-button" onClick={() => void start(choice)}>
+                Export {choice.format.toUpperCase()}
+              </button>
+              <button className="plain-button" onClick={() => void saveBundle()}>
                 Save as a bundle
-              </a>
+              </button>
             </div>
           </>
         )}
         {problem && <Problem onDismiss={() => setProblem(null)}>{problem}</Problem>}
-        {result && (
+        {stage.at === 'done' && (
           <div className="flex items-center gap-3 border-t border-rule pt-3" role="status">
-            <a className="strong-button" href={`/api/jobs/${job!.id}/file`} download={result.fileName}>
-              Save {result.fileName}
-            </a>
-            <span className="text-faint">
-              {(result.bytes / 1e6).toFixed(1)} MB, made in {((result.renderMs + result.encodeMs) / 1000).toFixed(1)} s
+            <span className="grow">
+              <b>{stage.result.fileName}</b> is in your downloads: {(stage.result.bytes / 1e6).toFixed(1)} MB, made in{' '}
+              {((stage.result.renderMs + stage.result.encodeMs) / 1000).toFixed(1)} s.
             </span>
+            <a className="plain-button" href={stage.file} download={stage.result.fileName}>
+              Save it again
+            </a>
           </div>
         )}
       </div>
     </Sheet>
+  );
+}
+
+interface ChoicesProps {
+  choice: ExportChoice;
+  onChoose(change: Partial<ExportChoice>): void;
+}
+
+/** The kind of file, its depth or quality, and its size on paper. */
+function ExportChoices({ choice: { format, ppi, bits, quality }, onChoose }: ChoicesProps) {
+  const { width, height, paint } = useBench().piece.sheet;
+  const inches = (px: number): string => (px / ppi).toFixed(2);
+  return (
+    <>
+      <div className="flex items-center gap-2">
+        {(['png', 'jpeg'] as const).map((one) => (
+          <button
+            key={one}
+            className="plain-button"
+            aria-pressed={format === one}
+            onClick={() => onChoose({ format: one })}
+          >
+            {one.toUpperCase()}
+          </button>
+        ))}
+        {format === 'png' && (
+          <span className="flex gap-2 border-l border-rule pl-2">
+            {([8, 16] as const).map((one) => (
+              <button
+                key={one}
+                className="plain-button"
+                aria-pressed={bits === one}
+                onClick={() => onChoose({ bits: one })}
+              >
+                {one} bits
+              </button>
+            ))}
+          </span>
+        )}
+        {format === 'jpeg' && (
+          <span>
+            quality{' '}
+            <Quantity
+              label="JPEG quality"
+              value={quality}
+              min={1}
+              max={100}
+              onCommit={(value) => onChoose({ quality: Math.round(value) })}
+            />
+          </span>
+        )}
+      </div>
+      <p>
+        At{' '}
+        <Quantity
+          label="Pixels per inch"
+          value={ppi}
+          unit="ppi"
+          min={1}
+          max={4800}
+          onCommit={(value) => onChoose({ ppi: value })}
+        />
+        , {inches(width)} × {inches(height)} in on paper.
+        {format === 'jpeg' && paint === null && ' JPEG has no transparency: clear parts become white.'}
+      </p>
+    </>
   );
 }

@@ -98,7 +98,7 @@ function SavingNote({ saving }: { saving: Saving }) {
   if (saving.state === 'saving') return <span className="text-faint">Saving</span>;
   return (
     <span role="alert" className="truncate font-semibold text-iron" title={saving.message}>
-      {saving.state === 'waiting' ? 'Not saved yet: the server cannot be reached. Trying again.' : 'Not saved'}
+      {saving.state === 'waiting' ? `Not saved yet. ${saving.message} Trying again.` : `Not saved. ${saving.message}`}
     </span>
   );
 }

@@ -1,13 +1,15 @@
 import { ChevronUp } from 'lucide-react';
 import type { Cut, CutOperation, Veil } from '../../../../core/passes/veils/schema';
 import { moveCut, removeContour, removeCut, replaceStretch, setCutOperation } from '../../../../core/piece/edits/veils';
+import { isSolvedCut, stateOf, type SolvedCut } from '../../../../core/passes/veils/solved';
 import { aroundBorder } from '../../../../core/passes/veils/trace/close';
 import { Choice } from '../../../ui/Choice';
+import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { CutFiles } from './CutFiles';
 import { cutPlate, sheetOnPlate } from './cutting';
-import { scribbleInFull } from './solving';
+import { solver } from './solver';
 import { operationNames } from './tools';
 
 const kindNames: Record<Cut['kind'], string> = {
@@ -19,8 +21,7 @@ const kindNames: Record<Cut['kind'], string> = {
 
 /** The cuts of a veil in the order in which they are joined. */
 export function CutList({ veil }: { veil: Veil }) {
-  const { mayChange, piece } = useBench();
-  const plate = cutPlate(piece, veil)!;
+  const { mayChange } = useBench();
   return (
     <div className="flex flex-col gap-1">
       {veil.cuts.length === 0 && (
@@ -60,14 +61,7 @@ export function CutList({ veil }: { veil: Veil }) {
                 Remove
               </button>
             </div>
-            {cut.kind === 'scribble' && cut.coarse && (
-              <p className="flex items-center gap-2 pl-3 text-ochre">
-                <span className="grow">Solved coarsely so far.</span>
-                <button className="quiet-button" onClick={() => scribbleInFull(plate)}>
-                  Solve in full
-                </button>
-              </p>
-            )}
+            {isSolvedCut(cut) && stateOf(cut) !== 'solved' && <StillToSolve cut={cut} />}
             {cut.kind === 'trace' && <Contours veil={veil} cut={i} contours={cut.contours} />}
           </li>
         ))}
@@ -77,12 +71,27 @@ export function CutList({ veil }: { veil: Veil }) {
   );
 }
 
+/** A cut whose pixels are missing, or coarse: they are on their way, or could not be had. */
+function StillToSolve({ cut }: { cut: SolvedCut }) {
+  const isUnderWay = useAppSelector(({ bench }) => bench.queued > 0);
+  const { mayChange } = useBench();
+  return (
+    <p className="flex items-center gap-2 pl-3 text-ochre">
+      <span className="grow">{stateOf(cut) === 'coarse' ? 'Solved coarsely so far.' : 'Still to be solved.'}</span>
+      {!isUnderWay && (
+        <button className="quiet-button" disabled={!mayChange} onClick={() => solver.again()}>
+          Try again
+        </button>
+      )}
+    </p>
+  );
+}
+
 const many = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
 
 function contents(cut: Cut): string {
   if (cut.kind === 'trace') return many(cut.contours.length, 'contour');
-  if (cut.kind === 'scribble')
-    return `${many(cut.marks.length, 'stroke')}${cut.box ? ', box' : ''}${cut.matte ? '' : ', not solved'}`;
+  if (cut.kind === 'scribble') return `${many(cut.marks.length, 'stroke')}${cut.box ? ', box' : ''}`;
   return cut.kind === 'tone' ? many(cut.samples.length, 'colour') : '';
 }
 

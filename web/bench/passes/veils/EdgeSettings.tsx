@@ -1,5 +1,5 @@
 import type { Veil } from '../../../../core/passes/veils/schema';
-import { keyOf } from '../../../../core/graph/node';
+import { cancelledEdge, isEdgeAwaited, isEdgeOld } from '../../../../core/passes/veils/solved';
 import { removeFineEdge, setSoftness } from '../../../../core/piece/edits/veils';
 import { useAppSelector } from '../../../store';
 import { Progress } from '../../../ui/Progress';
@@ -9,7 +9,8 @@ import { editing } from '../../editing';
 import { CastSettings } from './CastSettings';
 import { cutPlate } from './cutting';
 import { SoftnessKey } from './SoftnessDots';
-import { cancelSolving, proposeFine, solveFine, takeSoftness } from './solving';
+import { solver } from './solver';
+import { proposeFine, solveFine, takeSoftness } from './solving';
 
 /** Width of the strip along the border that is offered first, plate px. */
 const firstReach = 5;
@@ -20,17 +21,25 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
   const solving = useAppSelector(({ bench }) => bench.solving);
   const plate = cutPlate(piece, veil)!;
   const { fine, softness } = veil;
-  const isOld = fine?.matte && fine.solvedFor !== null && fine.solvedFor !== keyOf(veil.cuts);
+  const isAwaited = isEdgeAwaited(veil);
   return (
     <div className="flex flex-col gap-1">
       <span className="label">Edge</span>
       {solving && (
         <Progress
-          done={solving.done ?? 0.3}
+          done={solving.done}
           stage={solving.stage}
           startedAt={solving.startedAt}
-          onCancel={solving.job ? () => cancelSolving(solving.job!) : undefined}
+          onCancel={solving.job ? () => solver.cancel() : undefined}
         />
+      )}
+      {isAwaited && !solving && (
+        <p className="flex items-center gap-2 text-ochre">
+          <span className="grow">This edge is still to be solved.</span>
+          <button className="quiet-button" onClick={() => solver.again()}>
+            Try again
+          </button>
+        </p>
       )}
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <button
@@ -52,8 +61,8 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <button
           className="plain-button"
-          disabled={!mayChange || solving !== null || veil.cuts.length === 0}
-          onClick={() => solveFine(plate, fine ? {} : { reach: firstReach })}
+          disabled={!mayChange || isAwaited || veil.cuts.length === 0}
+          onClick={() => solveFine('Solve the fine edge', fine ? {} : { reach: firstReach })}
         >
           {fine?.matte ? 'Solve the edge again' : 'Solve the fine edge'}
         </button>
@@ -75,13 +84,16 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
                 min={0}
                 max={200}
                 disabled={!mayChange}
-                onCommit={(reach) => solveFine(plate, { reach })}
+                onCommit={(reach) => solveFine('Set the strip along the border', { reach })}
               />{' '}
               to each side
               {fine.band.length > 0 && `, ${fine.band.length} painted`}
             </span>
             {fine.band.length > 0 && (
-              <button className="quiet-button" onClick={() => solveFine(plate, { band: fine.band.slice(0, -1) })}>
+              <button
+                className="quiet-button"
+                onClick={() => solveFine('Remove the last of the painted edge', { band: fine.band.slice(0, -1) })}
+              >
                 Remove the last
               </button>
             )}
@@ -94,7 +106,14 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
           </>
         )}
       </div>
-      {isOld && <p className="text-ochre">The cuts have changed since this edge was solved: solve it again.</p>}
+      {fine?.solvedFor === cancelledEdge && (
+        <p className="text-ochre">
+          Cancelled: what you see is at most a first look. Solve it again for the whole edge.
+        </p>
+      )}
+      {isEdgeOld(veil) && (
+        <p className="text-ochre">The cuts have changed since this edge was solved: solve it again.</p>
+      )}
       {softness && <SoftnessKey />}
       {veil.cast && <CastSettings veil={veil} cast={veil.cast} />}
     </div>

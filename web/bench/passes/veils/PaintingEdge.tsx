@@ -22,7 +22,7 @@ export function PaintingEdge({ plate }: { plate: CutPlate }) {
   const { drag, drawing, keyed } = useDrawnLine(plate, {
     end: ({ radius, points }) => {
       if (!veil) return;
-      if (edgeBrush === 'band') return solveFine(plate, { band: [...band, { radius, points }] });
+      if (edgeBrush === 'band') return solveFine('Paint the edge', { band: [...band, { radius, points }] });
       inTurn(async () => {
         const now = currentVeil();
         if (!now?.softness) throw new Error('The edge has no softness of its own yet: take it from the photo first.');

@@ -32,7 +32,9 @@ export function Scribbling({ plate }: { plate: CutPlate }) {
     <g>
       {boxing ? <BoxArea plate={plate} /> : <BrushArea drag={drag} keyed={keyed} soft={false} />}
       {found?.marks.map((mark, i) => (
-        <LineShape key={i} line={mark} plate={plate} behind={mark.side === 'behind'} />
+        <g key={i} data-testid="mark">
+          <LineShape line={mark} plate={plate} behind={mark.side === 'behind'} />
+        </g>
       ))}
       {drawing && <LineShape line={drawing.line} plate={plate} behind={swapped(drawing.alt) === 'behind'} active />}
       {found?.box && <BoxShape plate={plate} box={found.box} />}

@@ -1,6 +1,6 @@
 import { veilHand } from './hand';
 import type { ToneCut, Veil } from '../../../../core/passes/veils/schema';
-import { setSolvedCut } from '../../../../core/piece/edits/veils';
+import { changeCut } from '../../../../core/piece/edits/veils';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -32,7 +32,7 @@ export function ToneSettings({ veil }: { veil: Veil }) {
       min={0}
       max={max}
       disabled={!mayChange}
-      onDraft={(shown) => editing.draft(setSolvedCut(veil.id, index, { [field]: shown / factor }, null))}
+      onDraft={(shown) => editing.draft(changeCut(veil.id, index, { [field]: shown / factor, matte: null }))}
       onCommit={(shown) => keyTone(`Set the ${label.toLowerCase()}`, plate, () => ({ [field]: shown / factor }))}
     />
   );

@@ -94,12 +94,6 @@ export const cutInto = (
   change: (id: string, index: number) => Edit,
 ): void => cut(label, plate, intoCut(blank, change));
 
-/** Shows such a change before it is kept. */
-export function draftInto(plate: CutPlate, blank: Cut, change: (id: string, index: number) => Edit): void {
-  const found = veilEdit(plate, intoCut(blank, change));
-  if (found) editing.draft(found.edit);
-}
-
 /** Work on the veil that must wait for a worker, one after the other in the order in which it was asked for. */
 let last: Promise<unknown> = Promise.resolve();
 export function inTurn(work: () => Promise<void>): void {

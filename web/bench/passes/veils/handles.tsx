@@ -7,6 +7,7 @@ import { cutPlate, type CutPlate } from './cutting';
 import { Grafting } from './Grafting';
 import { KeyingTone } from './KeyingTone';
 import { PaintingEdge } from './PaintingEdge';
+import { SolvingMark } from './SolvingMark';
 import { Scribbling } from './Scribbling';
 import { ShadowPainting } from './ShadowPainting';
 import { TouchingUp } from './TouchingUp';
@@ -52,6 +53,7 @@ export function Handles() {
   return (
     <g>
       <Hand plate={plate} />
+      <SolvingMark plate={plate} veil={veil?.id} />
       {look === 'wipe' && <WipeLine />}
     </g>
   );

@@ -1,12 +1,16 @@
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import type { ScribbleCut, ToneCut, Veil } from '../../../../core/passes/veils/schema';
+import { cancelledEdge, cutsKey, isEdgeOld } from '../../../../core/passes/veils/solved';
 import { store } from '../../../store';
 import { editing } from '../../editing';
-import { FakeServer, hash, until } from '../../../testing/fakeServer';
+import { FakeServer, hash, refused, until } from '../../../testing/fakeServer';
 import { cutPlate, type CutPlate } from './cutting';
 import { veilHand } from './hand';
-import { keyTone, proposeFine, scribble, scribbleInFull, solveFine, takeSoftness } from './solving';
-import { left } from '../../benchState';
+import { keyTone, proposeFine, scribble, solveFine, takeSoftness } from './solving';
+import { solver } from './solver';
+import { left, role } from '../../benchState';
+import { changeItem } from '../../../../core/piece/edits/items';
+import { addCut, addVeil } from '../../../../core/piece/edits/veils';
 
 type Mark = ScribbleCut['marks'][number];
 
@@ -19,6 +23,16 @@ function held<Value>() {
   const coming = new Promise<Value>((resolve) => (give = resolve));
   return { coming, give };
 }
+
+const blankScribble: ScribbleCut = {
+  kind: 'scribble',
+  operation: 'add',
+  marks: [],
+  box: null,
+  matte: null,
+  solvedFor: null,
+  coarse: false,
+};
 
 let server: FakeServer;
 const bench = () => store.getState().bench;
@@ -44,58 +58,93 @@ afterEach(async () => {
   globalThis.fetch = realFetch;
 });
 
-test('the first stroke makes a veil, shows a quick cut, and keeps the full one: one entry of history', async () => {
+test('a stroke is part of the piece at once; its cut comes quickly, then in full: one entry of history', async () => {
+  const quick = held<unknown>();
   const full = held<unknown>();
-  server.answers.scribble = ({ quick }) => (quick ? { matte: matte('quick'), turn: 7 } : full.coming);
+  server.answers.scribble = ({ quick: isQuick }) => (isQuick ? quick.coming : full.coming);
   draw(10);
-  await until(() => bench().draft !== null);
-  expect(firstCut()).toMatchObject({ coarse: true, marks: [line(10)] });
-  expect(bench().piece!.veils).toHaveLength(0);
+  expect(bench().piece!.veils[0].cuts[0]).toMatchObject({ marks: [line(10)], matte: null, operation: 'add' });
+  expect(bench()).toMatchObject({ veil: veil().id, history: ['Scribble'], queued: 1 });
+  await until(() => bench().solving !== null);
+  expect(bench().solving).toMatchObject({ stage: 'Solving the cut', done: null, veil: veil().id, at: [10, 50] });
+  quick.give({ matte: matte('quick'), turn: 7 });
+  await until(() => firstCut().matte !== null);
+  expect(firstCut()).toMatchObject({ coarse: true });
+  expect(bench().solving).toMatchObject({ stage: 'Solving the cut in full' });
   full.give({ matte: matte('full'), turn: 7 });
   await solved();
-  expect(firstCut()).toMatchObject({ coarse: false, marks: [line(10)], operation: 'add' });
+  expect(firstCut()).toMatchObject({ coarse: false, marks: [line(10)] });
   expect(nameOf(firstCut().matte)).toBe('full');
-  expect(bench().veil).toBe(veil().id);
+  expect(bench().solving).toBeNull();
   expect(server.labels).toEqual(['Scribble']);
   // The full answer is asked for in the turn of the quick one.
   expect(server.asked.map(({ order }) => order.turn)).toEqual([undefined, 7]);
   expect(server.piece).toEqual(bench().piece);
 });
 
-test('a stroke that comes while the last is solved in full does not wait for it, and holds both', async () => {
-  const never = held<unknown>();
-  server.answers.scribble = ({ quick, marks }) => {
-    const { length } = marks as Mark[];
-    if (quick) return { matte: matte(`quick ${length}`), turn: length };
-    return length === 1 ? never.coming : { matte: matte('full 2'), turn: 2 };
-  };
-  draw(10);
-  await until(() => bench().draft !== null);
-  draw(20);
-  await solved();
-  expect(orders()).toEqual(['quick 1', 'full 1', 'quick 2', 'full 2']);
-  expect(firstCut()).toMatchObject({ coarse: false, marks: [line(10), line(20)] });
-  expect(nameOf(firstCut().matte)).toBe('full 2');
-  expect(server.labels).toEqual(['Scribble', 'Scribble']);
-  // What nothing uses any more is no part of the piece.
-  expect(Object.values(bench().piece!.assets).map(({ name }) => name)).toEqual(['photo', 'full 2']);
-  never.give({ matte: null, turn: 1 });
-});
+/** Answers named by how many strokes they are for. */
+const byCount = ({ quick, marks }: Record<string, unknown>) => {
+  const { length } = marks as Mark[];
+  return { matte: matte(`${quick ? 'quick' : 'full'} ${length}`), turn: length };
+};
 
-test('strokes that come while the first is looked at are solved in full only with the last', async () => {
-  const first = held<unknown>();
-  server.answers.scribble = ({ quick, marks }) => {
-    const { length } = marks as Mark[];
-    return quick && length === 1
-      ? first.coming
-      : { matte: matte(`${quick ? 'quick' : 'full'} ${length}`), turn: length };
-  };
-  for (const x of [10, 20, 30]) draw(x);
+test('a newer stroke waits for nothing: neither for the quick answer to the last one nor for the full one', async () => {
+  const never = held<unknown>();
+  server.answers.scribble = (order) => ((order.marks as Mark[]).length < 3 ? never.coming : byCount(order));
+  draw(10);
   await until(() => server.asked.length === 1);
-  first.give({ matte: matte('quick 1'), turn: 1 });
+  draw(20);
+  await until(() => server.asked.length === 2);
+  draw(30);
   await solved();
   expect(orders()).toEqual(['quick 1', 'quick 2', 'quick 3', 'full 3']);
-  expect(firstCut().marks).toEqual([line(10), line(20), line(30)]);
+  expect(firstCut()).toMatchObject({ coarse: false, marks: [line(10), line(20), line(30)] });
+  expect(server.labels).toEqual(['Scribble', 'Scribble', 'Scribble']);
+});
+
+test('undo takes the stroke back at once, while it is solved and after; what was solved is not solved again', async () => {
+  server.answers.scribble = byCount;
+  draw(10);
+  await solved();
+  draw(20);
+  void editing.step('undo');
+  expect(firstCut().marks).toEqual([line(10)]);
+  await solved();
+  expect(nameOf(firstCut().matte)).toBe('full 1');
+  void editing.step('redo');
+  await solved();
+  expect(nameOf(firstCut().matte)).toBe('full 2');
+  const { length } = server.asked;
+  void editing.step('undo');
+  await solved();
+  expect(nameOf(firstCut().matte)).toBe('full 1');
+  void editing.step('undo');
+  expect(bench().piece!.veils).toEqual([]);
+  void editing.step('redo');
+  await solved();
+  expect(nameOf(firstCut().matte)).toBe('full 1');
+  expect(server.asked).toHaveLength(length);
+  expect(server.piece).toEqual(bench().piece);
+  // The next step of history drops what no state of the piece that can be reached names.
+  draw(30);
+  await solved();
+  expect(Object.values(bench().piece!.assets).map(({ name }) => name)).toContain('full 2');
+});
+
+test('other changes that are made meanwhile are kept, and the cut comes into the piece as it is then', async () => {
+  const quick = held<unknown>();
+  server.answers.scribble = (order) => (order.quick ? quick.coming : byCount(order));
+  draw(10);
+  editing.commit('Soften', changeItem('veils', veil().id, { feather: 7 }));
+  editing.draft(changeItem('veils', veil().id, { feather: 9 }));
+  quick.give({ matte: matte('quick'), turn: 1 });
+  await solved();
+  expect(bench().piece!.veils[0]).toMatchObject({ feather: 7, cuts: [{ coarse: false }] });
+  expect(bench().draft!.veils[0].feather).toBe(9);
+  editing.cancelDraft();
+  void editing.step('undo');
+  void editing.step('undo');
+  expect(bench().piece!.veils).toEqual([]);
 });
 
 test('where nothing says what stands in front the strokes are kept, and what is missing is said', async () => {
@@ -107,35 +156,50 @@ test('where nothing says what stands in front the strokes are kept, and what is 
   expect(orders()).toEqual(['quick 1']);
 });
 
-test('where the full cut is lost the quick one is kept as what it is, and can be solved again', async () => {
-  let isLost = true;
-  server.answers.scribble = ({ quick }) => {
-    if (!quick && isLost) throw new Error('gone');
-    return { matte: matte(quick ? 'quick' : 'full'), turn: 1 };
-  };
+test('where the full cut fails the quick one stays as what it is, and can be tried again', async () => {
+  let isBroken = true;
+  server.answers.scribble = (order) => (!order.quick && isBroken ? refused : byCount(order));
   draw(10);
   await solved();
   expect(firstCut().coarse).toBe(true);
-  expect(nameOf(firstCut().matte)).toBe('quick');
-  isLost = false;
-  scribbleInFull(plate());
+  expect(nameOf(firstCut().matte)).toBe('quick 1');
+  isBroken = false;
+  solver.again();
   await solved();
   expect(firstCut()).toMatchObject({ coarse: false, marks: [line(10)] });
-  expect(nameOf(firstCut().matte)).toBe('full');
+  expect(nameOf(firstCut().matte)).toBe('full 1');
 });
 
-test('a server that is away is told of, nothing half done stays, and the next stroke is solved', async () => {
-  server.answers.scribble = () => {
-    throw new Error('gone');
+test('while the server is away the stroke stays and the cut waits for it; then it is solved', async () => {
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] });
+  let isAway = true;
+  server.answers.scribble = (order) => {
+    if (isAway) throw new Error('gone');
+    return byCount(order);
   };
   draw(10);
+  await until(() => bench().solving?.stage.startsWith('Waiting') === true);
+  expect(bench().solving!.stage).toMatch(/cannot be reached/);
+  expect(bench()).toMatchObject({ problem: null, queued: 1 });
+  expect(firstCut().marks).toEqual([line(10)]);
+  isAway = false;
+  jest.advanceTimersByTime(2500);
+  jest.useRealTimers();
   await solved();
-  expect(bench().problem).toBe('The server cannot be reached.');
-  expect(bench()).toMatchObject({ draft: null, solving: null });
-  server.answers.scribble = ({ quick }) => ({ matte: matte(quick ? 'quick' : 'full'), turn: 1 });
-  draw(20);
+  expect(nameOf(firstCut().matte)).toBe('full 1');
+});
+
+test('what another page left unsolved is solved when the piece is opened; who only watches solves nothing', async () => {
+  server.answers.scribble = byCount;
+  addVeil({ id: 'v', name: 'v', plate: bench().piece!.plates[0].id })(server.piece);
+  addCut('v', { ...blankScribble, marks: [line(5)] })(server.piece);
+  store.dispatch(role('watching'));
+  await editing.open('p');
+  expect(server.asked).toEqual([]);
+  store.dispatch(role('working'));
   await solved();
-  expect(nameOf(firstCut().matte)).toBe('full');
+  expect(nameOf(firstCut().matte)).toBe('full 1');
+  expect(server.labels).toEqual([]);
 });
 
 test('another operation begins a cut of its own; strokes go on with the last cut of theirs', async () => {
@@ -163,6 +227,7 @@ test('a tone key without samples asks nobody; with one it is cut by what the han
   await solved();
   expect(server.asked).toEqual([]);
   keyTone('Key', plate(), () => ({ samples }));
+  await solved();
   keyTone('Reach', plate(), () => ({ chroma: 9 }));
   await solved();
   expect(server.asked.map(({ order }) => [order.samples, order.chroma])).toEqual([
@@ -215,14 +280,15 @@ async function keyedVeilWithEdge(): Promise<void> {
   await solved();
   server.answers['first-look'] = () => ({ matte: matte('first'), front: matte('first front', 'front') });
   server.answers.fine = () => ({ job: { id: 'job-1' } });
+  server.answers['job-1'] = () => ({});
 }
 const band = [{ radius: 12, points: [[5, 5] as [number, number]] }];
 
 test('the fine edge is shown at a first look, told of while it is solved, and kept when it is', async () => {
   await keyedVeilWithEdge();
-  solveFine(plate(), { band });
-  await until(() => bench().solving !== null && bench().draft?.veils[0].fine?.matte !== undefined);
-  expect(bench().draft!.veils[0].fine).toMatchObject({ band });
+  solveFine('Solve the fine edge', { band });
+  await until(() => nameOf(veil().fine?.matte ?? null) === 'first');
+  expect(veil().fine).toMatchObject({ band, solvedFor: '' });
   const job = await FakeEvents.opened.coming;
   job.tell({ state: 'running', done: 0.4, stage: 'Solving the edge' });
   expect(bench().solving).toMatchObject({ done: 0.4, stage: 'Solving the edge', job: 'job-1' });
@@ -233,25 +299,57 @@ test('the fine edge is shown at a first look, told of while it is solved, and ke
   expect(server.labels).toEqual(['Key', 'Solve the fine edge']);
 });
 
-test('a fine edge that is cancelled keeps the band that was painted, unsolved', async () => {
+test('a fine edge that is cancelled keeps the band and the first look, and is not solved again by itself', async () => {
   await keyedVeilWithEdge();
-  solveFine(plate(), { band });
+  solveFine('Solve the fine edge', { band });
   const job = await FakeEvents.opened.coming;
   job.tell({ state: 'cancelled', done: 0.2, stage: '' });
   await solved();
   expect(bench()).toMatchObject({ solving: null, draft: null, problem: null });
-  expect(veil().fine).toMatchObject({ band, matte: null, front: null, solvedFor: null });
+  expect(veil().fine).toMatchObject({ band, solvedFor: cancelledEdge });
+  expect(nameOf(veil().fine!.matte)).toBe('first');
+  expect(isEdgeOld(veil())).toBe(false);
 });
 
-test('a fine edge that fails keeps the piece as it was, and says why', async () => {
+test('a fine edge that fails keeps the band and the first look, says why, and can be tried again', async () => {
   await keyedVeilWithEdge();
-  const before = bench().piece;
-  solveFine(plate(), { band });
+  solveFine('Solve the fine edge', { band });
   const job = await FakeEvents.opened.coming;
   job.tell({ state: 'failed', done: 0.2, stage: '', message: 'The edge is too long.' });
   await solved();
   expect(bench()).toMatchObject({ solving: null, draft: null, problem: 'The edge is too long.' });
-  expect(bench().piece).toBe(before);
+  expect(veil().fine).toMatchObject({ band, solvedFor: '' });
+  FakeEvents.opened = held();
+  solver.again();
+  const another = await FakeEvents.opened.coming;
+  another.tell({ state: 'done', done: 1, stage: '', result: { matte: matte('m'), front: matte('f', 'front') } });
+  await solved();
+  expect(nameOf(veil().fine!.matte)).toBe('m');
+  expect(veil().fine!.solvedFor).toBe(cutsKey(veil().cuts));
+});
+
+test('an edge that is undone while it is solved is given up, and known when it is made again', async () => {
+  await keyedVeilWithEdge();
+  solveFine('Solve the fine edge', { band });
+  const job = await FakeEvents.opened.coming;
+  void editing.step('undo');
+  expect(veil().fine).toBeNull();
+  await until(() => server.asked.some(({ to }) => to === 'job-1'));
+  job.tell({ state: 'cancelled', done: 0.2, stage: '' });
+  await solved();
+  expect(veil().fine).toBeNull();
+  FakeEvents.opened = held();
+  void editing.step('redo');
+  const again = await FakeEvents.opened.coming;
+  again.tell({ state: 'done', done: 1, stage: '', result: { matte: matte('m'), front: matte('f', 'front') } });
+  await solved();
+  const { length } = server.asked;
+  void editing.step('undo');
+  void editing.step('redo');
+  await solved();
+  expect(nameOf(veil().fine!.matte)).toBe('m');
+  expect(server.asked).toHaveLength(length);
+  expect(server.piece).toEqual(bench().piece);
 });
 
 test('where there is no hair or blur it is said; where there is, its band is solved too', async () => {

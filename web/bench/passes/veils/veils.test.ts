@@ -42,6 +42,7 @@ test('the hand goes on with the last cut of its kind and operation', () => {
     marks: [],
     box: null,
     matte: null,
+    solvedFor: null,
     coarse: false,
   });
   const cuts = [scribble('add'), scribble('subtract'), scribble('add')];

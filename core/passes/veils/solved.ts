@@ -1,0 +1,42 @@
+import { contentKey } from '../../graph/node';
+import { memoize } from '../../graph/memoize';
+import type { Cut, ScribbleCut, ToneCut, Veil } from './schema';
+
+/** A cut whose pixels are worked out elsewhere and come into the piece when they are there. */
+export type SolvedCut = ScribbleCut | ToneCut;
+
+export const isSolvedCut = (cut: Cut): cut is SolvedCut => cut.kind === 'scribble' || cut.kind === 'tone';
+
+/** What a cut's pixels follow from, as one key. */
+export const cutKey = memoize((cut: SolvedCut): string =>
+  cut.kind === 'scribble'
+    ? contentKey(cut.kind, cut.marks, cut.box)
+    : contentKey(cut.kind, cut.samples, cut.chroma, cut.lightness, cut.softness, cut.connected),
+);
+
+/** Whether a cut says anything that could be solved. */
+const hasSomething = (cut: SolvedCut): boolean =>
+  cut.kind === 'scribble' ? cut.marks.length > 0 || cut.box !== null : cut.samples.length > 0;
+
+/** How far a cut has come: its pixels are missing or those of an earlier stroke, coarse, or as they shall be. */
+export function stateOf(cut: SolvedCut): 'unsolved' | 'coarse' | 'solved' {
+  const isTaken = cut.solvedFor === null && cut.matte !== null;
+  if (!isTaken && hasSomething(cut) && cut.solvedFor !== cutKey(cut)) return 'unsolved';
+  return cut.kind === 'scribble' && cut.coarse && cut.matte !== null ? 'coarse' : 'solved';
+}
+
+/** What a fine edge follows from beside its band: the cuts, without what only says how far they are solved. */
+export const cutsKey = memoize((cuts: readonly Cut[]): string =>
+  contentKey(cuts.map((cut) => (isSolvedCut(cut) ? { ...cut, solvedFor: undefined } : cut))),
+);
+
+/** Whether the fine edge has been asked for and has not come yet. */
+export const isEdgeAwaited = ({ fine, cuts }: Pick<Veil, 'fine' | 'cuts'>): boolean =>
+  fine !== null && fine.solvedFor === '' && cuts.length > 0;
+
+/** In place of the key where solving was cancelled: there is a first look, or what was there before. */
+export const cancelledEdge = 'cancelled';
+
+/** Whether the fine edge was solved for other cuts than those that are there now. */
+export const isEdgeOld = ({ fine, cuts }: Pick<Veil, 'fine' | 'cuts'>): boolean =>
+  fine !== null && fine.matte !== null && !['', null, cancelledEdge, cutsKey(cuts)].includes(fine.solvedFor);
