@@ -58,9 +58,9 @@ test('answers that are lost cost nothing: the edit and the two behind it are sto
   await setValue(page, 'Rotation', '5');
   await setValue(page, 'Scale', '77');
   await setValue(page, 'Rotation', '6');
-  await page.getByText(/Not saved yet/).waitFor();
   await saved(page);
   await page.unroute(orders);
+  expect(lost).toBe(4);
   expect((await stored()).historyAt).toBe(before + 3);
   expect(await stance()).toMatchObject({ rotation: 6, scale: 0.77 });
   expect(await page.getByText('open in another tab').count()).toBe(0);
@@ -149,6 +149,7 @@ test('a stroke stays, says that it is being solved, and is taken back at once by
   // A reload in the middle of it loses nothing either.
   await page.reload();
   await page.getByTestId('solving').waitFor();
+  await page.getByRole('button', { name: 'Scribble', exact: true }).click();
   expect(await strokes().count()).toBe(1);
   give();
   await whenSolved(page);

@@ -35,7 +35,7 @@ export function OpenBench({ id }: { id: string }) {
   return (
     <BenchContext value={bench}>
       <div className="flex h-dvh min-w-[1024px] flex-col overflow-hidden">
-        <TopStrip onKeys={openKeys} />
+        <TopStrip onKeys={openKeys} isDrawing={sharpRevision === null} />
         <Notices id={id} />
         <div className="flex min-h-0 grow">
           <Ticket />
@@ -106,7 +106,8 @@ function useBenchValue(
     if (materials) renderer.setPiece(onSheet, look, dragging);
   }, [renderer, onSheet, look, dragging, materials]);
   const sharp = materials !== null && shown?.piece === onSheet && shown.look === look;
-  const measures = useMeasures(renderer, isDrafted || tried || !materials ? null : piece, sharp);
+  const { measures, measuredOn } = useMeasures(renderer, isDrafted || tried || !materials ? null : piece, sharp);
+  const isMeasured = measuredOn === piece;
   const lettering = piece.letterings.find((one) => one.id === chosenLettering) ?? null;
   const veil = piece.veils.find((one) => one.id === chosenVeil) ?? null;
   const letters = lettering && lettersOf(lettering);
@@ -122,6 +123,7 @@ function useBenchValue(
       lettersOf,
       letters,
       measures,
+      isMeasured,
       veil,
       renderer,
       tracer,
@@ -138,6 +140,7 @@ function useBenchValue(
       lettersOf,
       letters,
       measures,
+      isMeasured,
       veil,
       renderer,
       tracer,

@@ -24,6 +24,8 @@ export interface Bench {
   lettersOf(lettering: Lettering): Letters | null;
   veil: Veil | null;
   measures: Measures | null;
+  /** Whether they are of the piece as it is shown now. */
+  isMeasured: boolean;
   renderer: SheetRenderer;
   tracer: TraceClient;
   mayChange: boolean;

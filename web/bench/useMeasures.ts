@@ -6,15 +6,25 @@ import type { SheetRenderer } from './workers/renderer';
 /** How long the picture must have been at rest before it is measured, ms. */
 const restMs = 400;
 
-/** What gauges show, measured when the picture has come to rest. @param piece null while it is being changed */
-export function useMeasures(renderer: SheetRenderer, piece: Piece | null, sharp: boolean): Measures | null {
-  const [measures, setMeasures] = useState<Measures | null>(null);
+/**
+ * What gauges show, measured when the picture has come to rest, and the piece that it was measured on.
+ * @param piece null while it is being changed
+ */
+export function useMeasures(
+  renderer: SheetRenderer,
+  piece: Piece | null,
+  sharp: boolean,
+): { measures: Measures | null; measuredOn: Piece | null } {
+  const [measured, setMeasured] = useState<{ measures: Measures | null; measuredOn: Piece | null }>({
+    measures: null,
+    measuredOn: null,
+  });
   useEffect(() => {
     if (!piece || !sharp) return;
     let current = true;
     const timer = window.setTimeout(() => {
       renderer.measure().then(
-        (found) => current && setMeasures(found),
+        (measures) => current && setMeasured({ measures, measuredOn: piece }),
         () => undefined,
       );
     }, restMs);
@@ -23,5 +33,5 @@ export function useMeasures(renderer: SheetRenderer, piece: Piece | null, sharp:
       window.clearTimeout(timer);
     };
   }, [renderer, piece, sharp]);
-  return measures;
+  return measured;
 }

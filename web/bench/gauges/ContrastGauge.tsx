@@ -1,14 +1,16 @@
 import { contrastLimit } from '../../../core/passes/ink/contrast';
 import { useBench } from '../benchContext';
+import { Measured } from './Measured';
+import { NothingYet } from './NothingYet';
 import { Scale } from './Scale';
 
 /** How far each lettering stands off what lies beside its edge. */
 export function ContrastGauge() {
   const { measures, piece } = useBench();
   if (!measures) return <p className="text-faint">The letters are being measured.</p>;
-  if (measures.ink.contrast.length === 0) return <p className="text-faint">Measured once there are words.</p>;
+  if (measures.ink.contrast.length === 0) return <NothingYet hasWords={piece.letterings.length > 0} />;
   return (
-    <div>
+    <Measured>
       <h3 className="mb-1 label">Letters against what is beside their edge</h3>
       {measures.ink.contrast.map(({ lettering: id, difference }) => (
         <Scale
@@ -25,6 +27,6 @@ export function ContrastGauge() {
         The weakest tenth of the contour counts. Below {contrastLimit} the letters are hard to tell from what is beside
         them.
       </p>
-    </div>
+    </Measured>
   );
 }

@@ -1,5 +1,5 @@
 import { Keyboard, Redo2, Undo2 } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { rename } from '../../../core/piece/edits/items';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -10,7 +10,7 @@ import { looked, type Saving } from '../benchState';
 import { editing } from '../editing';
 import { ExportSheet } from './ExportSheet';
 
-export function TopStrip({ onKeys }: { onKeys(): void }) {
+export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boolean }) {
   const { piece, mayChange } = useBench();
   const { history, historyAt, before, saving } = useAppSelector(({ bench }) => bench);
   const [exporting, setExporting] = useState(false);
@@ -57,6 +57,7 @@ export function TopStrip({ onKeys }: { onKeys(): void }) {
         {last ?? 'Nothing done yet'}
       </span>
       <span className="grow" />
+      <DrawingNote isDrawing={isDrawing} />
       <SavingNote saving={saving} />
       <Tip text="The keys: ?">
         <button className="quiet-button" aria-label="The keys" onClick={onKeys}>
@@ -83,6 +84,20 @@ export function TopStrip({ onKeys }: { onKeys(): void }) {
       {exporting && <ExportSheet onClose={() => setExporting(false)} />}
     </header>
   );
+}
+
+/** What comes at once need not be told, ms. */
+const tellAfter = 250;
+
+/** While a part of the picture is still to come. */
+function DrawingNote({ isDrawing }: { isDrawing: boolean }) {
+  const [told, setTold] = useState(false);
+  useEffect(() => {
+    if (!isDrawing) return setTold(false);
+    const timer = window.setTimeout(() => setTold(true), tellAfter);
+    return () => window.clearTimeout(timer);
+  }, [isDrawing]);
+  return told ? <span className="text-faint">Drawing</span> : null;
 }
 
 const clock = (at: number): string =>

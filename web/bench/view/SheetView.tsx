@@ -8,7 +8,6 @@ import { looked } from '../benchState';
 import { viewKeys } from '../keys/entries';
 import { useKeys } from '../keys/useKeys';
 import { drawSheet } from './drawSheet';
-import type { ShownTile } from '../workers/renderer';
 import { ViewportContext, viewOf, zoomedAt, type View, type Viewport } from './viewport';
 
 interface SheetViewProps {
@@ -63,13 +62,12 @@ export function SheetView({ onTiles, sharpRevision, children }: SheetViewProps) 
   const draw = useCallback(() => {
     const context = canvas.current?.getContext('2d', { alpha: false });
     if (!context || !shown) return;
-    const tiles: ShownTile[] = [...renderer.beneath, ...renderer.shown.values()];
     drawSheet(
       context,
       { width: size.width * density, height: size.height * density },
       { width, height },
       { zoom: shown.zoom * density, x: shown.x * density, y: shown.y * density },
-      tiles,
+      [...renderer.shown.values()],
     );
   }, [renderer, shown, size, density, width, height]);
   useEffect(() => {

@@ -21,10 +21,16 @@ export function drawSheet(
   const [width, height] = [Math.round(sheet.width * view.zoom), Math.round(sheet.height * view.zoom)];
   context.fillStyle = clear ??= clearPattern(context);
   context.fillRect(left, top, width, height);
+  context.save();
+  // The picture on show may be that of a larger sheet.
+  context.beginPath();
+  context.rect(left, top, width, height);
+  context.clip();
   for (const { region, scale, bitmap } of tiles) {
     const factor = view.zoom / scale;
+    const isCoarse = bitmap.width < region.width;
     // Whole device px at 1:1; beyond it every px of the sheet is a crisp square, as it will be in the file.
-    context.imageSmoothingEnabled = factor !== 1 && (factor < 1 || scale < 1);
+    context.imageSmoothingEnabled = isCoarse || (factor !== 1 && (factor < 1 || scale < 1));
     const x = left + Math.round(region.x * factor);
     const y = top + Math.round(region.y * factor);
     context.drawImage(
@@ -35,6 +41,7 @@ export function drawSheet(
       top + Math.round((region.y + region.height) * factor) - y,
     );
   }
+  context.restore();
   context.strokeStyle = '#00000055';
   context.strokeRect(left - 0.5, top - 0.5, width + 1, height + 1);
 }

@@ -7,6 +7,7 @@ import type { SharedTileMemory } from '../../../core/pictures/sharedTiles';
 import { compile, type CompiledPiece, type Look } from '../../../core/render/compile';
 import { Evaluator, Outdated } from '../../../core/graph/evaluate';
 import { openMaterials, type Library } from '../../../core/graph/materials';
+import type { Node } from '../../../core/graph/node';
 import { sheetAt } from '../../../core/graph/tiles';
 import {
   averageColour,
@@ -31,7 +32,8 @@ export interface SharedMemory {
 export type RenderOrder =
   | { kind: 'share'; memory: SharedMemory | null }
   | { kind: 'piece'; packed: Package }
-  | { kind: 'tile'; frame: number; region: Region; scale: number; have: string | null }
+  /** `fineness`: it may be drawn with this fraction of its px; `have`: key of the picture that the page has. */
+  | { kind: 'tile'; frame: number; region: Region; scale: number; fineness: number; have: string | null }
   | { kind: 'measure' }
   | { kind: 'stock'; paint: string; side: number }
   | { kind: 'colour'; centre: [number, number]; radius: number }
@@ -100,13 +102,36 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
     return { kind: 'colour', colour: await shadowColour(piece, compiled, evaluator, order.region) };
   if (order.kind === 'colour')
     return { kind: 'colour', colour: await averageColour(compiled, evaluator, order.centre, order.radius) };
-  const { region, scale, frame } = order;
-  const request = { region, scale };
-  const key = compiled.picture.keyAt?.(request) ?? compiled.picture.key;
-  if (key === order.have) return { kind: 'tile', key, bitmap: null };
+  return drawTile(piece, compiled.picture, order);
+}
+
+/** Only what has changed is drawn; the sharp picture of a tile will also do where a coarse one is asked for. */
+async function drawTile(
+  piece: Piece,
+  picture: Node,
+  { frame, region, scale, fineness, have }: Extract<RenderOrder, { kind: 'tile' }>,
+): Promise<RenderAnswer> {
+  const sharpKey = picture.keyAt?.({ region, scale }) ?? picture.key;
+  const key = fineness < 1 ? `${sharpKey} at ${fineness}` : sharpKey;
+  if (have === sharpKey || have === key) return { kind: 'tile', key: have, bitmap: null };
+  const drawn = fineness < 1 ? coarser(region, fineness, sheetAt(piece.sheet, scale * fineness)) : region;
   const isOutdated = (): boolean => newestFrame !== null && Atomics.load(newestFrame, 0) !== frame;
-  const raster = await evaluator.pixels(compiled.picture, request, isOutdated);
-  return { kind: 'tile', key, bitmap: await bitmapOf(raster, region) };
+  const raster = await evaluator.pixels(picture, { region: drawn, scale: scale * fineness }, isOutdated);
+  return { kind: 'tile', key, bitmap: await bitmapOf(raster, drawn) };
+}
+
+/** The px at another scale that cover a region, within the sheet. */
+function coarser({ x, y, width, height }: Region, factor: number, sheet: Region): Region {
+  const [left, top] = [
+    Math.min(Math.floor(x * factor), sheet.width - 1),
+    Math.min(Math.floor(y * factor), sheet.height - 1),
+  ];
+  return {
+    x: left,
+    y: top,
+    width: Math.max(1, Math.min(Math.ceil((x + width) * factor), sheet.width) - left),
+    height: Math.max(1, Math.min(Math.ceil((y + height) * factor), sheet.height) - top),
+  };
 }
 
 async function seeOnStock(piece: Piece, materials: Materials, paint: string, side: number): Promise<SeenOnStock> {

@@ -163,21 +163,25 @@ test('the same piece, looked at in the same way, is not drawn again', async () =
 });
 
 test('while something is dragged and sharp frames are slow, coarser ones are shown; the sharp one follows', async () => {
-  const { pool, renderer, states } = setUp();
+  const { pool, renderer, states, shows } = setUp();
   renderer.setPiece(piece('a'), look, false);
   renderer.setView(1, view);
   await pool.draw('a');
-  // A change of this view takes 100 ms to be drawn sharp: more than a frame may take.
+  // A change of this view takes 110 ms to be drawn sharp: more than a frame may take.
   renderer.setPiece(piece('b'), look, false);
-  jest.advanceTimersByTime(100);
+  jest.advanceTimersByTime(110);
   await pool.draw('b');
   renderer.setPiece(piece('c'), look, true);
-  expect(pool.tiles().map(({ order: { scale } }) => scale)).toEqual([0.5, 0.5]);
+  // The grid stays the same, so that tiles which do not change can stay sharp.
+  expect(pool.tiles().map(({ order: { scale, fineness } }) => [scale, fineness])).toEqual(new Array(6).fill([1, 0.5]));
+  expect(pool.tiles().every(({ order: { have } }) => have === 'b')).toBe(true);
+  await pool.draw('b', 3);
   await pool.draw('c');
+  expect(shows()).toEqual(['b', 'b', 'b', 'c', 'c', 'c']);
   expect(states.at(-1)!.sharp).toBeNull();
   const c = piece('c');
   renderer.setPiece(c, look, false);
-  expect(pool.tiles().every(({ order }) => order.scale === 1)).toBe(true);
+  expect(pool.tiles().every(({ order }) => order.fineness === 1)).toBe(true);
   await pool.draw('c sharp');
   expect(states.at(-1)!.sharp!.piece).toBe(c);
 });
@@ -195,19 +199,51 @@ test('of a drag’s frames each is let finish, and the newest comes next; those 
   expect(told()).toEqual(['a', 'b', 'd']);
 });
 
-test('a slow frame is shown tile by tile; what it replaces at another scale stays beneath until it is whole', async () => {
-  const { pool, renderer, shows } = setUp();
+test('a slow frame is shown tile by tile where nothing is shown yet, and whole where something is', async () => {
+  const { pool, renderer, shows, states } = setUp();
   renderer.setPiece(piece('a'), look, false);
-  renderer.setView(0.5, { x: 0, y: 0, width: 300, height: 250 });
-  await pool.draw('small');
+  renderer.setView(1, { x: 0, y: 0, width: 300, height: 500 });
+  jest.advanceTimersByTime(200);
+  await pool.draw('first', 2);
+  expect(shows()).toEqual(['first', 'first']);
+  await pool.draw('first');
+  // The view moves aside: what comes in is shown as it comes.
   renderer.setView(1, view);
   jest.advanceTimersByTime(200);
-  await pool.draw('large', 2);
-  expect(shows()).toEqual(['large', 'large']);
-  expect(renderer.beneath).toHaveLength(2);
-  await pool.draw('large');
-  expect(shows()).toHaveLength(6);
-  expect(renderer.beneath).toHaveLength(0);
+  await pool.draw('first', 5);
+  expect(shows()).toHaveLength(5);
+  await pool.draw('first');
+  // Another picture, or the same at another scale, is shown when it is whole.
+  renderer.setPiece(piece('b'), look, false);
+  jest.advanceTimersByTime(200);
+  await pool.draw('second', 5);
+  expect(shows()).toEqual(new Array(6).fill('first'));
+  await pool.draw('second');
+  expect(shows()).toEqual(new Array(6).fill('second'));
+  renderer.setView(0.5, { x: 0, y: 0, width: 300, height: 250 });
+  expect(states.at(-1)!.sharp).toBeNull();
+  jest.advanceTimersByTime(200);
+  await pool.draw('small', 1);
+  expect(shows()).toEqual(new Array(6).fill('second'));
+  await pool.draw('small');
+  expect(shows()).toEqual(['small', 'small']);
+});
+
+test('a sheet that becomes smaller cuts its tiles: those at the border are drawn again', async () => {
+  const { pool, renderer } = setUp();
+  renderer.setPiece(piece('a'), look, false);
+  renderer.setView(1, view);
+  await pool.draw('same');
+  renderer.setPiece(blankPiece('a', sheetOf(500, 500)), look, false);
+  // Those of the right column are gone, those of the middle one are narrower.
+  expect(pool.tiles().map(({ order: { region, have } }) => [region.x, region.width, have])).toEqual([
+    [0, 256, 'same'],
+    [256, 244, null],
+    [0, 256, 'same'],
+    [256, 244, null],
+  ]);
+  await pool.draw('same');
+  expect([...renderer.shown.values()].every(({ region }) => region.x + region.width <= 500)).toBe(true);
 });
 
 test('what cannot be drawn is told, and the next change is drawn', async () => {
@@ -249,7 +285,7 @@ test('at rest the coarse picture is drawn ahead, unseen, once for each view', as
   renderer.setView(1, view);
   await pool.draw('a');
   jest.advanceTimersByTime(300);
-  expect(pool.tiles().map(({ order: { scale } }) => scale)).toEqual([0.5, 0.5]);
+  expect(pool.tiles().map(({ order: { fineness } }) => fineness)).toEqual(new Array(6).fill(0.5));
   await pool.draw('coarse');
   expect(shows()).toEqual(new Array(6).fill('a'));
   expect(pool.bitmaps.filter(({ shows: content }) => content === 'coarse').every(({ closed }) => closed)).toBe(true);

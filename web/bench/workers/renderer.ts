@@ -1,5 +1,5 @@
 import type { Piece } from '../../../core/piece/schema';
-import { intersect, scaleRegion, type Region } from '../../../core/pixels/region';
+import { intersect, type Region } from '../../../core/pixels/region';
 import type { Look } from '../../../core/render/compile';
 import type { WorkerPool } from '../../../core/render/workerPool';
 import type { Measures } from '../../../core/render/measure';
@@ -7,7 +7,7 @@ import { renderTile, sheetAt, tilesOver } from '../../../core/graph/tiles';
 import type { PageOrder } from './renderPool';
 import type { RenderAnswer, SeenOnStock } from './renderWorker';
 
-/** A tile that can be drawn: its picture, and what it shows. */
+/** A tile that can be drawn: its picture, perhaps with fewer px than its region has, and what it shows. */
 export interface ShownTile {
   region: Region;
   scale: number;
@@ -26,17 +26,18 @@ interface Frame {
   /** What it was drawn for. */
   view: { scale: number; visible: string };
   scale: number;
-  coarse: boolean;
+  /** What it is drawn at, as a fraction of that scale; the grid of tiles stays the same. */
+  fineness: number;
   startedAt: number;
   missing: Set<string>;
   tiles: Map<string, ShownTile>;
 }
 
 /** While something is dragged and a sharp frame takes longer than this, ms, a half-scale one is shown; */
-const slowFrame = 60;
+const slowFrame = 100;
 /** and where it takes longer than this, a quarter-scale one. */
 const verySlowFrame = 240;
-/** A sharp frame that takes longer than this is shown tile by tile. */
+/** A sharp frame that takes longer than this is shown tile by tile, where nothing else is shown there. */
 const patience = 140;
 
 /** How long nothing must have changed before the coarse picture is drawn ahead, ms. */
@@ -74,9 +75,10 @@ export class SheetRenderer {
   private sharpMs = 0;
   private warming: ReturnType<typeof setTimeout> | undefined;
   private warmed = '';
-  /** Tiles on show, by place; those of an earlier scale stay beneath until the new ones are there. */
+  /** Tiles on show, by place: always of one picture. */
   shown = new Map<string, ShownTile>();
-  beneath: ShownTile[] = [];
+  /** Which picture that is. */
+  private onShow: { revision: number; scale: number } | null = null;
   private shownFor: { revision: number; scale: number; coarse: boolean; visible: string } | null = null;
 
   private changed: (state: FrameState) => void = () => undefined;
@@ -155,14 +157,13 @@ export class SheetRenderer {
     this.dropTiles();
     for (const tile of this.shown.values()) tile.bitmap.close();
     this.shown = new Map();
-    this.dropBeneath();
+    this.onShow = null;
   }
 
   private go(): void {
     if (!this.piece || !this.view) return;
     // A frame of a drag is let finish, so that the picture keeps moving; any other outdated one is dropped.
-    if (this.frame && (this.dragging || this.frame.coarse) && this.frame.scale === this.frameScale(this.frame.coarse))
-      return;
+    if (this.frame && (this.dragging || this.frame.fineness < 1) && this.frame.scale === this.view.scale) return;
     const coarse = this.dragging && this.sharpMs > slowFrame;
     if (!this.isShown(coarse)) this.startFrame(coarse);
   }
@@ -179,17 +180,9 @@ export class SheetRenderer {
     );
   }
 
-  private frameScale(coarse: boolean): number {
-    return this.view!.scale * (coarse ? this.coarseness() : 1);
-  }
-
-  private coarseness(): number {
-    return this.sharpMs > verySlowFrame ? 0.25 : 0.5;
-  }
-
   private startFrame(coarse: boolean): void {
-    const scale = this.frameScale(coarse);
-    const regions = this.tilesAt(scale);
+    const { scale } = this.view!;
+    const regions = this.tilesInView();
     this.dropTiles();
     const frame: Frame = {
       number: ++this.frames,
@@ -197,7 +190,7 @@ export class SheetRenderer {
       scene: { piece: this.piece!, look: this.look },
       view: { scale: this.view!.scale, visible: JSON.stringify(this.view!.visible) },
       scale,
-      coarse,
+      fineness: coarse ? this.coarseness() : 1,
       startedAt: performance.now(),
       missing: new Set(regions.map(placeOf)),
       tiles: new Map(),
@@ -213,10 +206,14 @@ export class SheetRenderer {
     for (const region of regions) this.askTile(frame, region);
   }
 
-  /** The tiles in view at a scale, output px at that scale. */
-  private tilesAt(scale: number): Region[] {
-    const sheet = sheetAt(this.piece!.sheet, scale);
-    const inView = intersect(scaleRegion(this.view!.visible, scale / this.view!.scale), sheet);
+  private coarseness(): number {
+    return this.sharpMs > verySlowFrame ? 0.25 : 0.5;
+  }
+
+  /** The tiles in view, output px. */
+  private tilesInView(): Region[] {
+    const sheet = sheetAt(this.piece!.sheet, this.view!.scale);
+    const inView = intersect(this.view!.visible, sheet);
     return inView ? tilesOver(inView, sheet) : [];
   }
 
@@ -229,9 +226,10 @@ export class SheetRenderer {
     const view = `${this.view.scale} ${JSON.stringify(this.view.visible)}`;
     if (this.warmed === view) return;
     this.warmed = view;
-    const scale = this.view.scale * 0.5;
-    for (const region of this.tilesAt(scale)) {
-      this.pool.ask({ kind: 'tile', frame: this.frames, region, scale, have: null }, this.workerOf(region)).then(
+    const { scale } = this.view;
+    for (const region of this.tilesInView()) {
+      const order = { kind: 'tile', frame: this.frames, region, scale, fineness: 0.5, have: null } as const;
+      this.pool.ask(order, this.workerOf(region)).then(
         (answer) => answer.kind === 'tile' && answer.bitmap?.close(),
         () => undefined,
       );
@@ -245,12 +243,11 @@ export class SheetRenderer {
   private askTile(frame: Frame, region: Region): void {
     const place = placeOf(region);
     const known = this.shown.get(place);
-    const have = known && known.scale === frame.scale ? known : null;
+    // The sheet may have become smaller: then a tile at its border has.
+    const have = known && known.scale === frame.scale && isSameRegion(known.region, region) ? known : null;
+    const { number, scale, fineness } = frame;
     this.pool
-      .ask(
-        { kind: 'tile', frame: frame.number, region, scale: frame.scale, have: have?.key ?? null },
-        this.workerOf(region),
-      )
+      .ask({ kind: 'tile', frame: number, region, scale, fineness, have: have?.key ?? null }, this.workerOf(region))
       .then(
         (answer) => {
           if (answer.kind !== 'tile') return;
@@ -272,14 +269,11 @@ export class SheetRenderer {
       );
   }
 
-  /** Shows what has come of a slow frame, over what was there before. */
+  /** Shows what has come of a slow frame where nothing is shown yet: at first, and where the view has moved to. */
   private showPart(frame: Frame): void {
-    const first = this.shown.values().next().value;
-    if (first && first.scale !== frame.scale) {
-      this.dropBeneath();
-      this.beneath = [...this.shown.values()];
-      this.shown = new Map();
-    }
+    const { revision, scale } = frame;
+    if (this.onShow && (this.onShow.revision !== revision || this.onShow.scale !== scale)) return;
+    this.onShow = { revision, scale };
     for (const [place, tile] of frame.tiles) this.put(place, tile);
     // What was shown before is no longer there as a whole: going back to it means drawing it again.
     this.shownFor = null;
@@ -297,22 +291,17 @@ export class SheetRenderer {
     for (const [place, tile] of this.shown) {
       if (frame.tiles.get(place)?.bitmap !== tile.bitmap) tile.bitmap.close();
     }
-    this.dropBeneath();
     this.shown = frame.tiles;
+    this.onShow = { revision: frame.revision, scale: frame.scale };
     const sameView = this.shownFor?.scale === frame.view.scale && this.shownFor.visible === frame.view.visible;
-    this.shownFor = { revision: frame.revision, coarse: frame.coarse, ...frame.view };
+    this.shownFor = { revision: frame.revision, coarse: frame.fineness < 1, ...frame.view };
     // The first frame of a view fetches what it shows; those after it tell how long a change takes.
-    if (!frame.coarse) this.sharpMs = sameView ? frameMs : 0;
+    if (frame.fineness === 1) this.sharpMs = sameView ? frameMs : 0;
     this.frame = null;
     this.changed({ sharp: this.isShown(false) ? frame.scene : null, frameMs });
     this.go();
     clearTimeout(this.warming);
-    if (!frame.coarse) this.warming = setTimeout(() => this.warm(), warmAfter);
-  }
-
-  private dropBeneath(): void {
-    for (const tile of this.beneath) tile.bitmap.close();
-    this.beneath = [];
+    if (frame.fineness === 1) this.warming = setTimeout(() => this.warm(), warmAfter);
   }
 
   /** Tiles that nobody has begun are not wanted any more. */
@@ -322,3 +311,6 @@ export class SheetRenderer {
 }
 
 const placeOf = (region: Region): string => `${region.x},${region.y}`;
+
+const isSameRegion = (a: Region, b: Region): boolean =>
+  a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;

@@ -4,6 +4,7 @@ import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { ContrastGauge } from '../../gauges/ContrastGauge';
+import { Measured } from '../../gauges/Measured';
 import { Scale } from '../../gauges/Scale';
 import { ppiScale } from '../../gauges/ppi';
 
@@ -12,9 +13,13 @@ export function Gauge() {
   const pictures = (measures?.ink.pictures ?? []).filter((one) => one.lettering === lettering?.id);
   return (
     <div className="flex flex-col gap-4">
-      {pictures.map((picture) => (
-        <PictureGauge key={picture.coat} picture={picture} />
-      ))}
+      {pictures.length > 0 && (
+        <Measured>
+          {pictures.map((picture) => (
+            <PictureGauge key={picture.coat} picture={picture} />
+          ))}
+        </Measured>
+      )}
       <ContrastGauge />
     </div>
   );

@@ -1,11 +1,12 @@
 import { lettersOffSheet } from '../../../../core/passes/stance/gauge';
 import { standingBox } from '../../../../core/type/standing';
 import { useBench } from '../../benchContext';
+import { NothingYet } from '../../gauges/NothingYet';
 
 export function Gauge() {
-  const { letters, piece } = useBench();
+  const { letters, lettering, piece } = useBench();
   const box = letters && standingBox(letters);
-  if (!letters || !box) return <p className="text-faint">Measured once there are words.</p>;
+  if (!letters || !box) return <NothingYet hasWords={lettering !== null && lettering.words.text !== ''} />;
   const { width, height } = piece.sheet;
   const off = lettersOffSheet(letters, piece.sheet);
   const edges: [string, number][] = [

@@ -4,6 +4,8 @@ import type { Point } from '../../../../core/shape/affine';
 import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
+import { Measured } from '../../gauges/Measured';
+import { NothingYet } from '../../gauges/NothingYet';
 import { Scale } from '../../gauges/Scale';
 import { EdgeGauge } from './EdgeGauge';
 
@@ -12,13 +14,9 @@ export function Gauge() {
   return (
     <div>
       {!measures || measures.veils.left.length === 0 ? (
-        <p className="text-faint">
-          {piece.letterings.length > 0 && !measures
-            ? 'The letters are being measured.'
-            : 'Letters are measured once there are words.'}
-        </p>
+        <NothingYet hasWords={piece.letterings.length > 0} />
       ) : (
-        <>
+        <Measured>
           <h3 className="mb-1 label">What is left of each letter</h3>
           {piece.letterings.map((lettering) => {
             const own = measures.veils.left.filter((letter) => letter.lettering === lettering.id);
@@ -37,7 +35,7 @@ export function Gauge() {
           <p className="mt-2 text-faint">Below {leftLimit * 100} % a letter is hard to read.</p>
           <Misreadings />
           <Oddities />
-        </>
+        </Measured>
       )}
       {veil && <EdgeGauge key={veil.id} veil={veil} />}
     </div>

@@ -4,6 +4,8 @@ import { setLines } from '../../../../core/passes/words/render';
 import { gapsOf, oddGaps, oddShare } from '../../../../core/passes/words/spacing';
 import { lengthLabel } from '../../../../core/piece/lengths';
 import { useBench } from '../../benchContext';
+import { Measured } from '../../gauges/Measured';
+import { NothingYet } from '../../gauges/NothingYet';
 import { Scale } from '../../gauges/Scale';
 
 /** Finer than this, ink breaks or fills in when it is printed, mm. */
@@ -12,7 +14,8 @@ const shownGaps = 24;
 
 export function Gauge() {
   const { letters, piece, lettering } = useBench();
-  if (!letters || letters.letters.length === 0) return <p className="text-faint">Measured once there are words.</p>;
+  if (!letters || letters.letters.length === 0)
+    return <NothingYet hasWords={!letters && lettering !== null && lettering.words.text !== ''} />;
   const widths = lineWidths(letters);
   const cap = standingCapHeight(letters);
   return (
@@ -52,7 +55,7 @@ function InkGauge() {
   const { share, finest } = measured;
   const mm = (finest.px / piece.sheet.ppi) * 25.4;
   return (
-    <section>
+    <Measured>
       <h3 className="mb-1 label">Ink</h3>
       <Scale label="Ink in the letters’ boxes" value={share} shown={`${Math.round(share * 100)} %`} full={1} />
       <Scale
@@ -66,7 +69,7 @@ function InkGauge() {
       <p className={mm >= finestPrintable ? 'text-faint' : 'text-ochre'}>
         {finest.px.toFixed(1)} px{mm < finestPrintable ? '; finer lines break or fill in on paper.' : ' on the sheet.'}
       </p>
-    </section>
+    </Measured>
   );
 }
 
