@@ -9,3 +9,9 @@ export function standingBox(letters: Letters): Region | null {
 
 /** The letter size as it stands, sheet px. */
 export const standingEm = ({ size, place }: Pick<Letters, 'size' | 'place'>): number => size * sizeOf(place);
+
+/** The middle of that box; null without ink. */
+export function middleOfStanding(letters: Letters): [number, number] | null {
+  const box = standingBox(letters);
+  return box && [box.x + box.width / 2, box.y + box.height / 2];
+}

@@ -16,7 +16,7 @@ export function Controls() {
   const { width, height } = piece.sheet;
   const set = (label: string, change: Partial<Stance>) => () =>
     void editing.commit(label, changePart(id, 'stance', change));
-  const fit = (width * 0.9) / box.width;
+  const fit = Math.min((width * 0.9) / box.width, (height * 0.9) / box.height);
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap gap-1">
@@ -37,6 +37,7 @@ export function Controls() {
           onClick={set('Fit to the sheet', {
             scale: stance.scale * fit,
             x: width / 2 + (stance.x - box.x - box.width / 2) * fit,
+            y: heightKept(box, fit, height) + (stance.y - box.y - box.height / 2) * fit,
           })}
         >
           Fit to the sheet
@@ -88,4 +89,10 @@ export function Controls() {
       <EchoSettings />
     </div>
   );
+}
+
+/** Where the middle of a box that grows comes to lie down the sheet: where it is, as far as the box stays inside. */
+function heightKept(box: { y: number; height: number }, factor: number, room: number): number {
+  const half = (box.height * factor) / 2;
+  return Math.min(Math.max(box.y + box.height / 2, half), room - half);
 }

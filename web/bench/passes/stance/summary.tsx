@@ -2,6 +2,7 @@ import { stanceHand, type StanceHand } from './hand';
 import { changePart } from '../../../../core/piece/edits/items';
 import { turnedAbout } from '../../../../core/passes/stance/turning';
 import { apply } from '../../../../core/shape/affine';
+import { middleOfStanding } from '../../../../core/type/standing';
 import { middleOf } from '../../../../core/pixels/region';
 import { lengthUnits } from '../../../../core/piece/lengths';
 import { useBench } from '../../benchContext';
@@ -13,6 +14,8 @@ export function Summary() {
   const { id, stance } = lettering;
   const ink = letters?.ink;
   const pivot = letters && ink && apply(letters.place, stance.pivot ?? middleOf(ink));
+  const middle = letters && middleOfStanding(letters);
+  const [x, y] = middle ?? [stance.x, stance.y];
   const more = [
     stance.bend && (stance.bend.kind === 'arc' ? 'bent on an arc' : 'bent in a wave'),
     stance.perspective && 'in perspective',
@@ -21,19 +24,19 @@ export function Summary() {
   ].filter(Boolean);
   return (
     <span>
-      Stands at{' '}
+      Its ink’s middle stands at{' '}
       <EditedValue
         label="Place from the left"
-        value={stance.x}
+        value={x}
         unit="px"
-        edit={(x) => changePart(id, 'stance', { x })}
+        edit={(to) => changePart(id, 'stance', { x: stance.x + to - x })}
       />
       ,{' '}
       <EditedValue
         label="Place from the top"
-        value={stance.y}
+        value={y}
         unit="px"
-        edit={(y) => changePart(id, 'stance', { y })}
+        edit={(to) => changePart(id, 'stance', { y: stance.y + to - y })}
       />
       , turned{' '}
       <EditedValue

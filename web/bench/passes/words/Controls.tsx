@@ -18,6 +18,7 @@ import { LockupSettings } from './LockupSettings';
 import { firstShape, ShapeSettings } from './ShapeSettings';
 import { SpacingButtons } from './SpacingButtons';
 import { saveOutlines } from './saveOutlines';
+import { steadily } from '../../../../core/piece/edits/steady';
 import { changedWords } from './wordsEdit';
 
 const icons = { left: AlignLeft, centre: AlignCenter, right: AlignRight };
@@ -42,7 +43,7 @@ function WordsOf() {
   const bench = useBench();
   const lettering = bench.lettering!;
   const { id, words } = lettering;
-  const set = (change: Partial<Words>) => changePart(id, 'words', change);
+  const set = (change: Partial<Words>) => steadily(id, changePart(id, 'words', change), bench.lettersOf);
   const lineCount = words.text.split('\n').length;
   const fontFamily = useReadableFont();
   const leadingMatters = words.lockup.kind !== 'one-width';

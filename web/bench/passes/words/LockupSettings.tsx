@@ -1,4 +1,5 @@
 import { wordsHand } from './hand';
+import { steadily } from '../../../../core/piece/edits/steady';
 import { changePart } from '../../../../core/piece/edits/items';
 import { lockups, type LockupPart } from '../../../../core/passes/words/lockups';
 import type { Edit } from '../../../../core/piece/edits/edit';
@@ -18,7 +19,7 @@ export function LockupSettings() {
   const { lettering, letters, piece, mayChange } = bench;
   const { id, words } = lettering!;
   const { lockup, size } = words;
-  const set = (next: LockupPart): Edit => changePart(id, 'words', { lockup: next });
+  const set = (next: LockupPart): Edit => steadily(id, changePart(id, 'words', { lockup: next }), bench.lettersOf);
   const width = Math.round(Math.max(size, letters?.ink?.width ?? piece.sheet.width * 0.6));
   const start: Record<LockupPart['kind'], () => LockupPart> = {
     lines: () => ({ kind: 'lines' }),

@@ -84,23 +84,28 @@ describe('faces that help out', () => {
     addLettering(blankLettering('w', 'w', 'KITE', sheet), { kind: 'face', name: 'bowlby-one', sha256: 'a'.repeat(64) }),
   ).piece;
 
+  const bare = { faces, lettersOf: () => null };
+
   test('come with the letters that need them and go with them', () => {
-    const bench = { faces, piece };
+    const bench = { ...bare, piece };
     const greek = applyEdit(piece, changedWords(bench, piece.letterings[0], { text: 'ΚΑΜΙΝΙ طين' })).piece;
     expect(
       Object.values(greek.assets)
         .map(({ name }) => name)
         .sort(),
     ).toEqual(['bowlby-one', 'commissioner-black', 'lalezar']);
-    const latin = applyEdit(greek, changedWords({ faces, piece: greek }, greek.letterings[0], { text: 'KILN' })).piece;
+    const latin = applyEdit(
+      greek,
+      changedWords({ ...bare, piece: greek }, greek.letterings[0], { text: 'KILN' }),
+    ).piece;
     expect(latin.letterings[0].words.fallbacks).toEqual([]);
     expect(Object.keys(latin.assets)).toHaveLength(1);
   });
   test('are not needed where the new face has all', () => {
-    const greek = applyEdit(piece, changedWords({ faces, piece }, piece.letterings[0], { text: 'ΚΑΜΙΝΙ' })).piece;
+    const greek = applyEdit(piece, changedWords({ ...bare, piece }, piece.letterings[0], { text: 'ΚΑΜΙΝΙ' })).piece;
     const changed = applyEdit(
       greek,
-      changedWords({ faces, piece: greek }, greek.letterings[0], { face: faces[2] }),
+      changedWords({ ...bare, piece: greek }, greek.letterings[0], { face: faces[2] }),
     ).piece;
     expect(changed.letterings[0].words.fallbacks).toEqual([]);
     expect(Object.values(changed.assets).map(({ name }) => name)).toEqual(['commissioner-black']);

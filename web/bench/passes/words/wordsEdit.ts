@@ -1,4 +1,5 @@
 import type { Words } from '../../../../core/passes/words/schema';
+import { steadily } from '../../../../core/piece/edits/steady';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { setHelpers, setText } from '../../../../core/piece/edits/letterings';
 import { changePart, setFace } from '../../../../core/piece/edits/items';
@@ -33,19 +34,20 @@ export function faceOf(words: Pick<Words, 'face'>, piece: Piece, faces: readonly
   return faces.find((face) => face.sha256 === sha256);
 }
 
-/** A change of the words that brings the faces along which it needs. */
+/** A change of the words that brings the faces along which it needs, and leaves the block where it is by eye. */
 export function changedWords(
-  { faces, piece }: Pick<Bench, 'faces' | 'piece'>,
+  { faces, piece, lettersOf }: Pick<Bench, 'faces' | 'piece' | 'lettersOf'>,
   { id, words }: Lettering,
   change: Partial<Omit<Words, 'face'>> & { face?: StoredFace },
 ): Edit {
   const { text, face, ...others } = change;
   const chosen = face ?? faceOf(words, piece, faces);
   const { helpers } = helpFor({ ...words, ...change }, chosen, faces);
-  return (draft) => {
+  const edit: Edit = (draft) => {
     if (text !== undefined) setText(id, text)(draft);
     if (face) setFace(id, assetOf(face))(draft);
     changePart(id, 'words', others)(draft);
     if (chosen) setHelpers(id, helpers.map(assetOf))(draft);
   };
+  return steadily(id, edit, lettersOf);
 }
