@@ -44,11 +44,11 @@ async function caretAt(place: number): Promise<void> {
   for (let i = 0; i < place; i++) await page.keyboard.press('ArrowRight');
 }
 
-test('a pair is kerned by hand: Alt and arrows at the caret, the value is shown, all that follows moves', async () => {
+test('a pair is kerned by hand: Alt with a full stop at the caret, the value is shown, all that follows moves', async () => {
   await bareWord(1);
   const before = await findColour(page, brown);
   await caretAt(1);
-  for (let i = 0; i < 8; i++) await page.keyboard.press('Alt+ArrowRight');
+  for (let i = 0; i < 8; i++) await page.keyboard.press('Alt+Period');
   await sharp(page);
   expect(await page.getByTestId('kern').textContent()).toBe('+0.040 em');
   const after = await findColour(page, brown);
@@ -101,7 +101,7 @@ test('every line at one width: ink edge to ink edge', async () => {
   await sharp(page);
   await setValue(page, 'Width of the lockup', '3000');
   await page.getByTestId('mat').focus();
-  await page.keyboard.press('.');
+  await page.keyboard.press('Shift+Comma');
   await sharp(page);
   // Runs of rows that hold ink are the lines; for each, its first and last column. Paper is #e3d3ad, ink #8c3f2b, the
   // mat grey.

@@ -1,4 +1,4 @@
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
 interface QuantityProps {
   /** What the value is, for screen readers and the tooltip. */
@@ -21,7 +21,10 @@ interface QuantityProps {
 /** Typing goes on in a field that has just appeared. */
 const focusAtOnce = (field: HTMLInputElement | null): void => field?.focus();
 
-/** A value in a sentence: click to type it, drag sideways to scrub, arrow keys step (with Shift by ten). */
+/**
+ * A value in a sentence: click or Enter to type it, drag sideways to scrub, arrow keys step (with Shift by ten). Digits
+ * are not taken: they open lines of the ticket wherever the focus is.
+ */
 export function Quantity({
   label,
   value,
@@ -36,9 +39,15 @@ export function Quantity({
   onStep,
 }: QuantityProps) {
   const [typing, setTyping] = useState<string | null>(null);
-  /** Typing was begun by the first character itself, to which the next ones are added. */
-  const begun = useRef(false);
-  const scrub = useRef<{ x: number; from: number; moved: boolean; at: number } | null>(null);
+  const field = useRef<HTMLSpanElement>(null);
+  /** Typing has ended by a key: the focus comes back to the value. */
+  const comesBack = useRef(false);
+  useEffect(() => {
+    if (typing !== null || !comesBack.current) return;
+    comesBack.current = false;
+    field.current?.focus();
+  }, [typing]);
+  const scrub = useRef<{ x: number; from: number; moved: boolean; at: number; focused: Element | null } | null>(null);
   const bounded = (number: number): number => Number(Math.min(max, Math.max(min, number)).toFixed(Math.max(digits, 4)));
   const shown = `${value.toFixed(digits)}${unit && `\u00a0${unit}`}`;
 
@@ -55,11 +64,12 @@ export function Quantity({
         aria-label={label}
         ref={focusAtOnce}
         value={typing}
-        onFocus={(event) => begun.current || event.target.select()}
+        onFocus={(event) => event.target.select()}
         onChange={(event) => setTyping(event.target.value)}
         onBlur={() => finish(true)}
         onKeyDown={(event) => {
           event.stopPropagation();
+          comesBack.current = event.key === 'Enter' || event.key === 'Escape';
           if (event.key === 'Enter') finish(true);
           else if (event.key === 'Escape') finish(false);
         }}
@@ -70,7 +80,8 @@ export function Quantity({
   const down = (event: PointerEvent<HTMLSpanElement>): void => {
     if (disabled || event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
-    scrub.current = { x: event.clientX, from: value, moved: false, at: value };
+    const focused = document.activeElement;
+    scrub.current = { x: event.clientX, from: value, moved: false, at: value, focused };
   };
   const move = (event: PointerEvent): void => {
     const state = scrub.current;
@@ -85,11 +96,11 @@ export function Quantity({
     const state = scrub.current;
     scrub.current = null;
     if (!state) return;
-    if (state.moved) onCommit(state.at);
-    else {
-      begun.current = false;
-      setTyping(value.toFixed(digits));
-    }
+    if (!state.moved) return setTyping(value.toFixed(digits));
+    onCommit(state.at);
+    // Scrubbing is no stay: the keys go on where they were.
+    if (state.focused instanceof HTMLElement && state.focused !== document.body) state.focused.focus();
+    else field.current?.blur();
   };
   const key = (event: KeyboardEvent): void => {
     if (disabled) return;
@@ -98,15 +109,15 @@ export function Quantity({
       event.preventDefault();
       event.stopPropagation();
       (onStep ?? onCommit)(bounded(value + direction * step * (event.shiftKey ? 10 : 1)));
-    } else if (event.key === 'Enter' || /^[\d.-]$/.test(event.key)) {
+    } else if (event.key === 'Enter') {
       event.preventDefault();
       event.stopPropagation();
-      begun.current = event.key !== 'Enter';
-      setTyping(event.key === 'Enter' ? value.toFixed(digits) : event.key);
+      setTyping(value.toFixed(digits));
     }
   };
   return (
     <span
+      ref={field}
       className="value"
       role="spinbutton"
       tabIndex={disabled ? -1 : 0}
@@ -114,7 +125,7 @@ export function Quantity({
       aria-valuenow={value}
       aria-valuetext={shown}
       aria-disabled={disabled}
-      title={`${label}: click to type, drag sideways, or use the arrow keys`}
+      title={`${label}: click or Enter to type, drag sideways, or use the arrow keys`}
       onPointerDown={down}
       onPointerMove={move}
       onPointerUp={up}

@@ -11,7 +11,7 @@ import { polygonsOf } from './contour';
 import { drawCuts, drawMatte } from './cutRaster';
 import { solvedOf, type Cut, type Veil } from './schema';
 import { soften, softenMargin, softest } from './softness/soften';
-import { paintStroke } from './stroke';
+import { touchUpMatte } from './stroke';
 
 /** The coverage of a lettering's letters, one channel; null where there is no such lettering. */
 export type CoverOf = (lettering: string) => Node | null;
@@ -70,8 +70,10 @@ export function matteNode(
         const band = await drawMatte(materials.picture(veil.fine.front), ground, region);
         putIn(matte, await drawMatte(materials.picture(veil.fine.matte), ground, region), band);
       }
+      const base = veil.strokes.length > 0 ? copyOf(matte) : matte;
       for (const stroke of veil.strokes) {
-        paintStroke(matte, region, stroke, toOutput, (stroke.fence && fenced[stroke.fence.lettering]) ?? null);
+        const fence = (stroke.fence && fenced[stroke.fence.lettering]) ?? null;
+        touchUpMatte(matte, base, region, stroke, toOutput, fence);
       }
       return matte;
     },

@@ -137,7 +137,8 @@ const softnessSchema = z.strictObject({
 });
 
 const strokeSchema = z.strictObject({
-  side: z.enum(['front', 'behind']),
+  /** `clear`: as it was before it was brushed. */
+  side: z.enum(['front', 'behind', 'clear']),
   ...lineFields,
   /** Fraction of the radius over which the stroke fades; 0 is a hard brush. */
   softness: z.number().min(0).max(1),

@@ -3,19 +3,62 @@ import { grow, intersect, outerPixels, regionOfPoints, type Region } from '../..
 import { apply, type Affine } from '../../shape/affine';
 import type { Stroke } from './schema';
 
+/** How one stroke of some strength changes a value. */
+type Painting = (value: number, strength: number, at: number) => number;
+
+/** Nearer to 1, or to 0, by the stroke's strength as a fraction of the way: how maps and shadows are painted. */
+const towards: Record<'front' | 'behind', Painting> = {
+  front: (value, strength) => value + (1 - value) * strength,
+  behind: (value, strength) => value * (1 - strength),
+};
+
+/** Less than this is no more than a residue of soft rims. */
+const residue = 0.02;
+
 /**
- * Paints one touch-up stroke into a matte, in place: "front" raises it to 1, "behind" lowers it to 0, fading over the
- * stroke's soft rim. A stroke is kept as a line, so it has the same form at every scale.
- * @param matte one channel, lying at `region` (output px)
- * @param toOutput plate px to output px (upright, one scale)
- * @param fence coverage of the letters that the stroke keeps inside or outside of, lying at `region`; null for none
+ * How a matte is touched up: by the stroke's strength itself, so that the opposite stroke along the same line leaves
+ * nothing of the first, whatever its softness. What is left below 2 % of either end is cleared.
+ * @param base the matte before it was touched up, which `clear` brings back
  */
-export function paintStroke(
+const touchUp = (base: Float32Array): Record<Stroke['side'], Painting> => ({
+  front: (value, strength) => (value + strength > 1 - residue ? 1 : value + strength),
+  behind: (value, strength) => (value - strength < residue ? 0 : value - strength),
+  clear: (value, strength, at) => (strength > 1 - residue ? base[at] : value + (base[at] - value) * strength),
+});
+
+/** Paints a map or a shadow, in place; see `paintWith`. */
+export function paintStroke(map: Raster, region: Region, stroke: Stroke, toOutput: Affine): void {
+  paintWith(towards[stroke.side === 'clear' ? 'behind' : stroke.side], map, region, stroke, toOutput, null);
+}
+
+/**
+ * Touches a matte up, in place: "front" raises it, "behind" lowers it, "clear" brings back what was there before.
+ * @param base the matte before all strokes, lying at `region`
+ */
+export function touchUpMatte(
   matte: Raster,
+  base: Raster,
   region: Region,
   stroke: Stroke,
   toOutput: Affine,
   fence: Raster | null = null,
+): void {
+  paintWith(touchUp(base.data)[stroke.side], matte, region, stroke, toOutput, fence);
+}
+
+/**
+ * Paints one stroke, fading over its soft rim. A stroke is kept as a line, so it has the same form at every scale.
+ * @param matte one channel, lying at `region` (output px)
+ * @param toOutput plate px to output px (upright, one scale)
+ * @param fence coverage of the letters that the stroke keeps inside or outside of, lying at `region`; null for none
+ */
+function paintWith(
+  paint: Painting,
+  matte: Raster,
+  region: Region,
+  stroke: Stroke,
+  toOutput: Affine,
+  fence: Raster | null,
 ): void {
   const points = stroke.points.map((point) => apply(toOutput, point));
   const radius = stroke.radius * Math.hypot(toOutput.a, toOutput.b);
@@ -36,8 +79,7 @@ export function paintStroke(
       const inside = fence === null ? 1 : Math.min(1, fence.data[at]);
       const allowed = fence !== null && stroke.fence?.side === 'outside' ? 1 - inside : inside;
       const strength = t * t * (3 - 2 * t) * stroke.flow * allowed * (pressures ? pressures[y * box.width + x] : 1);
-      matte.data[at] =
-        stroke.side === 'front' ? matte.data[at] + (1 - matte.data[at]) * strength : matte.data[at] * (1 - strength);
+      if (strength > 0) matte.data[at] = paint(matte.data[at], strength, at);
     }
   }
 }

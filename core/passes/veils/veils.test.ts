@@ -8,7 +8,8 @@ import { frontNode } from './front';
 import { seenPart, shareLeft } from './gauge';
 import { matteNode } from './render';
 import { plainStroke, plainVeil, tracedCut, type Contour, type Veil } from './schema';
-import { paintStroke } from './stroke';
+import { copyOf } from '../../pixels/raster';
+import { touchUpMatte } from './stroke';
 import { aroundBorder, endsAtBorder } from './trace/close';
 
 const box = (left: number, top: number, right: number, bottom: number, reverse = false): Contour => {
@@ -86,16 +87,66 @@ test('strokes raise and lower the matte in the order in which they were painted'
   const matte = { width: 60, height: 60, channels: 1 as const, data: new Float32Array(3600) };
   const whole = { x: 0, y: 0, width: 60, height: 60 };
   const identity = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
-  paintStroke(matte, whole, plainStroke({ side: 'front', radius: 20, softness: 0, points: [[30, 30]] }), identity);
+  const blank = copyOf(matte);
+  touchUpMatte(
+    matte,
+    blank,
+    whole,
+    plainStroke({ side: 'front', radius: 20, softness: 0, points: [[30, 30]] }),
+    identity,
+  );
   const area = matte.data.reduce((sum, value) => sum + value, 0);
   expect(Math.abs(area - Math.PI * 400) / (Math.PI * 400)).toBeLessThan(0.005);
-  paintStroke(matte, whole, plainStroke({ side: 'behind', radius: 8, softness: 0, points: [[30, 30]] }), identity);
+  touchUpMatte(
+    matte,
+    blank,
+    whole,
+    plainStroke({ side: 'behind', radius: 8, softness: 0, points: [[30, 30]] }),
+    identity,
+  );
   expect(at(matte, 30, 30)).toBe(0);
   expect(at(matte, 30, 15)).toBe(1);
-  paintStroke(matte, whole, plainStroke({ side: 'front', radius: 10, softness: 1, points: [[30, 30]] }), identity);
+  touchUpMatte(
+    matte,
+    blank,
+    whole,
+    plainStroke({ side: 'front', radius: 10, softness: 1, points: [[30, 30]] }),
+    identity,
+  );
   expect(at(matte, 30, 30)).toBeGreaterThan(0.95);
   expect(at(matte, 30, 36)).toBeGreaterThan(0);
   expect(at(matte, 30, 36)).toBeLessThan(0.6);
+});
+
+test('a mend leaves nothing: the opposite stroke along the same line, and one that clears, bring the cut back', () => {
+  const whole = { x: 0, y: 0, width: 60, height: 60 };
+  const identity = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+  for (const { softness, flow } of [
+    { softness: 0, flow: 1 },
+    { softness: 0.6, flow: 1 },
+    { softness: 1, flow: 0.3 },
+  ]) {
+    // A cut that ends at x = 30, with a border one px wide.
+    const cut = { width: 60, height: 60, channels: 1 as const, data: new Float32Array(3600) };
+    for (let i = 0; i < 3600; i++) cut.data[i] = Math.min(1, Math.max(0, 30.5 - (i % 60)));
+    const points: [number, number][] = [
+      [40, 10],
+      [48, 30],
+      [41, 50],
+    ];
+    // What clears takes all that lies under the lens.
+    const lensOf = (side: string) => (side === 'clear' ? { radius: 9 } : { softness, flow });
+    const painted = (sides: ('front' | 'behind' | 'clear')[]): Float32Array => {
+      const matte = copyOf(cut);
+      for (const side of sides)
+        touchUpMatte(matte, cut, whole, plainStroke({ side, radius: 8, points, ...lensOf(side) }), identity);
+      return matte.data;
+    };
+    expect(Math.max(...painted(['front']).map((value, i) => value - cut.data[i]))).toBeGreaterThan(0.25);
+    expect(painted(['front', 'behind'])).toEqual(cut.data);
+    expect(painted(['behind'])).toEqual(cut.data);
+    expect(painted(['front', 'front', 'clear'])).toEqual(cut.data);
+  }
 });
 
 test('the front colour at a soft edge is that of the veil inside, not of what was behind it', async () => {
@@ -207,7 +258,8 @@ test('a fence keeps a stroke inside or outside of the letters, exactly along the
   };
   const painted = (side: 'inside' | 'outside', flow = 1): number[] => {
     const matte = { ...cover, data: new Float32Array(20) };
-    paintStroke(
+    touchUpMatte(
+      matte,
       matte,
       { x: 0, y: 0, width: 20, height: 1 },
       plainStroke({ side: 'front', radius: 100, flow, points: [[10, 0]], fence: { lettering: 'w', side } }),
@@ -223,7 +275,8 @@ test('a fence keeps a stroke inside or outside of the letters, exactly along the
 
 test('a stroke of a pen is as strong as it was pressed', () => {
   const matte = { width: 100, height: 20, channels: 1 as const, data: new Float32Array(2000) };
-  paintStroke(
+  touchUpMatte(
+    matte,
     matte,
     { x: 0, y: 0, width: 100, height: 20 },
     plainStroke({
@@ -239,5 +292,5 @@ test('a stroke of a pen is as strong as it was pressed', () => {
   );
   expect(matte.data[10 * 100 + 10]).toBeCloseTo(0.2 + 0.8 * (0.5 / 80), 3);
   expect(matte.data[10 * 100 + 50]).toBeCloseTo(0.2 + 0.8 * (40.5 / 80), 3);
-  expect(matte.data[10 * 100 + 89]).toBeCloseTo(0.2 + 0.8 * (79.5 / 80), 3);
+  expect(matte.data[10 * 100 + 79]).toBeCloseTo(0.2 + 0.8 * (69.5 / 80), 3);
 });

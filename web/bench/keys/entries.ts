@@ -15,10 +15,17 @@ export const benchKeys = {
 /** Keys of the sheet's view. */
 export const viewKeys = {
   whole: { keys: [','], shown: ',', does: 'the whole sheet' },
-  chosen: { keys: ['.'], shown: '.', does: 'the chosen lettering' },
+  chosen: { keys: ['Shift+Comma'], shown: 'Shift ,', does: 'the chosen lettering' },
   oneToOne: { keys: ['/'], shown: '/', does: 'one to one' },
+  nearer: { keys: ['Alt+PageUp'], shown: 'Alt Page up', does: 'zoom in' },
+  farther: { keys: ['Alt+PageDown'], shown: 'Alt Page down', does: 'zoom out' },
   pan: { keys: ['Space'], shown: 'space + drag', does: 'move about the sheet; the wheel zooms at the pointer' },
-} as const satisfies Record<string, KeyEntry>;
+  panBy: {
+    keys: ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'].map((arrow) => `Control+${arrow}`),
+    shown: 'Ctrl arrows',
+    does: 'move about the sheet',
+  },
+} satisfies Record<string, KeyEntry>;
 
 /** Keys of whatever the open line holds. */
 export const handKeys = {

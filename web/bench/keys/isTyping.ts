@@ -1,4 +1,4 @@
-const typingRoles = ['spinbutton', 'slider', 'menu', 'menuitem', 'listbox', 'radio'];
+const typingRoles = ['slider', 'menu', 'menuitem', 'listbox', 'radio'];
 
 /** True where keys belong to a field that is being typed in or stepped, not to the sheet. */
 export function isTyping(target: EventTarget | null): boolean {

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { tinykeys, type KeyBindingMap } from 'tinykeys';
 import { isTyping } from './isTyping';
+import { isSingle, singleKeys } from './singleKeys';
 
 /** Some keys, and what they do: a line of the sheet of keys. */
 export interface KeyEntry {
@@ -35,6 +36,7 @@ export function useKeys(bindings: readonly KeyBinding[]): void {
             (event: KeyboardEvent): void => {
               // What lies in front, such as a popover that Escape closes, has used this key already.
               if (event.defaultPrevented || (!entry.whileTyping && isTyping(event.target))) return;
+              if (isSingle(event) && !singleKeys.on) return;
               const act = latest.current[i]?.[1][when];
               if (act && act(event) !== false) event.preventDefault();
             },

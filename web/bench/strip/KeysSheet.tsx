@@ -1,10 +1,24 @@
+import { useState } from 'react';
+import { singleKeys } from '../keys/singleKeys';
 import { Sheet } from '../../ui/Sheet';
 import { keyTable } from './keyTable';
 
 /** All keys, from the one table that they are bound by. */
 export function KeysSheet({ open, onClose }: { open: boolean; onClose(): void }) {
+  const [on, setOn] = useState(singleKeys.on);
   return (
     <Sheet title="Keys" open={open} onClose={onClose} wide>
+      <label className="mb-3 flex items-center gap-2">
+        <input
+          type="checkbox"
+          checked={on}
+          onChange={(event) => {
+            singleKeys.on = event.target.checked;
+            setOn(event.target.checked);
+          }}
+        />
+        keys of a single letter, digit or mark
+      </label>
       <div className="columns-2 gap-6">
         {keyTable().map(({ title, entries }) => (
           <table key={title} className="mb-3 w-full break-inside-avoid">

@@ -8,6 +8,8 @@ import { looked } from '../benchState';
 import { viewKeys } from '../keys/entries';
 import { useKeys } from '../keys/useKeys';
 import { drawSheet } from './drawSheet';
+import { useFingers } from './useFingers';
+import { ZoomControl } from './ZoomControl';
 import { ViewportContext, viewOf, zoomedAt, type View, type Viewport } from './viewport';
 
 interface SheetViewProps {
@@ -100,6 +102,7 @@ export function SheetView({ onTiles, sharpRevision, children }: SheetViewProps) 
 
   useGoTo(shown, size, setView);
   useWheel(mat, shown, setView);
+  useFingers(mat, shown, setView);
   useViewKeys({ shown, size, setView, setPanning, ink: letters?.ink ? letters : null });
   return (
     <div
@@ -126,9 +129,7 @@ export function SheetView({ onTiles, sharpRevision, children }: SheetViewProps) 
             {children}
             {panning && <PanArea />}
           </svg>
-          <div className="pointer-events-none absolute bottom-1 right-2 rounded-sheet bg-ink/60 px-1.5 text-card">
-            {Math.round(viewport.view.zoom * density * 1000) / 10} %
-          </div>
+          <ZoomControl onWhole={() => setView(null)} />
         </ViewportContext>
       )}
     </div>
@@ -166,11 +167,17 @@ function useWheel(
       event.preventDefault();
       if (!latest.current) return;
       const box = element.getBoundingClientRect();
-      const next = zoomedAt(
-        latest.current,
-        [event.clientX - box.left, event.clientY - box.top],
-        latest.current.zoom * Math.exp(-event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.0016)),
-      );
+      const step = event.deltaMode === 1 ? 30 : 1;
+      // Two fingers on a pad that are spread come as a wheel with Ctrl, in small steps.
+      const factor = event.ctrlKey ? 0.01 : 0.0016;
+      const next =
+        Math.abs(event.deltaX) > Math.abs(event.deltaY)
+          ? { ...latest.current, x: latest.current.x - event.deltaX * step }
+          : zoomedAt(
+              latest.current,
+              [event.clientX - box.left, event.clientY - box.top],
+              latest.current.zoom * Math.exp(-event.deltaY * step * factor),
+            );
       latest.current = next;
       setView(next);
     };
@@ -178,6 +185,10 @@ function useWheel(
     return () => element.removeEventListener('wheel', wheel);
   }, [mat, setView]);
 }
+
+/** What one press of a key zooms by, and moves by, CSS px. */
+const keyZoom = 1.25;
+const keyPan = 80;
 
 interface ViewKeys {
   shown: View | null;
@@ -198,6 +209,13 @@ function useViewKeys({ shown, size, setView, setPanning, ink }: ViewKeys): void 
     if (box) setView(viewOf(box, size));
     return box !== null;
   };
+  const zoomBy = (factor: number): void => {
+    if (shown) setView(zoomedAt(shown, [size.width / 2, size.height / 2], shown.zoom * factor));
+  };
+  const panBy = ({ key }: KeyboardEvent): void => {
+    const [x, y] = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[key] ?? [0, 0];
+    if (shown) setView({ ...shown, x: shown.x + x * keyPan, y: shown.y + y * keyPan });
+  };
   // On a button the space bar is the button's.
   const pan = ({ target }: KeyboardEvent): boolean => {
     if (target instanceof HTMLButtonElement) return false;
@@ -208,6 +226,9 @@ function useViewKeys({ shown, size, setView, setPanning, ink }: ViewKeys): void 
     [viewKeys.whole, { down: () => setView(null) }],
     [viewKeys.oneToOne, { down: toOne }],
     [viewKeys.chosen, { down: toChosen }],
+    [viewKeys.nearer, { down: () => zoomBy(keyZoom) }],
+    [viewKeys.farther, { down: () => zoomBy(1 / keyZoom) }],
+    [viewKeys.panBy, { down: panBy }],
     [viewKeys.pan, { down: pan, up: () => setPanning(false) }],
   ]);
   useEffect(() => {

@@ -44,7 +44,7 @@ export function PaintingEdge({ plate }: { plate: CutPlate }) {
     <g>
       {veil?.softness && <SoftnessDots softness={veil.softness} plate={plate} />}
       <BrushArea drag={drag} keyed={keyed} soft={edgeBrush !== 'band'} />
-      {drawing && <LineShape line={drawing.line} plate={plate} active />}
+      {drawing && <LineShape line={drawing} plate={plate} active />}
     </g>
   );
 }

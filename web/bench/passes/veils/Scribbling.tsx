@@ -19,14 +19,11 @@ export function Scribbling({ plate }: { plate: CutPlate }) {
   const found = veil?.cuts[workingCut(veil, 'scribble', operation)] as ScribbleCut | undefined;
   const { asset } = plate;
   useEffect(() => prepareCutting(piece, plate), [asset]); // eslint-disable-line react-hooks/exhaustive-deps
-  const swapped = (alt: boolean): 'front' | 'behind' => (alt === (side === 'front') ? 'behind' : 'front');
   const { drag, drawing, keyed } = useDrawnLine(plate, {
-    end: (line, alt) =>
-      scribble(
-        swapped(alt) === 'front' ? 'Mark what stands in front' : 'Mark what lies behind',
-        plate,
-        ({ marks }) => ({ marks: [...marks, { side: swapped(alt), radius: line.radius, points: line.points }] }),
-      ),
+    end: ({ radius, points }) =>
+      scribble(side === 'front' ? 'Mark what stands in front' : 'Mark what lies behind', plate, ({ marks }) => ({
+        marks: [...marks, { side, radius, points }],
+      })),
   });
   return (
     <g>
@@ -36,7 +33,7 @@ export function Scribbling({ plate }: { plate: CutPlate }) {
           <LineShape line={mark} plate={plate} behind={mark.side === 'behind'} />
         </g>
       ))}
-      {drawing && <LineShape line={drawing.line} plate={plate} behind={swapped(drawing.alt) === 'behind'} active />}
+      {drawing && <LineShape line={drawing} plate={plate} behind={side === 'behind'} active />}
       {found?.box && <BoxShape plate={plate} box={found.box} />}
     </g>
   );

@@ -22,16 +22,16 @@ export function ShadowPainting({ plate }: { plate: CutPlate }) {
   const isLift = shadowBrush === 'far' || shadowBrush === 'near';
   // The shadow lies on the sheet; how far off the veil stands belongs to the veil, wherever it was copied to.
   const ground = isLift ? plate : { ...plate, place: plate.home, scale: Math.hypot(plate.home.a, plate.home.b) };
-  const painted = (shadow: VeilShadow, line: DrawnLine, alt: boolean): VeilShadow => {
-    const isFront = (shadowBrush === 'deepen' || shadowBrush === 'far') !== alt;
+  const painted = (shadow: VeilShadow, line: DrawnLine): VeilShadow => {
+    const isFront = shadowBrush === 'deepen' || shadowBrush === 'far';
     const stroke: Stroke = plainStroke({ ...line, side: isFront ? 'front' : 'behind', softness, flow });
     return isLift
       ? { ...shadow, lifts: [...shadow.lifts, stroke] }
       : { ...shadow, touches: [...shadow.touches, stroke] };
   };
   const { drag, keyed } = useDrawnLine(ground, {
-    draft: (line, alt) => found && editing.draft(found.set(painted(found.shadow, line, alt))),
-    end: (line, alt) => found && editing.commit(undoLabel[shadowBrush], found.set(painted(found.shadow, line, alt))),
+    draft: (line) => found && editing.draft(found.set(painted(found.shadow, line))),
+    end: (line) => found && editing.commit(undoLabel[shadowBrush], found.set(painted(found.shadow, line))),
     cancel: () => editing.cancelDraft(),
   });
   return found ? <BrushArea drag={drag} keyed={keyed} soft /> : null;

@@ -7,26 +7,29 @@ import { BrushArea } from './Brush';
 import { currentVeil, cut, type CutPlate } from './cutting';
 import { useDrawnLine, type DrawnLine } from './drawnLine';
 
+const undoLabels = { front: 'Bring to the front', behind: 'Send behind', clear: 'Clear brushing' };
+
 /** Brushing the matte: bring front or send behind, perhaps only inside or outside of the letters. */
 export function TouchingUp({ plate }: { plate: CutPlate }) {
-  const { side, softness, flow, fence } = veilHand.use('side', 'softness', 'flow', 'fence');
+  const { side, clearing, softness, flow, fence } = veilHand.use('side', 'clearing', 'softness', 'flow', 'fence');
   const { lettering } = useBench();
-  const strokeOf = (line: DrawnLine, alt: boolean): Stroke =>
+  const strokeOf = (line: DrawnLine): Stroke =>
     plainStroke({
       ...line,
-      side: alt === (side === 'front') ? 'behind' : 'front',
-      softness,
-      flow,
+      side: clearing ? 'clear' : side,
+      // What lies under the lens goes whole.
+      softness: clearing ? 0 : softness,
+      flow: clearing ? 1 : flow,
       fence: fence === 'none' || !lettering ? null : { lettering: lettering.id, side: fence },
     });
   const { drag, keyed } = useDrawnLine(plate, {
-    draft: (line, alt) => {
+    draft: (line) => {
       const veil = currentVeil();
-      if (veil) editing.draft(addStroke(veil.id, strokeOf(line, alt)));
+      if (veil) editing.draft(addStroke(veil.id, strokeOf(line)));
     },
-    end: (line, alt) => {
-      const stroke = strokeOf(line, alt);
-      cut(stroke.side === 'front' ? 'Bring to the front' : 'Send behind', plate, (id) => addStroke(id, stroke));
+    end: (line) => {
+      const stroke = strokeOf(line);
+      cut(undoLabels[stroke.side], plate, (id) => addStroke(id, stroke));
     },
     cancel: () => editing.cancelDraft(),
   });

@@ -19,8 +19,8 @@ const tolerance = 0.4;
 
 interface DrawnWork {
   /** While it is being drawn. */
-  draft?(line: DrawnLine, alt: boolean): void;
-  end(line: DrawnLine, alt: boolean): void;
+  draft?(line: DrawnLine): void;
+  end(line: DrawnLine): void;
   cancel?(): void;
 }
 
@@ -30,17 +30,16 @@ export interface KeyedLine {
   end(at: Point): void;
 }
 
-/** Drawing a line on the sheet with the brush. A click with Shift held draws straight from where the last one ended. */
+/** Drawing a line on the sheet with the brush: freely, or straight from where it begins to where it ends. */
 export function useDrawnLine(
   plate: CutPlate,
   { draft, end, cancel }: DrawnWork,
-): { drag: DragHandlers; drawing: { line: DrawnLine; alt: boolean } | null; keyed: KeyedLine } {
-  const { radius } = veilHand.use('radius');
+): { drag: DragHandlers; drawing: DrawnLine | null; keyed: KeyedLine } {
+  const { radius, straightStroke } = veilHand.use('radius', 'straightStroke');
   const { view } = useViewport();
   const points = useRef<[number, number][]>([]);
   const pressures = useRef(new Map<[number, number], number>());
-  const lastEnd = useRef<[number, number] | null>(null);
-  const [drawing, setDrawing] = useState<{ line: DrawnLine; alt: boolean } | null>(null);
+  const [drawing, setDrawing] = useState<DrawnLine | null>(null);
   const lineNow = (): DrawnLine => {
     const kept = simplify(points.current, tolerance / (view.zoom * plate.scale));
     const reported = kept.map((point) => pressures.current.get(point as [number, number]));
@@ -64,18 +63,17 @@ export function useDrawnLine(
       take(at, pressure);
       return null;
     },
-    move: ({ to, alt, pressure }) => {
+    move: ({ to, pressure }) => {
+      if (straightStroke) points.current.length = 1;
       take(to, pressure);
       const line = lineNow();
-      setDrawing({ line, alt });
-      draft?.(line, alt);
+      setDrawing(line);
+      draft?.(line);
     },
-    end: ({ alt, shift, moved }) => {
-      if (!moved && shift && lastEnd.current) points.current.unshift(lastEnd.current);
+    end: () => {
       const line = lineNow();
-      lastEnd.current = points.current[points.current.length - 1];
       setDrawing(null);
-      end(line, alt);
+      end(line);
     },
     cancel: () => {
       setDrawing(null);
@@ -87,15 +85,15 @@ export function useDrawnLine(
       if (!drawing) points.current = [];
       take(at, null);
       const line = lineNow();
-      setDrawing({ line, alt: false });
-      draft?.(line, false);
+      setDrawing(line);
+      draft?.(line);
     },
     end(at) {
       if (!drawing) points.current = [];
       take(at, null);
       const line = lineNow();
       setDrawing(null);
-      end(line, false);
+      end(line);
     },
   };
   return { drag, drawing, keyed };

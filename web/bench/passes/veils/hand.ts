@@ -44,6 +44,10 @@ export interface VeilHand {
   straight: boolean;
   /** The next segment of a trace is a smooth curve. */
   smooth: boolean;
+  /** A touch-up stroke takes brushing away, instead of bringing front or sending behind. */
+  clearing: boolean;
+  /** Strokes of the brush are straight. */
+  straightStroke: boolean;
   side: 'front' | 'behind';
   /** Brush radius, sheet px. */
   radius: number;
@@ -65,6 +69,8 @@ export const veilHand = createHand<VeilHand>('veils', {
   fence: 'none',
   straight: false,
   smooth: false,
+  straightStroke: false,
+  clearing: false,
   side: 'front',
   radius: 24,
   softness: 0.6,

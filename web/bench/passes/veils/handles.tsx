@@ -26,19 +26,14 @@ const hands: Record<VeilTool, ComponentType<{ plate: CutPlate }>> = {
   graft: Grafting,
 };
 
-const bounded = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
-
 /** Keys of the brush, whatever it paints. */
 function useBrushKeys(): void {
-  const resize = (factor: number): void => veilHand.set({ radius: bounded(veilHand.get().radius * factor, 0.5, 2000) });
-  const soften = (by: number): void => veilHand.set({ softness: bounded(veilHand.get().softness + by, 0, 1) });
-  const swap = (): void => veilHand.set({ side: veilHand.get().side === 'front' ? 'behind' : 'front' });
+  const swap = (): void =>
+    veilHand.set({ side: veilHand.get().side === 'front' ? 'behind' : 'front', clearing: false });
+  const hold = (on: boolean) => () => veilHand.set({ straightStroke: on });
   useKeys([
     [veilKeys.swap, { down: swap }],
-    [veilKeys.smaller, { down: () => resize(1 / 1.15) }],
-    [veilKeys.larger, { down: () => resize(1.15) }],
-    [veilKeys.harder, { down: () => soften(-0.1) }],
-    [veilKeys.softer, { down: () => soften(0.1) }],
+    [veilKeys.straight, { down: ({ repeat }) => !repeat && hold(true)(), up: hold(false) }],
   ]);
 }
 

@@ -8,10 +8,12 @@ export const veilKeys = {
   swap: {
     keys: ['q', 'Shift+Q'],
     shown: 'Q',
-    does: 'brush: swap bring front and send behind; hold Alt for one stroke',
+    does: 'brush: swap bring front and send behind',
   },
-  smaller: { keys: ['-'], shown: '-', does: 'brush: smaller' },
-  larger: { keys: ['='], shown: '=', does: 'brush: larger' },
-  harder: { keys: ['_', 'Shift+_'], shown: 'Shift -', does: 'brush: harder' },
-  softer: { keys: ['+', 'Shift++'], shown: 'Shift =', does: 'brush: softer' },
+  lens: {
+    keys: ['r', 'Shift+R'],
+    shown: 'R held',
+    does: 'brush: move away from the middle to open the lens, sideways for its softness',
+  },
+  straight: { keys: ['l', 'Shift+L'], shown: 'L held', does: 'brush: straight strokes' },
 } as const satisfies Record<string, KeyEntry>;

@@ -60,7 +60,8 @@ const options: Record<VeilTool, () => ReactNode> = {
   edge: EdgeOptions,
   'touch-up': () => (
     <>
-      <SideChoice front="Bring front" behind="Send behind" />
+      <TouchUpChoice />
+      <StraightStrokes />
       <Size />, soft <Softness />
     </>
   ),
@@ -114,7 +115,7 @@ function Toggle<Key extends keyof VeilHand>({
   );
 }
 
-const swapTip = 'Q swaps; hold Alt to swap for one stroke';
+const swapTip = 'Q swaps';
 
 const SideChoice = ({ front, behind }: { front: string; behind: string }) => (
   <>
@@ -132,6 +133,57 @@ function Size() {
   const set = (value: number) => veilHand.set({ radius: value / 2 });
   return <Quantity label="Brush size" value={radius * 2} unit="px" min={1} max={4000} onDraft={set} onCommit={set} />;
 }
+
+/** What a touch-up stroke does, and whether it keeps to the letters' edge. */
+function TouchUpChoice() {
+  const { side, clearing, fence } = veilHand.use('side', 'clearing', 'fence');
+  const { lettering } = useBench();
+  const choices = [
+    { name: 'Bring front', on: !clearing && side === 'front', hand: { side: 'front', clearing: false } },
+    { name: 'Send behind', on: !clearing && side === 'behind', hand: { side: 'behind', clearing: false } },
+    { name: 'Clear brushing', on: clearing, hand: { clearing: true } },
+  ] as const;
+  return (
+    <>
+      {choices.map(({ name, on, hand }) => (
+        <button
+          key={name}
+          className="plain-button"
+          title={swapTip}
+          aria-pressed={on}
+          onClick={() => veilHand.set(hand)}
+        >
+          {name}
+        </button>
+      ))}
+      {lettering && (
+        <button
+          className="plain-button"
+          title="Strokes end at the letters’ edge"
+          aria-pressed={fence === 'inside'}
+          onClick={() => veilHand.set({ fence: fence === 'inside' ? 'none' : 'inside' })}
+        >
+          Hold to the letters
+        </button>
+      )}
+    </>
+  );
+}
+
+/** Strokes straight from where they begin to where they end. */
+const StraightStrokes = () => {
+  const { straightStroke } = veilHand.use('straightStroke');
+  return (
+    <button
+      className="plain-button"
+      aria-pressed={straightStroke}
+      title="Straight strokes; for one stroke hold L"
+      onClick={() => veilHand.set({ straightStroke: !straightStroke })}
+    >
+      Straight
+    </button>
+  );
+};
 
 function Softness() {
   const { softness } = veilHand.use('softness');
@@ -184,8 +236,9 @@ function ScribbleOptions() {
       >
         Box
       </button>
+      <StraightStrokes />
       <Size />
-      <Hint>Draw roughly over it; the cut is solved after each stroke. Q swaps.</Hint>
+      <Hint>Draw roughly over it; the cut is solved while you go on. Q swaps.</Hint>
     </>
   );
 }
@@ -236,10 +289,10 @@ function ShadowOptions() {
     return <Hint>This veil throws no shadow yet: unfold line 3 and throw one.</Hint>;
   return (
     <>
-      <Toggle field="shadowBrush" value="deepen" title="Hold Alt to erase">
+      <Toggle field="shadowBrush" value="deepen">
         Deepen
       </Toggle>
-      <Toggle field="shadowBrush" value="clear" title="Hold Alt to deepen">
+      <Toggle field="shadowBrush" value="clear">
         Erase
       </Toggle>
       <Toggle field="shadowBrush" value="far" title="The veil stands far off here: the shadow falls wider and softer">

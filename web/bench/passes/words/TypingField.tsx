@@ -52,7 +52,7 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
    * baseline.
    */
   const adjust = (event: React.KeyboardEvent<HTMLTextAreaElement>): boolean => {
-    const direction = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    const direction = { Comma: [-1, 0], Period: [1, 0], Semicolon: [0, -1], Quote: [0, 1] }[event.code];
     if (!direction || !event.altKey) return false;
     // Whatever comes of it, these keys must not lead the browser to another page.
     const now = editing.shown?.letterings.find((one) => one.id === id)?.words;
