@@ -247,6 +247,30 @@ test.each([0.1, 0.3, 0.5, 0.7, 0.9])('a halftone prints as much area as light %p
   }
 });
 
+test('a halftone of tones about the middle has no hard corners, and covers as much as there is dark', async () => {
+  // Light that wanders between 0.44 and 0.56, so that single cells fall to either side of the half.
+  const light = (x: number, y: number): number => 0.5 + 0.03 * Math.sin(x * 0.9) + 0.03 * Math.cos(y * 1.3 + x * 0.4);
+  const grey = paintedNode('grey', (x, y) => {
+    const tone = encodeExact(light(x, y));
+    return [tone, tone, tone, 1];
+  });
+  const halftone = coat({ kind: 'halftone', motif: 'dots', colour: '#000', ground: '#fff', pitch: 0.25, angle: 20 });
+  for (const scale of [0.5, 1, 4]) {
+    const out = await draw([coat({ kind: 'plate' }), halftone], three, scale, { ...scene, photo: grey, below: grey });
+    const value = (x: number, y: number): number => out.data[(y * out.width + x) * 4];
+    let [corners, sum, count] = [0, 0, 0];
+    for (let y = 1; y < 40 * scale - 2; y++)
+      for (let x = 1; x < 40 * scale - 2; x++) {
+        // A corner of a hard square: of four px three are of one colour and the fourth of the other.
+        const four = [value(x, y), value(x + 1, y), value(x, y + 1), value(x + 1, y + 1)].sort((one, two) => one - two);
+        corners += Number((four[0] < 0.02 && four[1] > 0.98) || (four[2] < 0.02 && four[3] > 0.98));
+        [sum, count] = [sum + value(x, y), count + 1];
+      }
+    expect(corners).toBe(0);
+    expect(Math.abs(sum / count - 0.5)).toBeLessThan(0.04);
+  }
+});
+
 test('patterns keep to their two colours and their balance, at any scale, and to their seed', async () => {
   for (const motif of ['stripes', 'checks', 'dots', 'waves']) {
     for (const scale of [1, 3]) {

@@ -6,7 +6,7 @@ import { eachPlace, type CoatGround } from './ground';
 import type { HalftoneCoat } from './schema';
 
 /** Looked up once: the loops are hot. */
-const { min, max, round, hypot, abs, sqrt, cos, sin, floor, PI } = Math;
+const { min, max, round, hypot, abs, cos, sin, floor, PI } = Math;
 
 /** How far around a region the coats below must be known, lettering px. */
 export const halftoneReach = ({ pitch }: HalftoneCoat, capHeight: number): number => 1.5 * pitch * capHeight;
@@ -38,9 +38,10 @@ export function paintHalftone(coat: HalftoneCoat, place: CoatGround): Raster {
       0.0722 * decode(below.data[at + 2] / alpha);
     return min(1, max(0, (light * alpha + 1 - alpha - 0.5) * coat.contrast + 0.5));
   };
+  const smoothTone = betweenCells(toneAt);
   eachPlace(place, (x, y, at) => {
     const [u, v] = [x * dx + y * dy, y * dx - x * dy];
-    const share = coat.motif === 'dots' ? dotAt(u, v, px, toneAt) : lineAt(u, v, px, toneAt);
+    const share = coat.motif === 'dots' ? dotAt(u, v, px, 1 - smoothTone(u, v)) : lineAt(u, v, px, toneAt);
     for (let c = 0; c < 3; c++) out.data[at + c] = ink[c] * ink[3] * share + ground[c] * ground[3] * (1 - share);
     out.data[at + 3] = ink[3] * share + ground[3] * (1 - share);
   });
@@ -50,18 +51,68 @@ export function paintHalftone(coat: HalftoneCoat, place: CoatGround): Raster {
 const clamp = (value: number): number => min(1, max(0, value));
 
 /**
- * Dots of two screens that lie between one another: dark dots on light up to half the area, light dots on dark beyond.
+ * The tone between the middles of the cells around a place, bilinear: so no cell ends hard beside another. Places are
+ * asked for side by side, so the last cell's corners are kept.
  */
-function dotAt(u: number, v: number, px: number, toneAt: (u: number, v: number) => number): number {
-  const [cx, cy] = [round(u), round(v)];
-  const dark = 1 - toneAt(cx, cy);
-  const [hx, hy] = [floor(u) + 0.5, floor(v) + 0.5];
-  const light = toneAt(hx, hy);
-  const dot = dark <= 0 ? 0 : clamp((sqrt(min(dark, 0.5) / PI) - hypot(u - cx, v - cy)) / px + 0.5);
-  // Above half, the gaps between the dots are dots of their own.
-  if (dark <= 0.5) return dot;
-  if (light >= 0.5) return 0;
-  return light <= 0 ? 1 : 1 - clamp((sqrt(light / PI) - hypot(u - hx, v - hy)) / px + 0.5);
+function betweenCells(toneAt: (u: number, v: number) => number): (u: number, v: number) => number {
+  let [column, row] = [NaN, NaN];
+  let [a, b, c, d] = [0, 0, 0, 0];
+  return (u, v) => {
+    const [left, top] = [floor(u), floor(v)];
+    if (left !== column || top !== row) {
+      [column, row] = [left, top];
+      [a, b, c, d] = [toneAt(left, top), toneAt(left + 1, top), toneAt(left, top + 1), toneAt(left + 1, top + 1)];
+    }
+    const [x, y] = [u - left, v - top];
+    return (a * (1 - x) + b * x) * (1 - y) + (c * (1 - x) + d * x) * y;
+  };
+}
+
+/**
+ * The height of the screen's hill above which a share of a cell's area lies, for shares in even steps: the area where
+ * (cos a + cos b) / 2 is above t is 1 / pi^2 times the integral of acos(2 t - cos a) over a from 0 to pi.
+ */
+const heights = ((): Float64Array => {
+  const [steps, parts] = [1024, 512];
+  const areaAbove = (t: number): number => {
+    let sum = 0;
+    for (let i = 0; i < parts; i++) sum += Math.acos(max(-1, min(1, 2 * t - cos(((i + 0.5) / parts) * PI))));
+    return sum / parts / PI;
+  };
+  return Float64Array.from({ length: steps + 1 }, (_, step) => {
+    let [low, high] = [-1, 1];
+    for (let i = 0; i < 40; i++) {
+      const middle = (low + high) / 2;
+      if (areaAbove(middle) > step / steps) low = middle;
+      else high = middle;
+    }
+    return (low + high) / 2;
+  });
+})();
+
+function heightOf(share: number): number {
+  const at = share * (heights.length - 1);
+  const below = min(heights.length - 2, floor(at));
+  return heights[below] + (heights[below + 1] - heights[below]) * (at - below);
+}
+
+/** Where a px is this large, pitches, dots begin to be finer than it can show, and where they are only a tone. */
+const [fadeFrom, fadeTo] = [0.4, 0.8];
+
+/**
+ * Dark dots that grow on light until they meet at their corners at half the area, and leave light dots beyond: where
+ * the hill (cos 2 pi u + cos 2 pi v) / 2 is above the height that leaves the area asked for.
+ */
+function dotAt(u: number, v: number, px: number, dark: number): number {
+  if (dark <= 0 || dark >= 1) return clamp(dark);
+  if (px >= fadeTo) return dark;
+  const [a, b] = [2 * PI * u, 2 * PI * v];
+  const above = (cos(a) + cos(b)) / 2 - heightOf(dark);
+  // How far off the edge is: by the slope there, which is none on hill tops and in the passes between them.
+  const slope = max(PI * hypot(sin(a), sin(b)), 0.5);
+  const dot = clamp(above / (slope * px) + 0.5);
+  const tone = clamp((px - fadeFrom) / (fadeTo - fadeFrom));
+  return dot + (dark - dot) * tone;
 }
 
 function lineAt(u: number, v: number, px: number, toneAt: (u: number, v: number) => number): number {
