@@ -40,7 +40,7 @@ test('a face is brought in, set in a word, cannot be taken out while it is in us
   await page.getByText('"letter.ttf" is not a face. Inky Veil reads TTF, OTF, WOFF and WOFF2.').waitFor();
   await page.getByText('"cut.woff2" cannot be used. The file is damaged').waitFor();
   await page.goto(`${studio.url}/piece/demo-woven/1`);
-  await page.getByRole('button', { name: 'Face', exact: true }).click();
+  await page.getByRole('button', { name: /^Face: / }).click();
   await page.getByRole('button', { name: /Young Serif/ }).click();
   await page.getByText('Set in Young Serif').waitFor();
   await saved(page);

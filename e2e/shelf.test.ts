@@ -16,7 +16,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const card = (name: string) => page.getByRole('button', { name: `Open ${name}`, exact: true });
 const more = async (name: string, choice: string): Promise<void> => {
-  await page.getByRole('button', { name: `What to do with ${name}`, exact: true }).click();
+  await page.getByRole('button', { name: `more: what to do with ${name}`, exact: true }).click();
   await page.getByRole('menuitem', { name: choice }).click();
 };
 

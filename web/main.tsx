@@ -9,6 +9,7 @@ import { BenchPage } from './bench/BenchPage';
 import { guardLeaving } from './bench/editing';
 import { publishFacts } from './bench/facts';
 import { FacesPage } from './faces/FacesPage';
+import { NothingHere } from './NothingHere';
 import { ShelfPage } from './shelf/ShelfPage';
 import { store } from './store';
 import './styles.css';
@@ -31,7 +32,8 @@ createRoot(document.getElementById('root')!).render(
           <Routes>
             <Route path="/piece/:id/:line?" element={<BenchPage />} />
             <Route path="/faces" element={<FacesPage />} />
-            <Route path="*" element={<ShelfPage />} />
+            <Route path="/" element={<ShelfPage />} />
+            <Route path="*" element={<NothingHere />} />
           </Routes>
         </BrowserRouter>
       </Tooltip.Provider>

@@ -66,6 +66,21 @@ export interface PassDocument<Part> {
   without?(draft: Part, isGone: (id: string) => boolean): Part;
   /** When the words of a lettering change. */
   retyped?(draft: Part, retyping: Retyping): void;
+  /** When the sheet takes another size and the design goes along: whatever is in sheet px. */
+  resized?(draft: Part, resizing: Resizing): void;
+}
+
+/** How a part of the design goes along with the sheet: scaled, and every point to a new place; sheet px. */
+export interface GoingAlong {
+  factor: number;
+  at(point: readonly [number, number]): [number, number];
+}
+
+/** A sheet that takes another size. Photographs that cover it cover it again; all else is scaled as far as it fits. */
+export interface Resizing {
+  design: GoingAlong;
+  /** Of a photograph, and of what belongs to it. @param id of the plate */
+  plate(id: string): GoingAlong;
 }
 
 /**

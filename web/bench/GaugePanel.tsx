@@ -1,23 +1,25 @@
 import { PanelRightClose, PanelRightOpen } from 'lucide-react';
-import { useAppDispatch, useAppSelector } from '../store';
+import { useAppSelector } from '../store';
 import { Tip } from '../ui/Tip';
 import { useBench } from './benchContext';
-import { looked } from './benchState';
+import { foldGauges } from './gauges/foldGauges';
 import { passesOfLine } from './passes';
 
 /** What is measured for the open line. */
 export function GaugePanel() {
   const { line } = useBench();
-  const folded = useAppSelector(({ bench }) => bench.gaugesFolded);
-  const dispatch = useAppDispatch();
+  const isPutAway = useAppSelector(({ bench }) => bench.gaugesFolded);
   const passes = passesOfLine(line);
   const gauges = passes.flatMap(({ name, Gauge }) => (Gauge ? [<Gauge key={name} />] : []));
+  // Where there is nothing to say they fold by themselves.
+  const folded = isPutAway || gauges.length === 0;
   const toggle = (
-    <Tip text={folded ? 'Unfold the gauges: G' : 'Fold the gauges: G'}>
+    <Tip text={tipOf(gauges.length, folded)}>
       <button
         className="quiet-button"
         aria-label={folded ? 'Unfold the gauges' : 'Fold the gauges'}
-        onClick={() => dispatch(looked({ gaugesFolded: !folded }))}
+        disabled={gauges.length === 0}
+        onClick={foldGauges}
       >
         {folded ? <PanelRightOpen size={15} aria-hidden /> : <PanelRightClose size={15} aria-hidden />}
       </button>
@@ -27,19 +29,18 @@ export function GaugePanel() {
   return (
     <aside
       aria-label="Gauges"
-      className="flex w-[236px] shrink-0 flex-col overflow-y-auto border-l border-rule bg-card"
+      className="flex w-[236px] shrink-0 max-[1150px]:w-52 flex-col overflow-y-auto border-l border-rule bg-card"
     >
       <div className="flex min-h-8 items-center justify-between border-b border-rule pl-3 pr-1">
         <h2 className="label">Gauges{passes.length > 0 && ` of ${passes[0].title.toLowerCase()}`}</h2>
         {toggle}
       </div>
-      <div className="p-3">
-        {passes.length > 0 ? (
-          gauges
-        ) : (
-          <p className="text-faint">Open a line of the ticket to see what is measured for it.</p>
-        )}
-      </div>
+      <div className="p-3">{gauges}</div>
     </aside>
   );
+}
+
+function tipOf(gauges: number, folded: boolean): string {
+  if (gauges === 0) return 'Nothing is measured here; open a line of the ticket that has gauges';
+  return folded ? 'Unfold the gauges: G' : 'Fold the gauges: G';
 }

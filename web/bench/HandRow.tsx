@@ -9,15 +9,15 @@ export function HandRow({ line }: { line: number | null }) {
   const withOptions = passes.flatMap(({ name, HandOptions }) => (HandOptions ? [<HandOptions key={name} />] : []));
   return (
     <div
-      className="relative flex h-9 shrink-0 items-center gap-2 whitespace-nowrap border-b border-rule bg-desk px-3"
+      className="relative flex min-h-9 shrink-0 items-center gap-2 whitespace-nowrap border-b border-rule bg-desk px-3 py-0.5"
       role="group"
       aria-label="Hand tools"
     >
-      <div className="flex min-w-0 grow items-center gap-2 overflow-hidden">
+      <div className="flex min-w-0 grow flex-wrap items-center gap-x-2 gap-y-0.5">
         {withTools.length > 0 ? (
           withTools
         ) : (
-          <span className="text-faint">
+          <span className="truncate text-faint">
             {line === null
               ? 'Open a line of the ticket to work on it: press its digit, or click it.'
               : 'This line has no tools on the sheet: its settings are in the ticket.'}
@@ -27,7 +27,7 @@ export function HandRow({ line }: { line: number | null }) {
       <UnderWay />
       {/* Over the mat, so that the sheet stays where it is. */}
       {withOptions.length > 0 && (
-        <div className="absolute left-0 top-full z-10 flex h-9 max-w-full items-center gap-2 overflow-hidden rounded-br-sheet border-b border-r border-rule bg-desk px-3">
+        <div className="absolute left-0 top-full z-10 flex min-h-9 max-w-full flex-wrap items-center gap-x-2 gap-y-0.5 rounded-br-sheet border-b border-r border-rule bg-desk px-3">
           {withOptions}
         </div>
       )}

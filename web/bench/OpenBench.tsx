@@ -34,7 +34,7 @@ export function OpenBench({ id }: { id: string }) {
   const takeDropped = (event: React.DragEvent): void => void takeFiles(bench, [...event.dataTransfer.files], failed);
   return (
     <BenchContext value={bench}>
-      <div className="flex h-dvh min-w-[1024px] flex-col overflow-hidden">
+      <div className="flex h-dvh flex-col overflow-hidden">
         <TopStrip onKeys={openKeys} isDrawing={sharpRevision === null} />
         <Notices id={id} />
         <div className="flex min-h-0 grow">

@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
+import { foldedGauges } from '../ui/kept';
 import { historyLength } from '../../core/piece/orders';
 import type { Piece } from '../../core/piece/schema';
 
@@ -76,7 +77,7 @@ const start: BenchState = {
   before: false,
   halfStrength: false,
   without: null,
-  gaugesFolded: false,
+  gaugesFolded: foldedGauges.kept,
   problem: null,
   goTo: null,
   solving: null,

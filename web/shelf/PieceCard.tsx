@@ -54,7 +54,7 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: Pi
           </span>
         )}
         <DropdownMenu.Root modal={false}>
-          <DropdownMenu.Trigger className="quiet-button" aria-label={`What to do with ${piece.name}`}>
+          <DropdownMenu.Trigger className="quiet-button" aria-label={`more: what to do with ${piece.name}`}>
             more
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>

@@ -113,7 +113,7 @@ export function ShelfPage() {
           ))}
         </ul>
       </main>
-      <NewPiece open={creating} onClose={() => setCreating(false)} onPlate={begin} onMade={(id) => open(id, '/0')} />
+      <NewPiece open={creating} onClose={() => setCreating(false)} onPlate={begin} onMade={(id) => open(id, '/1')} />
     </div>
   );
 }

@@ -11,6 +11,12 @@ export const gradesDocument: PassDocument<Grade[]> = {
   plain: () => [],
   describes,
   lists: { kind: 'grade' },
+  resized(grades, { design: { factor } }) {
+    for (const grade of grades) {
+      grade.reach.soft *= factor;
+      grade.blur *= factor;
+    }
+  },
   links: (grades) =>
     grades.flatMap(({ reach: { lettering, on } }) => [
       { kind: 'lettering', id: lettering, problem },

@@ -13,5 +13,11 @@ export const inkDocument: PassDocument<Ink> = {
     coatsOfInk(ink)
       .flatMap(picturesOfCoat)
       .map((key) => ({ key, kind: 'plate' })),
+  resized(ink, { design: { factor } }) {
+    const shadow = ink.panel?.shadow;
+    if (shadow) for (const field of ['x', 'y', 'blur'] as const) shadow[field] *= factor;
+    for (const coat of coatsOfInk(ink))
+      if (coat.kind === 'plate') Object.assign(coat, { x: coat.x * factor, y: coat.y * factor });
+  },
   retyped: (ink, { keep }) => retypeCoats(coatsOfInk(ink), keep),
 };

@@ -13,5 +13,10 @@ export const outlinesDocument: PassDocument<Outlines> = {
     coatsOfOutlines(outlines)
       .flatMap(picturesOfCoat)
       .map((key) => ({ key, kind: 'plate' })),
+  resized({ list }, { design: { factor } }) {
+    for (const outline of list)
+      if (outline.unit === 'px') for (const field of ['width', 'gap', 'x', 'y'] as const) outline[field] *= factor;
+    // Fractions of the letters follow them by themselves.
+  },
   retyped: (outlines, { keep }) => retypeCoats(coatsOfOutlines(outlines), keep),
 };

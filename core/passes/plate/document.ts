@@ -9,5 +9,12 @@ export const platesDocument: PassDocument<Plate[]> = {
   plain: () => [],
   describes,
   lists: { kind: 'plate' },
+  resized(plates, { plate }) {
+    for (const one of plates) {
+      const { factor, at } = plate(one.id);
+      [one.x, one.y] = at([one.x, one.y]);
+      one.scale *= factor;
+    }
+  },
   assets: (plates) => plates.map(({ asset, name }) => ({ key: asset, kind: 'plate', who: `The plate "${name}"` })),
 };

@@ -7,4 +7,9 @@ export const stanceDocument: PassDocument<Stance> = {
   schema: stanceSchema,
   plain: ({ sheet }) => plainStance({ x: sheet.width / 2, y: sheet.height / 2, rotation: 0, scale: 1 }),
   describes,
+  resized(stance, { design: { factor, at } }) {
+    [stance.x, stance.y] = at([stance.x, stance.y]);
+    stance.scale *= factor;
+    for (const echo of stance.echoes) Object.assign(echo, { x: echo.x * factor, y: echo.y * factor });
+  },
 };

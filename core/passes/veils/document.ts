@@ -16,6 +16,14 @@ export const veilsDocument: PassDocument<Veil[]> = {
       id: plate,
       problem: `The veil "${name}" is cut from a plate that is not there.`,
     })),
+  resized(veils, { plate }) {
+    for (const veil of veils) {
+      const { factor } = plate(veil.plate);
+      veil.feather *= factor;
+      for (const shadow of [veil.shadow, veil.graft?.shadow])
+        if (shadow) for (const field of ['lift', 'nearLift', 'farLift'] as const) shadow[field] *= factor;
+    }
+  },
   without: (veils, isGone) => veils.filter(({ plate }) => !isGone(plate)),
 };
 

@@ -1,16 +1,7 @@
-const stored = 'inky-veil-single-keys';
-
-const storage = (): Storage | null => (typeof localStorage === 'undefined' ? null : localStorage);
+import { keptChoice } from '../../ui/kept';
 
 /** Whether keys of one letter, digit or mark do anything: who speaks to the computer, or hits keys unmeant, wants none. */
-export const singleKeys = {
-  get on(): boolean {
-    return storage()?.getItem(stored) !== 'off';
-  },
-  set on(value: boolean) {
-    storage()?.setItem(stored, value ? 'on' : 'off');
-  },
-};
+export const singleKeys = keptChoice('inky-veil-single-keys', () => true);
 
 /** A key that writes one letter, digit or mark, without Ctrl, Alt or the like. */
 export const isSingle = ({ key, ctrlKey, altKey, metaKey }: KeyboardEvent): boolean =>

@@ -36,7 +36,7 @@ export function useKeys(bindings: readonly KeyBinding[]): void {
             (event: KeyboardEvent): void => {
               // What lies in front, such as a popover that Escape closes, has used this key already.
               if (event.defaultPrevented || (!entry.whileTyping && isTyping(event.target))) return;
-              if (isSingle(event) && !singleKeys.on) return;
+              if (isSingle(event) && !singleKeys.kept) return;
               const act = latest.current[i]?.[1][when];
               if (act && act(event) !== false) event.preventDefault();
             },

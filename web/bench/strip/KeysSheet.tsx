@@ -5,7 +5,7 @@ import { keyTable } from './keyTable';
 
 /** All keys, from the one table that they are bound by. */
 export function KeysSheet({ open, onClose }: { open: boolean; onClose(): void }) {
-  const [on, setOn] = useState(singleKeys.on);
+  const [on, setOn] = useState(singleKeys.kept);
   return (
     <Sheet title="Keys" open={open} onClose={onClose} wide>
       <label className="mb-3 flex items-center gap-2">
@@ -13,7 +13,7 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose(): void })
           type="checkbox"
           checked={on}
           onChange={(event) => {
-            singleKeys.on = event.target.checked;
+            singleKeys.kept = event.target.checked;
             setOn(event.target.checked);
           }}
         />

@@ -18,7 +18,8 @@ export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boo
   const show = (on: boolean) => () => void dispatch(looked({ before: on }));
   const last = historyAt > 0 ? history[historyAt - 1] : null;
   return (
-    <header className="flex h-11 shrink-0 items-center gap-2 border-b border-rule bg-card px-3">
+    <header className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-card px-3 py-1">
+      <h1 className="sr-only">{piece.name}</h1>
       <Link to="/" className="font-title text-base text-iron" title="Back to the Shelf">
         Inky Veil
       </Link>
@@ -28,7 +29,7 @@ export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boo
       <KeptText
         label="Name of the piece"
         value={piece.name}
-        className="w-48 rounded-sheet border border-transparent bg-transparent px-1 py-0.5 font-semibold hover:border-rule focus:bg-white"
+        className="w-48 rounded-sheet border border-transparent max-[900px]:w-32 bg-transparent px-1 py-0.5 font-semibold hover:border-rule focus:bg-white"
         maxLength={200}
         disabled={!mayChange}
         keep={(name) => name !== '' && editing.commit('Rename the piece', rename(name))}

@@ -3,6 +3,7 @@ import type { Bench } from '../benchContext';
 import { looked } from '../benchState';
 import { editing } from '../editing';
 import { passesOfLine, ticketLines } from '../passes';
+import { foldGauges } from '../gauges/foldGauges';
 import { benchKeys, lineKey } from '../keys/entries';
 import { useKeys, type KeyBinding } from '../keys/useKeys';
 
@@ -22,7 +23,7 @@ export function useBenchKeys(bench: Bench, openKeys: () => void): void {
     [benchKeys.before, { down: () => look({ before: true }), up: () => look({ before: false }) }],
     [benchKeys.halfStrength, { down: () => look({ halfStrength: !store.getState().bench.halfStrength }) }],
     [benchKeys.next, { down: () => chooseNext(bench) }],
-    [benchKeys.gauges, { down: () => look({ gaugesFolded: !store.getState().bench.gaugesFolded }) }],
+    [benchKeys.gauges, { down: foldGauges }],
     [benchKeys.help, { down: openKeys }],
   ]);
 }

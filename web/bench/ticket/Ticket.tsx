@@ -8,7 +8,10 @@ import { ticketLines, type TicketLine } from '../passes';
 /** The list of what has been done, in the order of work; one line is open at a time. */
 export function Ticket() {
   return (
-    <nav aria-label="Ticket" className="flex w-80 shrink-0 flex-col overflow-y-auto border-r border-rule bg-card">
+    <nav
+      aria-label="Ticket"
+      className="flex w-80 shrink-0 flex-col overflow-y-auto border-r border-rule bg-card max-[1150px]:w-72 max-[900px]:w-60"
+    >
       <ChosenLettering />
       <ol>
         {ticketLines.map((line) => (
@@ -54,24 +57,30 @@ function Line({ line: { line, title, passes } }: { line: TicketLine }) {
   const warnings = passes.flatMap(({ warning }) => warning?.(bench) ?? []);
   return (
     <li className={`border-b border-rule ${open ? 'bg-white' : ''}`}>
-      <div className="flex gap-2 px-3 py-1.5">
+      <div className={`flex gap-2 px-3 ${open ? 'sticky top-0 z-10 bg-white pt-1.5' : 'pt-1.5'}`}>
         <span className={`w-5 shrink-0 self-start font-title ${open ? 'text-iron' : 'text-faint'}`} aria-hidden>
           {line}
         </span>
         <div className="min-w-0 grow">
-          <button
-            className={`mb-0.5 block w-full text-left font-semibold ${open ? 'text-iron' : ''}`}
-            aria-expanded={open}
-            title={`${open ? 'Fold' : 'Open'} this line: ${open ? 'Escape' : line}`}
-            onClick={toggle}
-          >
-            {title}
-            {warnings.length > 0 && (
-              <span className="float-right text-ochre" title={warnings.join(' ')}>
-                <TriangleAlert size={14} className="mt-0.5" aria-label={warnings.join(' ')} />
-              </span>
-            )}
-          </button>
+          <h2>
+            <button
+              className={`mb-0.5 block w-full text-left font-semibold ${open ? 'text-iron' : ''}`}
+              aria-expanded={open}
+              title={`${open ? 'Fold' : 'Open'} this line: ${open ? 'Escape' : line}`}
+              onClick={toggle}
+            >
+              {title}
+              {warnings.length > 0 && (
+                <span className="float-right text-ochre" title={warnings.join(' ')}>
+                  <TriangleAlert size={14} className="mt-0.5" aria-label={warnings.join(' ')} />
+                </span>
+              )}
+            </button>
+          </h2>
+        </div>
+      </div>
+      <div className="pb-1.5 pl-10 pr-3">
+        <div>
           {passes.map(({ name, Summary }) => (
             <div key={name}>
               <Summary />

@@ -1,9 +1,7 @@
-import { ColourPicker } from '../../../ui/ColourPicker';
 import { plateHand } from './hand';
 import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
-import { fromPx, lengthDigits, paperToPx, type LengthUnit } from '../../../../core/piece/lengths';
-import { changeItem, movePlate, removeItem, setSheet } from '../../../../core/piece/edits/items';
+import { changeItem, movePlate, removeItem } from '../../../../core/piece/edits/items';
 import { useAppDispatch } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
@@ -12,8 +10,7 @@ import { editing } from '../../editing';
 import { PlateChooser } from '../../../plates/PlateChooser';
 import { ReplacePlate } from './ReplacePlate';
 import { placePhotograph } from './photographs';
-import { SheetCoats } from './SheetCoats';
-import { StockView } from './StockView';
+import { SheetSize } from './SheetSize';
 import { usePlate } from './placing';
 
 export function Controls() {
@@ -146,74 +143,6 @@ function PlatePlace() {
           Remove
         </button>
       </div>
-    </div>
-  );
-}
-
-function SheetSize() {
-  const { piece } = useBench();
-  const { width, height, ppi, paint } = piece.sheet;
-  const [unit, setUnit] = useState<LengthUnit>('px');
-  const side = (name: 'width' | 'height', px: number) => ({
-    label: `Sheet ${name}`,
-    value: fromPx(px, unit, ppi),
-    unit,
-    digits: lengthDigits[unit],
-    step: unit === 'in' ? 0.1 : 1,
-    min: 0.01,
-    onCommit: (value: number) =>
-      editing.commit('Set the sheet size', setSheet({ [name]: paperToPx(value, unit, ppi) })),
-    onStep: (value: number) =>
-      editing.soon('Set the sheet size', 'sheet', name, setSheet({ [name]: paperToPx(value, unit, ppi) })),
-  });
-  return (
-    <div className="flex flex-col gap-2 border-t border-rule pt-3">
-      <p>
-        The sheet is <Quantity {...side('width', width)} /> wide and <Quantity {...side('height', height)} /> high, at{' '}
-        <Quantity
-          label="Pixels per inch"
-          value={ppi}
-          unit="ppi"
-          min={1}
-          max={4800}
-          onCommit={(value) => editing.commit('Set the resolution', setSheet({ ppi: value }))}
-        />
-        .
-      </p>
-      <div className="flex flex-wrap items-center gap-2">
-        <span className="label">Measured in</span>
-        {(['px', 'in', 'mm'] as const).map((one) => (
-          <button key={one} className="plain-button" aria-pressed={unit === one} onClick={() => setUnit(one)}>
-            {one}
-          </button>
-        ))}
-      </div>
-      <div className="flex items-center gap-2">
-        <span className="label">Made of</span>
-        <button
-          className="plain-button"
-          aria-pressed={paint !== null}
-          onClick={() => editing.commit('Paint the sheet', setSheet({ paint: paint ?? '#ffffff' }))}
-        >
-          paint
-        </button>
-        <button
-          className="plain-button"
-          aria-pressed={paint === null}
-          onClick={() => editing.commit('Make the sheet transparent', setSheet({ paint: null }))}
-        >
-          nothing
-        </button>
-        {paint !== null && (
-          <ColourPicker
-            label="Sheet colour"
-            colour={paint}
-            onPick={(colour) => editing.soon('Paint the sheet', 'paint', 'paint', setSheet({ paint: colour }))}
-          />
-        )}
-      </div>
-      <SheetCoats />
-      <StockView />
     </div>
   );
 }

@@ -1,4 +1,11 @@
 import { createHand } from '../../hand';
 
-/** `keepCovered`: while a photograph is moved or scaled, it keeps covering the sheet. */
-export const plateHand = createHand<{ keepCovered: boolean }>('plate', { keepCovered: true });
+/** How photographs and the sheet are handled. */
+export interface PlateHand {
+  /** While a photograph is moved or scaled, it keeps covering the sheet. */
+  keepCovered: boolean;
+  /** When the sheet takes another size, the design goes along. */
+  goesAlong: boolean;
+}
+
+export const plateHand = createHand<PlateHand>('plate', { keepCovered: true, goesAlong: true });

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { ColourPicker } from '../../../ui/ColourPicker';
 import { veilHand } from './hand';
 import type { Veil } from '../../../../core/passes/veils/schema';
@@ -130,18 +131,36 @@ function VeilOf({ veil }: { veil: Veil }) {
           <p className="mt-1 text-faint">Drag the line: left as it was cut, right with its edge worked on.</p>
         )}
       </div>
-      <CutList veil={veil} />
-      <ToneSettings veil={veil} />
-      <EdgeSettings veil={veil} />
-      <TouchUpSettings veil={veil} />
-      <WeaveSettings veil={veil} />
-      <ShadowSettings veil={veil} />
-      <GraftSettings veil={veil} />
+      <Part title="Cut">
+        <CutList veil={veil} />
+        <ToneSettings veil={veil} />
+        <TouchUpSettings veil={veil} />
+        <WeaveSettings veil={veil} />
+      </Part>
+      <Part title="Edge">
+        <EdgeSettings veil={veil} />
+      </Part>
+      <Part title="Shadow">
+        <ShadowSettings veil={veil} />
+      </Part>
+      <Part title="Graft">
+        <GraftSettings veil={veil} />
+      </Part>
       <div className="flex gap-2">
         <button className="quiet-button" onClick={() => editing.commit('Remove the veil', removeItem(veil.id))}>
           Remove the veil
         </button>
       </div>
     </div>
+  );
+}
+
+/** One of the parts of this line, which can be folded. */
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <details open className="border-t border-rule pt-1">
+      <summary className="cursor-pointer py-1 font-semibold">{title}</summary>
+      <div className="flex flex-col gap-3">{children}</div>
+    </details>
   );
 }

@@ -24,7 +24,6 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
   const isAwaited = isEdgeAwaited(veil);
   return (
     <div className="flex flex-col gap-1">
-      <span className="label">Edge</span>
       {solving && (
         <Progress
           done={solving.done}

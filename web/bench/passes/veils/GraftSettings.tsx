@@ -49,7 +49,6 @@ export function GraftSettings({ veil }: { veil: Veil }) {
   const { graft } = veil;
   return (
     <div>
-      <span className="label">Graft</span>
       {graft ? (
         <>
           <p>

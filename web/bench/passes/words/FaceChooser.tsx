@@ -25,8 +25,11 @@ export function FaceChooser({ lettering }: { lettering: Lettering }) {
   const sample = lettering.words.text.split('\n')[0].slice(0, 12) || 'Words';
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="plain-button grow justify-between" aria-label="Face">
-        {current?.name}
+      <Popover.Trigger className="plain-button grow justify-between">
+        <span>
+          <span className="sr-only">Face: </span>
+          {current?.name}
+        </span>
         <span className="text-faint">change</span>
       </Popover.Trigger>
       <Popover.Portal>

@@ -11,6 +11,7 @@ import { editing } from '../../editing';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { useViewport } from '../../view/viewport';
 import { caretAt, selectionBoxes } from './caret';
+import { begun } from './adding';
 import { chosenLetters, pairAt, settingAt } from './letterChoice';
 import { changedWords } from './wordsEdit';
 
@@ -31,11 +32,16 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
   const selection = useAppSelector(({ bench: state }) => state.selection);
   const { id, words } = lettering;
 
-  // An empty lettering waits to be typed.
+  // An empty lettering waits to be typed; one that has just been begun goes on being typed.
   const empty = words.text === '';
   useEffect(() => {
-    if (empty) field.current?.focus();
-  }, [empty, field]);
+    const isBegun = begun.id === id;
+    begun.id = null;
+    if (!empty && !isBegun) return;
+    field.current?.focus();
+    const { length } = field.current?.value ?? '';
+    field.current?.setSelectionRange(length, length);
+  }, [empty, field, id]);
 
   const note = useCallback((): void => {
     const element = field.current;
@@ -48,8 +54,8 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
   }, [note]);
 
   /**
-   * Alt + arrows: sideways kerns the pair at the caret or spaces the chosen letters, up and down shifts these off the
-   * baseline.
+   * Alt with `,` and `.` kerns the pair at the caret or spaces the chosen letters, with `;` and `'` sets these lower and
+   * higher.
    */
   const adjust = (event: React.KeyboardEvent<HTMLTextAreaElement>): boolean => {
     const direction = { Comma: [-1, 0], Period: [1, 0], Semicolon: [0, -1], Quote: [0, 1] }[event.code];

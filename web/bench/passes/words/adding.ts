@@ -18,6 +18,9 @@ function add(lettering: Lettering, face: StoredFace | null, says: string): void 
   if (kept) store.dispatch(looked({ lettering: lettering.id, selection: null }));
 }
 
+/** The lettering whose first letters were typed before it was there: its field takes the keys from then on. */
+export const begun: { id: string | null } = { id: null };
+
 /**
  * Adds a lettering in the face of the last one and chooses it. @param at sheet px of its middle; the sheet's middle
  * when left out
@@ -25,7 +28,9 @@ function add(lettering: Lettering, face: StoredFace | null, says: string): void 
 export function addWords({ piece, faces, lettering: last }: Bench, text: string, at?: Point): void {
   const face = faces.find(({ sha256 }) => sha256 === piece.assets[last?.words.face ?? '']?.sha256) ?? faces[0];
   if (!face) return;
-  const blank = blankLettering(freeId(piece, 'lettering'), `Words ${piece.letterings.length + 1}`, text, piece.sheet);
+  const id = freeId(piece, 'lettering');
+  if (text !== '') begun.id = id;
+  const blank = blankLettering(id, `Words ${piece.letterings.length + 1}`, text, piece.sheet);
   add(
     at ? { ...blank, stance: { ...blank.stance, x: Math.round(at[0]), y: Math.round(at[1]) } } : blank,
     face,

@@ -9,6 +9,7 @@ import { useViewport } from '../../view/viewport';
 import { addWords } from './adding';
 import { textPlaceAt } from './caret';
 import { DrawPath, PathPoints } from './PathHandles';
+import { FirstWords } from './FirstWords';
 import { TypingField } from './TypingField';
 
 /** Typing on the sheet, and the line that words stand on. */
@@ -68,6 +69,7 @@ export function Handles() {
         onPointerCancel={up}
         onDoubleClick={wholeWord}
       />
+      {bench.mayChange && piece.letterings.length === 0 && <FirstWords />}
       {typing && <TypingField key={lettering.id} lettering={lettering} letters={letters} field={field} />}
       {typing && letters && <PathPoints lettering={lettering} letters={letters} />}
       {typing && letters && drawingPath === lettering.id && <DrawPath lettering={lettering} letters={letters} />}
