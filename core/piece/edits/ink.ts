@@ -46,6 +46,15 @@ export const addPictureCoat =
     coatsIn(piece, at).push(pictureCoat({ asset: keepAsset(piece, asset) }));
   };
 
+/** Puts another picture in the place of the coat's first; its size, slips, fit and keep points stay. */
+export const replacePicture =
+  (at: CoatsAt, index: number, asset: Asset & { sha256: string }): Edit =>
+  (piece) => {
+    const coat = coatsIn(piece, at)[index];
+    if (coat.kind === 'picture') coat.asset = keepAsset(piece, asset);
+    dropUnused(piece);
+  };
+
 /** Puts one more picture beside those that a picture coat has. */
 export const addToPictures =
   (at: CoatsAt, index: number, asset: Asset & { sha256: string }): Edit =>

@@ -1,13 +1,16 @@
 import { useRef } from 'react';
 import { detailOf, liveliestSlips } from '../../../core/coats/liveliest';
+import { coveringSlip } from '../../../core/coats/covering';
 import type { PictureCoat } from '../../../core/coats/schema';
-import { addToPictures, dropFromPictures, setSlips } from '../../../core/piece/edits/ink';
+import type { Edit } from '../../../core/piece/edits/edit';
+import { addToPictures, dropFromPictures, replacePicture, setSlips } from '../../../core/piece/edits/ink';
 import { Choice } from '../../ui/Choice';
 import { useBench } from '../benchContext';
 import { EditedValue } from '../EditedValue';
 import { editing } from '../editing';
 import { ChoosePicture } from './ChoosePicture';
 import type { CoatProps } from './coatProps';
+import { sizesOf } from './pictureSizes';
 import { SpanChoice } from './SpanChoice';
 
 const fitNames: Record<PictureCoat['fit'], string> = { cover: 'covering', contain: 'whole', free: 'at its own size' };
@@ -23,7 +26,15 @@ const turnNames: Record<PictureCoat['by'], string> = {
 
 /** Which picture, how it is laid into the letters, how it is slipped, and those that take turns with it. */
 export function PictureSettings({ at, index, coat, name, set, commit }: CoatProps<PictureCoat>) {
-  const { mayChange, piece } = useBench();
+  const { mayChange, piece, letters, materials } = useBench();
+  /** A picture that covers stops where a letter would be left bare. */
+  const placed = (change: Partial<Pick<PictureCoat, 'x' | 'y' | 'scale'>>): Edit => {
+    const next = { ...coat, ...change };
+    const ground = at.of === 'sheet' ? null : letters;
+    if (at.of === 'panel' || (at.of !== 'sheet' && !letters)) return set(change);
+    const [x, y] = coveringSlip(next, [next.x, next.y], sizesOf(coat, materials), ground, piece.sheet);
+    return set({ ...change, x, y });
+  };
   return (
     <div className="leading-7">
       <p>
@@ -53,9 +64,9 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
           value={coat.scale}
           factor={100}
           unit="%"
-          min={1}
+          min={coat.fit === 'cover' ? 100 : 1}
           max={10000}
-          edit={(scale) => set({ scale })}
+          edit={(scale) => placed({ scale })}
         />{' '}
         of its fitted size, slipped by{' '}
         <EditedValue
@@ -66,7 +77,7 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
           digits={1}
           min={-10000}
           max={10000}
-          edit={(x) => set({ x })}
+          edit={(x) => placed({ x })}
         />
         ,{' '}
         <EditedValue
@@ -77,7 +88,7 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
           digits={1}
           min={-10000}
           max={10000}
-          edit={(y) => set({ y })}
+          edit={(y) => placed({ y })}
         />
         {at.of !== 'sheet' && (
           <>
@@ -94,7 +105,13 @@ export function PictureSettings({ at, index, coat, name, set, commit }: CoatProp
             />
           </>
         )}
-        .
+        .{' '}
+        <ChoosePicture
+          className="quiet-button"
+          title="Replace the picture"
+          disabled={!mayChange}
+          onChoose={(asset) => editing.commit('Replace a picture', replacePicture(at, index, asset))}
+        />
       </p>
       <p>
         {at.of !== 'sheet' && at.of !== 'panel' && <Shuffle {...{ at, index, coat, name, set, commit }} />}

@@ -1,4 +1,5 @@
 import { inkHand } from './hand';
+import { coveringSlip, coveringSlipOf } from '../../../../core/coats/covering';
 import { pictureBox } from '../../../../core/coats/laidPictures';
 import type { Coat, PictureCoat } from '../../../../core/coats/schema';
 import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
@@ -10,6 +11,7 @@ import { standingBox } from '../../../../core/type/standing';
 import { middleOf } from '../../../../core/pixels/region';
 import type { Point } from '../../../../core/shape/affine';
 import { useBench } from '../../benchContext';
+import { sizesOf } from '../../coats/pictureSizes';
 import { editing } from '../../editing';
 import { useNudge } from '../../keys/useNudge';
 import { useDrag, type DragMove } from '../../view/drag';
@@ -19,7 +21,7 @@ import { coatsSeenAt, letterUnder } from './seen';
 
 /** Sliding the nearest picture inside the letters, in all of them or in one: by dragging, or with the arrow keys. */
 export function Slipping({ lettering }: { lettering: Lettering }) {
-  const { letters, piece, renderer } = useBench();
+  const { letters, piece, renderer, materials } = useBench();
   const { slipAt } = inkHand.use('slipAt');
   const { size } = useViewport();
   const index = slippedCoat(lettering.ink);
@@ -36,9 +38,16 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
       return setCoat(at, index, { x: Math.round(start.x + by[0]), y: Math.round(start.y + by[1]) });
     if (start.kind !== 'picture' || !letters?.ink) return () => undefined;
     const [x, y] = inBox(start, from, to, only, letters, piece.sheet);
-    if (!only) return setCoat(at, index, { x: rounded(start.x + x), y: rounded(start.y + y) });
+    const pictures = sizesOf(start, materials);
+    if (!only) {
+      const wanted: [number, number] = [start.x + x, start.y + y];
+      const [across, down] = coveringSlip(start, wanted, pictures, letters, piece.sheet);
+      return setCoat(at, index, { x: rounded(across), y: rounded(down) });
+    }
     const own = start.slips.find((slip) => slip.at === only.start) ?? { at: only.start, x: 0, y: 0, scale: 1 };
-    return setSlips(at, index, [{ ...own, x: rounded(own.x + x), y: rounded(own.y + y) }]);
+    const wanted: [number, number] = [own.x + x, own.y + y];
+    const [across, down] = coveringSlipOf(start, only.start, wanted, pictures, letters, piece.sheet);
+    return setSlips(at, index, [{ ...own, x: rounded(across), y: rounded(down) }]);
   };
   /** `looked`: once it is known in which letter the drag began; null for a drag of all letters. */
   type Start = { coat: Coat; only: Letter | null; looked: Promise<void> | null };

@@ -7,6 +7,8 @@ import { Choice } from '../../../ui/Choice';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { FileButton } from '../../../ui/FileButton';
+import { replaceMatte } from './cutFile';
 import { CutFiles } from './CutFiles';
 import { cutPlate, sheetOnPlate } from './cutting';
 import { solver } from './solver';
@@ -21,7 +23,7 @@ const kindNames: Record<Cut['kind'], string> = {
 
 /** The cuts of a veil in the order in which they are joined. */
 export function CutList({ veil }: { veil: Veil }) {
-  const { mayChange } = useBench();
+  const { mayChange, piece } = useBench();
   return (
     <div className="flex flex-col gap-1">
       {veil.cuts.length === 0 && (
@@ -61,6 +63,16 @@ export function CutList({ veil }: { veil: Veil }) {
                 Remove
               </button>
             </div>
+            {cut.kind === 'picture' && (
+              <FileButton
+                label={`Another matte for ${kindNames.picture} ${i + 1}`}
+                accept="image/png,image/webp,image/tiff,image/jpeg,image/avif"
+                disabled={!mayChange}
+                onFiles={([file]) => replaceMatte(cutPlate(piece, veil)!, veil.id, i, file)}
+              >
+                Replace
+              </FileButton>
+            )}
             {isSolvedCut(cut) && stateOf(cut) !== 'solved' && <StillToSolve cut={cut} />}
             {cut.kind === 'trace' && <Contours veil={veil} cut={i} contours={cut.contours} />}
           </li>

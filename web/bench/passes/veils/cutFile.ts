@@ -2,10 +2,11 @@ import { veilHand } from './hand';
 import { contoursFromSvg, contoursToSvg } from '../../../../core/passes/veils/trace/svg';
 import { tracedCut, type Veil } from '../../../../core/passes/veils/schema';
 import { addContours, addCut } from '../../../../core/piece/edits/veils';
-import { keepAsset } from '../../../../core/piece/edits/items';
+import { dropUnused, keepAsset } from '../../../../core/piece/edits/items';
 import { send } from '../../../api/client';
 import type { StoredAsset } from '../../../api/files';
 import { store } from '../../../store';
+import { editing } from '../../editing';
 import { outlineOf } from '../../svgFile';
 import { saveText } from '../../saveFile';
 import { cut, cutInto, inTurn, type CutPlate } from './cutting';
@@ -35,6 +36,23 @@ export function takeMatte(plate: CutPlate, file: File): void {
           matte: keepAsset(draft, { kind: 'matte', name: file.name.slice(0, 300), sha256 }),
         })(draft),
     );
+  });
+}
+
+/** Puts another matte in the place of one that was taken from a picture; how it is joined stays. */
+export function replaceMatte(plate: CutPlate, veil: string, index: number, file: File): void {
+  inTurn(async () => {
+    const { piece } = store.getState().bench;
+    if (!piece) return;
+    const { sha256 } = await whileSolving('Reading the matte', () =>
+      send<StoredAsset>(`/cuts/picture?plate=${plateHash(piece, plate)}`, file, () => undefined),
+    );
+    editing.commit('Replace a matte', (draft) => {
+      const matte = keepAsset(draft, { kind: 'matte', name: file.name.slice(0, 300), sha256 });
+      const found = draft.veils.find(({ id }) => id === veil)?.cuts[index];
+      if (found?.kind === 'picture') found.matte = matte;
+      dropUnused(draft);
+    });
   });
 }
 
