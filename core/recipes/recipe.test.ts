@@ -47,6 +47,7 @@ test('a recipe brings its pictures along, under the keys of the piece that it co
     ]),
     outlines: {
       round: 0,
+      corners: 'both',
       grow: 0,
       list: [plainOutline({ id: 'o', unit: 'px', width: 3, side: 'inside', colour: '#123456' })],
     },

@@ -24,6 +24,14 @@ const fromClipper = (paths: PathsD): Polygons => paths.map((path) => path.map(({
 export const joined = (polygons: Polygons): Polygons =>
   fromClipper(Clipper.unionD(toClipper(polygons), [], FillRule.NonZero, digits));
 
+/** What belongs to either area, to both, or to the first alone; as `joined` gives them. */
+export const united = (a: Polygons, b: Polygons): Polygons =>
+  fromClipper(Clipper.unionD(toClipper(a), toClipper(b), FillRule.NonZero, digits));
+export const common = (a: Polygons, b: Polygons): Polygons =>
+  fromClipper(Clipper.intersectD(toClipper(a), toClipper(b), FillRule.NonZero, digits));
+export const without = (a: Polygons, b: Polygons): Polygons =>
+  fromClipper(Clipper.differenceD(toClipper(a), toClipper(b), FillRule.NonZero, digits));
+
 /**
  * The area within `by` of the polygons; where `by` is below 0, what is left of them that far inside their edge.
  * @param polygons as `joined` gives them

@@ -1,6 +1,7 @@
 import type { Letter, Letters, PlaneMap } from '../../type/letters';
 import { pathBounds } from '../../shape/bounds';
 import { joined, offset, type Polygons } from '../../shape/offset';
+import { roundCorners } from '../../shape/roundCorners';
 import { flattenTo, polygonPath } from '../../shape/path';
 import { sizeOf } from '../../shape/affine';
 import { spread, unionOf } from '../../pixels/region';
@@ -11,19 +12,16 @@ import type { Outlines } from './schema';
 /** How far, sheet px at 100 %, a changed edge may lie from the true one. */
 const fineness = 0.02;
 
-/** How often a radius is halved before corners stay as they are. */
-const halvings = 6;
-
 /**
  * Letters made fatter or thinner, then with rounded corners. They stay vectors, so all that follows from them follows.
  */
-export function shapeEdges(letters: Letters, { round, grow }: Outlines): Letters {
+export function shapeEdges(letters: Letters, { round, grow, corners }: Outlines): Letters {
   if (round === 0 && grow === 0) return letters;
   // The tolerance follows the size in steps, so that scaling by hand does not shape the edges anew for every px.
   const step = 2 ** Math.ceil(Math.log2(Math.max(1e-6, sizeOf(letters.place))));
   const shaped = letters.letters.map((letter) =>
-    lastShaped(letter, JSON.stringify([round, grow, letters.size, step, letters.flatInk]), () =>
-      shapeLetter(letter, letters.warp, round * letters.size, grow * letters.size, fineness / step),
+    lastShaped(letter, JSON.stringify([round, grow, corners, letters.size, step, letters.flatInk]), () =>
+      shapeLetter(letter, letters.warp, { round: round * letters.size, corners }, grow * letters.size, fineness / step),
     ),
   );
   const by = grow * letters.size;
@@ -43,13 +41,19 @@ export function shapeEdges(letters: Letters, { round, grow }: Outlines): Letters
 
 const lastShaped = memoizeLast<Letter, Letter>();
 
-function shapeLetter(letter: Letter, warp: PlaneMap | null, round: number, grow: number, tolerance: number): Letter {
+function shapeLetter(
+  letter: Letter,
+  warp: PlaneMap | null,
+  { round, corners }: Pick<Outlines, 'round' | 'corners'>,
+  grow: number,
+  tolerance: number,
+): Letter {
   // Offsets keep three digits: small letters are worked on enlarged.
   const zoom = 0.02 / tolerance;
   const outline = flattenTo(letter.path, tolerance);
   const area = joined(enlarged(warp ? unbent(outline, warp) : outline, zoom));
   const grown = offset(area, grow * zoom, 'mitre');
-  const shaped = enlarged(rounded(grown, round * zoom), 1 / zoom);
+  const shaped = enlarged(roundCorners(grown, round * zoom, corners), 1 / zoom);
   const path = (warp ? bent(shaped, warp, tolerance) : shaped).flatMap((polygon) => polygonPath(polygon));
   return {
     ...letter,
@@ -57,22 +61,6 @@ function shapeLetter(letter: Letter, warp: PlaneMap | null, round: number, grow:
     bounds: pathBounds(path),
     ...(warp && { flatBounds: letter.flatBounds && spread(letter.flatBounds, grow) }),
   };
-}
-
-/**
- * Corners rounded by opening, hollow ones by closing (Serra 1982). Where the radius would break strokes or fill
- * counters, it is
- * made smaller for that letter until its contours stay as many as they were.
- */
-function rounded(area: Polygons, radius: number): Polygons {
-  if (radius <= 0) return area;
-  for (let i = 0, own = radius; i < halvings; i++, own /= 2) {
-    const opened = offset(offset(area, -own, 'round'), own, 'round');
-    if (opened.length !== area.length) continue;
-    const closed = offset(offset(opened, own, 'round'), -own, 'round');
-    if (closed.length === area.length) return closed;
-  }
-  return area;
 }
 
 const enlarged = (polygons: Polygons, zoom: number): Polygons =>

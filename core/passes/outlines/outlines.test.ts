@@ -189,9 +189,9 @@ test('an outline with a mode of its own is laid on by itself, under the ink that
 });
 
 test('letters are made fatter by what is said, their corners rounded; where that would break a stroke they keep it', () => {
-  const grown = shapeEdges(box, { round: 0, grow: 0.05, list: [] });
+  const grown = shapeEdges(box, { ...plainOutlines(), grow: 0.05, list: [] });
   expect(grown.ink).toEqual({ x: 55, y: 55, width: 90, height: 90 });
-  const rounded = shapeEdges(box, { round: 0.1, grow: 0, list: [] });
+  const rounded = shapeEdges(box, { ...plainOutlines(), round: 0.1, list: [] });
   expect(rounded.ink!.width).toBeCloseTo(80, 1);
   const polygon = rounded.letters[0].path.map(({ to }) => to);
   const area =
@@ -211,7 +211,7 @@ test('letters are made fatter by what is said, their corners rounded; where that
       [20, 24],
     ]),
   ]);
-  expect(shapeEdges(thin, { round: 0.5, grow: 0, list: [] }).ink!.width).toBeGreaterThan(95);
+  expect(shapeEdges(thin, { ...plainOutlines(), round: 0.5, list: [] }).ink!.width).toBeGreaterThan(95);
 });
 
 test('in perspective a band that goes by the letter size narrows with its letters; one in px of the sheet does not', async () => {
@@ -295,6 +295,6 @@ test('along an arc a band keeps its width across, and fatter letters are as fat 
     return sum;
   };
   for (const degrees of [0, -30, 45]) expect(Math.abs(alongRay(degrees) - 5.5)).toBeLessThan(0.7);
-  const fat = shapeEdges(standing, { round: 0, grow: 0.04, list: [] });
+  const fat = shapeEdges(standing, { ...plainOutlines(), grow: 0.04, list: [] });
   expect(fat.ink!.y).toBeCloseTo(standing.ink!.y - 4, 1);
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { blendModes } from '../../kernels/blend/modes';
+import { cornerKinds } from '../../shape/roundCorners';
 import { joins } from '../../shape/offset';
 import { coatSchema, solidCoat, type Coat } from '../../coats/schema';
 
@@ -45,6 +46,8 @@ export const outlineSchema = z.strictObject({
 export const outlinesSchema = z.strictObject({
   /** Radius that corners are rounded to, fraction of the letter size. */
   round: z.number().min(0).max(0.5).default(0),
+  /** Which corners: those that stand out, hollow ones, or both. */
+  corners: z.enum(cornerKinds).default('both'),
   /** The letters thickened by this much, or thinned where it is below 0, fraction of the letter size. */
   grow: z.number().min(-0.5).max(0.5).default(0),
   /** From far to near. */
@@ -55,7 +58,7 @@ export type Outline = z.infer<typeof outlineSchema>;
 export type Outlines = z.infer<typeof outlinesSchema>;
 
 /** No outline, and the edge as the face has it. */
-export const plainOutlines = (): Outlines => ({ round: 0, grow: 0, list: [] });
+export const plainOutlines = (): Outlines => ({ round: 0, corners: 'both', grow: 0, list: [] });
 
 /** An outline as it is when only what must be given is given. */
 export const plainOutline = (given: Omit<z.input<typeof outlineSchema>, 'coats'> & { colour: string }): Outline => {

@@ -30,6 +30,7 @@ function fullPiece(): Piece {
       ink: plainInk([coatSchema.parse({ kind: 'plate', x: 8, y: -4, opacity: 1 })]),
       outlines: {
         round: 0,
+        corners: 'both',
         grow: 0,
         list: [
           plainOutline({ id: 'a', unit: 'px', side: 'outside', width: 6, gap: 2, x: 3, y: 1, colour: '#000000' }),

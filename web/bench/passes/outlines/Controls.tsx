@@ -3,6 +3,7 @@ import { plainOutline, type Outline } from '../../../../core/passes/outlines/sch
 import { addOutline, freeOutline, moveOutline } from '../../../../core/piece/edits/outlines';
 import { SortableItem, SortableList } from '../../../ui/Sortable';
 import { useBench } from '../../benchContext';
+import { Choice } from '../../../ui/Choice';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { OutlineCard } from './OutlineCard';
@@ -20,7 +21,7 @@ export function Controls() {
   if (!lettering) return <p className="text-faint">Set a word first (line 1).</p>;
   const {
     id,
-    outlines: { list, round, grow },
+    outlines: { list, round, corners, grow },
   } = lettering;
   const indexes = list.map((_, i) => list.length - 1 - i);
   const add = (outline: Omit<Parameters<typeof plainOutline>[0], 'id'>): Outline =>
@@ -52,7 +53,23 @@ export function Controls() {
           max={50}
           edit={(value) => changePart(id, 'outlines', { round: value })}
         />{' '}
-        of the letter size.
+        of the letter size
+        {round > 0 && (
+          <>
+            ,{' '}
+            <Choice
+              label="Which corners are rounded"
+              inSentence
+              value={corners}
+              options={{ both: 'all of them', outer: 'those that stand out', inner: 'hollow ones' }}
+              disabled={!mayChange}
+              onChoose={(value) =>
+                editing.commit('Choose the corners that are rounded', changePart(id, 'outlines', { corners: value }))
+              }
+            />
+          </>
+        )}
+        .
       </p>
       {list.length === 0 && <p className="text-faint">No outline yet. Draw one:</p>}
       <SortableList
