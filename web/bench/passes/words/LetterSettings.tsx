@@ -67,7 +67,7 @@ function Kerning({ words, pair }: { words: Words; pair: { left: number; right: n
         max={5}
         edit={(value) => setLetters(id, [pair.left], () => ({ space: value }))}
       />{' '}
-      added. Alt + arrows on the sheet do it too. <Reset />
+      added. Alt with , . ; ’ on the sheet does it too. <Reset />
     </p>
   );
 }

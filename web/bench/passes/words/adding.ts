@@ -1,7 +1,10 @@
 import type { Shape } from '../../../../core/shape/shapes';
 import { blankLettering } from '../../../../core/piece/blank';
 import { addLettering, freeId } from '../../../../core/piece/edits/items';
-import type { Lettering } from '../../../../core/piece/schema';
+import { solidCoat } from '../../../../core/coats/schema';
+import { plainInk } from '../../../../core/passes/ink/schema';
+import { readColour } from '../../../../core/pixels/colour';
+import type { Lettering, Piece } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
 import type { StoredFace } from '../../../api/faces';
 import { store } from '../../../store';
@@ -31,11 +34,22 @@ export function addWords({ piece, faces, lettering: last }: Bench, text: string,
   const id = freeId(piece, 'lettering');
   if (text !== '') begun.id = id;
   const blank = blankLettering(id, `Words ${piece.letterings.length + 1}`, text, piece.sheet);
+  const ink = isLightPaper(piece) ? plainInk([solidCoat({ colour: darkInk })]) : blank.ink;
+  const made = { ...blank, ink };
   add(
-    at ? { ...blank, stance: { ...blank.stance, x: Math.round(at[0]), y: Math.round(at[1]) } } : blank,
+    at ? { ...made, stance: { ...made.stance, x: Math.round(at[0]), y: Math.round(at[1]) } } : made,
     face,
     'Add words',
   );
+}
+
+/** What new words are set in on light paper; on a photograph they begin light. */
+const darkInk = '#1f2328';
+
+function isLightPaper({ plates, sheet }: Piece): boolean {
+  if (plates.length > 0 || sheet.paint === null) return false;
+  const [red, green, blue] = readColour(sheet.paint);
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue > 0.6;
 }
 
 /** Adds a shape that is used like words, and chooses it. */

@@ -64,7 +64,7 @@ export function HandTools() {
   return (
     <span className="text-faint">
       {lettering
-        ? 'Click in the words and type; drag to choose letters. Alt + arrows kern and shift them.'
+        ? 'Click in the words and type; drag to choose letters. Alt with , . ; ’ kerns and shifts them.'
         : 'Click on the sheet where the word should stand, and type.'}
     </span>
   );
