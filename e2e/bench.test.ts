@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
 import { announced, changing, clickSheet, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
+import { lookAtVeil } from './sheet';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -159,15 +160,15 @@ test('touch-up brings a stretch of wall to the front, and sends it behind again'
   expect(await colourAt(...letter)).toEqual(brown);
 });
 
-test('a veil is shown hatched, on black and on white', async () => {
+test('a veil is shown alone on a swatch of any colour', async () => {
   const inJar = [945, 850] as const;
   const wall = [100, 100] as const;
   const jar = await colourAt(...inJar);
-  await changing(page, () => page.getByRole('button', { name: 'on black' }).click());
+  await lookAtVeil(page, 'colour', '#000000');
   expect([await colourAt(...wall), await colourAt(...inJar)]).toEqual([[0, 0, 0], jar]);
-  await changing(page, () => page.getByRole('button', { name: 'on white' }).click());
+  await lookAtVeil(page, 'colour', '#ffffff');
   expect(await colourAt(...wall)).toEqual([255, 255, 255]);
-  await changing(page, () => page.getByRole('button', { name: 'as it will be' }).click());
+  await lookAtVeil(page, 'picture');
 });
 
 test('a trace along an edge from border to border closes by itself, to the lower side', async () => {
@@ -186,10 +187,10 @@ test('a trace along an edge from border to border closes by itself, to the lower
   }
   await page.getByText('Contour 1: 6 points', { exact: true }).waitFor({ timeout: 20000 });
   await page.getByRole('button', { name: 'Other side' }).waitFor();
-  await changing(page, () => page.getByRole('button', { name: 'on black' }).click());
+  await lookAtVeil(page, 'colour', '#000000');
   expect(await colourAt(900, 300)).toEqual([0, 0, 0]);
   expect(await colourAt(900, 1100)).not.toEqual([0, 0, 0]);
-  await page.getByRole('button', { name: 'as it will be' }).click();
+  await lookAtVeil(page, 'picture');
 });
 
 test('tracing by keyboard alone', async () => {
@@ -210,7 +211,7 @@ test('tracing by keyboard alone', async () => {
   }
   await page.keyboard.press('Shift+End');
   await page.getByText('Contour 1: 3 points', { exact: true }).waitFor();
-  await changing(page, () => page.getByRole('button', { name: 'on black' }).click());
+  await lookAtVeil(page, 'colour', '#000000');
   // A triangle with corners at (900, 400), (1100, 400) and (1100, 600).
   expect(await colourAt(1050, 450)).not.toEqual([0, 0, 0]);
   expect(await colourAt(1150, 380)).toEqual([0, 0, 0]);
@@ -218,7 +219,7 @@ test('tracing by keyboard alone', async () => {
   await saved(page);
   await sharp(page);
   expect(await colourAt(1150, 380)).not.toEqual([0, 0, 0]);
-  await page.getByRole('button', { name: 'as it will be' }).click();
+  await lookAtVeil(page, 'picture');
 });
 
 test('ink is picked from the photo as a mean', async () => {

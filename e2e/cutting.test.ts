@@ -6,8 +6,8 @@ import type { Page } from 'playwright-core';
 import sharpPicture from 'sharp';
 import type { TraceCut } from '../core/passes/veils/schema';
 import type { Piece } from '../core/piece/schema';
-import { clickOn, colourAt, drawOver, whenSolved } from './sheet';
-import { onScreen, sharp, type RunningStudio, changing, pickColour } from './studio';
+import { clickOn, colourAt, drawOver, lookAtVeil, whenSolved } from './sheet';
+import { onScreen, sharp, type RunningStudio, changing } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -119,11 +119,10 @@ test('a matte comes from the clear parts of a picture; one of another shape is r
 });
 
 test('the veil can be looked at on a colour, and its edge before and after', async () => {
-  await page.getByRole('button', { name: 'on a colour' }).click();
-  await pickColour(page, 'Colour to look at the veil on', '#00ff00');
+  await lookAtVeil(page, 'colour', '#00ff00');
   await sharp(page);
   expect(await colourAt(page, 300, 300)).toEqual([0, 255, 0]);
-  await page.getByRole('button', { name: 'edge before / after' }).click();
+  await lookAtVeil(page, 'wipe');
   await sharp(page);
   const handle = page
     .locator('g', { has: page.locator('title', { hasText: 'Drag to wipe between before and after' }) })
@@ -135,7 +134,7 @@ test('the veil can be looked at on a colour, and its edge before and after', asy
   await page.mouse.up();
   await sharp(page);
   expect(Math.abs((await handle.boundingBox())!.x + from!.width / 2 - to.x)).toBeLessThan(3);
-  await page.getByRole('button', { name: 'as it will be' }).click();
+  await lookAtVeil(page, 'picture');
   await sharp(page);
 });
 

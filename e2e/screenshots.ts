@@ -1,5 +1,6 @@
 // npm run screenshots: one current picture of each main view, from the demo data, at 1280 x 800.
 import { launchBrowser, onScreen, openPage, sharp, startStudio } from './studio';
+import { lookAtVeil } from './sheet';
 
 const studio = await startStudio();
 const browser = await launchBrowser();
@@ -32,7 +33,7 @@ try {
   ] as const) {
     await page.goto(`${studio.url}/piece/${path}`);
     await sharp(page);
-    if (name === 'bench-veils') await page.getByRole('button', { name: 'hatched' }).click();
+    if (name === 'bench-veils') await lookAtVeil(page, 'hatch');
     if (name === 'bench-words') {
       const at = await onScreen(page, 1150, 365);
       await page.mouse.click(at.x, at.y);

@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import sharpPicture from 'sharp';
-import { onScreen, saved, sharp } from './studio';
+import { onScreen, pickColour, saved, sharp } from './studio';
 
 /** Draws a line over the sheet with the pointer, in sheet px. */
 export async function drawOver(page: Page, ...points: [number, number][]): Promise<void> {
@@ -39,4 +39,15 @@ export async function colourAt(page: Page, x: number, y: number): Promise<[numbe
   const shot = await page.screenshot({ clip: { x: Math.round(at.x), y: Math.round(at.y), width: 1, height: 1 } });
   const { data } = await sharpPicture(shot).removeAlpha().raw().toBuffer({ resolveWithObject: true });
   return [data[0], data[1], data[2]];
+}
+
+/** Looks at the chosen veil in one of the ways there are. @param swatch colour that it is shown alone on */
+export async function lookAtVeil(
+  page: Page,
+  how: 'picture' | 'hatch' | 'colour' | 'matte' | 'wipe',
+  swatch?: string,
+): Promise<void> {
+  await page.getByLabel('How the veil is shown').selectOption(how);
+  if (swatch) await pickColour(page, 'Colour to look at the veil on', swatch);
+  await sharp(page);
 }

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { colourAt, drawOver, whenSolved } from './sheet';
+import { colourAt, drawOver, lookAtVeil, whenSolved } from './sheet';
 import { onScreen, saved, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
@@ -90,7 +90,7 @@ test('a tone key takes away what has a sampled colour', async () => {
   await page.mouse.click(teal.x, teal.y);
   await page.getByText('1 colour', { exact: true }).waitFor({ timeout: 20000 });
   await solved();
-  await page.getByRole('button', { name: 'matte', exact: true }).click();
+  await lookAtVeil(page, 'matte');
   await sharp(page);
   const [light] = await shownAt(850, 940);
   expect(light).toBeLessThan(40);

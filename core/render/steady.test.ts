@@ -1,7 +1,7 @@
 import { applyEdit, type Edit } from '../piece/edits/edit';
 import { addLettering, changePart } from '../piece/edits/items';
 import { setText } from '../piece/edits/letterings';
-import { steadily } from '../piece/edits/steady';
+import { setKeeping, setStance, steadily } from '../piece/edits/steady';
 import { blankLettering, blankPiece } from '../piece/blank';
 import type { Lettering, Piece } from '../piece/schema';
 import { shippedFace } from '../testing/faces';
@@ -102,4 +102,43 @@ test('new words come to stand inside the sheet wherever they are begun, and thos
   }
   const hanging = pieceWith('KILN', {}, { x: 0 });
   expect(boxOf(after(hanging, setText('w', 'KILNS'))).x).toBeLessThan(-50);
+});
+
+test('centred words stay centred, and within their width, whatever they become; let go they are free', () => {
+  let piece = pieceWith('KILN', { alignment: 'left' }, { scale: 3 });
+  const keep = (change: Parameters<typeof setKeeping>[1]) => applyEdit(piece, setKeeping('w', change, lettersOf)).piece;
+  const [, y] = middle(boxOf(piece));
+  piece = keep({ across: true });
+  expect(middle(boxOf(piece))[0]).toBeCloseTo(1000, 6);
+  expect(middle(boxOf(piece))[1]).toBeCloseTo(y, 6);
+  const { width } = boxOf(piece);
+  piece = keep({ width });
+  for (const text of ['KILNS', 'KILNWALLS', 'I', 'KILN\nKILNS', 'KILN']) {
+    piece = after(piece, setText('w', text));
+    expect(middle(boxOf(piece))[0]).toBeCloseTo(1000, 3);
+    expect(boxOf(piece).width).toBeLessThanOrEqual(width + 1e-3);
+    // It is only as small as it must be, and grows again.
+    const { scale } = piece.letterings[0].stance;
+    expect(scale).toBeLessThanOrEqual(3);
+    if (scale < 3 - 1e-6) expect(boxOf(piece).width).toBeCloseTo(width, 3);
+  }
+  expect(piece.letterings[0].stance.scale).toBeCloseTo(3, 6);
+  // Moved by hand across, it is no longer centred; its width stays kept.
+  const { x } = piece.letterings[0].stance;
+  const moved = applyEdit(piece, setStance('w', { x: x + 50 })).piece;
+  expect(moved.letterings[0].stance.keeping).toMatchObject({ across: false, width });
+  expect(applyEdit(moved, setKeeping('w', { width: null }, lettersOf)).piece.letterings[0].stance.keeping).toBeNull();
+});
+
+test('turned about its middle a kept word stays kept; scaled by hand that scale is wished for', () => {
+  const piece = applyEdit(pieceWith('KILN'), setKeeping('w', { across: true, down: true }, lettersOf)).piece;
+  const { stance } = piece.letterings[0];
+  const turned = applyEdit(piece, setStance('w', { rotation: 20, x: stance.x + 9, y: stance.y - 4 })).piece;
+  expect(turned.letterings[0].stance.keeping).toMatchObject({ across: true, down: true });
+  const scaled = applyEdit(piece, setStance('w', { scale: 2 })).piece;
+  expect(scaled.letterings[0].stance.keeping).toMatchObject({ across: true, scale: 2 });
+  const typed = after(scaled, setText('w', 'KILNS'));
+  expect(middle(boxOf(typed))[0]).toBeCloseTo(1000, 3);
+  expect(middle(boxOf(typed))[1]).toBeCloseTo(500, 3);
+  expect(typed.letterings[0].stance.scale).toBe(2);
 });

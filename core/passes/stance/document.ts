@@ -10,6 +10,12 @@ export const stanceDocument: PassDocument<Stance> = {
   resized(stance, { design: { factor, at } }) {
     [stance.x, stance.y] = at([stance.x, stance.y]);
     stance.scale *= factor;
+    const { keeping } = stance;
+    if (keeping) {
+      keeping.scale *= factor;
+      if (keeping.width !== null) keeping.width *= factor;
+      if (keeping.height !== null) keeping.height *= factor;
+    }
     for (const echo of stance.echoes) Object.assign(echo, { x: echo.x * factor, y: echo.y * factor });
   },
 };

@@ -11,4 +11,7 @@ export const describes = `- \`stance\`: where the lettering's origin stands (\`x
   - \`echoes\`: further drawings behind the letters, each \`{"id", "x", "y", "mirror", "scale", "rotation", "opacity",
     "times", "fade", "outline",
     "colour"}\`; \`mirror\` is \`none\`, \`down\` or \`across\`, \`outline\` a width or \`null\`, \`colour\` a colour or
-    \`null\`.`;
+    \`null\`;
+  - \`keeping\` (or \`null\`): what stays true when the words change: \`across\`, \`down\` (the ink's middle stays in
+    the sheet's), \`width\`, \`height\` (sheet px, or \`null\`: the ink is no larger), \`scale\` (the one it has where it
+    fits).`;

@@ -65,6 +65,18 @@ export const echoSchema = z.strictObject({
   colour: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable(),
 });
 
+/** What stays true when the words change. */
+export const keepingSchema = z.strictObject({
+  /** The ink's middle stays in the middle of the sheet, across or down. */
+  across: z.boolean().default(false),
+  down: z.boolean().default(false),
+  /** The ink is no wider or higher than this, sheet px; null: as it comes. */
+  width: z.number().min(1).max(1e6).nullable().default(null),
+  height: z.number().min(1).max(1e6).nullable().default(null),
+  /** The scale that it has where it fits; below it the words are only as small as they must be. */
+  scale: z.number().min(0.01).max(100).default(1),
+});
+
 /**
  * Line 2. Where a lettering stands: bent, pulled into perspective, flipped; then its origin on the sheet, turned and
  * scaled.
@@ -86,7 +98,11 @@ export const stanceSchema = z.strictObject({
   perspective: perspectiveSchema.nullable().default(null),
   /** From far to near. */
   echoes: z.array(echoSchema).max(40).default([]),
+  /** Null where nothing is kept. */
+  keeping: keepingSchema.nullable().default(null),
 });
+
+export type Keeping = z.infer<typeof keepingSchema>;
 
 export type Stance = z.infer<typeof stanceSchema>;
 export type Bending = z.infer<typeof bendSchema>;

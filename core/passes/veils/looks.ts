@@ -4,7 +4,7 @@ import { copyOf, emptyRaster, type Raster } from '../../pixels/raster';
 import { decode, encode } from '../../pixels/transfer';
 
 /** Ways to look at a veil while cutting; none of them prints. */
-export const veilLooks = ['picture', 'hatch', 'black', 'white', 'colour', 'matte', 'wipe'] as const;
+export const veilLooks = ['picture', 'hatch', 'colour', 'matte', 'wipe'] as const;
 export type VeilLook = (typeof veilLooks)[number];
 
 /** Distance between two stripes of the hatch, output px. */

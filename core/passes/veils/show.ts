@@ -40,9 +40,6 @@ export function showVeil(
       return matteLookNode(veil.matte);
     case 'wipe':
       return wipeNode(scene.again({ veils: veils.map((one) => (one.id === id ? asCut(one) : one)) }), picture, wipe);
-    case 'black':
-    case 'white':
-      return on(show);
     case 'colour':
       return on(ground);
   }

@@ -108,6 +108,8 @@ export const moveLetterings =
       const { stance } = itemOf(piece.letterings, id);
       stance.x += dx;
       stance.y += dy;
+      if (stance.keeping && dx !== 0) stance.keeping.across = false;
+      if (stance.keeping && dy !== 0) stance.keeping.down = false;
     }
   };
 

@@ -1,4 +1,4 @@
-import { changePart } from '../../../../core/piece/edits/items';
+import { setStance } from '../../../../core/piece/edits/steady';
 import type { Bending, Perspective } from '../../../../core/passes/stance/schema';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { Choice } from '../../../ui/Choice';
@@ -19,7 +19,7 @@ export function BendSettings() {
   const { lettering, lettersOf, mayChange } = useBench();
   const { id, stance } = lettering!;
   const { bend } = stance;
-  const set = (next: Bending | null): Edit => changePart(id, 'stance', { bend: next });
+  const set = (next: Bending | null): Edit => setStance(id, { bend: next });
   const flat = lettersOf({ ...lettering!, stance: { ...stance, bend: null, perspective: null } });
   const perspective = flat && perspectiveFor(stance, flat);
   return (
@@ -48,7 +48,7 @@ export function BendSettings() {
             undoLabel="Set the turning point"
             value={stance.pivot[0]}
             unit="px"
-            edit={(x) => changePart(id, 'stance', { pivot: [x, stance.pivot![1]] })}
+            edit={(x) => setStance(id, { pivot: [x, stance.pivot![1]] })}
           />
           ,{' '}
           <EditedValue
@@ -56,7 +56,7 @@ export function BendSettings() {
             undoLabel="Set the turning point"
             value={stance.pivot[1]}
             unit="px"
-            edit={(y) => changePart(id, 'stance', { pivot: [stance.pivot![0], y] })}
+            edit={(y) => setStance(id, { pivot: [stance.pivot![0], y] })}
           />{' '}
           from the words’ origin.
         </p>

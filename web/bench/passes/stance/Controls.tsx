@@ -1,4 +1,4 @@
-import { changePart } from '../../../../core/piece/edits/items';
+import { setStance } from '../../../../core/piece/edits/steady';
 import { standingBox } from '../../../../core/type/standing';
 import type { Stance } from '../../../../core/passes/stance/schema';
 import { useBench } from '../../benchContext';
@@ -6,6 +6,7 @@ import { editing } from '../../editing';
 import { AlignSettings } from './AlignSettings';
 import { BendSettings } from './BendSettings';
 import { EchoSettings } from './EchoSettings';
+import { KeptButton, KeptWithin } from './KeepingSettings';
 import { LineSettings } from './LineSettings';
 
 export function Controls() {
@@ -14,24 +15,17 @@ export function Controls() {
   if (!lettering || !box) return <p className="text-faint">Set a word first (line 1).</p>;
   const { stance, id } = lettering;
   const { width, height } = piece.sheet;
-  const set = (label: string, change: Partial<Stance>) => () =>
-    void editing.commit(label, changePart(id, 'stance', change));
+  const set = (label: string, change: Partial<Stance>) => () => void editing.commit(label, setStance(id, change));
   const fit = Math.min((width * 0.9) / box.width, (height * 0.9) / box.height);
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap gap-1">
-        <button
-          className="plain-button"
-          onClick={set('Centre across', { x: stance.x + width / 2 - box.x - box.width / 2 })}
-        >
+        <KeptButton lettering={lettering} what="across">
           Centre across
-        </button>
-        <button
-          className="plain-button"
-          onClick={set('Centre down', { y: stance.y + height / 2 - box.y - box.height / 2 })}
-        >
+        </KeptButton>
+        <KeptButton lettering={lettering} what="down">
           Centre down
-        </button>
+        </KeptButton>
         <button
           className="plain-button"
           onClick={set('Fit to the sheet', {
@@ -57,6 +51,7 @@ export function Controls() {
           Flip down
         </button>
       </div>
+      <KeptWithin lettering={lettering} box={box} />
       <div className="flex flex-wrap gap-x-2">
         <span className="label self-center">Reset</span>
         <button className="quiet-button" disabled={stance.rotation === 0} onClick={set('Set upright', { rotation: 0 })}>

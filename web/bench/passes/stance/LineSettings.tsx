@@ -1,5 +1,5 @@
 import { stanceHand } from './hand';
-import { changePart } from '../../../../core/piece/edits/items';
+import { setStance } from '../../../../core/piece/edits/steady';
 import { X } from 'lucide-react';
 import { slopeDegrees, turnedSlope } from '../../../../core/passes/stance/align';
 import { lastBaseline } from '../../../../core/passes/stance/gauge';
@@ -89,5 +89,5 @@ export function LineSettings() {
 /** Turns the words as the slope runs and lets the last baseline (a shape's lower edge) stand on it. */
 function setAlong({ id, stance }: Lettering, letters: Letters, { from, to }: Slope) {
   const foot = apply(letters.place, [middleOf(letters.ink!)[0], lastBaseline(letters)!]);
-  return changePart(id, 'stance', alongSlope(stance, foot, from, to));
+  return setStance(id, alongSlope(stance, foot, from, to));
 }

@@ -1,6 +1,6 @@
 import { stanceHand } from './hand';
 import type { Edit } from '../../../../core/piece/edits/edit';
-import { changePart } from '../../../../core/piece/edits/items';
+import { setStance } from '../../../../core/piece/edits/steady';
 import { useState } from 'react';
 import type { Letters } from '../../../../core/type/letters';
 import { standingBox } from '../../../../core/type/standing';
@@ -69,12 +69,7 @@ function ChooseLettering() {
 
 function Nudge({ lettering: { id, stance } }: { lettering: Lettering }) {
   useNudge((dx, dy) =>
-    editing.soon(
-      'Move the words',
-      `stance-${id}`,
-      'place',
-      changePart(id, 'stance', { x: stance.x + dx, y: stance.y + dy }),
-    ),
+    editing.soon('Move the words', `stance-${id}`, 'place', setStance(id, { x: stance.x + dx, y: stance.y + dy })),
   );
   return null;
 }
@@ -96,7 +91,7 @@ function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; lett
   const { toScreen, view } = useViewport();
   const [reached, setReached] = useState<GuideLine[] | null>(null);
   const points = corners(ink).map((corner) => apply(letters.place, corner));
-  const set = (next: Partial<Stance>) => changePart(id, 'stance', next);
+  const set = (next: Partial<Stance>) => setStance(id, next);
 
   const moved = ({
     start,

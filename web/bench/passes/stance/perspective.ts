@@ -1,4 +1,4 @@
-import { changePart } from '../../../../core/piece/edits/items';
+import { setStance } from '../../../../core/piece/edits/steady';
 import type { Letters } from '../../../../core/type/letters';
 import { bendOf } from '../../../../core/passes/stance/bending';
 import type { Perspective, Stance } from '../../../../core/passes/stance/schema';
@@ -46,5 +46,5 @@ export function pulled(id: string, perspective: Perspective, letters: Letters, i
 /** Sets how far one corner is moved; null where the corners would cross. */
 export function withMove(id: string, { box, moves }: Perspective, index: number, move: [number, number]): Edit | null {
   const next = moves.map((one, i) => (i === index ? move : one)) as Perspective['moves'];
-  return isConvex(movedCorners(box, next)) ? changePart(id, 'stance', { perspective: { box, moves: next } }) : null;
+  return isConvex(movedCorners(box, next)) ? setStance(id, { perspective: { box, moves: next } }) : null;
 }

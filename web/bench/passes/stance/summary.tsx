@@ -1,5 +1,5 @@
 import { stanceHand, type StanceHand } from './hand';
-import { changePart } from '../../../../core/piece/edits/items';
+import { setStance } from '../../../../core/piece/edits/steady';
 import { turnedAbout } from '../../../../core/passes/stance/turning';
 import { apply } from '../../../../core/shape/affine';
 import { middleOfStanding } from '../../../../core/type/standing';
@@ -16,7 +16,12 @@ export function Summary() {
   const pivot = letters && ink && apply(letters.place, stance.pivot ?? middleOf(ink));
   const middle = letters && middleOfStanding(letters);
   const [x, y] = middle ?? [stance.x, stance.y];
+  const { keeping } = stance;
   const more = [
+    keeping?.across && (keeping.down ? 'kept in the middle of the sheet' : 'kept centred across'),
+    keeping?.down && !keeping.across && 'kept centred down',
+    keeping?.width && `within ${Math.round(keeping.width)} px of width`,
+    keeping?.height && `within ${Math.round(keeping.height)} px of height`,
     stance.bend && (stance.bend.kind === 'arc' ? 'bent on an arc' : 'bent in a wave'),
     stance.perspective && 'in perspective',
     (stance.flipAcross || stance.flipDown) && 'flipped',
@@ -29,14 +34,14 @@ export function Summary() {
         label="Place from the left"
         value={x}
         unit="px"
-        edit={(to) => changePart(id, 'stance', { x: stance.x + to - x })}
+        edit={(to) => setStance(id, { x: stance.x + to - x })}
       />
       ,{' '}
       <EditedValue
         label="Place from the top"
         value={y}
         unit="px"
-        edit={(to) => changePart(id, 'stance', { y: stance.y + to - y })}
+        edit={(to) => setStance(id, { y: stance.y + to - y })}
       />
       , turned{' '}
       <EditedValue
@@ -47,7 +52,7 @@ export function Summary() {
         digits={1}
         min={-360}
         max={360}
-        edit={(rotation) => changePart(id, 'stance', pivot ? turnedAbout(stance, rotation, pivot) : { rotation })}
+        edit={(rotation) => setStance(id, pivot ? turnedAbout(stance, rotation, pivot) : { rotation })}
       />
       , at{' '}
       <EditedValue
@@ -59,7 +64,7 @@ export function Summary() {
         digits={1}
         min={1}
         max={10000}
-        edit={(scale) => changePart(id, 'stance', { scale })}
+        edit={(scale) => setStance(id, { scale })}
       />
       {more.length > 0 && `, ${more.join(', ')}`}.
     </span>

@@ -19,15 +19,13 @@ import { ToneSettings } from './ToneSettings';
 import { TouchUpSettings } from './TouchUpSettings';
 import { WeaveSettings } from './WeaveSettings';
 
-const looks: { show: VeilLook; name: string }[] = [
-  { show: 'picture', name: 'as it will be' },
-  { show: 'hatch', name: 'hatched' },
-  { show: 'black', name: 'on black' },
-  { show: 'white', name: 'on white' },
-  { show: 'colour', name: 'on a colour' },
-  { show: 'matte', name: 'matte' },
-  { show: 'wipe', name: 'edge before / after' },
-];
+const looks: Record<VeilLook, string> = {
+  picture: 'in place',
+  hatch: 'hatched',
+  colour: 'alone on a swatch',
+  matte: 'as its matte',
+  wipe: 'before and after its edge',
+};
 
 export function Controls() {
   const { piece, veil, mayChange } = useBench();
@@ -106,18 +104,15 @@ function VeilOf({ veil }: { veil: Veil }) {
         />
       </label>
       <div>
-        <span className="label">Show the veil</span>
-        <div className="mt-1 flex flex-wrap gap-1">
-          {looks.map(({ show, name }) => (
-            <button
-              key={show}
-              className="plain-button"
-              aria-pressed={look === show}
-              onClick={() => veilHand.set({ look: show })}
-            >
-              {name}
-            </button>
-          ))}
+        <p className="flex flex-wrap items-center gap-x-1">
+          Shown{' '}
+          <Choice
+            label="How the veil is shown"
+            inSentence
+            value={look}
+            options={looks}
+            onChoose={(show) => veilHand.set({ look: show })}
+          />
           {look === 'colour' && (
             <ColourPicker
               label="Colour to look at the veil on"
@@ -126,7 +121,7 @@ function VeilOf({ veil }: { veil: Veil }) {
               onPick={(colour) => veilHand.set({ lookGround: colour })}
             />
           )}
-        </div>
+        </p>
         {look === 'wipe' && (
           <p className="mt-1 text-faint">Drag the line: left as it was cut, right with its edge worked on.</p>
         )}
