@@ -31,7 +31,7 @@ import { sheetAt } from '../graph/tiles';
  */
 const looser: Record<string, number> = {
   'echoes of bent letters': 0.1,
-  'bent letters with outlines': 0.1,
+  'bent letters with outlines': 0.2,
   'a collage in bent letters': 0.21,
 };
 

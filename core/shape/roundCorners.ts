@@ -26,12 +26,13 @@ const tip = { longest: 4, fullest: 0.62 };
  */
 export function roundCorners(area: Polygons, radius: number, corners: CornerKind): Polygons {
   if (radius <= 0 || area.length === 0) return area;
-  const outer = corners === 'inner' ? area : opened(area, radius, halvings);
+  const outer = corners === 'inner' ? area : opened(area, radius, halvings).area;
   if (corners === 'outer') return outer;
   // Hollow corners are corners of what lies around.
   const around = offset(outer, 2 * radius + 1, 'mitre');
   const hollow = opened(without(frameOf(around, radius), outer), radius, halvings);
-  return united(outer, without(offset(outer, radius, 'round'), hollow));
+  const grown = offset(outer, radius, 'round');
+  return hollow.isWhole ? offset(grown, -radius, 'round') : united(outer, without(grown, hollow.area));
 }
 
 function frameOf(area: Polygons, room: number): Polygons {
@@ -51,15 +52,18 @@ function frameOf(area: Polygons, room: number): Polygons {
 const least = (values: number[]): number => values.reduce((a, b) => Math.min(a, b), Infinity);
 const most = (values: number[]): number => values.reduce((a, b) => Math.max(a, b), -Infinity);
 
-/** An area opened by a disc, but for its strokes that are thinner: these are opened by smaller ones. */
-function opened(area: Polygons, radius: number, left: number): Polygons {
-  if (left === 0) return area;
+/**
+ * An area opened by a disc, but for its strokes that are thinner: these are opened by smaller ones. `isWhole`: there
+ * are none.
+ */
+function opened(area: Polygons, radius: number, left: number): { area: Polygons; isWhole: boolean } {
+  if (left === 0) return { area, isWhole: false };
   const wide = offset(offset(area, -radius, 'round'), radius, 'round');
   const lost = without(area, offset(wide, sliver, 'round'));
   const strokes = lost.filter((part, i) => signedArea(part) > 0 && !isTip(part, i, lost, wide, radius));
-  if (strokes.length === 0) return wide;
-  const kept = common(opened(area, radius / 2, left - 1), offset(strokes, radius, 'round'));
-  return united(wide, kept);
+  if (strokes.length === 0) return { area: wide, isWhole: true };
+  const kept = common(opened(area, radius / 2, left - 1).area, offset(strokes, radius, 'round'));
+  return { area: united(wide, kept), isWhole: false };
 }
 
 /** Whether a lost part is no more than the tip of a corner. */

@@ -91,9 +91,12 @@ export function ShelfPage() {
         )}
         <FileDrop arrival={arrival} />
         {pieces?.length === 0 && (
-          <p className="mt-8 text-center text-faint">
-            The Shelf is empty. Drop a photograph above, or begin on a demo plate with New piece.
-          </p>
+          <div className="mt-8 flex flex-col items-center gap-3">
+            <p className="text-faint">The Shelf is empty. Drop a photograph above, or begin on a demo plate.</p>
+            <button className="strong-button" onClick={() => setCreating(true)}>
+              Begin a piece
+            </button>
+          </div>
         )}
         <ul className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(250px,1fr))] gap-5">
           {pieces?.map((piece) => (

@@ -8,6 +8,7 @@ import { looked } from '../benchState';
 import { viewKeys } from '../keys/entries';
 import { useKeys } from '../keys/useKeys';
 import { drawSheet } from './drawSheet';
+import { FirstSteps } from './FirstSteps';
 import { useFingers } from './useFingers';
 import { ZoomControl } from './ZoomControl';
 import { ViewportContext, viewOf, zoomedAt, type View, type Viewport } from './viewport';
@@ -129,6 +130,7 @@ export function SheetView({ onTiles, sharpRevision, children }: SheetViewProps) 
             {children}
             {panning && <PanArea />}
           </svg>
+          <FirstSteps />
           <ZoomControl onWhole={() => setView(null)} />
         </ViewportContext>
       )}
