@@ -30,6 +30,7 @@ test('a gradient is laid over the colour, and laid out along each letter', async
   const [light, dark] = [await shown(...top), await shown(...foot)];
   expect(light[1]).toBeGreaterThan(dark[1] + 80);
   await page.getByLabel('Angle of Coat 2').focus();
+  await page.keyboard.press('Enter');
   await page.keyboard.type('270');
   await page.keyboard.press('Enter');
   expect((await shown(...top))[1]).toBeLessThan((await shown(...foot))[1] - 80);
@@ -84,6 +85,10 @@ test('the picture is slipped inside the letters by dragging, faintly seen beyond
   const inside = await shown(...top);
   await page.getByRole('button', { name: 'Slip', exact: true }).click();
   expect(await shown(...beyond)).not.toEqual(bare);
+  // It is as wide as the word: it stops there, and grows when that is asked for.
+  await drawOver(page, [900, 800], [1000, 830]);
+  expect(((await coats()).at(-1) as { x: number }).x).toBeCloseTo(0, 6);
+  await page.getByRole('button', { name: 'Grow to cover' }).click();
   await drawOver(page, [900, 800], [1000, 830]);
   const [slipped] = (await coats()).slice(-1) as { x: number; y: number }[];
   expect(slipped.x).toBeGreaterThan(0.04);

@@ -146,6 +146,7 @@ test('a stroke stays, says that it is being solved, and is taken back at once by
   expect(await strokes().count()).toBe(0);
   await page.keyboard.press('Control+Shift+z');
   expect(await strokes().count()).toBe(1);
+  await saved(page);
   // A reload in the middle of it loses nothing either.
   await page.reload();
   await page.getByTestId('solving').waitFor();

@@ -1,5 +1,5 @@
 import { drawnLetter, drawnLetters, square } from '../testing/letters';
-import { coveringSlip, coveringSlipOf } from './covering';
+import { coveringSlip, coveringSlipOf, grownToCover } from './covering';
 import { laidPictures } from './laidPictures';
 import { pictureCoat, type PictureCoat } from './schema';
 
@@ -61,6 +61,22 @@ test('a letter that is slipped by itself must be covered itself, not the whole w
   const [all] = coveringSlip(slipped, [-9, 0], [picture], letters, sheet);
   expect(bare({ ...slipped, x: all, y: 0 }, 0, 'letter')).toBeLessThan(1e-9);
   expect(bare({ ...slipped, x: all, y: 0 }, 1, 'box')).toBeLessThan(1e-9);
+});
+
+test('where it may grow it becomes just as large as it must to be slipped so far', () => {
+  const one = coat();
+  for (const wanted of [
+    [0.2, 0],
+    [-0.4, 0.3],
+  ] as [number, number][]) {
+    const scale = grownToCover(one, wanted, [picture], letters, sheet);
+    const [x, y] = wanted;
+    for (const start of [0, 1]) expect(bare({ ...one, x, y, scale }, start, 'box')).toBeLessThan(1e-6);
+    expect(
+      Math.max(...[0, 1].map((start) => bare({ ...one, x, y, scale: scale * 0.999 }, start, 'box'))),
+    ).toBeGreaterThan(0);
+  }
+  expect(grownToCover(coat({ scale: 3 }), [0.1, 0.1], [picture], letters, sheet)).toBe(3);
 });
 
 test('on the sheet it covers the sheet', () => {

@@ -67,6 +67,31 @@ export function coveringSlip(
   return covered.length > 0 ? nearestCovering(wanted, covered, pictures) : wanted;
 }
 
+/** How many times as large a picture may become so that it can be slipped as is wanted. */
+const mostGrowth = 16;
+
+/** The least scale at which a coat that covers can be slipped as is wanted; its own where it can already. */
+export function grownToCover(
+  coat: PictureCoat,
+  wanted: [number, number],
+  pictures: readonly Size[],
+  letters: Letters | null,
+  sheet: Size,
+): number {
+  const reaches = (scale: number): boolean => {
+    const [x, y] = coveringSlip({ ...coat, scale }, wanted, pictures, letters, sheet);
+    return Math.abs(x - wanted[0]) < 1e-9 && Math.abs(y - wanted[1]) < 1e-9;
+  };
+  if (reaches(coat.scale)) return coat.scale;
+  let [low, high] = [coat.scale, coat.scale * mostGrowth];
+  for (let i = 0; i < 30; i++) {
+    const middle = (low + high) / 2;
+    if (reaches(middle)) high = middle;
+    else low = middle;
+  }
+  return Math.min(100, high);
+}
+
 /** The same for what one letter is slipped by itself. @param start of the letter, its first UTF-16 unit */
 export function coveringSlipOf(
   coat: PictureCoat,

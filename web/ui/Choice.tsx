@@ -20,7 +20,7 @@ export function Choice<Value extends string>({
 }: ChoiceProps<Value>) {
   return (
     <select
-      className={inSentence ? 'max-w-full bg-transparent font-semibold [field-sizing:content]' : 'field py-0.5'}
+      className={inSentence ? 'choice-value' : 'field py-0.5'}
       aria-label={label}
       disabled={disabled}
       value={value}

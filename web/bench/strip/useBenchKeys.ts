@@ -4,6 +4,7 @@ import { looked } from '../benchState';
 import { editing } from '../editing';
 import { passesOfLine, ticketLines } from '../passes';
 import { foldGauges } from '../gauges/foldGauges';
+import { focusSheet } from '../view/focusSheet';
 import { benchKeys, lineKey } from '../keys/entries';
 import { useKeys, type KeyBinding } from '../keys/useKeys';
 
@@ -32,6 +33,8 @@ export function useBenchKeys(bench: Bench, openKeys: () => void): void {
 function fold({ line, openLine }: Bench): void {
   const isPutAway = passesOfLine(line).some(({ putAway }) => putAway?.() === true);
   if (!isPutAway) openLine(null);
+  // What had the focus may have been folded away.
+  setTimeout(focusSheet);
 }
 
 function chooseNext({ piece, lettering }: Bench): void {

@@ -1,4 +1,5 @@
 import { TriangleAlert } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import { nameOf } from '../../../core/piece/names';
 import { useAppDispatch } from '../../store';
 import { useBench } from '../benchContext';
@@ -50,13 +51,27 @@ function ChosenLettering() {
   );
 }
 
+/** A line that is opened has the focus, so that Tab leads on into it; who is typing goes on typing. */
+function useFocusWhenOpened(open: boolean) {
+  const own = useRef<HTMLLIElement>(null);
+  const before = useRef(open);
+  useEffect(() => {
+    const isOpened = open && !before.current;
+    before.current = open;
+    if (!isOpened || document.activeElement instanceof HTMLTextAreaElement) return;
+    if (!own.current!.contains(document.activeElement)) own.current!.focus({ preventScroll: true });
+  }, [open]);
+  return own;
+}
+
 function Line({ line: { line, title, passes } }: { line: TicketLine }) {
   const bench = useBench();
   const open = bench.line === line;
   const toggle = (): void => bench.openLine(open ? null : line);
   const warnings = passes.flatMap(({ warning }) => warning?.(bench) ?? []);
+  const own = useFocusWhenOpened(open);
   return (
-    <li className={`border-b border-rule ${open ? 'bg-white' : ''}`}>
+    <li ref={own} tabIndex={-1} className={`border-b border-rule outline-none ${open ? 'bg-white' : ''}`}>
       <div className={`flex gap-2 px-3 ${open ? 'sticky top-0 z-10 bg-white pt-1.5' : 'pt-1.5'}`}>
         <span className={`w-5 shrink-0 self-start font-title ${open ? 'text-iron' : 'text-faint'}`} aria-hidden>
           {line}

@@ -7,6 +7,9 @@ import { useBench } from '../benchContext';
 /** Whether somebody has put the first steps away for good. */
 const shown = keptChoice('inky-veil-first-steps', () => true);
 
+/** Fraction of the sheet. */
+const nearMiddle = 0.03;
+
 interface FirstStep {
   title: string;
   line: number;
@@ -15,8 +18,16 @@ interface FirstStep {
 
 /** What a new piece is led through: each step goes away as it is done. */
 export function firstSteps({ letterings, veils, plates, sheet }: Piece): FirstStep[] {
+  // Words that are typed come to stand about the middle by themselves.
+  const isOff = (at: number, room: number): boolean => Math.abs(at - room / 2) > room * nearMiddle;
   const isPlaced = letterings.some(
-    ({ stance }) => stance.x !== sheet.width / 2 || stance.y !== sheet.height / 2 || stance.scale !== 1,
+    ({ stance }) =>
+      isOff(stance.x, sheet.width) ||
+      isOff(stance.y, sheet.height) ||
+      stance.scale !== 1 ||
+      stance.rotation !== 0 ||
+      stance.keeping !== null ||
+      stance.perspective !== null,
   );
   return [
     {

@@ -8,6 +8,7 @@ import { looked } from '../benchState';
 import { viewKeys } from '../keys/entries';
 import { useKeys } from '../keys/useKeys';
 import { drawSheet } from './drawSheet';
+import { focusSheet } from './focusSheet';
 import { FirstSteps } from './FirstSteps';
 import { useFingers } from './useFingers';
 import { ZoomControl } from './ZoomControl';
@@ -101,6 +102,9 @@ export function SheetView({ onTiles, sharpRevision, children }: SheetViewProps) 
     };
   }, [shown, size]);
 
+  // Whoever opens a piece goes on with the keyboard on its sheet.
+  useEffect(() => focusSheet(), []);
+
   useGoTo(shown, size, setView);
   useWheel(mat, shown, setView);
   useFingers(mat, shown, setView);
@@ -114,7 +118,9 @@ export function SheetView({ onTiles, sharpRevision, children }: SheetViewProps) 
       data-sharp-revision={sharpRevision ?? ''}
       data-view={shown ? `${shown.zoom} ${shown.x} ${shown.y}` : ''}
       className="relative grow overflow-hidden bg-mat"
-      tabIndex={-1}
+      // The sheet takes keys of its own, and is a stop on the way by keyboard.
+      // eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex
+      tabIndex={0}
       aria-label="The sheet"
       role="application"
     >

@@ -1,5 +1,5 @@
 import { inkHand } from './hand';
-import { coveringSlip, coveringSlipOf } from '../../../../core/coats/covering';
+import { coveringSlip, coveringSlipOf, grownToCover } from '../../../../core/coats/covering';
 import { pictureBox } from '../../../../core/coats/laidPictures';
 import type { Coat, PictureCoat } from '../../../../core/coats/schema';
 import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
@@ -22,7 +22,7 @@ import { coatsSeenAt, letterUnder } from './seen';
 /** Sliding the nearest picture inside the letters, in all of them or in one: by dragging, or with the arrow keys. */
 export function Slipping({ lettering }: { lettering: Lettering }) {
   const { letters, piece, renderer, materials } = useBench();
-  const { slipAt } = inkHand.use('slipAt');
+  const { slipAt, growsToCover } = inkHand.use('slipAt', 'growsToCover');
   const { size } = useViewport();
   const index = slippedCoat(lettering.ink);
   const coat = seenCoats(lettering.ink)[index];
@@ -41,8 +41,9 @@ export function Slipping({ lettering }: { lettering: Lettering }) {
     const pictures = sizesOf(start, materials);
     if (!only) {
       const wanted: [number, number] = [start.x + x, start.y + y];
-      const [across, down] = coveringSlip(start, wanted, pictures, letters, piece.sheet);
-      return setCoat(at, index, { x: rounded(across), y: rounded(down) });
+      const scale = growsToCover ? grownToCover(start, wanted, pictures, letters, piece.sheet) : start.scale;
+      const [across, down] = coveringSlip({ ...start, scale }, wanted, pictures, letters, piece.sheet);
+      return setCoat(at, index, { x: rounded(across), y: rounded(down), scale });
     }
     const own = start.slips.find((slip) => slip.at === only.start) ?? { at: only.start, x: 0, y: 0, scale: 1 };
     const wanted: [number, number] = [own.x + x, own.y + y];

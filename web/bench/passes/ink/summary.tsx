@@ -74,7 +74,7 @@ function Coats() {
 }
 
 export function HandTools() {
-  const { inkTool, slipAt, lens } = inkHand.use('inkTool', 'slipAt', 'lens');
+  const { inkTool, slipAt, lens, growsToCover } = inkHand.use('inkTool', 'slipAt', 'lens', 'growsToCover');
   const { lettering, letters } = useBench();
   const coat = lettering && seenCoats(lettering.ink)[slippedCoat(lettering.ink)];
   const tool = (name: InkTool, title: string, hint: string) => (
@@ -100,11 +100,23 @@ export function HandTools() {
           options={{
             all: 'in all letters',
             one: 'in the letter under the pointer',
-            ...(one && { [String(slipAt)]: `in letter ${inked.indexOf(one) + 1}` }),
-            ...Object.fromEntries(inked.slice(0, 80).map(({ start }, i) => [String(start), `in letter ${i + 1}`])),
+            ...(one && { [String(slipAt)]: `in ${one.text}, letter ${inked.indexOf(one) + 1}` }),
+            ...Object.fromEntries(
+              inked.slice(0, 80).map(({ start, text }, i) => [String(start), `in ${text}, letter ${i + 1}`]),
+            ),
           }}
           onChoose={(value) => inkHand.set({ slipAt: value === 'all' || value === 'one' ? value : Number(value) })}
         />
+      )}
+      {coat?.kind === 'picture' && coat.fit === 'cover' && inkTool === 'slip' && slipAt === 'all' && (
+        <button
+          className="plain-button"
+          aria-pressed={growsToCover}
+          title="The picture grows where it would leave letters bare; otherwise it stops there"
+          onClick={() => inkHand.set({ growsToCover: !growsToCover })}
+        >
+          Grow to cover
+        </button>
       )}
       {coat?.kind === 'picture' && inkTool === 'slip' && one && (
         <SizeInLetter lettering={lettering!} coat={coat} at={one.start} number={inked.indexOf(one) + 1} />

@@ -40,7 +40,7 @@ export function Controls() {
           min={-50}
           max={50}
           edit={(value) => changePart(id, 'outlines', { grow: value })}
-        />{' '}
+        />
         , corners rounded by{' '}
         <EditedValue
           label="Rounded corners"
