@@ -15,6 +15,14 @@ test('a full disk is named as such, whoever ran into it', () => {
     expect(problemOf(error)).toMatchObject({ status: 507, message: expect.stringMatching(/disk is full/) });
 });
 
+test('a data folder that cannot be written to is named as such', () => {
+  for (const code of ['EACCES', 'EROFS', 'SQLITE_READONLY'])
+    expect(problemOf(Object.assign(new Error('refused'), { code }))).toMatchObject({
+      status: 507,
+      message: expect.stringMatching(/cannot be written/),
+    });
+});
+
 test('a problem is told as it is; of any other error there is nothing to tell', () => {
   const own = new Problem(404, 'There is no such piece.');
   expect(problemOf(own)).toBe(own);

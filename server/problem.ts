@@ -9,6 +9,10 @@ export class Problem extends Error {
   }
 }
 
+/** Of the file system and of SQLite, whose shared memory cannot grow on a full disk either. */
+const diskFull = ['ENOSPC', 'EDQUOT', 'SQLITE_FULL', 'SQLITE_IOERR_SHMSIZE'];
+const cannotBeWritten = ['EACCES', 'EPERM', 'EROFS', 'SQLITE_READONLY', 'SQLITE_CANTOPEN'];
+
 /**
  * What a person is told of an error: a full disk is named as such, whoever ran into it; null where there is nothing
  * better to say.
@@ -16,7 +20,10 @@ export class Problem extends Error {
 export function problemOf(error: unknown): Problem | null {
   if (error instanceof Problem) return error;
   const { code, message } = error as { code?: string; message?: string };
-  const full =
-    code === 'ENOSPC' || code === 'EDQUOT' || code === 'SQLITE_FULL' || /no space left on device/i.test(message ?? '');
-  return full ? new Problem(507, 'The disk is full. Nothing was changed; make room and try again.') : null;
+  const is = (codes: readonly string[]): boolean => codes.includes(code ?? '');
+  if (is(diskFull) || /no space left on device/i.test(message ?? ''))
+    return new Problem(507, 'The disk is full. Nothing was changed; make room and try again.');
+  if (is(cannotBeWritten))
+    return new Problem(507, 'The data folder cannot be written to. Nothing was changed; see to its permissions.');
+  return null;
 }
