@@ -72,7 +72,9 @@ const piece = {
 const compiled = compile(piece, materials);
 const [veil] = piece.veils;
 const matte = compiled.mattes.get(veil.id)!;
-const front = compile(piece, materials, { passes: { veils: { id: veil.id, show: 'black' } } }).picture;
+const front = compile(piece, materials, {
+  passes: { veils: { id: veil.id, show: 'colour', ground: '#000000' } },
+}).picture;
 
 /**
  * The same word bent and in perspective, one letter of another colour, two echoes behind it: one filled, one outlined

@@ -173,7 +173,7 @@ test('looks: before, without, half strength, veil alone', async () => {
     expect(pixel(before, x, y)).toEqual(colourOf(x, y));
   const without = await picturesOf(piece(), { without: 'veil' });
   expect([...without.data]).toEqual([...(await picturesOf(piece({ veils: [], depth: ['word'] }))).data]);
-  const black = await picturesOf(piece(), { passes: { veils: { id: 'veil', show: 'black' } } });
+  const black = await picturesOf(piece(), { passes: { veils: { id: 'veil', show: 'colour', ground: '#000000' } } });
   expect(pixel(black, 5, 5)).toEqual([0, 0, 0, 1]);
   expect(pixel(black, 220, 180)).toEqual(colourOf(220, 180));
   const matte = await picturesOf(piece(), { passes: { veils: { id: 'veil', show: 'matte' } } });
