@@ -27,6 +27,8 @@ test('a new piece has its caret on the sheet: what is typed are its words, lette
   await page.getByLabel('First words').waitFor({ state: 'attached' });
   await step('Type the words').waitFor();
   await page.keyboard.type('NIGHT');
+  // The type case may still be on its way; what was typed waits for it.
+  await page.locator('[data-depth]').filter({ hasText: 'NIGHT' }).waitFor();
   await page.keyboard.press('Escape');
   await saved(page);
   expect((await stored()).letterings.map(({ words }) => words.text)).toEqual(['NIGHT']);

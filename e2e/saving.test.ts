@@ -118,7 +118,6 @@ async function scribblingOnJar(): Promise<void> {
   await page.goto(studio.url);
   await page.getByLabel('Photograph file').first().setInputFiles('demo/plates/jar.jpg');
   await page.waitForURL(/\/piece\/.*\/1$/, { timeout: 30000 });
-  await page.keyboard.press('Escape');
   await page.goto(page.url().replace(/\/1$/, '/3'));
   await sharp(page);
   await page.getByRole('button', { name: 'Scribble', exact: true }).click();

@@ -100,8 +100,7 @@ export function HandTools() {
           {tools[tool]}
         </button>
       ))}
-      <span className="min-w-0 truncate text-faint">{hints[stanceTool]}</span>
-      <span className="grow" />
+      <span className="min-w-0 flex-1 basis-32 truncate text-faint">{hints[stanceTool]}</span>
       <select
         className="bg-transparent text-faint"
         aria-label="Unit of the rulers"
