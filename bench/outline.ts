@@ -1,5 +1,6 @@
 import { gaussianBlur } from '../core/kernels/blur';
-import { polygonsOf, signedArea } from '../core/passes/veils/contour';
+import { signedArea } from '../core/shape/winding';
+import { polygonsOf } from '../core/passes/veils/contour';
 import type { Contour, TracePoint } from '../core/passes/veils/schema';
 import { Tracer } from '../core/passes/veils/trace/tracer';
 import type { Picture } from '../core/pictures/pyramid';

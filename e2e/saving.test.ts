@@ -123,16 +123,22 @@ async function scribblingOnJar(): Promise<void> {
   await page.getByRole('button', { name: 'Scribble', exact: true }).click();
 }
 
-const strokes = () => page.getByTestId('mat').locator('[data-testid=mark]');
-
-test('a stroke stays, says that it is being solved, and is taken back at once by its own name', async () => {
-  await scribblingOnJar();
+/** Holds back what cuts are solved to. @returns what lets it come */
+async function holdCuts(): Promise<() => void> {
   let give = (): void => undefined;
   const coming = new Promise<void>((resolve) => (give = resolve));
   await page.route('**/api/cuts/scribble', async (route) => {
     await coming;
     await route.continue();
   });
+  return () => give();
+}
+
+const strokes = () => page.getByTestId('mat').locator('[data-testid=mark]');
+
+test('a stroke stays, says that it is being solved, and is taken back at once by its own name', async () => {
+  await scribblingOnJar();
+  const give = await holdCuts();
   await drawOver(page, [900, 700], [900, 900]);
   expect(await strokes().count()).toBe(1);
   await page.getByTestId('solving').waitFor();
@@ -159,12 +165,7 @@ test('a stroke stays, says that it is being solved, and is taken back at once by
 
 test('an export waits for the cut that is being solved', async () => {
   await scribblingOnJar();
-  let give = (): void => undefined;
-  const coming = new Promise<void>((resolve) => (give = resolve));
-  await page.route('**/api/cuts/scribble', async (route) => {
-    await coming;
-    await route.continue();
-  });
+  const give = await holdCuts();
   await drawOver(page, [900, 700], [900, 900]);
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   const download = page.waitForEvent('download', { timeout: 60000 });

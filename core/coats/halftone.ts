@@ -72,7 +72,7 @@ function betweenCells(toneAt: (u: number, v: number) => number): (u: number, v: 
  * The height of the screen's hill above which a share of a cell's area lies, for shares in even steps: the area where
  * (cos a + cos b) / 2 is above t is 1 / pi^2 times the integral of acos(2 t - cos a) over a from 0 to pi.
  */
-const heights = ((): Float64Array => {
+function allHeights(): Float64Array {
   const [steps, parts] = [1024, 512];
   const areaAbove = (t: number): number => {
     let sum = 0;
@@ -81,16 +81,20 @@ const heights = ((): Float64Array => {
   };
   return Float64Array.from({ length: steps + 1 }, (_, step) => {
     let [low, high] = [-1, 1];
-    for (let i = 0; i < 40; i++) {
+    for (let i = 0; i < 24; i++) {
       const middle = (low + high) / 2;
       if (areaAbove(middle) > step / steps) low = middle;
       else high = middle;
     }
     return (low + high) / 2;
   });
-})();
+}
+
+/** Worked out for the first halftone: most pieces have none. */
+let heights: Float64Array | null = null;
 
 function heightOf(share: number): number {
+  heights ??= allHeights();
   const at = share * (heights.length - 1);
   const below = min(heights.length - 2, floor(at));
   return heights[below] + (heights[below + 1] - heights[below]) * (at - below);

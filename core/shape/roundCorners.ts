@@ -1,4 +1,6 @@
 import type { Point } from './affine';
+import { distanceToSegment } from './simplify';
+import { signedArea, windingAt } from './winding';
 import { common, offset, united, without, type Polygons } from './offset';
 
 /** Corners that stand out, hollow ones, or both. */
@@ -68,7 +70,7 @@ function opened(area: Polygons, radius: number, left: number): { area: Polygons;
 
 /** Whether a lost part is no more than the tip of a corner. */
 function isTip(part: [number, number][], index: number, lost: Polygons, wide: Polygons, radius: number): boolean {
-  const isRing = lost.some((hole, i) => i !== index && signedArea(hole) < 0 && isInside(hole[0], part));
+  const isRing = lost.some((hole, i) => i !== index && signedArea(hole) < 0 && windingAt([part], hole[0]) !== 0);
   if (isRing) return false;
   const distances = part.map((point) => distanceTo(point, wide));
   const touches = distances.map((distance) => distance < 3 * sliver);
@@ -80,37 +82,16 @@ function isTip(part: [number, number][], index: number, lost: Polygons, wide: Po
   const [[ax, ay], [bx, by]] = [part[begins[0]], part[end]];
   const foot = Math.hypot(bx - ax, by - ay);
   const length = most(distances);
-  return length <= tip.longest * radius && signedArea(part) <= tip.fullest * foot * length + sliver * (foot + length);
-}
-
-function signedArea(polygon: readonly Point[]): number {
-  let twice = 0;
-  polygon.forEach(([x, y], i) => {
-    const [nextX, nextY] = polygon[(i + 1) % polygon.length];
-    twice += x * nextY - nextX * y;
-  });
-  return twice / 2;
-}
-
-function isInside([x, y]: Point, polygon: readonly Point[]): boolean {
-  let inside = false;
-  polygon.forEach(([ax, ay], i) => {
-    const [bx, by] = polygon[(i + 1) % polygon.length];
-    if (ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax)) inside = !inside;
-  });
-  return inside;
+  return (
+    length <= tip.longest * radius && signedArea(part) / 2 <= tip.fullest * foot * length + sliver * (foot + length)
+  );
 }
 
 /** Distance of a point to the nearest edge. */
-function distanceTo([x, y]: Point, polygons: Polygons): number {
+function distanceTo(point: Point, polygons: Polygons): number {
   let nearest = Infinity;
   for (const polygon of polygons)
-    for (let i = 0; i < polygon.length; i++) {
-      const [ax, ay] = polygon[i];
-      const [bx, by] = polygon[(i + 1) % polygon.length];
-      const [dx, dy] = [bx - ax, by - ay];
-      const t = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
-      nearest = Math.min(nearest, Math.hypot(x - ax - t * dx, y - ay - t * dy));
-    }
+    for (let i = 0; i < polygon.length; i++)
+      nearest = Math.min(nearest, distanceToSegment(point, polygon[i], polygon[(i + 1) % polygon.length]));
   return nearest;
 }

@@ -17,3 +17,11 @@ export function windingAt(polygons: readonly (readonly Point[])[], [x, y]: Point
   }
   return winding;
 }
+
+/** Twice the signed area; positive runs clockwise on a sheet whose y runs down. */
+export function signedArea(points: readonly Point[]): number {
+  return points.reduce((sum, [x, y], i) => {
+    const [nextX, nextY] = points[(i + 1) % points.length];
+    return sum + x * nextY - nextX * y;
+  }, 0);
+}

@@ -1,3 +1,4 @@
+import { signedArea } from '../../shape/winding';
 import { memoize } from '../../graph/memoize';
 import type { Point } from '../../shape/affine';
 import type { Contour, TracePoint } from './schema';
@@ -74,14 +75,6 @@ function slopeAt({ points, closed }: Contour, index: number): Point | null {
 function unit([ax, ay]: Point, [bx, by]: Point): Point | null {
   const length = Math.hypot(bx - ax, by - ay);
   return length > 0 ? [(bx - ax) / length, (by - ay) / length] : null;
-}
-
-/** Twice the signed area; positive runs clockwise on a sheet whose y runs down. */
-export function signedArea(points: readonly Point[]): number {
-  return points.reduce((sum, [x, y], i) => {
-    const [nextX, nextY] = points[(i + 1) % points.length];
-    return sum + x * nextY - nextX * y;
-  }, 0);
 }
 
 /** Whether a point lies inside a polygon (crossings of a ray to the right). */

@@ -1,7 +1,8 @@
 import { veilHand } from './hand';
 import { contoursFromSvg, contoursToSvg } from '../../../../core/passes/veils/trace/svg';
 import { tracedCut, type Veil } from '../../../../core/passes/veils/schema';
-import { addContours, addCut } from '../../../../core/piece/edits/veils';
+import { addContours, addCut, type StoredMatte } from '../../../../core/piece/edits/veils';
+import type { Piece } from '../../../../core/piece/schema';
 import { dropUnused, keepAsset } from '../../../../core/piece/edits/items';
 import { send } from '../../../api/client';
 import type { StoredAsset } from '../../../api/files';
@@ -17,15 +18,21 @@ interface Size {
   height: number;
 }
 
+/** A matte from a file, as the store has it: the picture's clear parts, or its grey values. */
+async function readMatte(piece: Piece, plate: CutPlate, file: File): Promise<StoredMatte> {
+  const { sha256 } = await whileSolving('Reading the matte', () =>
+    send<StoredAsset>(`/cuts/picture?plate=${plateHash(piece, plate)}`, file, () => undefined),
+  );
+  return { kind: 'matte', name: file.name.slice(0, 300), sha256 };
+}
+
 /** Adds a matte from a picture: its clear parts, or its grey values. */
 export function takeMatte(plate: CutPlate, file: File): void {
   inTurn(async () => {
     const { piece } = store.getState().bench;
     const hand = veilHand.get();
     if (!piece) return;
-    const { sha256 } = await whileSolving('Reading the matte', () =>
-      send<StoredAsset>(`/cuts/picture?plate=${plateHash(piece, plate)}`, file, () => undefined),
-    );
+    const matte = await readMatte(piece, plate, file);
     cut(
       'Import a matte',
       plate,
@@ -33,7 +40,7 @@ export function takeMatte(plate: CutPlate, file: File): void {
         addCut(id, {
           kind: 'picture',
           operation: hand.operation,
-          matte: keepAsset(draft, { kind: 'matte', name: file.name.slice(0, 300), sha256 }),
+          matte: keepAsset(draft, matte),
         })(draft),
     );
   });
@@ -44,13 +51,11 @@ export function replaceMatte(plate: CutPlate, veil: string, index: number, file:
   inTurn(async () => {
     const { piece } = store.getState().bench;
     if (!piece) return;
-    const { sha256 } = await whileSolving('Reading the matte', () =>
-      send<StoredAsset>(`/cuts/picture?plate=${plateHash(piece, plate)}`, file, () => undefined),
-    );
+    const matte = await readMatte(piece, plate, file);
     editing.commit('Replace a matte', (draft) => {
-      const matte = keepAsset(draft, { kind: 'matte', name: file.name.slice(0, 300), sha256 });
+      const key = keepAsset(draft, matte);
       const found = draft.veils.find(({ id }) => id === veil)?.cuts[index];
-      if (found?.kind === 'picture') found.matte = matte;
+      if (found?.kind === 'picture') found.matte = key;
       dropUnused(draft);
     });
   });
