@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
+import { boxesOn, type Box } from './boxes';
 import { findColour, zoomOf } from './pixels';
-import { onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
+import { changing, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -10,43 +11,7 @@ const problems = visit((made) => ({ studio, page } = made));
 
 const ink = [0x40, 0x20, 0x60] as const;
 
-/** A plain sheet with boxes that stand in for words: their corners and sides are easy to tell. */
-async function sheetWith(
-  boxes: { x: number; y: number; width: number; height: number; colour?: string }[],
-): Promise<string> {
-  const letterings = boxes.map(({ x, y, width, height, colour }, i) => ({
-    id: `box-${i + 1}`,
-    name: `box ${i + 1}`,
-    words: {
-      text: '',
-      face: '',
-      size: width,
-      leading: 1,
-      tracking: 0,
-      alignment: 'centre',
-      shape: { kind: 'box', height: height / width, rounding: 0 },
-    },
-    stance: { x, y, rotation: 0, scale: 1 },
-    ink: { coats: [{ kind: 'solid', colour: colour ?? '#402060', opacity: 1 }] },
-  }));
-  const piece = {
-    format: 'inky-veil/piece',
-    version: 2,
-    name: 'Boxes',
-    sheet: { width: 1200, height: 800, ppi: 100, paint: '#ffffff' },
-    assets: {},
-    plates: [],
-    letterings,
-    veils: [],
-    depth: letterings.map(({ id }) => id),
-  };
-  const { id } = (await (
-    await page.request.post(`${studio.url}/api/pieces/copy`, { data: { piece }, headers: { origin: studio.url } })
-  ).json()) as { id: string };
-  await page.goto(`${studio.url}/piece/${id}/2`);
-  await sharp(page);
-  return id;
-}
+const sheetWith = (boxes: Box[]): Promise<string> => boxesOn(page, studio, boxes, 2);
 
 async function drag(from: readonly [number, number], to: readonly [number, number]): Promise<void> {
   const [a, b] = [await onScreen(page, from[0], from[1]), await onScreen(page, to[0], to[1])];
@@ -95,7 +60,8 @@ test('a corner is pulled into perspective by hand, the others stay; the numbers 
 
 test('a guide is pulled out of the ruler in millimetres, and a lettering snaps to it with the distances shown', async () => {
   await sheetWith([{ x: 300, y: 300, width: 200, height: 100 }]);
-  await page.getByLabel('Unit of the rulers').selectOption('mm');
+  await page.getByLabel('Unit of lengths').selectOption('mm');
+  await page.getByLabel('Rulers').check();
   const ruler = (await page.getByTestId('ruler-x').boundingBox())!;
   const to = await onScreen(page, 700, 500);
   await page.mouse.move(ruler.x + 9, ruler.y + 300);
@@ -116,6 +82,33 @@ test('a guide is pulled out of the ruler in millimetres, and a lettering snaps t
   const x = Number(await page.getByRole('spinbutton', { name: 'Place from the left' }).getAttribute('aria-valuenow'));
   // Its right side stands on the guide.
   expect(Math.abs(x + 100 - guide)).toBeLessThan(0.11);
+});
+
+test('by keyboard alone a ring is reached, says where it is and is moved; the arc turns; the undo takes a burst at once', async () => {
+  await sheetWith([{ x: 600, y: 400, width: 600, height: 300 }]);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('2');
+  const ring = page.getByRole('slider', { name: 'Scale the words' }).nth(2);
+  await ring.focus();
+  expect(await ring.getAttribute('aria-valuetext')).toBe('900 px from the left, 550 px from the top');
+  for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowRight');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('PageUp');
+  await saved(page);
+  // From 600 x 300 by a tenth, about the upper left corner.
+  const scale = page.getByRole('spinbutton', { name: 'Scale', exact: true });
+  expect(Number(await scale.getAttribute('aria-valuenow'))).toBeCloseTo(110, 3);
+  expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-valuetext'))).toBe(
+    '960 px from the left, 250 px from the top',
+  );
+  await changing(page, () => page.keyboard.press('Control+z'));
+  expect(Number(await scale.getAttribute('aria-valuenow'))).toBeCloseTo(100, 3);
+  const arc = page.getByRole('slider', { name: 'Turn the words' });
+  await arc.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
+  await saved(page);
+  expect(await arc.getAttribute('aria-valuetext')).toBe('2.0 degrees');
 });
 
 test('words are set along a slope drawn on the photo', async () => {
@@ -140,7 +133,9 @@ test('several are brought into line and given the same room; one is turned over,
     { x: 420, y: 350, width: 200, height: 60, colour: '#9c3b22' },
     { x: 900, y: 600, width: 100, height: 60, colour: '#2c6e63' },
   ]);
-  await page.getByRole('button', { name: 'Align feet' }).click();
+  await page.getByLabel('Which words').selectOption('all');
+  await page.getByLabel('What is brought into line').selectOption('feet');
+  await page.getByRole('button', { name: 'Bring them there' }).click();
   await sharp(page);
   const bottoms = await Promise.all(
     (
@@ -154,7 +149,7 @@ test('several are brought into line and given the same room; one is turned over,
   expect(
     Math.max(...bottoms.map(({ bottom }) => bottom)) - Math.min(...bottoms.map(({ bottom }) => bottom)),
   ).toBeLessThanOrEqual(1);
-  await page.getByRole('button', { name: 'Distribute: the same room between them across' }).click();
+  await page.getByRole('region', { name: 'In line' }).getByRole('button', { name: 'across' }).click();
   await sharp(page);
   const [a, b, c] = await Promise.all(
     (

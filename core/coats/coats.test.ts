@@ -66,6 +66,7 @@ const scene: PaintScene = {
   },
   photo,
   below: photo,
+  bareSheet: photo,
   sheet: { width: 120, height: 110 },
 };
 const draw = (coats: Coat[], letters: Letters = three, scale = 1, where = scene): Promise<Raster> =>

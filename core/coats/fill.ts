@@ -1,6 +1,6 @@
 import { blend } from '../kernels/blend';
 import { readColour } from '../pixels/colour';
-import { emptyRaster, fillWith, type Raster } from '../pixels/raster';
+import { copyOf, emptyRaster, fillWith, type Raster } from '../pixels/raster';
 import type { Region } from '../pixels/region';
 import { ByteCache } from '../graph/cache';
 import { contentKey } from '../graph/node';
@@ -67,6 +67,7 @@ const pictureUnits = ({ slips, more, by }: PictureCoat): string[] => [
  * All coats over one another, not yet cut out by the letters: premultiplied encoded RGBA.
  * @param ground where; its region is grown by `fillMargin`
  * @param photoAt the photograph in a region of output px, slipped by so many sheet px
+ * @param onto what coats with a blend mode are mixed with too; it is no part of the result
  */
 export async function paintFill(
   ink: Coated,
@@ -74,20 +75,35 @@ export async function paintFill(
   ground: Omit<CoatGround, 'box' | 'below'>,
   materials: Materials,
   photoAt: (x: number, y: number) => Raster,
+  onto: Raster | null = null,
 ): Promise<Raster> {
   const stack = emptyRaster(ground.region.width, ground.region.height, 4);
+  const seen = onto && copyOf(onto);
   const [any] = unit.letters;
   for (const coat of ink.coats) {
     if (coat.opacity === 0 || !any || !reaches(coat, any)) continue;
     const box = unit.boxes['span' in coat ? coat.span : 'word'];
     const layer = await layerOf(coat, { ...ground, box, below: stack }, unit, materials, photoAt);
-    blend(
-      stack,
-      coat.opacity === 1 ? layer : { ...layer, data: layer.data.map((value) => value * coat.opacity) },
-      coat.mode,
-    );
+    const faded = coat.opacity === 1 ? layer : { ...layer, data: layer.data.map((value) => value * coat.opacity) };
+    blend(stack, faded, coat.mode);
+    if (seen) blend(seen, faded, coat.mode);
   }
-  return stack;
+  return onto && seen ? withoutBackdrop(seen, onto, stack) : stack;
+}
+
+/**
+ * Coats as a group that is not isolated, without its backdrop, so that laid over the backdrop it is what was mixed (W3C
+ * Compositing and Blending Level 1, section 3.2).
+ * @param mixed of backdrop and coats; changed in place
+ * @param alone the coats by themselves: how much they cover
+ */
+function withoutBackdrop(mixed: Raster, backdrop: Raster, alone: Raster): Raster {
+  for (let at = 0; at < mixed.data.length; at += 4) {
+    const alpha = alone.data[at + 3];
+    for (let c = 0; c < 3; c++) mixed.data[at + c] -= backdrop.data[at + c] * (1 - alpha);
+    mixed.data[at + 3] = alpha;
+  }
+  return mixed;
 }
 
 /** Layers as they were last painted: while one coat is changed, the others need not be painted again. */

@@ -38,6 +38,7 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, scene: CoatS
   const readsPicture =
     !flat && coats.some((coat) => coat.kind === 'halftone' && coat.of === 'picture' && coat.opacity > 0);
   const inked = letters.letters.filter(({ bounds }) => bounds);
+  const onto = coats.some(({ mode, opacity }) => mode !== 'normal' && opacity > 0) ? (scene.onto ?? null) : null;
   const pictures = coats.flatMap(picturesOfCoat).map((asset) => materials.picture(asset).key);
   return {
     key: flat
@@ -47,6 +48,7 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, scene: CoatS
           pictures,
           plates.length > 0 && photo.key,
           readsPicture && scene.below.key,
+          onto?.key,
           word,
           letters.capHeight,
           letters.place,
@@ -61,7 +63,8 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, scene: CoatS
         { node: photo, region: slipped(wide(request), coat, request.scale) },
       ]);
       const below: Needs = readsPicture ? { picture: { node: scene.below, region: wide(request) } } : {};
-      return { ...Object.fromEntries(photos), ...below };
+      const backdrop: Needs = onto ? { onto: { node: onto, region: wide(request) } } : {};
+      return { ...Object.fromEntries(photos), ...below, ...backdrop };
     },
     async paint(unit, request, inputs) {
       const region = wide(request);
@@ -78,7 +81,7 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, scene: CoatS
       };
       const photoAt = (x: number, y: number): Raster =>
         inputs[`photo ${plates.findIndex((coat) => coat.x === x && coat.y === y)}`];
-      return crop(await paintFill(ink, unit, ground, materials, photoAt), region, request.region);
+      return crop(await paintFill(ink, unit, ground, materials, photoAt, inputs.onto ?? null), region, request.region);
     },
     unitsOf(some) {
       if (!word) return [];

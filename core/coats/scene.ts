@@ -10,4 +10,8 @@ export interface CoatScene {
   photo: Node;
   /** All that lies below what is coated, as it will be seen: graded photographs and whatever stands farther off. */
   below: Node;
+  /** The sheet with nothing on it. */
+  bareSheet: Node;
+  /** What coats with a blend mode of their own are mixed with too; left out: with the coats below them alone. */
+  onto?: Node;
 }

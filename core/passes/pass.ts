@@ -107,8 +107,8 @@ export interface Layer {
    */
   once: boolean;
   /**
-   * Of letters that are openings in something: what is seen in them, cut by their coverage, and what surrounds them,
-   * not yet cut. `node` is both together.
+   * Of letters with something around them, such as outlines, or the panel that they are openings in: what is seen in
+   * them, cut by their coverage, and what surrounds them, not yet cut. `node` is both together.
    */
   parts?: { inside: Node; outside: Node };
   /** Of a layer before veils: it is part of one below them too, so where no veil lies nothing is to be added. */
@@ -204,6 +204,8 @@ export interface PictureScene {
   photographs: ReadonlyMap<string, Photograph>;
   /** Coverage of a lettering's letters; null where there is no such lettering. */
   coverOf(lettering: string): Node | null;
+  /** Of what is seen of the photographs in each px beside a lettering's ink and outlines: the part within its letters. */
+  seenWithin(lettering: string): Node | null;
   matteOf(veil: string): Node | null;
 }
 
@@ -268,6 +270,7 @@ export interface MeasureScene {
   /** The bare photographs, and as they are graded. */
   photo: Node;
   behind: Node;
+  bareSheet: Node;
   mattes: ReadonlyMap<string, Node>;
   /** A lettering laid on the graded photographs without the veils over it. */
   unveiled(painted: Painted): Node;

@@ -44,8 +44,20 @@ const unpainted = ({ letters, drawn, place }: Letters): Painted => ({
   cover: { all: coverNode(drawn ?? letters, place), of: (some) => coverNode(some, place) },
 });
 
+/** A lettering painted by every pass that works on pixels, in the order of the ticket, its layers still apart. */
+export const paintApart = (
+  lettering: Lettering,
+  letters: Letters,
+  scene: PaintScene,
+  passes: Passes = ours,
+): Painted =>
+  inOrder(passes).reduce<Painted>(
+    (below, [field, pass]) => pass.paint?.(below, letters, partOf(lettering, field), scene) ?? below,
+    unpainted(letters),
+  );
+
 /**
- * A lettering as it is painted: every pass that works on pixels, in the order of the ticket.
+ * A lettering as it is painted, its layers joined as they lie together.
  * @param isWanted which layers are wanted; all where it is left out
  */
 export function paint(
@@ -55,12 +67,8 @@ export function paint(
   passes: Passes = ours,
   isWanted: (layer: Layer) => boolean = () => true,
 ): Painted {
-  const all = inOrder(passes);
-  const painted = all.reduce<Painted>(
-    (below, [field, pass]) => pass.paint?.(below, letters, partOf(lettering, field), scene) ?? below,
-    unpainted(letters),
-  );
-  const layers = all.reduce<readonly Layer[]>(
+  const painted = paintApart(lettering, letters, scene, passes);
+  const layers = inOrder(passes).reduce<readonly Layer[]>(
     (own, [field, pass]) => pass.join?.(own, partOf(lettering, field)) ?? own,
     painted.layers.filter(isWanted),
   );

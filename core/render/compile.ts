@@ -8,10 +8,11 @@ import type { SceneItem } from '../scene/items';
 import { graftedNode } from '../scene/layGrafts';
 import { laidOver } from '../scene/laidOver';
 import { sceneNode } from '../scene/scene';
+import { seenWithin } from '../scene/seenWithin';
 import { sheetNode } from '../scene/sheet';
 import { veilsOver, wovenParts } from '../scene/weave';
 import type { Letters } from '../type/letters';
-import { arrange, paint, shownFor } from './arrange';
+import { arrange, paint, paintApart, shownFor } from './arrange';
 
 /** How to look at a piece while working on it. Exports use none of this. */
 export interface Look {
@@ -41,6 +42,8 @@ export interface CompiledPiece {
   before: Node;
   /** What lies behind all letters: the photographs as they are graded, without grafts. */
   behind: Node;
+  /** The sheet with nothing on it. */
+  bareSheet: Node;
   letterings: CompiledLettering[];
   mattes: ReadonlyMap<string, Node>;
   materials: Materials;
@@ -64,16 +67,20 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
   const before = photographs.filter(({ id }) => shown(id)).reduce((below, { node }) => laidOver(below, node), sheet);
 
   const arranged = new Map(piece.letterings.map((one) => [one.id, arrange(one, materials, passes)]));
-  const covers = new Map<string, Node>();
-  /** Coverage that does not depend on what lies below, since what lies below is graded by it. */
-  const coverOf = (id: string): Node | null => {
+  const alone = new Map<string, Painted>();
+  /** A lettering painted on the bare photographs: they are graded by where it is. */
+  const paintedAlone = (id: string): Painted | null => {
     const lettering = piece.letterings.find((one) => one.id === id);
     if (!lettering) return null;
-    if (!covers.has(id)) {
-      const scene = { materials, sheet: piece.sheet, photo: before, below: before };
-      covers.set(id, paint(lettering, arranged.get(id)!, scene, passes).cover.all);
+    if (!alone.has(id)) {
+      const scene = { materials, sheet: piece.sheet, photo: before, below: before, bareSheet: sheet };
+      alone.set(id, paintApart(lettering, arranged.get(id)!, scene, passes));
     }
-    return covers.get(id)!;
+    return alone.get(id)!;
+  };
+  const readBy = (read: (painted: Painted) => Node) => (id: string) => {
+    const painted = paintedAlone(id);
+    return painted && read(painted);
   };
 
   const cut = new Map<string, Veiling>();
@@ -81,7 +88,8 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     materials,
     sheet: piece.sheet,
     photographs: new Map(photographs.map((one) => [one.id, one])),
-    coverOf,
+    coverOf: readBy(({ cover }) => cover.all),
+    seenWithin: readBy(seenWithin),
     matteOf: (id) => cut.get(id)?.matte ?? null,
   };
   const onGround = (picture: Node, veil: string | null): Node =>
@@ -108,7 +116,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
         piece,
         lettering,
         arranged.get(id)!,
-        { materials, before, below, look, shown, passes },
+        { materials, before, below, bareSheet: sheet, look, shown, passes },
         veilings,
       );
       onDepthLine.set(id, made.compiled);
@@ -122,7 +130,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
   const leftOut = (lettering: Lettering): CompiledLettering => {
     const letters = arranged.get(lettering.id)!;
     const below = lazily(() => behind);
-    const work = { materials, before, below, look, shown, passes };
+    const work = { materials, before, below, bareSheet: sheet, look, shown, passes };
     return paintLettering(piece, lettering, letters, work, veilings).compiled;
   };
   const composed = pictureOf(depth, items);
@@ -134,6 +142,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     picture: look.before ? before : finished,
     before,
     behind,
+    bareSheet: sheet,
     letterings: piece.letterings.map((one) => onDepthLine.get(one.id) ?? leftOut(one)),
     mattes: new Map([...veilings].map(([id, { matte }]) => [id, matte])),
     materials,
@@ -169,6 +178,7 @@ interface LetteringWork {
   materials: Materials;
   before: Node;
   below(): Node;
+  bareSheet: Node;
   look: Look;
   shown(id: string): boolean;
   passes: Passes;
@@ -181,7 +191,7 @@ function paintLettering(
   piece: Piece,
   lettering: Lettering,
   letters: Letters,
-  { materials, before, below, look, shown, passes }: LetteringWork,
+  { materials, before, below, bareSheet, look, shown, passes }: LetteringWork,
   veilings: ReadonlyMap<string, Veiling>,
 ): { compiled: CompiledLettering; items: SceneItem[] } {
   const { id } = lettering;
@@ -189,6 +199,7 @@ function paintLettering(
     materials,
     sheet: piece.sheet,
     photo: before,
+    bareSheet,
     // Only what reads it needs it made.
     get below() {
       return below();

@@ -28,10 +28,10 @@ const measuringScale = ({ sheet }: Piece): number => Math.min(1, measuredSide / 
 /** What passes measure a compiled piece in. */
 export const measureScene = (
   piece: Piece,
-  { materials, before, behind, mattes, unveiled }: CompiledPiece,
+  { materials, before, behind, bareSheet, mattes, unveiled }: CompiledPiece,
   evaluator: Evaluator,
   scale = measuringScale(piece),
-): MeasureScene => ({ materials, sheet: piece.sheet, scale, evaluator, photo: before, behind, mattes, unveiled });
+): MeasureScene => ({ materials, sheet: piece.sheet, scale, evaluator, photo: before, behind, bareSheet, mattes, unveiled });
 
 /** Everything that gauges show of a piece: every pass that measures something. */
 export async function measurePiece(

@@ -1,5 +1,6 @@
 import { solidCoat } from '../coats/schema';
 import { plainGrade } from '../passes/grade/schema';
+import { contrastLimit } from '../passes/ink/contrast';
 import { plainPanel, type Panel } from '../passes/ink/panel/schema';
 import { plainInk, type Ink } from '../passes/ink/schema';
 import { plainOutline, plainOutlines, type Outline } from '../passes/outlines/schema';
@@ -165,4 +166,67 @@ test('contrast is measured as it is seen: a dark rim makes pale letters readable
   expect(
     await contrast([plainOutline({ id: 'o', unit: 'px', width: 8, side: 'outside', colour: '#000000' })]),
   ).toBeGreaterThan(25);
+});
+
+test('letters in the colour of the ground stand off by the rim around them', async () => {
+  const grey = { coats: [solidCoat({ colour: '#646464' })] };
+  const rim = plainOutline({ id: 'o', unit: 'px', width: 6, side: 'outside', colour: '#ffffff' });
+  // Ink and photograph are the same grey.
+  const same = { ...rim, coats: [solidCoat({ colour: '#646464' })] };
+  const contrast = async (list: Outline[]): Promise<number> => {
+    const one = piece(grey, list, { veils: [], weave: [], depth: ['word'] });
+    return (await measurePiece(one, compile(one, materials), new Evaluator(1e9))).ink.contrast[0].difference!;
+  };
+  expect(await contrast([same])).toBeLessThan(2);
+  // Grey ink with a rim of the same grey, and white around that: seen by the outer contour alone.
+  expect(await contrast([same, { ...rim, id: 'p', gap: 6 }])).toBeGreaterThan(contrastLimit);
+});
+
+test('a coat in openings is mixed with the photograph that is seen there, by its own mode', async () => {
+  const opening = (mode: 'multiply' | 'screen', opacity = 1) =>
+    panel({ knockout: 'below', opening: [solidCoat({ colour: '#c08040', mode, opacity })] });
+  const photo = 100 / 255;
+  const clay = [0xc0, 0x80, 0x40].map((value) => value / 255);
+  const multiplied = await draw(piece({ panel: opening('multiply') }));
+  expect(at(multiplied, h, 120)).toEqual(clay.map((value) => Math.round(photo * value * 255)));
+  const screened = await draw(piece({ panel: opening('screen', 0.5) }));
+  expect(at(screened, h, 120)).toEqual(clay.map((value) => Math.round((photo + 0.5 * (value - photo * value)) * 255)));
+  // The panel itself stays as it is.
+  expect(at(multiplied, ...corner)).toEqual([128, 128, 128]);
+});
+
+test('between a grade inside the letters and an outline around them there is no seam', async () => {
+  const grade = { ...plainGrade('g', { lettering: 'word', area: 'inside', on: { kind: 'all' } }), invert: true };
+  const edge = plainOutline({ id: 'o', unit: 'px', width: 8, side: 'outside', colour: '#1e1e1e' });
+  const out = await draw(piece({ coats: [] }, [edge], { grades: [grade], veils: [], weave: [], depth: ['word'] }));
+  // From the inverted grey, 155, through one edge px to the outline, 30: nothing of the bare grey, 100, may come in.
+  const { data: cover } = await new Evaluator(1e9).pixels(
+    compile(piece({ coats: [] }), materials).letterings[0].painted.cover.all,
+    { region: { x: 0, y: 0, width: 400, height: 300 }, scale: 1 },
+  );
+  let edges = 0;
+  for (let i = 0; i < 400 * 148; i++) {
+    if (cover[i] < 0.05 || cover[i] > 0.95) continue;
+    edges++;
+    expect(Math.abs(out.data[i * 4] * 255 - (155 * cover[i] + 30 * (1 - cover[i])))).toBeLessThan(1);
+  }
+  expect(edges).toBeGreaterThan(100);
+});
+
+test('an outline of letters that veils part is as strong where they meet as elsewhere', async () => {
+  // Set so close that the bands meet; half clear, so that what lies twice would show.
+  const edge = plainOutline({ id: 'o', unit: 'px', width: 14, side: 'outside', colour: '#0000ff', opacity: 0.5 });
+  const tight = (change: Partial<Piece>): Piece => {
+    const one = piece({ coats: [] }, [edge], change);
+    return {
+      ...one,
+      letterings: [{ ...one.letterings[0], words: { ...one.letterings[0].words, tracking: 0.02 } }],
+    };
+  };
+  const parted = await draw(tight({}));
+  const whole = await draw(tight({ veils: [], weave: [], depth: ['word'] }));
+  let differing = 0;
+  // Above the veil both must look alike.
+  for (let i = 0; i < 400 * 148 * 4; i++) differing = Math.max(differing, Math.abs(parted.data[i] - whole.data[i]));
+  expect(differing * 255).toBeLessThan(0.5);
 });

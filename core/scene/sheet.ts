@@ -52,7 +52,7 @@ function coatsNode(sheet: Size, coats: readonly Coat[], materials: Materials): N
   const box = { x: 0, y: 0, ...sheet };
   const plane = { ...noLetters, capHeight: Math.min(sheet.width, sheet.height), ink: box, flatInk: box };
   const own = coats.filter(({ kind }) => kind !== 'plate');
-  const filling = fillingOf(own, plane, { materials, photo: nothing, below: nothing, sheet });
+  const filling = fillingOf(own, plane, { materials, photo: nothing, below: nothing, bareSheet: nothing, sheet });
   const whole = { start: 0, text: '', line: 0, path: [], bounds: box, colour: null };
   return {
     key: contentKey('coats of the sheet', filling.key),

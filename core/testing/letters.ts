@@ -53,5 +53,6 @@ export const bareScene = (photo = '#ffffff', sheet = { width: 100, height: 100 }
   },
   photo: colourNode(photo),
   below: colourNode(photo),
+  bareSheet: colourNode('#ffffff'),
   sheet,
 });

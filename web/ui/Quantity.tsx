@@ -49,7 +49,7 @@ export function Quantity({
   }, [typing]);
   const scrub = useRef<{ x: number; from: number; moved: boolean; at: number; focused: Element | null } | null>(null);
   const bounded = (number: number): number => Number(Math.min(max, Math.max(min, number)).toFixed(Math.max(digits, 4)));
-  const shown = `${value.toFixed(digits)}${unit && `\u00a0${unit}`}`;
+  const shown = `${value.toFixed(digits)}${unit === '°' ? unit : unit && `\u00a0${unit}`}`;
 
   if (typing !== null) {
     const finish = (keep: boolean): void => {

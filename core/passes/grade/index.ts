@@ -18,7 +18,8 @@ export const gradePass: PicturePass<typeof documents> = {
 function graded(source: Node, grade: Grade, scene: PictureScene, veil: string | null): Node {
   const { reach } = grade;
   const { on } = reach;
-  const cover = scene.coverOf(reach.lettering);
+  // A soft border hides no seam and shows none.
+  const cover = reach.soft > 0 ? scene.coverOf(reach.lettering) : scene.seenWithin(reach.lettering);
   if (!cover) return source;
   const named = on.kind === 'all' ? null : on.veil;
   // A veil's own colours are its own everywhere: they are changed as a whole or not at all.

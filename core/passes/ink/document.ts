@@ -14,7 +14,8 @@ export const inkDocument: PassDocument<Ink> = {
       .flatMap(picturesOfCoat)
       .map((key) => ({ key, kind: 'plate' })),
   resized(ink, { design: { factor } }) {
-    const shadow = ink.panel?.shadow;
+    const { shadow, fixed } = ink.panel ?? {};
+    if (fixed) ink.panel!.fixed = [fixed[0] * factor, fixed[1] * factor];
     if (shadow) for (const field of ['x', 'y', 'blur'] as const) shadow[field] *= factor;
     for (const coat of coatsOfInk(ink))
       if (coat.kind === 'plate') Object.assign(coat, { x: coat.x * factor, y: coat.y * factor });

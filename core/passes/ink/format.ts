@@ -22,8 +22,9 @@ export const describes = `- \`ink\`: \`coats\`, the first one lowest. Each has \
   Optional: \`mode\`: how the ink lies on what is below it; \`together\`: panel, ink and outlines are laid on one
   another first and then, as one, in this mode; and \`panel\` (or \`null\`): \`shape\`, one of
   \`{"kind": "box", "round"}\` (fraction of the cap height), \`{"kind": "ellipse"}\`, \`{"kind": "star", "points",
-  "depth"}\`, \`{"kind": "path", "points", "smooth"}\` (lettering px), \`{"kind": "half sheet", "side"}\`, \`{"kind":
-  "sheet"}\`; \`margin\`, \`offset\` (\`[x, y]\`, fractions of the cap height), \`rotation\`; \`coats\`, \`opacity\`,
+  "depth"}\`, \`{"kind": "path", "points", "smooth"}\` (lettering px), \`{"kind": "band", "along"}\`
+  (\`level\`, \`upright\`), \`{"kind": "half sheet", "side"}\`, \`{"kind":
+  "sheet"}\`; \`margin\`, \`fixed\` (\`[width, height]\`, sheet px, or \`null\`), \`offset\` (\`[x, y]\`, fractions of the cap height), \`rotation\`; \`coats\`, \`opacity\`,
   \`mode\`; \`knockout\`: \`below\` or \`sheet\` (the letters are openings to what lies below, or to the bare sheet)
   or \`null\`; \`opening\`: coats in the openings; \`shadow\` (or \`null\`): what the edge throws into them,
   \`{"x", "y", "blur", "colour", "strength"}\`, sheet px.`;

@@ -2,9 +2,12 @@ import { cutFill } from '../../coats/fill';
 import { cutKeepPoints, laidPictures, picturePpi } from '../../coats/laidPictures';
 import type { PictureCoat } from '../../coats/schema';
 import { coverOf, placedLetters } from '../../graph/cover';
+import { combined } from '../../graph/filter';
+import { nowhere, type Node } from '../../graph/node';
 import { sheetAt } from '../../graph/tiles';
-import type { Raster } from '../../pixels/raster';
-import type { MeasuredLettering, MeasureScene } from '../pass';
+import { copyOf, type Raster } from '../../pixels/raster';
+import { grow, intersect, outerPixels, scaleRegion } from '../../pixels/region';
+import type { MeasuredLettering, MeasureScene, Painted } from '../pass';
 import { edgeContrast } from './contrast';
 import { seenCoats } from './ghost';
 import { inkNode } from './inkNode';
@@ -38,32 +41,73 @@ export interface InkGauges {
   pictures: MeasuredPicture[];
 }
 
+/** Px that a lettering's contrast is measured on after every change. */
+const whileWorking = 1e6;
+
 export async function measureInkGauges(
   letterings: readonly MeasuredLettering<Ink>[],
   scene: MeasureScene,
 ): Promise<InkGauges> {
   const pictures: MeasuredPicture[] = [];
   for (const lettering of letterings) pictures.push(...(await measurePictures(lettering, scene)));
-  return { contrast: await measureContrast(letterings, scene), pictures };
+  return { contrast: await measureContrast(letterings, scene, whileWorking), pictures };
 }
+
+/** What an eye can tell apart on paper in the hand, px per inch. */
+const seenPpi = 300;
+
+/** How far around letters their ground is looked at, sheet px at that fineness. */
+const around = 6;
 
 /**
  * The weakest tenth of each lettering's contour against what lies beside it, as it is seen: on its panel, with its
- * outlines and
- * grades; veils are left out.
+ * outlines and grades; veils are left out. Letters with outlines stand off by their own contour or by that of the
+ * outlines, whichever is the stronger. Measured in the size in which it is printed.
+ * @param most px that one lettering is measured on; larger ones are measured smaller
  */
 export async function measureContrast(
-  letterings: readonly Pick<MeasuredLettering<unknown>, 'id' | 'painted'>[],
-  { sheet, scale, evaluator, unveiled }: Pick<MeasureScene, 'sheet' | 'scale' | 'evaluator' | 'unveiled'>,
+  letterings: readonly Pick<MeasuredLettering<Ink>, 'id' | 'painted' | 'part'>[],
+  { sheet, evaluator, unveiled }: Pick<MeasureScene, 'sheet' | 'evaluator' | 'unveiled'>,
+  most: number,
 ): Promise<MeasuredContrast[]> {
-  const request = { region: sheetAt(sheet, scale), scale };
+  const printed = Math.min(1, seenPpi / sheet.ppi);
   const found: MeasuredContrast[] = [];
-  for (const { id, painted } of letterings) {
+  for (const { id, painted, part } of letterings) {
+    const isOpening = part.panel?.knockout != null;
+    const outline = isOpening ? null : silhouette(painted);
+    const wanted = intersect(
+      sheetAt(sheet, 1),
+      grow((outline ?? painted.cover.all).bounds ?? nowhere, around / printed),
+    );
+    if (!wanted || wanted.width * wanted.height === 0) {
+      found.push({ lettering: id, difference: null });
+      continue;
+    }
+    const scale = Math.min(printed, Math.sqrt(most / (wanted.width * wanted.height)));
+    const region = intersect(outerPixels(scaleRegion(wanted, scale)), sheetAt(sheet, scale))!;
+    const request = { region, scale };
     const seen = await evaluator.pixels(unveiled(painted), request);
-    const cover = await evaluator.pixels(painted.cover.all, request);
-    found.push({ lettering: id, difference: edgeContrast(cutFill(seen, cover), seen, null) });
+    const differences: number[] = [];
+    for (const contour of [painted.cover.all, ...(outline ? [outline] : [])]) {
+      const difference = edgeContrast(cutFill(seen, await evaluator.pixels(contour, request)), seen, null);
+      if (difference !== null) differences.push(difference);
+    }
+    found.push({ lettering: id, difference: differences.length > 0 ? Math.max(...differences) : null });
   }
   return found;
+}
+
+/** Letters with what is laid around them, such as outlines: one channel; null where there is nothing around them. */
+function silhouette({ layers, cover }: Painted): Node | null {
+  const edged = layers.flatMap(({ place, parts }) => (place === 'with' && parts ? [parts.outside] : []));
+  if (edged.length === 0) return null;
+  const nodes = Object.fromEntries(edged.map((node, i) => [`around ${i}`, node]));
+  return combined('silhouette', { cover: cover.all, ...nodes }, { channels: 1 }, (inputs) => {
+    const out = copyOf(inputs.cover);
+    for (let i = 0, at = 3; i < out.data.length; i++, at += 4)
+      for (const name of Object.keys(nodes)) out.data[i] += inputs[name].data[at] * (1 - out.data[i]);
+    return out;
+  });
 }
 
 /** Measures each picture coat of a lettering: what it leaves clear, what it cuts off, and how fine it is on paper. */
@@ -92,10 +136,10 @@ async function measurePictures(lettering: MeasuredLettering<Ink>, scene: Measure
 async function measureGaps(
   coat: PictureCoat,
   letters: MeasuredLettering<Ink>['letters'],
-  { materials, sheet, photo, behind, scale, evaluator }: MeasureScene,
+  { materials, sheet, photo, behind, bareSheet, scale, evaluator }: MeasureScene,
 ): Promise<Pick<MeasuredPicture, 'uncovered' | 'gap'>> {
   const coats = [{ ...coat, opacity: 1, mode: 'normal' as const }];
-  const alone = inkNode(letters, { coats }, { materials, photo, below: behind, sheet });
+  const alone = inkNode(letters, { coats }, { materials, photo, below: behind, bareSheet, sheet });
   const request = { region: sheetAt(sheet, scale), scale };
   const cover = coverOf(placedLetters(letters.drawn!, letters.place), letters.place, request);
   return gapsOf(cover, await evaluator.pixels(alone, request), scale);

@@ -19,6 +19,7 @@ import { fillingOf, layShare, type Filling } from '../../coats/filling';
 import type { FillUnit } from '../../coats/fill';
 import { bandOf, reachOf, spreadOf, type Band, type Reach } from './bands';
 import { nearest } from './flat';
+import { keepNearest, neighbours } from './nearest';
 import type { Outline, Outlines } from './schema';
 
 /** An outline with its paint. */
@@ -70,8 +71,7 @@ export function outlinesLayers(
       isRepeated: isWith(one),
     });
   const surroundings = { inside: base.parts?.inside ?? base.node, outside: base.parts?.outside };
-  const edged =
-    own.length === 0 ? base : layer(base.name, edgedNode(whole, own, surroundings), { mode: base.mode, once });
+  const edged = own.length === 0 ? base : edgedLayer(base, whole, own, surroundings);
   return [
     ...below.slice(0, index),
     ...apart.filter(({ outline }) => outline.side === 'outside').map(alone),
@@ -81,6 +81,16 @@ export function outlinesLayers(
     ...dressed.filter(({ outline }) => outline.front).map(inFront),
   ];
 }
+
+const edgedLayer = ({ name, mode, once }: Layer, whole: Letters, own: Dressed[], around: Surroundings): Layer =>
+  layer(name, edgedNode(whole, own, around), {
+    mode,
+    once,
+    parts: {
+      inside: edgedNode(whole, own, around, 'inside'),
+      outside: edgedNode(whole, own, around, 'outside'),
+    },
+  });
 
 const nameOf = ({ outline }: Dressed): string => `outline ${outline.id}`;
 
@@ -113,17 +123,20 @@ interface Surroundings {
  * Letters with outlines. Two stacks are painted as if they had no edge: what is seen within the letters, and what
  * around them;
  * then each gets the part of every px that is its own.
+ * @param wanted both; or what is seen in the letters, cut by them; or what is around them, not yet cut
  */
 function edgedNode(
   letters: Letters,
   outlines: readonly Dressed[],
   { inside, outside, isTucked = false }: Surroundings,
+  wanted: 'both' | 'inside' | 'outside' = 'both',
 ): Node {
   const all = placedLetters(letters.letters, letters.place);
   const inputsFor = (index: number): string => `outline ${index}`;
   return {
     key: contentKey(
       'edged',
+      wanted,
       isTucked,
       inside?.key,
       outside?.key,
@@ -152,11 +165,17 @@ function edgedNode(
       const near = outlines.flatMap((one, i) =>
         one.bounds && touches(one.bounds, request) ? [{ one, own: inputsOf(inputsFor(i), inputs) }] : [],
       );
-      if (near.length === 0 && !outside) return ink ?? around;
+      if (near.length === 0 && !outside) return wanted === 'outside' ? around : (ink ?? around);
       const cover = coverOf(all, letters.place, request);
       const within = uncut(ink, cover, request);
       for (const { one, own } of near) await layOutline(one, letters, request, cover, own, within, around);
-      return sidesOf(within, around, cover, isTucked);
+      if (wanted === 'outside') return around;
+      return sidesOf(
+        within,
+        wanted === 'inside' ? emptyRaster(around.width, around.height, 4) : around,
+        cover,
+        isTucked,
+      );
     },
   };
 }
@@ -171,9 +190,12 @@ async function layOutline(
   within: Raster,
   around: Raster,
 ): Promise<void> {
+  const distances = new Map<Letter, Float32Array>();
   for (const { unit, placed } of units) {
     if (!placed.some(({ bounds }) => touches(grow(bounds, spread), request))) continue;
-    const band = bandOf(outline, { reach, spread }, placed, letters, request, cover);
+    const beside = outline.contour === 'joined' ? neighbours(letters, placed, spread, request) : [];
+    const band = bandOf(outline, { reach, spread }, [...placed, ...beside], letters, request, cover);
+    if (beside.length > 0) keepNearest(band, placed, beside, letters, spread, request, distances);
     const fill = filling.colour ? null : await filling.paint(unit, request, inputs);
     // A contour around each letter runs over those before it; one around all runs over none.
     if (outline.contour === 'each')

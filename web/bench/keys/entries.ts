@@ -43,6 +43,8 @@ export const handKeys = {
 
 /** Keys of things that have the focus, which are bound by themselves. */
 export const focusKeys: readonly KeyEntry[] = [
+  { keys: ['PageDown'], shown: 'Page up, Page down', does: 'on a ring of the sheet: the ring before, after it' },
+  { keys: ['Enter'], shown: 'Enter, Delete', does: 'on a ring: choose it, remove it' },
   { keys: ['w'], shown: 'W held on a card', does: 'depth line: the sheet without it' },
 ];
 

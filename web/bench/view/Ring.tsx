@@ -1,23 +1,43 @@
 import type { DragHandlers } from './drag';
+import { useViewport } from './viewport';
 
-/** A ring to drag, light and dark so that it shows on anything. */
+/**
+ * A ring to drag, light and dark so that it shows on anything. By keyboard it is a stop on the way, says where it is,
+ * and is moved by the arrows.
+ */
 export function Ring({
   at: [x, y],
   label,
   drag,
   active,
   cursor = 'nwse-resize',
+  isStop = true,
 }: {
+  /** Screen px. */
   at: readonly [number, number];
   label: string;
   drag: DragHandlers;
   active?: boolean;
   cursor?: string;
+  /** Of many rings only some are stops of the Tab key; Page up and down go to the others. */
+  isStop?: boolean;
 }) {
+  const { view } = useViewport();
+  const [left, top] = [Math.round((x - view.x) / view.zoom), Math.round((y - view.y) / view.zoom)];
   return (
-    <g style={{ cursor }} {...drag}>
+    <g
+      style={{ cursor }}
+      className="ring-handle"
+      // A place has two values; the words say both.
+      role="slider"
+      tabIndex={isStop ? 0 : -1}
+      aria-label={label}
+      aria-valuenow={left}
+      aria-valuetext={`${left} px from the left, ${top} px from the top`}
+      {...drag}
+    >
       <title>{label}</title>
-      <circle cx={x} cy={y} r={11} fill="transparent" />
+      <circle cx={x} cy={y} r={12} fill="transparent" className="ring-focus" />
       <circle cx={x} cy={y} r={4.5} fill="none" stroke="#fff" strokeWidth={3.5} />
       <circle cx={x} cy={y} r={4.5} fill={active ? '#9C3B22' : '#ffffff59'} stroke="#1F2328" strokeWidth={1.25} />
     </g>

@@ -134,6 +134,9 @@ function coarser({ x, y, width, height }: Region, factor: number, sheet: Region)
   };
 }
 
+/** Px that a lettering is measured on when it is seen on stock: a page at 300 per inch. */
+const onStockPixels = 4e6;
+
 async function seeOnStock(piece: Piece, materials: Materials, paint: string, side: number): Promise<SeenOnStock> {
   const other = { ...piece, sheet: { ...piece.sheet, paint, coats: [] } };
   const compiled = compile(other, materials);
@@ -142,7 +145,11 @@ async function seeOnStock(piece: Piece, materials: Materials, paint: string, sid
   const raster = await evaluator.pixels(compiled.picture, { region, scale });
   return {
     bitmap: await bitmapOf(raster, region),
-    contrast: await measureContrast(compiled.letterings, measureScene(other, compiled, evaluator, scale)),
+    contrast: await measureContrast(
+      compiled.letterings.map((one) => ({ ...one, part: one.lettering.ink })),
+      measureScene(other, compiled, evaluator, scale),
+      onStockPixels,
+    ),
   };
 }
 

@@ -84,8 +84,16 @@ function panelCover({ path, place }: PanelPlace, { region, scale }: Request): Ra
 /**
  * What is seen in the openings: the coats that lie in them, and over these the shadow of the edge; cut by the letters.
  */
-function openingNode({ opening, shadow }: Panel, place: PanelPlace, letters: Letters, scene: PaintScene): Node {
-  const fill = inkNode(letters, { coats: opening }, scene);
+function openingNode(
+  { opening, shadow, knockout, mode }: Panel,
+  place: PanelPlace,
+  letters: Letters,
+  scene: PaintScene,
+): Node {
+  const isMixed = opening.some((coat) => coat.mode !== 'normal');
+  // A panel that is mixed with what is below takes its openings along.
+  const onto = isMixed && mode === 'normal' ? { onto: knockout === 'sheet' ? scene.bareSheet : scene.below } : {};
+  const fill = inkNode(letters, { coats: opening }, isMixed ? { ...scene, ...onto } : scene);
   if (!shadow) return fill;
   const cover = coverNode(letters.letters, letters.place);
   const fall = { x: shadow.x, y: shadow.y, sigma: sigmaOfWidth(shadow.blur) };

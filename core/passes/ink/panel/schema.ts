@@ -24,6 +24,8 @@ const panelShapeSchema = z.discriminatedUnion('kind', [
       .max(2000),
     smooth: z.boolean().default(false),
   }),
+  /** From one edge of the sheet to the other, as high (or, upright, as wide) as the letters with their margin. */
+  z.strictObject({ kind: z.literal('band'), along: z.enum(['level', 'upright']) }),
   z.strictObject({ kind: z.literal('half sheet'), side: z.enum(['left', 'right', 'top', 'bottom']) }),
   z.strictObject({ kind: z.literal('sheet') }),
 ]);
@@ -44,6 +46,14 @@ export const panelSchema = z.strictObject({
   shape: panelShapeSchema,
   /** How far it reaches beyond the letters' ink, fractions of the cap height: to the sides, and above and below. */
   margin: z.tuple([capHeights, capHeights]).default([0.4, 0.4]),
+  /**
+   * Width and height where they stay as they are whatever the words, sheet px; null: they follow the letters with their
+   * margin.
+   */
+  fixed: z
+    .tuple([z.number().min(1).max(1e6), z.number().min(1).max(1e6)])
+    .nullable()
+    .default(null),
   /** Moved against the letters, fractions of the cap height. */
   offset: z.tuple([capHeights, capHeights]).default([0, 0]),
   /** Degrees, clockwise, about its middle. */

@@ -1,7 +1,12 @@
 import { inkHand } from './hand';
 import { plainPanel, type Panel, type PanelShape } from '../../../../core/passes/ink/panel/schema';
-import { panelPath } from '../../../../core/passes/ink/panel/shape';
+import { lettersOffPanel } from '../../../../core/passes/ink/panel/moving';
+import { isOfSheet, panelPath, panelPlace } from '../../../../core/passes/ink/panel/shape';
 import { putPanel, setPanel } from '../../../../core/piece/edits/ink';
+import { fixPanel, shapePanel } from '../../../../core/piece/edits/panels';
+import { sizeOf } from '../../../../core/shape/affine';
+import { standingBox } from '../../../../core/type/standing';
+import { fallTowards, polarOf } from '../../../../core/light/direction';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
 import { Choice } from '../../../ui/Choice';
@@ -19,6 +24,7 @@ export const panelNames: Record<Kind, string> = {
   ellipse: 'an ellipse',
   star: 'a star',
   path: 'a drawn path',
+  band: 'a band across the sheet',
   'half sheet': 'half of the sheet',
   sheet: 'the whole sheet',
 };
@@ -55,6 +61,7 @@ export function PanelSettings({ lettering }: { lettering: Lettering }) {
         {panel && <Shape id={id} panel={panel} />}
       </p>
       {panel && <Laying id={id} panel={panel} />}
+      {panel?.knockout && <OffPanel panel={panel} />}
       {panel?.knockout && <Shadow id={id} panel={panel} />}
       {panel && (
         <div className="flex flex-col gap-2">
@@ -87,6 +94,8 @@ function firstShape(kind: Kind, drawn: [number, number][]): PanelShape {
               ],
         smooth: false,
       };
+    case 'band':
+      return { kind, along: 'level' };
     case 'half sheet':
       return { kind, side: 'left' };
     case 'ellipse':
@@ -99,7 +108,7 @@ const ofCapHeight = { factor: 100, unit: '%', digits: 1, min: -2000, max: 5000 }
 
 function Shape({ id, panel }: { id: string; panel: Panel }) {
   const { mayChange } = useBench();
-  const { shape, margin, offset } = panel;
+  const { shape, offset } = panel;
   const set = (change: Partial<Panel>): Edit => setPanel(id, change);
   const commit = (label: string, change: PanelShape): void => void editing.commit(label, set({ shape: change }));
   if (shape.kind === 'sheet') return '.';
@@ -120,6 +129,19 @@ function Shape({ id, panel }: { id: string; panel: Panel }) {
     );
   return (
     <>
+      {shape.kind === 'band' && (
+        <>
+          ,{' '}
+          <Choice
+            label="Which way the band runs"
+            inSentence
+            value={shape.along}
+            options={{ level: 'from left to right', upright: 'from top to foot' }}
+            disabled={!mayChange}
+            onChoose={(along) => commit('Turn the band', { ...shape, along })}
+          />
+        </>
+      )}
       {shape.kind === 'box' && (
         <>
           , corners rounded by{' '}
@@ -160,8 +182,7 @@ function Shape({ id, panel }: { id: string; panel: Panel }) {
           />
         </>
       )}
-      {shape.kind === 'path' ? <PathClause id={id} shape={shape} /> : <MarginClause id={id} margin={margin} />}; moved
-      by{' '}
+      {shape.kind === 'path' ? <PathClause id={id} shape={shape} /> : <SizeClause id={id} panel={panel} />}; moved by{' '}
       <EditedValue
         {...ofCapHeight}
         label="Panel to the right"
@@ -221,26 +242,80 @@ function PathClause({ id, shape }: { id: string; shape: Extract<PanelShape, { ki
   );
 }
 
-/** How far it reaches beyond the letters. */
-function MarginClause({ id, margin }: { id: string; margin: Panel['margin'] }) {
+/** Its size: it follows the letters with a margin, or stays as it is, and the letters stay within it. */
+function SizeClause({ id, panel }: { id: string; panel: Panel }) {
+  const { mayChange, letters, lettersOf, piece } = useBench();
+  const { margin, fixed, shape } = panel;
   const set = (change: Partial<Panel>): Edit => setPanel(id, change);
+  const box = letters && standingBox(letters);
+  const choose = (how: string): void => {
+    if (!letters || !box) return;
+    if (how === 'follows') return void editing.commit('Let the panel follow the letters', set({ fixed: null }));
+    const size = sizeOf(letters.place);
+    const around = panelPlace(panel, letters, piece.sheet, size);
+    const unit = isOfSheet(shape) ? 1 : size;
+    // An ellipse and a star reach beyond the box that they are made for.
+    const beyond = shape.kind === 'box' || shape.kind === 'band' ? 1 : Math.SQRT2;
+    const kept: [number, number] = [
+      Math.round((around.flatBox.width * unit) / beyond),
+      Math.round((around.flatBox.height * unit) / beyond),
+    ];
+    const room = { width: Math.ceil(box.width), height: Math.ceil(box.height) };
+    editing.commit('Keep the panel as large as it is', fixPanel(id, kept, room, lettersOf));
+  };
+  const follows = {
+    value: fixed ? 'stays' : 'follows',
+    options: { follows: 'the letters', stays: 'nothing' },
+  } as const;
   return (
     <>
-      , reaching{' '}
-      <EditedValue
-        {...ofCapHeight}
-        label="Panel beside the letters"
-        value={margin[0]}
-        edit={(x) => set({ margin: [x, margin[1]] })}
-      />{' '}
-      beside and{' '}
-      <EditedValue
-        {...ofCapHeight}
-        label="Panel above and below the letters"
-        value={margin[1]}
-        edit={(y) => set({ margin: [margin[0], y] })}
-      />{' '}
-      above and below them
+      , its size follows{' '}
+      <Choice
+        label="What the size of the panel follows"
+        inSentence
+        {...follows}
+        disabled={!mayChange || !box}
+        onChoose={choose}
+      />
+      {fixed ? (
+        <>
+          : it stays{' '}
+          <EditedValue
+            label="Width of the panel"
+            value={fixed[0]}
+            unit="px"
+            min={1}
+            edit={(width) => shapePanel(id, { fixed: [width, fixed[1]] }, lettersOf)}
+          />{' '}
+          ×{' '}
+          <EditedValue
+            label="Height of the panel"
+            value={fixed[1]}
+            unit="px"
+            min={1}
+            edit={(height) => shapePanel(id, { fixed: [fixed[0], height] }, lettersOf)}
+          />
+          , and the words stay within it
+        </>
+      ) : (
+        <>
+          , reaching{' '}
+          <EditedValue
+            {...ofCapHeight}
+            label="Panel beside the letters"
+            value={margin[0]}
+            edit={(x) => set({ margin: [x, margin[1]] })}
+          />{' '}
+          beside and{' '}
+          <EditedValue
+            {...ofCapHeight}
+            label="Panel above and below the letters"
+            value={margin[1]}
+            edit={(y) => set({ margin: [margin[0], y] })}
+          />{' '}
+          above and below them
+        </>
+      )}
     </>
   );
 }
@@ -287,6 +362,18 @@ function Laying({ id, panel }: { id: string; panel: Panel }) {
   );
 }
 
+/** Openings that are cut off by the panel's edge. */
+function OffPanel({ panel }: { panel: Panel }) {
+  const { letters, piece } = useBench();
+  const off = letters ? lettersOffPanel(panel, letters, piece.sheet) : [];
+  if (off.length === 0) return null;
+  return (
+    <p className="font-semibold text-ochre" role="status">
+      The panel does not reach around {off.map(({ text }) => text).join(' ')}: there the openings have no edge.
+    </p>
+  );
+}
+
 const firstShadow = { x: 6, y: 8, blur: 24, colour: '#000000', strength: 0.6 };
 
 function Shadow({ id, panel: { shadow } }: { id: string; panel: Panel }) {
@@ -311,9 +398,25 @@ function Shadow({ id, panel: { shadow } }: { id: string; panel: Panel }) {
       </label>
       {shadow && (
         <>
-          It falls{' '}
-          <EditedValue label="Inward shadow to the right" value={shadow.x} unit="px" edit={(x) => set({ x })} />,{' '}
-          <EditedValue label="Inward shadow down" value={shadow.y} unit="px" edit={(y) => set({ y })} />, soft over{' '}
+          It falls towards{' '}
+          <EditedValue
+            label="Direction of the inward shadow"
+            value={polarOf(shadow).degrees}
+            unit="°"
+            min={-360}
+            max={360}
+            edit={(degrees) => set(fallTowards({ ...polarOf(shadow), degrees }))}
+          />
+          , by{' '}
+          <EditedValue
+            label="Distance of the inward shadow"
+            value={polarOf(shadow).length}
+            unit="px"
+            min={0}
+            max={5000}
+            edit={(length) => set(fallTowards({ ...polarOf(shadow), length }))}
+          />
+          , soft over{' '}
           <EditedValue
             label="Softness of the inward shadow"
             value={shadow.blur}

@@ -6,6 +6,7 @@ import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { useViewport } from '../../view/viewport';
 import { KeepingPoints } from './KeepingPoints';
+import { PanelHandles } from './PanelHandles';
 import { PanelDrawing } from './PanelDrawing';
 import { Slipping } from './Slipping';
 
@@ -16,7 +17,8 @@ export function Handles() {
   const { size, toSheet, toScreen, view } = useViewport();
   const [under, setUnder] = useState<{ at: Point; colour: string | null } | null>(null);
   const busy = useRef(false);
-  if (!lettering || !mayChange || inkTool === 'none') return null;
+  if (!lettering || !mayChange) return null;
+  if (inkTool === 'none') return <PanelHandles key={lettering.id} lettering={lettering} />;
   if (inkTool === 'slip') return <Slipping key={lettering.id} lettering={lettering} />;
   if (inkTool === 'keep') return <KeepingPoints key={lettering.id} lettering={lettering} />;
   if (inkTool === 'panel') return <PanelDrawing key={lettering.id} lettering={lettering} />;

@@ -1,4 +1,5 @@
 import { contrastLimit } from '../../../../core/passes/ink/contrast';
+import { lettersOffPanel } from '../../../../core/passes/ink/panel/moving';
 import { ppiLimits } from '../../../../core/piece/print';
 import type { Bench } from '../../benchContext';
 
@@ -6,7 +7,10 @@ import type { Bench } from '../../benchContext';
  * Pictures that leave parts of the letters clear, cut off what must be seen or have too few pixels; ink that hardly
  * stands off the photo.
  */
-export function warning({ measures }: Bench): string | null {
+export function warning({ measures, lettering, letters, piece }: Bench): string | null {
+  const panel = lettering?.ink.panel;
+  if (panel?.knockout && letters && lettersOffPanel(panel, letters, piece.sheet).length > 0)
+    return 'Openings leave their panel.';
   if (!measures) return null;
   const { pictures, contrast } = measures.ink;
   if (pictures.some(({ uncovered }) => uncovered > 0))

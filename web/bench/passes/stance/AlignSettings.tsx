@@ -1,116 +1,106 @@
-import {
-  AlignCenterHorizontal,
-  AlignCenterVertical,
-  AlignEndHorizontal,
-  AlignEndVertical,
-  AlignHorizontalSpaceAround,
-  AlignStartHorizontal,
-  AlignStartVertical,
-  AlignVerticalSpaceAround,
-} from 'lucide-react';
 import { useState } from 'react';
-import { alignBoxes, alignings, distributeBoxes, type Aligning } from '../../../../core/passes/stance/align';
-import { standingBox } from '../../../../core/type/standing';
+import { alignBoxes, distributeBoxes, type Aligning } from '../../../../core/passes/stance/align';
 import { moveLetterings } from '../../../../core/piece/edits/letterings';
 import { nameOf } from '../../../../core/piece/names';
 import { unionOf, type Region } from '../../../../core/pixels/region';
-import { Tip } from '../../../ui/Tip';
+import { standingBox } from '../../../../core/type/standing';
+import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 
-const icons = {
-  left: AlignStartVertical,
-  centre: AlignCenterVertical,
-  right: AlignEndVertical,
-  top: AlignStartHorizontal,
-  middle: AlignCenterHorizontal,
-  bottom: AlignEndHorizontal,
-};
-const names: Record<Aligning, string> = {
-  left: 'Left sides',
-  centre: 'Middles across',
-  right: 'Right sides',
-  top: 'Tops',
-  middle: 'Middles down',
-  bottom: 'Feet',
+/** What is brought into line, as a sentence has it. */
+const sides: Record<Aligning, string> = {
+  top: 'tops',
+  middle: 'middles, down,',
+  bottom: 'feet',
+  left: 'left sides',
+  centre: 'middles, across,',
+  right: 'right sides',
 };
 
-/** Brings several letterings into line, with each other or with the sheet. */
+/** What it is brought to, besides other words. */
+const toSheet = 'the sheet';
+const toOneAnother = 'one another';
+
+/** Brings words into line with others, with one another or with the sheet, said in a sentence. */
 export function AlignSettings() {
   const { piece, lettering, lettersOf, mayChange } = useBench();
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const [toSheet, setToSheet] = useState(false);
-  if (piece.letterings.length < 2) return null;
-  const chosen = piece.letterings.flatMap((one) => {
-    const letters = left.has(one.id) ? null : lettersOf(one);
+  const [who, setWho] = useState<'these' | 'all'>('these');
+  const [side, setSide] = useState<Aligning>('top');
+  const [wanted, setTarget] = useState('');
+  const all = piece.letterings.flatMap((one) => {
+    const letters = lettersOf(one);
     const box = letters && standingBox(letters);
-    return box ? [{ id: one.id, box }] : [];
+    return box ? [{ id: one.id, name: nameOf(one), box }] : [];
   });
-  const frame: Region | null = toSheet
-    ? { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height }
-    : unionOf(chosen.map(({ box }) => box));
-  const move = (undoLabel: string, moves: { dx: number; dy: number }[]): void =>
-    void editing.commit(undoLabel, moveLetterings(chosen.map(({ id }, i) => ({ id, ...moves[i] }))));
-  const boxes = chosen.map(({ box }) => box);
-  const canAlign = mayChange && frame !== null && (toSheet ? chosen.length > 0 : chosen.length > 1);
+  const own = all.find(({ id }) => id === lettering?.id);
+  if (!own || all.length < 2) return null;
+  const others = all.filter(({ id }) => id !== own.id);
+  const targets: Record<string, string> =
+    who === 'all'
+      ? { [toOneAnother]: toOneAnother, [toSheet]: toSheet }
+      : { ...Object.fromEntries(others.map(({ id, name }) => [id, name])), [toSheet]: toSheet };
+  const target = wanted in targets ? wanted : Object.keys(targets)[0];
+  const frame: Region =
+    target === toSheet
+      ? { x: 0, y: 0, width: piece.sheet.width, height: piece.sheet.height }
+      : (all.find(({ id }) => id === target)?.box ?? unionOf(all.map(({ box }) => box))!);
+  const move = (undoLabel: string, some: typeof all, moves: { dx: number; dy: number }[]): void =>
+    void editing.commit(undoLabel, moveLetterings(some.map(({ id }, i) => ({ id, ...moves[i] }))));
+  const align = (): void => {
+    const some = who === 'all' ? all : [own];
+    const moves = alignBoxes(
+      some.map(({ box }) => box),
+      side,
+      frame,
+    );
+    move(`Bring ${sides[side].replace(/,$/, '')} into line`, some, moves);
+  };
+  const space = (axis: 'x' | 'y', name: string): void =>
+    move(
+      `The same room between words, ${name}`,
+      all,
+      distributeBoxes(
+        all.map(({ box }) => box),
+        axis,
+      ),
+    );
   return (
-    <fieldset className="border-t border-rule pt-2">
-      <legend className="label">Bring into line</legend>
-      <div className="flex flex-wrap gap-x-3">
-        {piece.letterings.map((one) => (
-          <label key={one.id} className={`flex items-center gap-1 ${one.id === lettering?.id ? 'font-semibold' : ''}`}>
-            <input
-              type="checkbox"
-              checked={!left.has(one.id)}
-              onChange={(event) => {
-                const next = new Set(left);
-                if (event.target.checked) next.delete(one.id);
-                else next.add(one.id);
-                setLeft(next);
-              }}
-            />
-            <span className="max-w-32 truncate">{nameOf(one)}</span>
-          </label>
-        ))}
-      </div>
-      <label className="flex items-center gap-1">
-        <input type="checkbox" checked={toSheet} onChange={(event) => setToSheet(event.target.checked)} /> with the
-        sheet
-      </label>
-      <div className="mt-1 flex flex-wrap gap-1">
-        {alignings.map((how) => {
-          const Icon = icons[how];
-          return (
-            <Tip key={how} text={names[how]}>
-              <button
-                className="plain-button px-1.5"
-                aria-label={`Align ${names[how].toLowerCase()}`}
-                disabled={!canAlign}
-                onClick={() => move(`Align: ${names[how].toLowerCase()}`, alignBoxes(boxes, how, frame!))}
-              >
-                <Icon size={15} aria-hidden />
-              </button>
-            </Tip>
-          );
-        })}
-        {(
-          [
-            ['x', AlignHorizontalSpaceAround, 'the same room between them across'],
-            ['y', AlignVerticalSpaceAround, 'the same room between them down'],
-          ] as const
-        ).map(([axis, Icon, name]) => (
-          <Tip key={axis} text={`Distribute: ${name}`}>
-            <button
-              className="plain-button px-1.5"
-              aria-label={`Distribute: ${name}`}
-              disabled={!mayChange || chosen.length < 3}
-              onClick={() => move(`Distribute: ${name}`, distributeBoxes(boxes, axis))}
-            >
-              <Icon size={15} aria-hidden />
-            </button>
-          </Tip>
-        ))}
-      </div>
-    </fieldset>
+    <section className="border-t border-rule pt-2" aria-label="In line">
+      <h3 className="label">In line</h3>
+      <p className="leading-7">
+        <Choice<'these' | 'all'>
+          label="Which words"
+          inSentence
+          value={who}
+          options={{ these: own.name, all: 'All words' }}
+          onChoose={setWho}
+        />
+        :{' '}
+        <Choice<Aligning>
+          label="What is brought into line"
+          inSentence
+          value={side}
+          options={sides}
+          onChoose={setSide}
+        />{' '}
+        in line with{' '}
+        <Choice label="What they are brought to" inSentence value={target} options={targets} onChoose={setTarget} />.{' '}
+        <button className="plain-button" disabled={!mayChange} onClick={align}>
+          Bring them there
+        </button>
+      </p>
+      {all.length > 2 && (
+        <p className="leading-7">
+          The same room between all words{' '}
+          <button className="plain-button" disabled={!mayChange} onClick={() => space('x', 'across')}>
+            across
+          </button>{' '}
+          <button className="plain-button" disabled={!mayChange} onClick={() => space('y', 'down')}>
+            down
+          </button>
+        </p>
+      )}
+    </section>
   );
 }

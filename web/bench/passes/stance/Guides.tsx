@@ -27,22 +27,25 @@ const useUnit = (): LengthUnit => stanceHand.use('lengthUnit').lengthUnit;
 export function SheetText({
   at: [x, y],
   children,
-  middle,
+  anchor = 'start',
+  isOff = false,
 }: {
   at: Point;
   children: React.ReactNode;
-  middle?: boolean;
+  anchor?: 'start' | 'middle' | 'end';
+  /** It tells of something that is not as it should be. */
+  isOff?: boolean;
 }) {
   return (
     <text
       x={x}
       y={y}
       fontSize={12}
-      fill="#9C3B22"
+      fill={isOff ? '#8A5606' : '#1F2328'}
       stroke="#fff"
       strokeWidth={3}
       paintOrder="stroke"
-      textAnchor={middle ? 'middle' : 'start'}
+      textAnchor={anchor}
       pointerEvents="none"
     >
       {children}
@@ -80,34 +83,33 @@ export function GuideMark({ guide }: { guide: GuideLine }) {
   );
 }
 
-/** How far a box stands from the sheet's edges, while it is moved. */
-export function Distances({ box }: { box: Region }) {
+/** How far a box stands from the sheet's edges, written at its sides; while it is moved, with lines to the edges. */
+export function Distances({ box, moving }: { box: Region; moving: boolean }) {
   const { piece } = useBench();
   const { toScreen } = useViewport();
   const unit = useUnit();
   const { width, height, ppi } = piece.sheet;
   const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
-  const ends: [Point, Point, number][] = [
-    [[0, cy], [box.x, cy], box.x],
-    [[box.x + box.width, cy], [width, cy], width - box.x - box.width],
-    [[cx, 0], [cx, box.y], box.y],
-    [[cx, box.y + box.height], [cx, height], height - box.y - box.height],
-  ];
+  const [right, foot] = [box.x + box.width, box.y + box.height];
+  const sides = [
+    { from: [box.x, cy], to: [0, cy], length: box.x, by: [-10, 4], anchor: 'end' },
+    { from: [right, cy], to: [width, cy], length: width - right, by: [10, 70], anchor: 'start' },
+    { from: [cx, box.y], to: [cx, 0], length: box.y, by: [0, -10], anchor: 'middle' },
+    { from: [cx, foot], to: [cx, height], length: height - foot, by: [0, 20], anchor: 'middle' },
+  ] as const;
   return (
     <g data-testid="distances">
-      {ends
-        .filter(([, , length]) => length > 0)
-        .map(([from, to, length], i) => {
-          const [a, b] = [toScreen(from), toScreen(to)];
-          return (
-            <g key={i}>
-              <Hairline d={lineThrough([a, b])} dashed />
-              <SheetText at={[(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 - 4]} middle>
-                {lengthLabel(length, unit, ppi)}
-              </SheetText>
-            </g>
-          );
-        })}
+      {sides.map(({ from, to, length, by, anchor }, i) => {
+        const [a, b] = [toScreen(from), toScreen(to)];
+        return (
+          <g key={i}>
+            {moving && length > 0 && <Hairline d={lineThrough([a, b])} dashed />}
+            <SheetText at={[a[0] + by[0], a[1] + by[1]]} anchor={anchor} isOff={length < 0}>
+              {lengthLabel(length, unit, ppi)}
+            </SheetText>
+          </g>
+        );
+      })}
     </g>
   );
 }

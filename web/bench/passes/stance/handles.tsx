@@ -22,7 +22,8 @@ import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
 import { CornerHandles } from './CornerHandles';
 import { Distances, GuideMark, Guides, Rulers } from './Guides';
-import { ScaleRing, TurnRing } from './rings';
+import { ScaleRing } from './ScaleRing';
+import { TurnArc } from './TurnArc';
 import { DrawSlope, Slopes } from './SlopeHandles';
 
 /** How near, in screen px, a lettering must come to a guide line to be brought to it. */
@@ -30,7 +31,7 @@ const snapReach = 6;
 
 export function Handles() {
   const { lettering, letters, mayChange } = useBench();
-  const { stanceTool } = stanceHand.use('stanceTool');
+  const { stanceTool, rulers } = stanceHand.use('stanceTool', 'rulers');
   const ready = lettering && letters?.ink && mayChange;
   return (
     <g>
@@ -45,7 +46,7 @@ export function Handles() {
       )}
       {ready && stanceTool === 'corners' && <Nudge lettering={lettering} />}
       {mayChange && stanceTool === 'slope' && <DrawSlope />}
-      <Rulers />
+      {rulers && <Rulers />}
     </g>
   );
 }
@@ -123,20 +124,14 @@ function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; lett
     },
   });
 
-  const top = middleOf(points[0], points[1]);
   const middle = middleOf(points[0], points[2]);
   const pivot: Point = stance.pivot ? apply(letters.place, stance.pivot) : middle;
-  const [screenTop, screenMiddle] = [toScreen(top), toScreen(middle)];
-  const reach = Math.hypot(screenTop[0] - screenMiddle[0], screenTop[1] - screenMiddle[1]) || 1;
-  const turnRing: Point = [
-    screenTop[0] + ((screenTop[0] - screenMiddle[0]) / reach) * 26,
-    screenTop[1] + ((screenTop[1] - screenMiddle[1]) / reach) * 26,
-  ];
+  const sides = [1, 3, 0, 2].map((side) => middleOf(points[side], points[(side + 1) % 4]));
   const box = standingBox(letters)!;
   return (
     <g>
       <Nudge lettering={lettering} />
-      {reached && <Distances box={box} />}
+      <Distances box={box} moving={reached !== null} />
       {reached?.map((guide) => (
         <GuideMark key={guide.axis} guide={guide} />
       ))}
@@ -147,15 +142,33 @@ function StanceHandles({ lettering, letters, ink }: { lettering: Lettering; lett
         data-testid="words-box"
         {...drag}
       />
-      <Hairline d={lineThrough(points.map(toScreen), true)} />
-      <Hairline d={lineThrough([screenTop, turnRing])} />
-      <TurnRing at={turnRing} pivot={pivot} stance={stance} set={set} />
+      <Hairline d={cropMarks(points.map(toScreen))} />
+      <TurnArc id={id} sides={sides} pivot={pivot} stance={stance} set={set} />
       {points.map((corner, i) => (
         <ScaleRing key={i} corner={corner} opposite={points[(i + 2) % 4]} stance={stance} set={set} />
       ))}
       {(stanceTool === 'pivot' || stance.pivot) && <PivotRing at={pivot} letters={letters} set={set} />}
     </g>
   );
+}
+
+/** Marks at the corners, as a printer sets them where paper is cut: they run on outwards along both sides. */
+function cropMarks(points: readonly Point[]): string {
+  const [near, far] = [9, 22];
+  return points
+    .map(([x, y], i) =>
+      [points[(i + 1) % 4], points[(i + 3) % 4]]
+        .map(([ox, oy]) => {
+          const length = Math.hypot(x - ox, y - oy) || 1;
+          const [dx, dy] = [(x - ox) / length, (y - oy) / length];
+          return lineThrough([
+            [x + dx * near, y + dy * near],
+            [x + dx * far, y + dy * far],
+          ]);
+        })
+        .join(''),
+    )
+    .join('');
 }
 
 /** The point that turning leaves where it is. */

@@ -1,4 +1,4 @@
-import { stanceHand, type StanceHand } from './hand';
+import { rulersShown, stanceHand, type StanceHand } from './hand';
 import { setStance } from '../../../../core/piece/edits/steady';
 import { turnedAbout } from '../../../../core/passes/stance/turning';
 import { apply } from '../../../../core/shape/affine';
@@ -78,14 +78,14 @@ const tools: Record<StanceHand['stanceTool'], string> = {
   slope: 'Draw a slope',
 };
 const hints: Record<StanceHand['stanceTool'], string> = {
-  place: 'Corner rings scale, the upper one turns. Alt: no snapping.',
+  place: 'Drag the words; the corner rings scale, the arc beside them turns. Alt: no snapping.',
   corners: 'Pull each corner where the surface has it.',
   pivot: 'Drag the filled ring: the words turn about it.',
   slope: 'Draw along a horizon or a slope of the photo.',
 };
 
 export function HandTools() {
-  const { stanceTool, lengthUnit } = stanceHand.use('stanceTool', 'lengthUnit');
+  const { stanceTool, lengthUnit, rulers } = stanceHand.use('stanceTool', 'lengthUnit', 'rulers');
   const { mayChange } = useBench();
   return (
     <>
@@ -101,9 +101,20 @@ export function HandTools() {
         </button>
       ))}
       <span className="min-w-0 flex-1 basis-32 truncate text-faint">{hints[stanceTool]}</span>
+      <label className="flex items-center gap-1">
+        <input
+          type="checkbox"
+          checked={rulers}
+          onChange={({ target: { checked } }) => {
+            rulersShown.kept = checked;
+            stanceHand.set({ rulers: checked });
+          }}
+        />
+        Rulers
+      </label>
       <select
         className="bg-transparent text-faint"
-        aria-label="Unit of the rulers"
+        aria-label="Unit of lengths"
         value={lengthUnit}
         onChange={(event) => stanceHand.set({ lengthUnit: event.target.value as StanceHand['lengthUnit'] })}
       >

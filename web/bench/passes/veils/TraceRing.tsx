@@ -71,10 +71,11 @@ export function TraceRing({ veil, cut, contour, contourIndex, index, plate, sha2
   return (
     <Ring
       at={toScreen(fromPlate(plate, at(point)))}
-      label="Drag to move this point, click to choose it, Alt-click to remove it"
+      label={`Point ${index + 1} of ${contour.points.length}: drag to move it, click to choose it, Alt-click to remove it`}
       drag={drag}
       active={chosen || (!contour.closed && index === contour.points.length - 1)}
       cursor="grab"
+      isStop={chosen || index === 0}
     />
   );
 }

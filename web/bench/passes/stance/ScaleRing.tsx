@@ -1,5 +1,4 @@
 import type { Stance } from '../../../../core/passes/stance/schema';
-import { turnedAbout } from '../../../../core/passes/stance/turning';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Point } from '../../../../core/shape/affine';
 import { editing } from '../../editing';
@@ -10,27 +9,6 @@ import { useViewport } from '../../view/viewport';
 interface RingProps {
   stance: Stance;
   set(next: Partial<Stance>): Edit;
-}
-
-/** Turns about the pivot; with Shift in steps of 15 degrees. */
-export function TurnRing({ at, pivot, stance, set }: RingProps & { at: Point; pivot: Point }) {
-  const turned = ({ start, from, to, shift }: DragMove<{ stance: Stance; pivot: Point }>): Partial<Stance> => {
-    const [cx, cy] = start.pivot;
-    const turn = Math.atan2(to[1] - cy, to[0] - cx) - Math.atan2(from[1] - cy, from[0] - cx);
-    const degrees = start.stance.rotation + (turn * 180) / Math.PI;
-    return turnedAbout(
-      start.stance,
-      shift ? Math.round(degrees / 15) * 15 : Math.round(degrees * 10) / 10,
-      start.pivot,
-    );
-  };
-  const drag = useDrag({
-    begin: () => ({ stance, pivot }),
-    move: (move) => editing.draft(set(turned(move))),
-    end: (move) => move.moved && editing.commit('Turn the words', set(turned(move))),
-    cancel: () => editing.cancelDraft(),
-  });
-  return <Ring at={at} label="Turn the words; Shift: in steps of 15°" drag={drag} cursor="grab" />;
 }
 
 /** Scales so that the opposite corner stays where it is. */
