@@ -56,7 +56,7 @@ test('nothing is found in the dialogs of the bench', async () => {
   await page.getByRole('dialog').waitFor();
   expect(await found()).toEqual([]);
   await page.getByRole('button', { name: 'Close' }).click();
-  await page.getByRole('button', { name: 'The keys' }).click();
+  await page.getByRole('button', { name: 'Help and keys' }).click();
   await page.getByRole('dialog').waitFor();
   expect(await found()).toEqual([]);
   await page.keyboard.press('Escape');

@@ -127,7 +127,7 @@ test('the sheet is zoomed and moved by its control and by keys', async () => {
 });
 
 test('keys of a single letter can be switched off, also after a reload', async () => {
-  await page.getByRole('button', { name: 'The keys' }).click();
+  await page.getByRole('button', { name: 'Help and keys' }).click();
   await page.getByLabel('keys of a single letter').uncheck();
   await page.keyboard.press('Escape');
   await page.reload();
@@ -137,7 +137,7 @@ test('keys of a single letter can be switched off, also after a reload', async (
   await page.keyboard.press('Control+z');
   await saved(page);
   expect(page.url()).toMatch(/\/0$/);
-  await page.getByRole('button', { name: 'The keys' }).click();
+  await page.getByRole('button', { name: 'Help and keys' }).click();
   await page.getByLabel('keys of a single letter').check();
   await page.keyboard.press('Escape');
   await page.getByTestId('mat').focus();

@@ -78,7 +78,11 @@ export function launchBrowser(): Promise<Browser> {
 
 /** A page that fails the test on errors of the page itself. */
 export async function openPage(browser: Browser, problems: string[]): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    reducedMotion: 'reduce',
+  });
   const page = await context.newPage();
   page.on('pageerror', (error) => problems.push(error.message));
   page.on('console', (message) => message.type() === 'error' && problems.push(message.text()));

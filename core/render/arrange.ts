@@ -45,12 +45,7 @@ const unpainted = ({ letters, drawn, place }: Letters): Painted => ({
 });
 
 /** A lettering painted by every pass that works on pixels, in the order of the ticket, its layers still apart. */
-export const paintApart = (
-  lettering: Lettering,
-  letters: Letters,
-  scene: PaintScene,
-  passes: Passes = ours,
-): Painted =>
+export const paintApart = (lettering: Lettering, letters: Letters, scene: PaintScene, passes: Passes = ours): Painted =>
   inOrder(passes).reduce<Painted>(
     (below, [field, pass]) => pass.paint?.(below, letters, partOf(lettering, field), scene) ?? below,
     unpainted(letters),

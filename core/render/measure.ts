@@ -31,7 +31,17 @@ export const measureScene = (
   { materials, before, behind, bareSheet, mattes, unveiled }: CompiledPiece,
   evaluator: Evaluator,
   scale = measuringScale(piece),
-): MeasureScene => ({ materials, sheet: piece.sheet, scale, evaluator, photo: before, behind, bareSheet, mattes, unveiled });
+): MeasureScene => ({
+  materials,
+  sheet: piece.sheet,
+  scale,
+  evaluator,
+  photo: before,
+  behind,
+  bareSheet,
+  mattes,
+  unveiled,
+});
 
 /** Everything that gauges show of a piece: every pass that measures something. */
 export async function measurePiece(

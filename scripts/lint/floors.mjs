@@ -30,6 +30,7 @@ export const coreFloors = [
 export const webFloors = [
   'web/ui',
   'web/api',
+  'web/bench/governs/governed.ts',
   'web/bench/benchState.ts',
   'web/store.ts',
   'web/bench/hand.ts',
@@ -38,6 +39,7 @@ export const webFloors = [
   'web/bench/workers',
   'web/bench/benchContext.tsx',
   'web/bench/view',
+  'web/bench/governs',
   'web/bench/useMaterials.ts',
   'web/bench/useMeasures.ts',
   'web/bench/crossings.ts',

@@ -5,10 +5,12 @@ import { useAppDispatch, useAppSelector } from '../store';
 import { BenchContext, type Bench } from './benchContext';
 import { looked } from './benchState';
 import { DepthLine } from './depth/DepthLine';
+import { DroppedPhotograph } from './DroppedPhotograph';
 import { takeFiles } from './droppedFiles';
+import { GovernedOnSheet } from './governs/GovernedOnSheet';
 import { GaugePanel } from './GaugePanel';
 import { HandRow } from './HandRow';
-import { KeysSheet } from './strip/KeysSheet';
+import { HelpSheet } from './strip/HelpSheet';
 import { useBenchKeys } from './strip/useBenchKeys';
 import { Notices } from './Notices';
 import { passesOfLine, ticketLines } from './passes';
@@ -17,6 +19,7 @@ import { Ticket } from './ticket/Ticket';
 import { useLook } from './useLook';
 import { useLetters, useMaterials } from './useMaterials';
 import { useMeasures } from './useMeasures';
+import { Eye } from './view/Eye';
 import { SheetView } from './view/SheetView';
 import { useWorkers } from './workers/useWorkers';
 import { workers } from './workers/workers';
@@ -29,9 +32,12 @@ export function OpenBench({ id }: { id: string }) {
   const { line, openLine } = useOpenLine(id);
   const { bench, sharpRevision } = useBenchValue(id, { line, openLine, shown, failed });
   const [keysOpen, setKeysOpen] = useState(false);
+  const [dropped, setDropped] = useState<File | null>(null);
+  const doneWithDropped = useCallback(() => setDropped(null), []);
   const openKeys = useCallback(() => setKeysOpen(true), []);
   useBenchKeys(bench, openKeys);
-  const takeDropped = (event: React.DragEvent): void => void takeFiles(bench, [...event.dataTransfer.files], failed);
+  const takeDropped = (event: React.DragEvent): void =>
+    void takeFiles(bench, [...event.dataTransfer.files], setDropped, failed);
   return (
     <BenchContext value={bench}>
       <div className="flex h-dvh flex-col overflow-hidden">
@@ -43,12 +49,15 @@ export function OpenBench({ id }: { id: string }) {
             <HandRow line={line} />
             <SheetView onTiles={onTiles} sharpRevision={sharpRevision}>
               {passesOfLine(line).map(({ name, Handles }) => Handles && <Handles key={name} />)}
+              <GovernedOnSheet />
+              <Eye />
             </SheetView>
           </main>
           <GaugePanel />
         </div>
         <DepthLine />
-        <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+        {dropped && <DroppedPhotograph key={dropped.name} file={dropped} onDone={doneWithDropped} />}
+        <HelpSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
       </div>
     </BenchContext>
   );

@@ -1,3 +1,4 @@
+import type { Governed } from './governs/governed';
 import { createSlice, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
 import { foldedGauges } from '../ui/kept';
 import { historyLength } from '../../core/piece/orders';
@@ -49,6 +50,10 @@ export interface BenchState {
   problem: string | null;
   /** A place of the sheet that is to be shown at 1:1, sheet px; shown once. */
   goTo: { place: [number, number] } | null;
+  /** What the value that is pointed at governs. */
+  governed: Governed | null;
+  /** What the next colour of the photograph is for; null while none is waited for. */
+  eye: string | null;
   solving: Solving | null;
   /** Work on veils that is under way or waits for its turn. */
   queued: number;
@@ -80,6 +85,8 @@ const start: BenchState = {
   gaugesFolded: foldedGauges.kept,
   problem: null,
   goTo: null,
+  eye: null,
+  governed: null,
   solving: null,
   queued: 0,
   pending: 0,
@@ -187,6 +194,8 @@ const bench = createSlice({
             | 'without'
             | 'gaugesFolded'
             | 'goTo'
+            | 'eye'
+            | 'governed'
             | 'problem'
             | 'solving'
           >

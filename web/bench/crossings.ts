@@ -4,11 +4,12 @@ import { setCrossings } from '../../core/piece/edits/veils';
 import { useBench } from './benchContext';
 import { editing } from './editing';
 
-/** The crossings of the chosen veil and the letters, from left to right. */
+/** The crossings of the chosen veil and the letters, as they are read. */
 export function useCrossings(): MeasuredCrossing[] {
-  const { measures, veil } = useBench();
+  const { measures, veil, piece } = useBench();
+  const rank = (id: string): number => piece.letterings.findIndex((one) => one.id === id);
   return (measures?.veils.crossings.filter((crossing) => crossing.veil === veil?.id) ?? []).sort(
-    (a, b) => a.place[0] - b.place[0],
+    (a, b) => rank(a.lettering) - rank(b.lettering) || a.at - b.at,
   );
 }
 

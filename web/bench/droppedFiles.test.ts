@@ -7,14 +7,27 @@ const file = (name: string): File => new File(['x'], name);
 
 test('a file that no line takes is refused by its name, with what would be taken; the others go on', async () => {
   const refused: string[] = [];
-  await takeFiles(bench(true), [file('notes.pdf'), file('table.csv')], (message) => refused.push(message));
+  const asked: string[] = [];
+  await takeFiles(
+    bench(true),
+    [file('notes.pdf'), file('table.csv'), file('wall.JPG')],
+    ({ name }) => asked.push(name),
+    (message) => refused.push(message),
+  );
   expect(refused).toHaveLength(2);
-  expect(refused[0]).toMatch(/^"notes.pdf" cannot be dropped here\. The sheet takes SVG outlines/);
+  expect(refused[0]).toMatch(/^"notes.pdf" cannot be dropped here\. The sheet takes photographs and SVG outlines/);
   expect(refused[1]).toMatch(/^"table.csv"/);
+  expect(asked).toEqual(['wall.JPG']);
 });
 
 test('who only watches drops nothing', async () => {
   const refused: string[] = [];
-  await takeFiles(bench(false), [file('notes.pdf')], (message) => refused.push(message));
-  expect(refused).toEqual([]);
+  const asked: string[] = [];
+  await takeFiles(
+    bench(false),
+    [file('notes.pdf'), file('wall.jpg')],
+    ({ name }) => asked.push(name),
+    (message) => refused.push(message),
+  );
+  expect([...refused, ...asked]).toEqual([]);
 });

@@ -1,19 +1,27 @@
 import type { Bench } from './benchContext';
 import { benchPasses } from './passes';
 
-/** Hands each dropped file to the line that knows what to do with it. @param failed gets the files that nobody takes */
+const isPhotograph = ({ type, name }: File): boolean =>
+  /^image\/(jpeg|png|webp|tiff|avif)$/.test(type) || /\.(jpe?g|png|webp|tiff?|avif)$/i.test(name);
+
+/**
+ * Hands each dropped file to the line that knows what to do with it. @param asked gets a photograph, which may be for several lines; @param failed
+ * the files that nobody takes
+ */
 export async function takeFiles(
   bench: Bench,
   files: readonly File[],
+  asked: (photograph: File) => void,
   failed: (message: string) => void,
 ): Promise<void> {
   if (!bench.mayChange) return;
   for (const file of files) {
     const take = benchPasses.map((pass) => pass.takesFile?.(file) ?? null).find((one) => one !== null);
     if (take) await take(bench, file);
+    else if (isPhotograph(file)) asked(file);
     else
       failed(
-        `"${file.name}" cannot be dropped here. The sheet takes SVG outlines; choose a photograph on line 0, a face in the type case.`,
+        `"${file.name}" cannot be dropped here. The sheet takes photographs and SVG outlines; a face goes into the type case.`,
       );
   }
 }

@@ -17,14 +17,15 @@ export function useLook(line: number | null): Look {
   const before = useAppSelector(({ bench }) => bench.before);
   const without = useAppSelector(({ bench }) => bench.without);
   const halfStrength = useAppSelector(({ bench }) => bench.halfStrength);
+  const isFaint = useAppSelector((state) => passesOfLine(line).some(({ fadesLetters }) => fadesLetters?.(state)));
   const passes = useAppSelector((state) => JSON.stringify(looksOf(state, line)));
   return useMemo<Look>(
     () => ({
       before: before || undefined,
       without: without ?? undefined,
-      lettersStrength: halfStrength ? 0.5 : undefined,
+      lettersStrength: halfStrength || isFaint ? 0.5 : undefined,
       passes: JSON.parse(passes) as Record<string, unknown>,
     }),
-    [before, without, halfStrength, passes],
+    [before, without, halfStrength, isFaint, passes],
   );
 }

@@ -1,3 +1,4 @@
+import { unnamed } from '../../core/piece/unnamed';
 import { useState } from 'react';
 import { paperToPx } from '../../core/piece/lengths';
 import { api, ask } from '../api/client';
@@ -45,7 +46,7 @@ const presets: { name: string; width: number; height: number; unit: Unit; ppi: n
 
 function BySize({ onMade }: { onMade(id: string): void }) {
   const [size, setSize] = useState({ width: '13', height: '19', unit: 'in' as Unit, ppi: '300' });
-  const [name, setName] = useState('New piece');
+  const [name, setName] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const numbers = { width: Number(size.width), height: Number(size.height), ppi: Number(size.ppi) };
   const width = paperToPx(numbers.width, size.unit, numbers.ppi);
@@ -55,7 +56,7 @@ function BySize({ onMade }: { onMade(id: string): void }) {
     setProblem(null);
     ask(
       api.pieces.$post({
-        json: { name: name.trim() || 'New piece', sheet: { width, height, ppi: numbers.ppi, paint: '#ffffff' } },
+        json: { name: name.trim() || unnamed, sheet: { width, height, ppi: numbers.ppi, paint: '#ffffff' } },
       }),
     ).then(
       ({ id }) => onMade(id),
@@ -119,7 +120,13 @@ function BySize({ onMade }: { onMade(id: string): void }) {
       </div>
       <label className="flex flex-col">
         <span className="label">Name</span>
-        <input className="field w-80" value={name} maxLength={200} onChange={(event) => setName(event.target.value)} />
+        <input
+          className="field w-80"
+          placeholder="left empty, it is called by its first words"
+          value={name}
+          maxLength={200}
+          onChange={(event) => setName(event.target.value)}
+        />
       </label>
       <p className={known ? '' : 'text-iron'}>
         {known

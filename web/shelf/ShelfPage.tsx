@@ -1,3 +1,4 @@
+import { unnamed } from '../../core/piece/unnamed';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { PieceSummary } from '../../server/store/pieces';
@@ -31,7 +32,7 @@ export function ShelfPage() {
 
   const open = useCallback((id: string, line = ''): void => void navigate(`/piece/${id}${line}`), [navigate]);
   const begin = (plate: StoredAsset): void => {
-    const name = plate.name.replace(/\.\w{2,5}$/, '') || 'New piece';
+    const name = plate.name.replace(/\.\w{2,5}$/, '') || unnamed;
     ask(api.pieces.$post({ json: { name, plate: plate.sha256 } })).then(({ id }) => open(id, '/1'), failed);
   };
   const arrival = useArrival(begin);

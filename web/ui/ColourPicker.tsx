@@ -1,6 +1,6 @@
-import { formatHex, formatHex8, parse } from 'culori';
+import { clampChroma, converter, formatHex, formatHex8, parse } from 'culori';
 import { Popover } from 'radix-ui';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { HexAlphaColorPicker, HexColorPicker } from 'react-colorful';
 import { KeptText } from './KeptText';
 
@@ -14,21 +14,51 @@ interface ColourPickerProps {
   /** The colour may be partly clear. */
   hasAlpha?: boolean;
   onPick(colour: string): void;
+  /** What else can be done about the colour, at the foot of the picker. @param close shuts it */
+  more?: (pick: (colour: string) => void, close: () => void) => ReactNode;
+  onOpen?(): void;
 }
 
 /** An opaque colour as six digits, a partly clear one as eight. */
 export const shortHex = (colour: string): string =>
   (parse(colour)?.alpha ?? 1) < 1 ? (formatHex8(colour) ?? '#00000000') : (formatHex(colour) ?? '#000000');
 
+const toOklch = converter('oklch');
+
+/** How much lighter one step is, of the range of Oklab's lightness. */
+const lightStep = 0.05;
+
+/** A colour a step lighter or darker by eye, in Oklch; as clear as before. */
+export function stepped(colour: string, steps: number): string {
+  const own = toOklch(parse(colour) ?? '#000000')!;
+  const l = Math.min(1, Math.max(0, own.l + steps * lightStep));
+  return shortHex(formatHex8({ ...clampChroma({ ...own, l }, 'oklch'), alpha: own.alpha ?? 1 }));
+}
+
 /**
  * A swatch that opens a picker: by pointer, by arrow keys, or typed as a CSS colour. What was partly clear stays so.
  */
-export function ColourPicker({ label, colour, disabled, small, hasAlpha = true, onPick }: ColourPickerProps) {
+export function ColourPicker({
+  label,
+  colour,
+  disabled,
+  small,
+  hasAlpha = true,
+  onPick,
+  more,
+  onOpen,
+}: ColourPickerProps) {
   const [isOpen, setIsOpen] = useState(false);
   const Picker = hasAlpha ? HexAlphaColorPicker : HexColorPicker;
   const pick = (next: string): void => onPick(hasAlpha ? shortHex(next) : (formatHex(next) ?? '#000000'));
   return (
-    <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
+    <Popover.Root
+      open={isOpen}
+      onOpenChange={(open) => {
+        if (open) onOpen?.();
+        setIsOpen(open);
+      }}
+    >
       <Popover.Trigger asChild>
         <button
           type="button"
@@ -63,6 +93,19 @@ export function ColourPicker({ label, colour, disabled, small, hasAlpha = true, 
             }}
             onEnter={() => setIsOpen(false)}
           />
+          <div className="flex gap-1">
+            <button
+              type="button"
+              className="plain-button grow justify-center"
+              onClick={() => pick(stepped(colour, -1))}
+            >
+              Darker
+            </button>
+            <button type="button" className="plain-button grow justify-center" onClick={() => pick(stepped(colour, 1))}>
+              Lighter
+            </button>
+          </div>
+          {more?.(pick, () => setIsOpen(false))}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -1,3 +1,4 @@
+import { nameByWords } from '../unnamed';
 import { passes } from '../../passes';
 import type { ItemKind } from '../../passes/pass';
 import type { Plate } from '../../passes/plate/schema';
@@ -132,6 +133,7 @@ export const addLettering =
   (piece) => {
     piece.letterings.push({ ...lettering, words: { ...lettering.words, face: face ? keepAsset(piece, face) : '' } });
     piece.depth.push(lettering.id);
+    nameByWords(piece, lettering.id, '', lettering.words.text);
   };
 
 export const setFace =

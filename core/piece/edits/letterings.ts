@@ -11,6 +11,7 @@ import {
   type Piece,
   type Slope,
 } from '../schema';
+import { nameByWords } from '../unnamed';
 import type { Edit } from './edit';
 import { dropUnused, itemOf, keepAsset, type LetteringPart } from './items';
 
@@ -30,6 +31,7 @@ export const setText =
       after: text,
       keep: (items) => keptPlaces(before, text, items),
     };
+    nameByWords(piece, id, before, text);
     for (const [field, { retyped }] of Object.entries(letteringDocuments(passes)))
       retyped?.(lettering[field as LetteringPart], retyping);
     for (const [field, { retyped }] of Object.entries(pictureDocuments(passes)))

@@ -1,9 +1,9 @@
 import { isColour } from '../../../core/pixels/colour';
 import type { Edit } from '../../../core/piece/edits/edit';
-import { ColourPicker } from '../../ui/ColourPicker';
 import { KeptText } from '../../ui/KeptText';
 import { useBench } from '../benchContext';
 import { editing } from '../editing';
+import { PieceColour } from './PieceColour';
 
 interface ColourFieldProps {
   label: string;
@@ -18,12 +18,13 @@ interface ColourFieldProps {
 export function ColourField({ label, colour, edit, small }: ColourFieldProps) {
   const { mayChange, lettering } = useBench();
   const swatch = (
-    <ColourPicker
+    <PieceColour
       label={label}
       colour={colour}
-      disabled={!mayChange}
       small={small}
-      onPick={(next) => editing.soon('Set the colour', `${lettering?.id ?? ''}-${label}`, 'colour', edit(next))}
+      undoLabel="Set the colour"
+      editKey={`${lettering?.id ?? ''}-${label}`}
+      edit={edit}
     />
   );
   if (small) return swatch;

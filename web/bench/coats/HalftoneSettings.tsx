@@ -56,7 +56,7 @@ export function HalftoneSettings({ at, coat, name, set, commit }: CoatProps<Half
         value={coat.ground === null ? 'below' : 'paper'}
         options={{ below: 'what lies below', paper: 'a colour' }}
         disabled={!mayChange}
-        onChoose={(ground) => commit('Set the ground of the screen', { ground: ground === 'below' ? null : '#f4efe4' })}
+        onChoose={(ground) => commit('Set the ground of the screen', { ground: ground === 'below' ? null : '#ffffff' })}
       />
       {coat.ground !== null && (
         <ColourField label={`Ground colour of ${name}`} colour={coat.ground} edit={(ground) => set({ ground })} small />

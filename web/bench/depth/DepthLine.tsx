@@ -28,6 +28,9 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
 import { editing } from '../editing';
+import { sheetSwatch } from './sheetSwatch';
+import { useSoftEdges } from './useSoftEdges';
+import { closeRuns } from './closeRuns';
 import { Threads } from './Threads';
 import { VeilCard } from './VeilCard';
 
@@ -42,14 +45,17 @@ export function DepthLine() {
     if (over && active.id !== over.id)
       editing.commit('Change the depth', moveInDepth(String(active.id), piece.depth.indexOf(String(over.id))));
   };
+  const edges = useSoftEdges();
+  const close = closeRuns(piece);
   return (
     <section
       aria-label="Depth line"
-      className="relative flex h-[92px] shrink-0 items-end gap-1 overflow-x-auto border-t border-rule bg-card px-3 pb-2"
+      ref={edges}
+      className="soft-edges relative flex h-[92px] shrink-0 items-end gap-1 overflow-x-auto border-t border-rule bg-card px-3 pb-2"
     >
       <div className="pointer-events-none absolute inset-x-3 bottom-[26px] h-px bg-faint" aria-hidden />
       <span className="label mr-1 self-end">far</span>
-      <Still id="sheet" name="sheet" swatch={piece.sheet.paint} />
+      <Still id="sheet" name="sheet" swatch={sheetSwatch(piece)} />
       {piece.plates.map((plate) => (
         <Still
           key={plate.id}
@@ -67,7 +73,7 @@ export function DepthLine() {
         <SortableContext items={piece.depth} strategy={horizontalListSortingStrategy} disabled={!mayChange}>
           <div className="flex items-end gap-1">
             {piece.depth.map((id) => (
-              <Movable key={id} id={id} piece={piece} />
+              <Movable key={id} id={id} piece={piece} isClose={close.has(id)} />
             ))}
           </div>
         </SortableContext>
@@ -122,7 +128,7 @@ function Still({ id, name, image, swatch }: { id: string; name: string; image?: 
       className="flex flex-col items-center"
     >
       <div
-        className="flex h-[52px] w-[74px] items-center justify-center overflow-hidden border border-rule bg-white"
+        className={`flex h-[52px] w-[74px] items-center justify-center overflow-hidden border border-rule ${swatch ? '' : 'clear-ground'}`}
         style={swatch ? { background: swatch } : undefined}
       >
         {image && <img src={image} alt="" className="h-full w-full object-cover" />}
@@ -132,7 +138,7 @@ function Still({ id, name, image, swatch }: { id: string; name: string; image?: 
   );
 }
 
-function Movable({ id, piece }: { id: string; piece: Piece }) {
+function Movable({ id, piece, isClose }: { id: string; piece: Piece; isClose: boolean }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   const chosen = useAppSelector(({ bench }) => bench.lettering === id || bench.veil === id);
   const isBeingSolved = useAppSelector(({ bench }) => bench.solving?.veil === id);
@@ -158,7 +164,7 @@ function Movable({ id, piece }: { id: string; piece: Piece }) {
       data-depth={id}
       title={`${name}. Space, then arrows, moves it; hold W to see the sheet without it.`}
       onClick={() => dispatch(looked(lettering ? { lettering: id } : { veil: id }))}
-      className={`flex cursor-grab flex-col items-center ${isDragging ? 'z-10 opacity-80' : ''}`}
+      className={`flex shrink-0 cursor-grab flex-col items-center ${isDragging ? 'z-10 opacity-80' : ''} ${isClose && !chosen ? 'close-card' : ''}`}
     >
       <div className="flex items-end">
         {lettering?.ink.panel && <PanelCard lettering={lettering} />}

@@ -8,7 +8,7 @@ import { useBench } from '../benchContext';
 /** px */
 const card = { width: 74, height: 52, room: 2 };
 
-/** A veil in the small: hatched, where it stands on the sheet. */
+/** A veil in the small: what is cut out of its photograph, where it stands on the sheet. */
 export function VeilCard({ piece, id }: { piece: Piece; id: string }) {
   const { materials } = useBench();
   const own = useId();
@@ -27,28 +27,28 @@ export function VeilCard({ piece, id }: { piece: Piece; id: string }) {
   const place = followedBy(veilOnSheet(veil, plate), toCard);
   const solved = solvedOf(veil).findLast(({ kind }) => kind === 'matte');
   const matte = solved && piece.assets[solved.key]?.sha256;
+  const sha256 = piece.assets[plate.asset]?.sha256;
+  if (!materials || !sha256) return null;
+  const { width } = materials.picture(plate.asset);
+  const transform = `matrix(${place.a} ${place.b} ${place.c} ${place.d} ${place.e} ${place.f})`;
+  const contour = outlineOf(veil, place);
   return (
     <svg viewBox={`0 0 ${card.width} ${card.height}`} className="h-full w-full" aria-hidden>
       <defs>
-        <pattern id={`${own}-hatch`} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="5" height="5" fill="#F6F6F3" />
-          <rect width="1.6" height="5" fill="#1F2328" />
-        </pattern>
-        {matte && materials && (
-          <mask id={`${own}-mask`}>
-            <image
-              href={`/api/assets/${matte}/thumbnail`}
-              width={materials.picture(plate.asset).width}
-              transform={`matrix(${place.a} ${place.b} ${place.c} ${place.d} ${place.e} ${place.f})`}
-            />
+        {matte ? (
+          <mask id={`${own}-cut`}>
+            <image href={`/api/assets/${matte}/thumbnail`} width={width} transform={transform} />
           </mask>
+        ) : (
+          <clipPath id={`${own}-cut`}>
+            <path d={contour} />
+          </clipPath>
         )}
       </defs>
-      {matte && materials ? (
-        <rect width={card.width} height={card.height} fill={`url(#${own}-hatch)`} mask={`url(#${own}-mask)`} />
-      ) : (
-        <path d={outlineOf(veil, place)} fill={`url(#${own}-hatch)`} stroke="#1F2328" strokeWidth={0.8} />
-      )}
+      <g {...(matte ? { mask: `url(#${own}-cut)` } : { clipPath: `url(#${own}-cut)` })}>
+        <image href={`/api/assets/${sha256}/thumbnail`} width={width} transform={transform} />
+      </g>
+      {!matte && <path d={contour} fill="none" stroke="#1F2328" strokeWidth={0.6} />}
     </svg>
   );
 }

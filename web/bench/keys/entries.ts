@@ -9,7 +9,7 @@ export const benchKeys = {
   halfStrength: { keys: ["'"], shown: "'", does: 'letters at half strength' },
   next: { keys: ['n', 'Shift+N'], shown: 'N', does: 'next lettering' },
   gauges: { keys: ['g', 'Shift+G'], shown: 'G', does: 'fold the gauges' },
-  help: { keys: ['?', 'Shift+?'], shown: '?', does: 'this table' },
+  help: { keys: ['?', 'Shift+?'], shown: '?', does: 'help: the lines of the ticket, and the keys' },
 } as const satisfies Record<string, KeyEntry>;
 
 /** Keys of the sheet's view. */

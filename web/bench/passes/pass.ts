@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import type { RootState } from '../../store';
 import type { Bench } from '../benchContext';
+import type { Governed } from '../governs/governed';
 import type { KeyEntry } from '../keys/useKeys';
 
 /** What one pass has on the bench; the counterpart of the core's pass of the same name. */
@@ -10,6 +11,8 @@ export interface BenchPass {
   /** The line of the ticket that it belongs to, and what that is called. */
   line: number;
   title: string;
+  /** What the line is for, in two sentences; of passes that share a line the first one says it. */
+  help?: string;
   /** What has been done, as a sentence whose values can be changed in place. */
   Summary: ComponentType;
   /** The rest of the line's controls, unfolded in place. */
@@ -31,6 +34,10 @@ export interface BenchPass {
    * will be.
    */
   look?(state: RootState): object | undefined;
+  /** What the values of this line govern on the sheet, where the part that they stand in says nothing else. */
+  governs?(bench: Bench): Governed | null;
+  /** The letters are seen at half strength, so that what lies under them can be worked on. */
+  fadesLetters?(state: RootState): boolean;
   /** What to do with a file that is dropped on the sheet; null where it is none of this line's. */
   takesFile?(file: File): ((bench: Bench, file: File) => Promise<void>) | null;
   /** What is out of its limits, as a sentence; null when nothing is. The line then carries a mark. */

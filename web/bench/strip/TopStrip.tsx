@@ -60,8 +60,8 @@ export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boo
       <span className="grow" />
       <DrawingNote isDrawing={isDrawing} />
       <SavingNote saving={saving} />
-      <Tip text="The keys: ?">
-        <button className="quiet-button" aria-label="The keys" onClick={onKeys}>
+      <Tip text="Help and keys: ?">
+        <button className="quiet-button" aria-label="Help and keys" onClick={onKeys}>
           <Keyboard size={15} aria-hidden />
         </button>
       </Tip>

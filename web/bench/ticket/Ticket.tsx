@@ -2,6 +2,7 @@ import { TriangleAlert } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { nameOf } from '../../../core/piece/names';
 import { useAppDispatch } from '../../store';
+import { Governs } from '../governs/Governs';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
 import { ticketLines, type TicketLine } from '../passes';
@@ -95,7 +96,7 @@ function Line({ line: { line, title, passes } }: { line: TicketLine }) {
         </div>
       </div>
       <div className="pb-1.5 pl-10 pr-3">
-        <div>
+        <Governs what={passes[0].governs?.(bench) ?? null}>
           {passes.map(({ name, Summary }) => (
             <div key={name}>
               <Summary />
@@ -108,7 +109,7 @@ function Line({ line: { line, title, passes } }: { line: TicketLine }) {
               ))}
             </div>
           )}
-        </div>
+        </Governs>
       </div>
     </li>
   );

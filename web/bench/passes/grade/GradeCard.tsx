@@ -104,7 +104,7 @@ function ToneClause({ grade, name, set, setReach }: ClauseProps & { setReach(cha
         max={8}
         edit={(light) => set({ light })}
       />{' '}
-      of light, hue shifted by{' '}
+      of light ({Math.round(100 * 2 ** grade.light)} %), hue shifted by{' '}
       <EditedValue
         label={`Hue of ${name}`}
         value={grade.hue}

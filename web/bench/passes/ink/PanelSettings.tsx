@@ -15,6 +15,7 @@ import { CoatList } from '../../coats/CoatList';
 import { modeNames } from '../../coats/names';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
+import { Governs } from '../../governs/Governs';
 import { ColourField } from '../../coats/ColourField';
 
 type Kind = PanelShape['kind'];
@@ -46,30 +47,32 @@ export function PanelSettings({ lettering }: { lettering: Lettering }) {
     editing.commit('Shape the panel', setPanel(id, { shape }));
   };
   return (
-    <section className="flex flex-col gap-2 border-t border-rule pt-2" aria-label="Panel">
-      <h3 className="label">Panel</h3>
-      <p className="leading-7">
-        Behind the letters:{' '}
-        <Choice<Kind | 'none'>
-          label="Shape of the panel"
-          inSentence
-          value={panel?.shape.kind ?? 'none'}
-          options={{ none: 'no panel', ...panelNames }}
-          disabled={!mayChange || !letters?.ink}
-          onChoose={choose}
-        />
-        {panel && <Shape id={id} panel={panel} />}
-      </p>
-      {panel && <Laying id={id} panel={panel} />}
-      {panel?.knockout && <OffPanel panel={panel} />}
-      {panel?.knockout && <Shadow id={id} panel={panel} />}
-      {panel && (
-        <div className="flex flex-col gap-2">
-          <h3 className="label">Paint of the panel</h3>
-          <CoatList at={{ of: 'panel', lettering: id }} of="of the panel" empty="No paint: the panel is clear." />
-        </div>
-      )}
-    </section>
+    <Governs what={panel && { kind: 'panel', id }}>
+      <section className="flex flex-col gap-2 border-t border-rule pt-2" aria-label="Panel">
+        <h3 className="label">Panel</h3>
+        <p className="leading-7">
+          Behind the letters:{' '}
+          <Choice<Kind | 'none'>
+            label="Shape of the panel"
+            inSentence
+            value={panel?.shape.kind ?? 'none'}
+            options={{ none: 'no panel', ...panelNames }}
+            disabled={!mayChange || !letters?.ink}
+            onChoose={choose}
+          />
+          {panel && <Shape id={id} panel={panel} />}
+        </p>
+        {panel && <Laying id={id} panel={panel} />}
+        {panel?.knockout && <OffPanel panel={panel} />}
+        {panel?.knockout && <Shadow id={id} panel={panel} />}
+        {panel && (
+          <div className="flex flex-col gap-2">
+            <h3 className="label">Paint of the panel</h3>
+            <CoatList at={{ of: 'panel', lettering: id }} of="of the panel" empty="No paint: the panel is clear." />
+          </div>
+        )}
+      </section>
+    </Governs>
   );
 }
 

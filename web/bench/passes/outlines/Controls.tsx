@@ -10,9 +10,9 @@ import { OutlineCard } from './OutlineCard';
 
 /** What a new outline is like: what practitioners draw most often. */
 const firstOutlines: Record<string, Omit<Parameters<typeof plainOutline>[0], 'id'>> = {
-  'Outside, for readability': { unit: 'em', width: 0.035, side: 'outside', colour: '#f6f6f3' },
-  'Thin, inside': { unit: 'em', width: 0.012, side: 'inside', gap: 0.02, colour: '#f6f6f3' },
-  'In front of veils': { unit: 'em', width: 0.014, side: 'centred', front: true, colour: '#f6f6f3' },
+  'Outside, for readability': { unit: 'em', width: 0.035, side: 'outside', colour: '#ffffff' },
+  'Thin, inside': { unit: 'em', width: 0.012, side: 'inside', gap: 0.02, colour: '#ffffff' },
+  'In front of veils': { unit: 'em', width: 0.014, side: 'centred', front: true, colour: '#ffffff' },
 };
 
 /** The letters' edge itself, and the bands along it, the nearest at the top. */

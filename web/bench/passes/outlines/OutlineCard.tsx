@@ -12,6 +12,7 @@ import { CoatList } from '../../coats/CoatList';
 import { modeNames } from '../../coats/names';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
+import { Governs } from '../../governs/Governs';
 import { setCoat } from '../../../../core/piece/edits/ink';
 
 export const sideNames: Record<Outline['side'], string> = {
@@ -49,23 +50,25 @@ export function OutlineCard({ lettering, index }: { lettering: Lettering; index:
   const commit = (label: string, change: Partial<Outline>): void => void editing.commit(label, set(change));
   const clause = { outline, number, set, commit, shown: shownIn[outline.unit], mayChange };
   return (
-    <div className="leading-7" data-testid="outline">
-      <div className="flex items-start gap-1">
-        <span className="grow">
-          <WidthClause {...clause} />
-        </span>
-        <span className="flex">
-          <PlaceButtons id={id} index={index} count={outlines.list.length} outline={outline.id} />
-        </span>
+    <Governs what={{ kind: 'outline', id, outline: outline.id }}>
+      <div className="leading-7" data-testid="outline">
+        <div className="flex items-start gap-1">
+          <span className="grow">
+            <WidthClause {...clause} />
+          </span>
+          <span className="flex">
+            <PlaceButtons id={id} index={index} count={outlines.list.length} outline={outline.id} />
+          </span>
+        </div>
+        <p>
+          <EdgeClause {...clause} />; moved by <MoveClause {...clause} />; <LineClause {...clause} />.
+        </p>
+        <p>
+          At <PaintClause {...clause} lettering={id} />.
+        </p>
+        <Paint lettering={id} outline={outline} number={number} />
       </div>
-      <p>
-        <EdgeClause {...clause} />; moved by <MoveClause {...clause} />; <LineClause {...clause} />.
-      </p>
-      <p>
-        At <PaintClause {...clause} lettering={id} />.
-      </p>
-      <Paint lettering={id} outline={outline} number={number} />
-    </div>
+    </Governs>
   );
 }
 

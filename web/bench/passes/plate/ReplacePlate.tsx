@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { replacePlate } from '../../../../core/piece/edits/items';
 import { api, ask } from '../../../api/client';
 import type { StoredAsset } from '../../../api/files';
@@ -21,19 +21,47 @@ interface Asked {
   isShaped: boolean;
 }
 
-/**
- * Putting another photograph in the place of the chosen one; its veils are carried over where it is the same picture at
- * another size.
- */
+/** Putting another photograph in the place of the chosen one. */
 export function ReplacePlate() {
-  const { piece, mayChange } = useBench();
-  const { plate, picture } = usePlate()!;
-  const dispatch = useAppDispatch();
+  const { mayChange } = useBench();
   const [choosing, setChoosing] = useState(false);
+  const { replaceBy, question } = useReplacing();
+  return (
+    <>
+      <button className="plain-button" disabled={!mayChange} onClick={() => setChoosing(true)}>
+        Replace
+      </button>
+      <PlateChooser
+        open={choosing}
+        onClose={() => setChoosing(false)}
+        onChoose={(asset) => {
+          setChoosing(false);
+          void replaceBy(asset);
+        }}
+      />
+      {question}
+    </>
+  );
+}
+
+/**
+ * Another photograph in the place of the chosen one; its veils are carried over where it is the same picture at another
+ * size, and what becomes of them is asked where that is not plain.
+ */
+export function useReplacing(done: () => void = () => undefined): {
+  replaceBy(asset: StoredAsset): Promise<void>;
+  question: ReactNode;
+} {
+  const { piece } = useBench();
+  const chosenPlate = usePlate();
+  const dispatch = useAppDispatch();
   const [asked, setAsked] = useState<Asked | null>(null);
-  const veils = piece.veils.filter((veil) => veil.plate === plate.id);
+  const veils = piece.veils.filter((veil) => veil.plate === chosenPlate?.plate.id);
   const replace = (asset: StoredAsset, carry: boolean): void => {
     setAsked(null);
+    done();
+    if (!chosenPlate) return;
+    const { plate, picture } = chosenPlate;
     editing.commit(
       'Replace the photograph',
       replacePlate(
@@ -44,8 +72,9 @@ export function ReplacePlate() {
       ),
     );
   };
-  const chosen = async (asset: StoredAsset): Promise<void> => {
-    setChoosing(false);
+  const replaceBy = async (asset: StoredAsset): Promise<void> => {
+    if (!chosenPlate) return;
+    const { plate, picture } = chosenPlate;
     if (veils.length === 0) return replace(asset, false);
     const isShaped = Math.abs(asset.width! / asset.height! / (picture.width / picture.height) - 1) <= sameShape;
     try {
@@ -55,51 +84,51 @@ export function ReplacePlate() {
       setAsked({ asset, isShaped, isSame: isShaped && difference <= samePicture });
     } catch (error) {
       dispatch(looked({ problem: error instanceof Error ? error.message : 'The photographs could not be compared.' }));
+      done();
     }
   };
+  const leave = (): void => {
+    setAsked(null);
+    done();
+  };
   const names = veils.map(({ name }) => name).join(', ');
-  return (
-    <>
-      <button className="plain-button" disabled={!mayChange} onClick={() => setChoosing(true)}>
-        Replace
-      </button>
-      <PlateChooser open={choosing} onClose={() => setChoosing(false)} onChoose={(asset) => void chosen(asset)} />
-      <Sheet title="What becomes of the veils?" open={asked !== null} onClose={() => setAsked(null)}>
-        {asked && (
-          <div className="flex flex-col gap-3">
-            <p>
-              <WhatBecomes
-                asked={asked}
-                width={picture.width}
-                height={picture.height}
-                plate={plate.name}
-                names={names}
-              />
-            </p>
-            <div className="flex flex-wrap gap-2">
-              {asked.isShaped && (
-                <button
-                  className={asked.isSame ? 'strong-button' : 'plain-button'}
-                  onClick={() => replace(asked.asset, true)}
-                >
-                  Carry the veils over
-                </button>
-              )}
+  const question = (
+    <Sheet title="What becomes of the veils?" open={asked !== null} onClose={leave}>
+      {asked && chosenPlate && (
+        <div className="flex flex-col gap-3">
+          <p>
+            <WhatBecomes
+              asked={asked}
+              width={chosenPlate.picture.width}
+              height={chosenPlate.picture.height}
+              plate={chosenPlate.plate.name}
+              names={names}
+            />
+          </p>
+          <div className="flex flex-wrap gap-2">
+            {asked.isShaped && (
               <button
-                className={asked.isSame ? 'plain-button' : 'strong-button'}
-                onClick={() => replace(asked.asset, false)}
+                className={asked.isSame ? 'strong-button' : 'plain-button'}
+                onClick={() => replace(asked.asset, true)}
               >
-                Replace without them
+                Carry the veils over
               </button>
-              <button className="quiet-button" onClick={() => setAsked(null)}>
-                Leave it as it is
-              </button>
-            </div>
+            )}
+            <button
+              className={asked.isSame ? 'plain-button' : 'strong-button'}
+              onClick={() => replace(asked.asset, false)}
+            >
+              Replace without them
+            </button>
+            <button className="quiet-button" onClick={leave}>
+              Leave it as it is
+            </button>
           </div>
-        )}
-      </Sheet>
-    </>
+        </div>
+      )}
+    </Sheet>
   );
+  return { replaceBy, question };
 }
 
 interface WhatBecomesProps {

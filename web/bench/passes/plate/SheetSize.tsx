@@ -6,7 +6,7 @@ import { resizeSheet } from '../../../../core/piece/edits/resize';
 import { fromPx, lengthDigits, paperToPx, type LengthUnit } from '../../../../core/piece/lengths';
 import type { Piece } from '../../../../core/piece/schema';
 import { store } from '../../../store';
-import { ColourPicker } from '../../../ui/ColourPicker';
+import { PieceColour } from '../../coats/PieceColour';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -110,10 +110,12 @@ export function SheetSize() {
           nothing
         </button>
         {paint !== null && (
-          <ColourPicker
+          <PieceColour
             label="Sheet colour"
             colour={paint}
-            onPick={(colour) => editing.soon('Paint the sheet', 'paint', 'paint', setSheet({ paint: colour }))}
+            undoLabel="Paint the sheet"
+            editKey="paint"
+            edit={(colour) => setSheet({ paint: colour })}
           />
         )}
       </div>

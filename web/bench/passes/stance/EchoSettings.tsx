@@ -1,4 +1,4 @@
-import { ColourPicker } from '../../../ui/ColourPicker';
+import { PieceColour } from '../../coats/PieceColour';
 import type { Echo } from '../../../../core/passes/stance/schema';
 import { addEcho, changeEcho, removeEcho } from '../../../../core/piece/edits/letterings';
 import type { Edit } from '../../../../core/piece/edits/edit';
@@ -173,14 +173,13 @@ function EchoLook({ id, echo, number, step, set }: EchoProps & { set(change: Par
         />
       )}
       <label className="flex items-center gap-1">
-        <ColourPicker
+        <PieceColour
           label={`Colour of echo ${number}`}
           colour={echo.colour ?? inkColour({ ink })}
-          disabled={!mayChange}
           small
-          onPick={(colour) =>
-            editing.soon('Colour an echo', `echo-${id}-${echo.id}`, 'colour', set({ colour: colour }))
-          }
+          undoLabel="Colour an echo"
+          editKey={`echo-${id}-${echo.id}`}
+          edit={(colour) => set({ colour })}
         />
         {echo.colour === null && 'the ink’s'}
       </label>

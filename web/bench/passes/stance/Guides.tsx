@@ -93,7 +93,7 @@ export function Distances({ box, moving }: { box: Region; moving: boolean }) {
   const [right, foot] = [box.x + box.width, box.y + box.height];
   const sides = [
     { from: [box.x, cy], to: [0, cy], length: box.x, by: [-10, 4], anchor: 'end' },
-    { from: [right, cy], to: [width, cy], length: width - right, by: [10, 70], anchor: 'start' },
+    { from: [right, cy], to: [width, cy], length: width - right, by: [10, 92], anchor: 'start' },
     { from: [cx, box.y], to: [cx, 0], length: box.y, by: [0, -10], anchor: 'middle' },
     { from: [cx, foot], to: [cx, height], length: height - foot, by: [0, 20], anchor: 'middle' },
   ] as const;

@@ -1,4 +1,4 @@
-import { ColourPicker } from '../../../ui/ColourPicker';
+import { PieceColour } from '../../coats/PieceColour';
 import { veilHand } from './hand';
 import { firstShadow, type Veil, type VeilShadow } from '../../../../core/passes/veils/schema';
 import { grow, intersect, regionOfPoints, type Region } from '../../../../core/pixels/region';
@@ -6,6 +6,7 @@ import { useBench } from '../../benchContext';
 import { useCrossings } from '../../crossings';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
+import { Governs } from '../../governs/Governs';
 import { inTurn } from './cutting';
 import { shadowEdit, type ThrownShadow } from './shadows';
 
@@ -44,14 +45,16 @@ function useOwnColour({ veil, on }: ShadowProps): () => Promise<string | null> {
 function OneShadow({ title, shadow, ...thrown }: ShadowProps & { title: string; shadow: VeilShadow | null }) {
   return (
     <div>
-      <span className="label">{title}</span>
-      {shadow ? <ShadowOf shadow={shadow} {...thrown} /> : <ThrowButton {...thrown} />}
+      <span className="label block">{title}</span>
+      <Governs what={{ kind: 'shadow', id: thrown.veil.id }}>
+        {shadow ? <ShadowOf shadow={shadow} {...thrown} /> : <ThrowButton {...thrown} />}
+      </Governs>
     </div>
   );
 }
 
 /** Throws a first shadow, in the colour of the photo's own. */
-function ThrowButton({ veil, on }: ShadowProps) {
+export function ThrowButton({ veil, on }: ShadowProps) {
   const { piece, mayChange } = useBench();
   const ownColour = useOwnColour({ veil, on });
   const where = on === 'letters' ? 'letters' : 'photograph';
@@ -71,7 +74,7 @@ function ThrowButton({ veil, on }: ShadowProps) {
     });
   return (
     <button
-      className="plain-button mt-1 block"
+      className="plain-button"
       disabled={!mayChange}
       aria-label={`Throw a shadow on the ${where}`}
       onClick={begin}
@@ -83,7 +86,6 @@ function ThrowButton({ veil, on }: ShadowProps) {
 
 /** A shadow as a sentence, and what can be done with it. */
 function ShadowOf({ veil, on, shadow }: ShadowProps & { shadow: VeilShadow }) {
-  const { mayChange } = useBench();
   const { veilTool, shadowOn } = veilHand.use('veilTool', 'shadowOn');
   const set = shadowEdit(veil, on);
   const value = (
@@ -112,15 +114,14 @@ function ShadowOf({ veil, on, shadow }: ShadowProps & { shadow: VeilShadow }) {
         {value('Lamp size', 'size', '%', 200, { factor: 100 })} large, falling towards{' '}
         {value('Shadow direction', 'angle', '°', 360, { min: -360 })}, at{' '}
         {value('Shadow strength', 'strength', '%', 100, { factor: 100 })} of{' '}
-        <ColourPicker
+        <PieceColour
           label={`Colour of the shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`}
           colour={shadow.colour}
-          disabled={!mayChange}
           small
           hasAlpha={false}
-          onPick={(colour) =>
-            editing.soon('Colour the shadow', `${veil.id}-${on}`, 'colour', set({ ...shadow, colour: colour }))
-          }
+          undoLabel="Colour the shadow"
+          editKey={`${veil.id}-${on}`}
+          edit={(colour) => set({ ...shadow, colour })}
         />
         .
       </p>

@@ -76,6 +76,7 @@ export function TraceRing({ veil, cut, contour, contourIndex, index, plate, sha2
       active={chosen || (!contour.closed && index === contour.points.length - 1)}
       cursor="grab"
       isStop={chosen || index === 0}
+      says={onClose ? 'closes the line' : `takes point ${index + 1}`}
     />
   );
 }

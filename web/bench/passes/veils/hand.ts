@@ -30,6 +30,8 @@ export interface VeilHand {
   shadowOn: 'letters' | 'plate';
   /** The point of a trace that was last touched. */
   tracePoint: TracePlace | null;
+  /** A veil that has just been cut, for as long as it is shown in hatch. */
+  flash: string | null;
   /** The way to look at the veil while this line is open. */
   look: VeilLook;
   /** Colour that a veil is looked at on. */
@@ -62,6 +64,7 @@ export const veilHand = createHand<VeilHand>('veils', {
   shadowBrush: 'deepen',
   shadowOn: 'letters',
   tracePoint: null,
+  flash: null,
   look: 'picture',
   lookGround: '#7a2048',
   wipe: 0.5,

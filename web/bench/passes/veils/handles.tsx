@@ -13,6 +13,7 @@ import { ShadowPainting } from './ShadowPainting';
 import { TouchingUp } from './TouchingUp';
 import { Tracing } from './Tracing';
 import { Weaving } from './Weaving';
+import { useFlash } from './useFlash';
 import { WipeLine } from './WipeLine';
 
 const hands: Record<VeilTool, ComponentType<{ plate: CutPlate }>> = {
@@ -42,6 +43,7 @@ export function Handles() {
   const tool = veilHand.use('veilTool').veilTool;
   const look = veilHand.use('look').look;
   useBrushKeys();
+  useFlash();
   const plate = cutPlate(piece, veil);
   if (!plate || !materials || !mayChange) return null;
   const Hand = hands[tool];

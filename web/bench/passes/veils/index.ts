@@ -13,7 +13,9 @@ export const veils: BenchPass = {
   name: 'veils',
   line: 3,
   title: 'Veils',
+  help: 'Parts of the photograph that stand in front of the words: traced, scribbled or keyed by colour, with edges as fine as hair. At every crossing of a letter and a veil, a click on its knot says which lies over the other.',
   Summary,
+  governs: ({ veil }) => veil && { kind: 'veil', id: veil.id },
   Controls,
   Handles,
   HandTools,
@@ -22,6 +24,14 @@ export const veils: BenchPass = {
   keys: veilKeys,
   warning,
   look,
+  // What is traced may lie under the letters.
+  fadesLetters({ bench }) {
+    const veil = (bench.draft ?? bench.piece)?.veils.find(({ id }) => id === bench.veil);
+    const last = veil?.cuts.at(-1);
+    return (
+      veilHand.of(bench).veilTool === 'trace' && last?.kind === 'trace' && last.contours.some(({ closed }) => !closed)
+    );
+  },
   putAway() {
     if (!veilHand.get().tracePoint) return false;
     veilHand.set({ tracePoint: null });

@@ -4,8 +4,9 @@ import { veilHand } from './hand';
 
 /** The chosen veil, looked at in the way that is chosen; the bare photograph stays as it is. */
 export function look({ bench }: RootState): VeilShow | undefined {
-  const { look: show, lookGround, wipe } = veilHand.of(bench);
+  const { look: show, lookGround, wipe, flash } = veilHand.of(bench);
   const piece = bench.draft ?? bench.piece;
+  if (flash && piece && show === 'picture' && !bench.before) return { id: flash, show: 'hatch' };
   if (!bench.veil || !piece || show === 'picture' || bench.before) return undefined;
   return {
     id: bench.veil,

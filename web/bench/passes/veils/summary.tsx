@@ -3,6 +3,9 @@ import { setSoftness } from '../../../../core/piece/edits/veils';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 
+/** So many veils are named one by one. */
+const namedVeils = 4;
+
 export function Summary() {
   const { veil, piece } = useBench();
   if (!veil)
@@ -11,7 +14,11 @@ export function Summary() {
         Nothing stands in front of the words yet. Cut a veil: along an edge, by rough strokes or by colour.
       </span>
     );
-  const behind = piece.veils.map(({ name }) => name).join(', ');
+  const names = piece.veils.map(({ name }) => name);
+  const behind =
+    names.length <= namedVeils
+      ? names.join(', ')
+      : `${names.length} veils: ${names.slice(0, namedVeils - 1).join(', ')} and ${names.length - namedVeils + 1} more`;
   const sigmas =
     veil.softness?.profile.map(([, , sigma]) => sigma * veil.softness!.factor * plateScale(piece.plates, veil.plate)) ??
     [];

@@ -4,6 +4,7 @@ import type { CutOperation } from '../../../../core/passes/veils/schema';
 import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
+import { ThrowButton } from './ShadowSettings';
 import { TracePointOptions } from './TracePointOptions';
 
 const tools: { tool: VeilTool; name: string; tip: string }[] = [
@@ -285,8 +286,14 @@ function EdgeOptions() {
 function ShadowOptions() {
   const { veil } = useBench();
   const { shadowOn } = veilHand.use('shadowOn');
-  if (!veil?.shadow && !veil?.graft?.shadow)
-    return <Hint>This veil throws no shadow yet: unfold line 3 and throw one.</Hint>;
+  if (!veil) return <Hint>Cut a veil first: then it can throw a shadow.</Hint>;
+  if (!veil.shadow && !veil.graft?.shadow)
+    return (
+      <>
+        <ThrowButton veil={veil} on="letters" />
+        <Hint>This veil throws no shadow yet.</Hint>
+      </>
+    );
   return (
     <>
       <Toggle field="shadowBrush" value="deepen">

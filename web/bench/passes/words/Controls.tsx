@@ -3,6 +3,10 @@ import { AlignCenter, AlignLeft, AlignRight, CaseUpper } from 'lucide-react';
 import { useEffect } from 'react';
 import { alignments } from '../../../../core/passes/words/alignment';
 import type { Words } from '../../../../core/passes/words/schema';
+import { becomeShape, outlineOfLetters } from '../../../../core/piece/edits/shapes';
+import type { Shape } from '../../../../core/shape/shapes';
+import { store } from '../../../store';
+import { looked } from '../../benchState';
 import { setLeading } from '../../../../core/piece/edits/letterings';
 import { familyOf, loadFace } from '../../../api/faces';
 import { FileButton } from '../../../ui/FileButton';
@@ -34,6 +38,7 @@ export function Controls() {
   return (
     <div className="flex flex-col gap-3">
       {lettering && (lettering.words.shape ? <ShapeSettings /> : <WordsOf key={lettering.id} />)}
+      {lettering && <Becoming />}
       <Adding />
     </div>
   );
@@ -51,6 +56,7 @@ function WordsOf() {
     <>
       <textarea
         aria-label="Words"
+        dir="auto"
         className="field min-h-16 py-1"
         style={{ fontFamily }}
         rows={Math.min(6, Math.max(2, lineCount))}
@@ -187,6 +193,43 @@ function LineLeadings({ count }: { count: number }) {
         </button>
       )}
     </>
+  );
+}
+
+/** Words become a shape, or a shape words again; their ink, outlines, panel and place stay. */
+function Becoming() {
+  const { lettering, letters, lettersOf, mayChange } = useBench();
+  const { id, words } = lettering!;
+  const become = (label: string, shape: Shape | null): void =>
+    void editing.commit(label, becomeShape(id, shape, lettersOf));
+  if (words.shape)
+    return words.text === '' ? null : (
+      <button
+        className="quiet-button self-start"
+        disabled={!mayChange}
+        onClick={() => become('Back to the words', null)}
+      >
+        Back to the words “{words.text.split('\n')[0].slice(0, 20)}”
+      </button>
+    );
+  const asOutline = (): void => {
+    const outline = outlineOfLetters(lettering!, lettersOf);
+    if (outline) become('The letters as one outline', outline);
+    else store.dispatch(looked({ problem: 'These letters are too many or too fine to be one outline.' }));
+  };
+  return (
+    <div className="flex flex-wrap gap-1">
+      <button
+        className="quiet-button"
+        disabled={!mayChange || !letters?.ink}
+        onClick={() => become('A shape in place of the words', firstShape)}
+      >
+        Make it a shape
+      </button>
+      <button className="quiet-button" disabled={!mayChange || !letters?.ink} onClick={asOutline}>
+        Make the letters one outline
+      </button>
+    </div>
   );
 }
 

@@ -39,6 +39,7 @@ export function FirstWords() {
         <textarea
           ref={field}
           aria-label="First words"
+          dir="auto"
           className="h-px w-px resize-none overflow-hidden"
           value={text}
           maxLength={5000}

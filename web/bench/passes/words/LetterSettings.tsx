@@ -1,4 +1,4 @@
-import { ColourPicker } from '../../../ui/ColourPicker';
+import { PieceColour } from '../../coats/PieceColour';
 import type { Words } from '../../../../core/passes/words/schema';
 import { plainLetter, type LetterSetting } from '../../../../core/passes/words/letterSettings';
 import { clearLetters, setLetters } from '../../../../core/piece/edits/letterings';
@@ -6,6 +6,7 @@ import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { inkColour } from '../../inkColour';
 import { editing } from '../../editing';
+import { Governs } from '../../governs/Governs';
 import { EditedValue } from '../../EditedValue';
 import { chosenLetters, pairAt, settingAt } from './letterChoice';
 
@@ -101,56 +102,52 @@ function ChosenLetters({ chosen }: { chosen: number[] }) {
   );
   const normal = chosen.every((at) => !words.letters.some((letter) => letter.at === at));
   return (
-    <div className="flex flex-col gap-1">
-      <p className="leading-6">
-        <b>
-          {chosen
-            .map((at) => words.text[at])
-            .join('')
-            .slice(0, 20)}
-        </b>
-        : moved {value('x', 'Moved right', 'em', 3, 0.005, [-20, 20])},{' '}
-        {value('y', 'Moved down', 'em', 3, 0.005, [-20, 20])}, scaled{' '}
-        {value('scale', 'Scale of the letters', '%', 0, 1, [0.05, 20], 100)}, turned{' '}
-        {value('rotation', 'Turn of the letters', '°', 1, 0.5, [-360, 360])}, raised{' '}
-        {value('rise', 'Baseline shift', 'em', 3, 0.005, [-5, 5])}, spaced{' '}
-        {value('space', 'Tracking of the letters', 'em', 3, 0.002, [-2, 5])}.
-      </p>
-      <div className="flex flex-wrap items-center gap-2">
-        <LetterColour chosen={chosen} first={first} />
-        <button
-          className="plain-button"
-          disabled={!mayChange || normal}
-          onClick={() => editing.commit('Reset letters', clearLetters(id, chosen))}
-        >
-          Reset
-        </button>
-        <Reset />
+    <Governs what={{ kind: 'letters', id, at: chosen }}>
+      <div className="flex flex-col gap-1">
+        <p className="leading-6">
+          <b>
+            {chosen
+              .map((at) => words.text[at])
+              .join('')
+              .slice(0, 20)}
+          </b>
+          : moved {value('x', 'Moved right', 'em', 3, 0.005, [-20, 20])},{' '}
+          {value('y', 'Moved down', 'em', 3, 0.005, [-20, 20])}, scaled{' '}
+          {value('scale', 'Scale of the letters', '%', 0, 1, [0.05, 20], 100)}, turned{' '}
+          {value('rotation', 'Turn of the letters', '°', 1, 0.5, [-360, 360])}, raised{' '}
+          {value('rise', 'Baseline shift', 'em', 3, 0.005, [-5, 5])}, spaced{' '}
+          {value('space', 'Tracking of the letters', 'em', 3, 0.002, [-2, 5])}.
+        </p>
+        <div className="flex flex-wrap items-center gap-2">
+          <LetterColour chosen={chosen} first={first} />
+          <button
+            className="plain-button"
+            disabled={!mayChange || normal}
+            onClick={() => editing.commit('Reset letters', clearLetters(id, chosen))}
+          >
+            Reset
+          </button>
+          <Reset />
+        </div>
       </div>
-    </div>
+    </Governs>
   );
 }
 
 /** A colour of their own, or the ink's. */
 function LetterColour({ chosen, first }: { chosen: number[]; first: LetterSetting }) {
-  const { lettering, mayChange } = useBench();
+  const { lettering } = useBench();
   const { id } = lettering!;
   return (
     <>
       <label className="flex items-center gap-1.5">
-        <ColourPicker
+        <PieceColour
           label="Colour of the letters"
           colour={first.colour ?? inkColour(lettering!)}
-          disabled={!mayChange}
           small
-          onPick={(colour) => {
-            editing.soon(
-              'Colour single letters',
-              `letters-${id}`,
-              'colour',
-              setLetters(id, chosen, () => ({ colour })),
-            );
-          }}
+          undoLabel="Colour single letters"
+          editKey={`letters-${id}`}
+          edit={(colour) => setLetters(id, chosen, () => ({ colour }))}
         />
         {first.colour ? 'a colour of their own' : 'the ink’s colour'}
       </label>

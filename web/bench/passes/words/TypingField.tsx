@@ -119,6 +119,7 @@ export function TypingField({ lettering, letters, field }: TypingFieldProps) {
         <textarea
           ref={field}
           aria-label="Words on the sheet"
+          dir="auto"
           className="h-px w-px resize-none overflow-hidden"
           value={words.text}
           maxLength={5000}

@@ -1,13 +1,30 @@
 import { useState } from 'react';
 import { singleKeys } from '../keys/singleKeys';
 import { Sheet } from '../../ui/Sheet';
+import { ticketLines } from '../passes';
 import { keyTable } from './keyTable';
+import { LinePicture } from './LinePicture';
 
-/** All keys, from the one table that they are bound by. */
-export function KeysSheet({ open, onClose }: { open: boolean; onClose(): void }) {
+/** What each line of the ticket is for; and all keys, from the one table that they are bound by. */
+export function HelpSheet({ open, onClose }: { open: boolean; onClose(): void }) {
   const [on, setOn] = useState(singleKeys.kept);
   return (
-    <Sheet title="Keys" open={open} onClose={onClose} wide>
+    <Sheet title="Help" open={open} onClose={onClose} wide>
+      <h3 className="label mb-2">The lines of the ticket</h3>
+      <ul className="mb-5 flex flex-col gap-3">
+        {ticketLines.map(({ line, title, passes }) => (
+          <li key={line} className="flex gap-3">
+            <LinePicture line={line} />
+            <p>
+              <b>
+                {line} {title}.
+              </b>{' '}
+              {passes[0].help}
+            </p>
+          </li>
+        ))}
+      </ul>
+      <h3 className="label mb-2">Keys</h3>
       <label className="mb-3 flex items-center gap-2">
         <input
           type="checkbox"
