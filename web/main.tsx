@@ -1,14 +1,12 @@
 import { setNonce } from 'get-nonce';
 import { setNonce as setPickerNonce } from 'react-colorful';
 import { Tooltip } from 'radix-ui';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Route, Routes } from 'react-router';
-import { BenchPage } from './bench/BenchPage';
 import { guardLeaving } from './bench/editing';
 import { publishFacts } from './bench/facts';
-import { FacesPage } from './faces/FacesPage';
 import { NothingHere } from './NothingHere';
 import { ShelfPage } from './shelf/ShelfPage';
 import { store } from './store';
@@ -17,6 +15,13 @@ import './styles.css';
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')!.content;
 setNonce(nonce);
 setPickerNonce(nonce);
+
+// Large pages come by themselves, so that the Shelf is there at once.
+const bench = (): Promise<typeof import('./bench/BenchPage')> => import('./bench/BenchPage');
+const BenchPage = lazy(() => bench().then((page) => ({ default: page.BenchPage })));
+const FacesPage = lazy(() => import('./faces/FacesPage').then((page) => ({ default: page.FacesPage })));
+// Whoever stands on the Shelf opens a piece next.
+window.addEventListener('load', () => window.setTimeout(() => void bench(), 300));
 
 publishFacts(store);
 guardLeaving();
@@ -29,12 +34,14 @@ createRoot(document.getElementById('root')!).render(
     <Provider store={store}>
       <Tooltip.Provider delayDuration={400}>
         <BrowserRouter>
-          <Routes>
-            <Route path="/piece/:id/:line?" element={<BenchPage />} />
-            <Route path="/faces" element={<FacesPage />} />
-            <Route path="/" element={<ShelfPage />} />
-            <Route path="*" element={<NothingHere />} />
-          </Routes>
+          <Suspense fallback={<p className="p-6 text-faint">Being opened</p>}>
+            <Routes>
+              <Route path="/piece/:id/:line?" element={<BenchPage />} />
+              <Route path="/faces" element={<FacesPage />} />
+              <Route path="/" element={<ShelfPage />} />
+              <Route path="*" element={<NothingHere />} />
+            </Routes>
+          </Suspense>
         </BrowserRouter>
       </Tooltip.Provider>
     </Provider>
