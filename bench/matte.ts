@@ -10,6 +10,8 @@ import { ScribbleCutter } from '../core/passes/veils/scribble/scribbleCut';
 import type { Level } from '../core/pictures/pyramid';
 import { pictureOf } from '../core/testing/pictures';
 import { fractions, meanSquaredError, overlap, trueCut, type TrueCutName } from '../core/testing/truth';
+import { plateLevel, trueMatte } from '../core/testing/plates';
+import { randomStrokes } from '../core/testing/strokes';
 import { largePlate } from './material';
 import { tracedByHand } from './outline';
 import { median, printRow } from './rows';
@@ -160,6 +162,47 @@ async function quality(): Promise<void> {
   }
 }
 
+/** Things of the demo plates that are cut by strokes nobody chose, and the seeds of these. */
+const cutByChance = [
+  'kilnwall.post',
+  'ribbons.ribbon-a',
+  'ribbons.ribbon-b',
+  'ribbons.ribbon-c',
+  'potter-figure.figure',
+  'jar.jar',
+  'dune.kite',
+  'dune.ridge',
+];
+const seeds = [1, 2, 3, 4];
+
+/** The scribble cut on strokes as a person might draw them: worst and median, beside the peer on the same strokes. */
+async function chance(): Promise<void> {
+  for (const name of cutByChance) {
+    const picture = await plateLevel(name.split('.')[0]);
+    const { width, height } = picture;
+    const { data: truth } = await trueMatte(name);
+    const cutter = new ScribbleCutter(picture);
+    const [ours, theirs]: number[][] = [[], []];
+    for (const seed of seeds) {
+      const strokes = randomStrokes(truth, width, height, seed);
+      ours.push(overlap(fractions(cutter.cut(strokes)!.bytes), truth));
+      const marks = drawMarks(strokes, 1, { x: 0, y: 0, width, height });
+      const grabbed = python('grabcut', picture, { marks });
+      if (grabbed) theirs.push(overlap(fractions(grabbed.out), truth));
+    }
+    if (theirs.length === 0) continue;
+    const unit = 'intersection over union (more is better)';
+    printError(
+      `scribble cut by chance, ${name}, worst`,
+      Math.min(...ours),
+      'OpenCV GrabCut',
+      Math.min(...theirs),
+      unit,
+    );
+    printError(`scribble cut by chance, ${name}, median`, median(ours), 'OpenCV GrabCut', median(theirs), unit);
+  }
+}
+
 /** The time from a stroke to its cut on 24 megapixels; the plate is the jar, enlarged. */
 async function speed(): Promise<void> {
   const { strokes } = await trueCut('jar');
@@ -209,5 +252,6 @@ async function speed(): Promise<void> {
 
 export async function benchMatte(): Promise<void> {
   await speed();
+  await chance();
   await quality();
 }

@@ -1,15 +1,18 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import type { Picture } from '../pictures/pyramid';
+import type { Level, Picture } from '../pictures/pyramid';
 import { pictureOf } from './pictures';
 
-/** A demo plate, decoded. For tests; run from the project's folder. */
-export async function demoPlate(name: string): Promise<Picture> {
+/** The px of a demo plate. For tests and benches; run from the project's folder. */
+export async function plateLevel(name: string): Promise<Level> {
   const { data, info } = await sharp(readFileSync(`demo/plates/${name}.jpg`))
     .raw()
     .toBuffer({ resolveWithObject: true });
-  return pictureOf(name, { width: info.width, height: info.height, channels: 3, bytes: data });
+  return { width: info.width, height: info.height, channels: 3, bytes: data };
 }
+
+/** A demo plate, decoded. */
+export const demoPlate = async (name: string): Promise<Picture> => pictureOf(name, await plateLevel(name));
 
 /** A true matte of the demo plates: 0..1 coverage. */
 export async function trueMatte(name: string): Promise<{ width: number; height: number; data: Float32Array }> {

@@ -1,14 +1,16 @@
-/** Unordered pairs of whole numbers, each with a sum. */
+/** Unordered pairs of whole numbers, each with a sum, and with how many values it is of. */
 export interface Pairs {
   from: Int32Array;
   to: Int32Array;
   sums: Float32Array;
+  counts: Float32Array;
 }
 
 /** Adds up values by pair: a table with open addresses. */
 export class PairSums {
   private keys: Float64Array;
   private sums: Float32Array;
+  private counts: Float32Array;
   private used = 0;
 
   /** @param count the numbers are smaller than this */
@@ -16,9 +18,10 @@ export class PairSums {
     const size = 2 ** Math.ceil(Math.log2(count * 8 + 16));
     this.keys = new Float64Array(size).fill(-1);
     this.sums = new Float32Array(size);
+    this.counts = new Float32Array(size);
   }
 
-  add(a: number, b: number, value: number): void {
+  add(a: number, b: number, value: number, times = 1): void {
     const key = a < b ? a * this.count + b : b * this.count + a;
     const at = this.find(key);
     if (this.keys[at] < 0) {
@@ -26,6 +29,7 @@ export class PairSums {
       this.used++;
     }
     this.sums[at] += value;
+    this.counts[at] += times;
     if (this.used * 2 > this.keys.length) this.widen();
   }
 
@@ -37,7 +41,7 @@ export class PairSums {
   }
 
   private widen(): void {
-    const { keys, sums } = this;
+    const { keys, sums, counts } = this;
     this.keys = new Float64Array(keys.length * 2).fill(-1);
     this.sums = new Float32Array(keys.length * 2);
     keys.forEach((key, i) => {
@@ -45,6 +49,7 @@ export class PairSums {
       const at = this.find(key);
       this.keys[at] = key;
       this.sums[at] = sums[i];
+      this.counts[at] = counts[i];
     });
   }
 
@@ -52,13 +57,15 @@ export class PairSums {
     const from = new Int32Array(this.used);
     const to = new Int32Array(this.used);
     const sums = new Float32Array(this.used);
+    const counts = new Float32Array(this.used);
     let next = 0;
     this.keys.forEach((key, i) => {
       if (key < 0) return;
       from[next] = Math.floor(key / this.count);
       to[next] = key % this.count;
+      counts[next] = this.counts[i];
       sums[next++] = this.sums[i];
     });
-    return { from, to, sums };
+    return { from, to, sums, counts };
   }
 }

@@ -1,13 +1,14 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
 import type { Region } from '../../../pixels/region';
 import { memoize } from '../../../graph/memoize';
-import { learnColours, likelihood, type ColourModel } from './colourModel';
+import { learnColours, type ColourModel } from './colourModel';
+import { linksOf, walk } from './geodesic';
 import { markedBehind, markedFront, unmarked } from './marks';
 import { CutGraph } from './minimumCut';
 import type { Patches } from './patches';
 
 /** Looked up once: these loops are hot. */
-const { min, max, floor, sqrt } = Math;
+const { min, max, floor, exp, log } = Math;
 
 /** What both sides look like. */
 export interface SideColours {
@@ -15,18 +16,36 @@ export interface SideColours {
   behind: ColourModel;
 }
 
-/** What a px may say at most, and what two px that are alike are tied with. */
+/** What a px of the band along the border may say at most, and what two px of it that are alike are tied with. */
 export const loudest = 5;
 export const tieStrength = 5;
-/** How much more a nearer mark counts than one that is further off along the picture, each px. */
-const nearness = 1.2;
+
 /** The pull of a marked patch: stronger than all others together. */
 const certain = 1e9;
-/** Colours are learned anew from what was found. */
-const rounds = 2;
-/** How much the px under the strokes count then, beside all that was found: a fraction of all. */
+/** What was found teaches what both sides look like, so often. */
+const rounds = 3;
+/** How much the px under the strokes count beside all that was found, for the band along the border: a fraction. */
 const strokeShare = 0.7;
 const mostStroked = 3000;
+
+/** A border weaker than `faint` costs nothing to cross; beyond, so much for each step of strength. Every step costs a little. */
+const [faint, steepness, leastStep] = [0.38, 6, 0.004];
+/** How much it counts which marks are nearer along the picture, and what keeps the ratio of short ways calm. */
+const [nearness, calm] = [2.1, 0.037];
+/** How much tones count, and what they may say at most. */
+const [toneShare, toneLoudest] = [1.42, 4.2];
+/** Tones that both sides have teach little: no less than this of them counts. */
+const leastTrust = 0.1;
+/** What a side has of a tone that it has nothing of: a share of its area. */
+const unseen = 0.002;
+/** How much more than an unmarked patch one under a stroke teaches of what lies behind; and how much what was found in front does. */
+const [behindTeaches, foundTeaches] = [4.9, 0.5];
+/** What no stroke touches lies behind rather than in front. */
+const leaning = 0.23;
+/** A large patch says more than a small one, but not as many times as it is larger. */
+const sizePower = 0.405;
+/** What it costs that a border runs where none is to be seen, each px; the stronger it is the less, by this power. */
+const [borderCost, borderFade] = [40, 4.2];
 
 export interface PatchCut {
   /** 1 for each patch in front. */
@@ -45,51 +64,138 @@ export interface Said {
 }
 
 /**
- * Divides the patches by the marks.
+ * Divides the patches by the marks. What no mark touches is probably behind, and teaches what that looks like; what is
+ * in front hangs together with a mark in front. Three things are weighed: what the patches look like, by tones learned
+ * from the marks and from what was found before (Rother et al. 2004), trusted by how well they tell the sides apart;
+ * which marks are nearer along the picture, going around its borders, where the border of the picture counts as behind
+ * as far as it is not in front (Criminisi et al. 2008; Price et al. 2010); and how strong the borders between patches are.
  * @param planes the colours that the patches were made from
  * @returns null where nothing is marked that stands in front, and no box is given
  */
 export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under, box }: Said): PatchCut | null {
   const marked = sayings(patches, drawn, box);
-  const known = box && !marked.includes(markedFront) ? null : nearnessOf(patches, marked);
-  const first = firstSides(marked, box);
-  if (!first) return null;
-  const stroked = { front: coloursAt(planes, under.front), behind: coloursAt(planes, under.behind) };
-  let colours: SideColours | null = null;
-  let front = first.front;
-  let behind = first.behind;
+  const isBoxOnly = !marked.includes(markedFront);
+  if (isBoxOnly && !(box && marked.includes(unmarked))) return null;
+  const steps = stepsOf(patches);
+  const fromFront = walk(patches, (i) => marked[i] === markedFront, steps);
+  const fromBehind = walk(patches, (i) => marked[i] === markedBehind, steps);
+  let front: Uint8Array | null = null;
   for (let round = 0; round < rounds; round++) {
-    // The first time the px under the strokes tell the colours, then all that was found.
-    const learn = (side: 'front' | 'behind', found: Uint8Array): ColourModel | null =>
-      (round === 0 && stroked[side]) || withStrokes(patches, found, planes, under[side]);
-    const learned = { front: learn('front', front), behind: learn('behind', behind) };
-    if (!learned.front || !learned.behind) break;
-    colours = learned as SideColours;
-    front = divide(patches, marked, colours, known);
-    behind = front.map((one) => 1 - one);
+    const found: Uint8Array | null = front;
+    const fromBorder = walk(
+      patches,
+      (i) => patches.outermost[i] === 1 && marked[i] !== markedFront && !found?.[i],
+      steps,
+    );
+    // In a box without a mark nothing is known to be in front but that it lies inside.
+    const lean = isBoxOnly ? new Float32Array(patches.count) : leanOf(fromFront, fromBehind, fromBorder);
+    const likely = front ?? firstGuess(marked, lean, isBoxOnly);
+    const tones = learnTones(patches, marked, likely, round > 0 || isBoxOnly, fromBehind);
+    front = divide(patches, marked, lean, tones, isBoxOnly ? 0 : leaning);
+    if (!isBoxOnly) front = reached(patches, front, marked);
+    if (!front.includes(1)) break;
   }
-  if (!colours) return null;
-  return { front: marked.includes(markedFront) ? reached(patches, front, marked) : front, colours };
+  const { front: inFront, behind } = {
+    front: withStrokes(patches, front!, planes, under.front),
+    behind: withStrokes(
+      patches,
+      front!.map((one) => 1 - one),
+      planes,
+      under.behind,
+    ),
+  };
+  return inFront && behind ? { front: front!, colours: { front: inFront, behind } } : null;
 }
 
-/** Where both sides lie before anything is learned; null where nothing stands in front. */
-function firstSides(marked: Uint8Array, box: Region | null): { front: Uint8Array; behind: Uint8Array } | null {
-  const front = marked.map((one) => (one === markedFront || (box !== null && one === unmarked) ? 1 : 0));
-  if (!front.includes(1)) return null;
-  const behind = marked.map((one) => (one === markedBehind ? 1 : 0));
-  // With marks on one side only, the other side is at first everything else.
-  return { front, behind: behind.includes(1) ? behind : front.map((one) => 1 - one) };
+/** Length of the way over each tie. */
+const stepsOf = memoize(({ ties: { strengths } }: Patches): Float32Array =>
+  strengths.map((strength) => steepness * max(0, strength - faint) + leastStep),
+);
+
+/** Which marks are nearer, going around borders: -1 behind, 1 front. */
+function leanOf(fromFront: Float64Array, fromBehind: Float64Array, fromBorder: Float64Array): Float32Array {
+  const out = new Float32Array(fromFront.length);
+  for (let i = 0; i < out.length; i++) {
+    const behind = min(fromBehind[i], fromBorder[i]);
+    out[i] = Number.isFinite(behind) ? (behind - fromFront[i]) / (behind + fromFront[i] + calm) : 1;
+  }
+  return out;
 }
 
-/** The colours of some px; null where there are none. */
-function coloursAt(planes: OklabPlanes, pixels: Int32Array): ColourModel | null {
-  const samples = planes.map((plane) => Float32Array.from(pixels, (i) => plane[i])) as OklabPlanes;
-  return learnColours(samples, new Uint8Array(pixels.length).fill(1));
+/** How likely each patch is in front before anything is learned, 0..1. */
+function firstGuess(marked: Uint8Array, lean: Float32Array, isBoxOnly: boolean): Float32Array {
+  return lean.map((value, i) => {
+    if (marked[i] === unmarked) return isBoxOnly ? 1 : 1 / (1 + exp(-4 * (value - 0.3)));
+    return marked[i] === markedFront ? 1 : 0;
+  });
 }
 
-/** Colours learned from what was found and from the px under the strokes, which count as `strokeShare` of all. */
+/**
+ * How far each tone leans to the front, as the logarithm of how much more of it that side has.
+ * @param likely how likely each patch is in front, 0..1
+ * @param found whether what is likely was found, and teaches too; otherwise only marks teach what is in front
+ * @param fromBehind the way from the marks behind: what is nearer to them counts for how far tones are trusted
+ */
+function learnTones(
+  { sizes, tones }: Patches,
+  marked: Uint8Array,
+  likely: ArrayLike<number>,
+  found: boolean,
+  fromBehind: Float64Array,
+): Float64Array {
+  const [front, behind] = [new Float64Array(tones.count), new Float64Array(tones.count)];
+  let [frontAll, behindAll] = [0, 0];
+  for (let i = 0; i < sizes.length; i++) {
+    const some = found ? foundTeaches * likely[i] : 0;
+    const inFront = sizes[i] * (marked[i] === markedFront ? 1 : some);
+    const isBehind = sizes[i] * (marked[i] === markedBehind ? behindTeaches : 1 - likely[i]);
+    front[tones.of[i]] += inFront;
+    frontAll += inFront;
+    behind[tones.of[i]] += isBehind;
+    behindAll += isBehind;
+  }
+  const out = new Float64Array(tones.count);
+  for (let tone = 0; tone < tones.count; tone++) {
+    let [inFront, isBehind] = [0, 0];
+    for (let other = 0; other < tones.count; other++) {
+      const alike = tones.alike[tone * tones.count + other];
+      inFront += (alike * front[other]) / (frontAll || 1);
+      isBehind += (alike * behind[other]) / (behindAll || 1);
+    }
+    out[tone] = max(-toneLoudest, min(toneLoudest, log((inFront + unseen) / (isBehind + unseen))));
+  }
+  const trust = trustIn(out, { sizes, tones }, marked, likely, fromBehind);
+  return out.map((value) => value * trust);
+}
+
+/** How well tones tell the sides apart, 0..1: by how often they would be wrong of what is known. */
+function trustIn(
+  leans: Float64Array,
+  { sizes, tones }: Pick<Patches, 'sizes' | 'tones'>,
+  marked: Uint8Array,
+  likely: ArrayLike<number>,
+  fromBehind: Float64Array,
+): number {
+  let [wrongFront, allFront, wrongBehind, allBehind] = [0, 0, 0, 0];
+  for (let i = 0; i < sizes.length; i++) {
+    const inFront = 1 / (1 + exp(-leans[tones.of[i]]));
+    if (marked[i] === markedFront) {
+      wrongFront += sizes[i] * (1 - inFront);
+      allFront += sizes[i];
+    }
+    const known = sizes[i] * (marked[i] === markedBehind ? behindTeaches : (1 - likely[i]) * exp(-fromBehind[i] / 2));
+    wrongBehind += known * inFront;
+    allBehind += known;
+  }
+  // Without marks in front there is nothing to be wrong of.
+  if (allFront === 0) return 1;
+  const wrong = wrongFront / allFront + (allBehind > 0 ? wrongBehind / allBehind : 0.5);
+  return max(leastTrust, 1 - wrong);
+}
+
+/** Colours of what was found and of the px under the strokes, which count as `strokeShare` of all. */
 function withStrokes(patches: Patches, found: Uint8Array, planes: OklabPlanes, under: Int32Array): ColourModel | null {
-  const all = weights(patches, found);
+  const all = patches.sizes.map((size, i) => size * found[i]);
   const some =
     under.length > mostStroked ? under.filter((_, i) => i % Math.ceil(under.length / mostStroked) === 0) : under;
   const sum = all.reduce((a, b) => a + b, 0);
@@ -124,109 +230,24 @@ function sayings({ labels, count, width }: Patches, marks: Uint8Array, box: Regi
   return marked.map((touched, i) => (touched === 0 ? unmarked : voted(i)));
 }
 
-const weights = ({ sizes }: Patches, wanted: ArrayLike<number>): Float32Array =>
-  sizes.map((size, i) => size * wanted[i]);
-
+/** The cheapest division. @param tones how far each leans to the front, and @param lean each patch by the marks near */
 function divide(
-  patches: Patches,
+  { count, sizes, tones: { of }, ties: { from, to, lengths, strengths, likenesses } }: Patches,
   marked: ArrayLike<number>,
-  colours: SideColours,
-  known: Float32Array | null,
+  lean: Float32Array,
+  tones: Float64Array,
+  against: number,
 ): Uint8Array {
-  const {
-    count,
-    sizes,
-    means,
-    ties: { from, to, sums },
-  } = patches;
   const graph = new CutGraph(count, from.length);
   for (let i = 0; i < count; i++) {
     if (marked[i] === markedFront) graph.draw(i, certain);
     else if (marked[i] === markedBehind) graph.draw(i, -certain);
-    else graph.draw(i, sizes[i] * leaning(colours, means[0][i], means[1][i], means[2][i], known ? known[i] : 0));
+    else graph.draw(i, sizes[i] ** sizePower * (toneShare * tones[of[i]] + nearness * lean[i] - against));
   }
-  for (let k = 0; k < from.length; k++) graph.tie(from[k], to[k], tieStrength * sums[k]);
+  for (let k = 0; k < from.length; k++)
+    graph.tie(from[k], to[k], borderCost * lengths[k] * exp(-borderFade * strengths[k]) * likenesses[k]);
   return graph.divide();
 }
-
-/** How far a px of a colour leans to the front. @param known lean by the marks that are near, -1..1 */
-function leaning({ front, behind }: SideColours, lightness: number, a: number, b: number, known: number): number {
-  const colour = likelihood(front, lightness, a, b) - likelihood(behind, lightness, a, b);
-  return max(-loudest, min(loudest, colour)) + nearness * known;
-}
-
-/**
- * For each patch which marks are nearer, going around edges (geodesic distance, Price et al. 2010): -1 behind, 1 front.
- */
-function nearnessOf(patches: Patches, marked: ArrayLike<number>): Float32Array {
-  const front = walk(patches, marked, markedFront);
-  const behind = walk(patches, marked, markedBehind);
-  return front.map((way, i) =>
-    Number.isFinite(way) && Number.isFinite(behind[i]) && way + behind[i] > 0
-      ? (behind[i] - way) / (behind[i] + way)
-      : 0,
-  );
-}
-
-/** Length of the shortest way from the patches that bear a mark; a step is as long as the two differ in colour. */
-function walk(patches: Patches, marked: ArrayLike<number>, mark: number): Float32Array {
-  const {
-    count,
-    means,
-    ties: { from, to },
-  } = patches;
-  const links = linksOf(patches);
-  const way = new Float32Array(count).fill(Infinity);
-  const buckets: number[][] = [];
-  const put = (node: number, length: number): void => {
-    if (length >= way[node]) return;
-    way[node] = length;
-    (buckets[floor(length * 500)] ??= []).push(node);
-  };
-  for (let i = 0; i < count; i++) if (marked[i] === mark) put(i, 0);
-  for (let k = 0; k < buckets.length; k++) {
-    const bucket = buckets[k];
-    if (!bucket) continue;
-    for (let at = 0; at < bucket.length; at++) {
-      const node = bucket[at];
-      if (floor(way[node] * 500) < k) continue;
-      for (let link = links.start[node]; link < links.start[node + 1]; link++) {
-        const edge = links.edges[link];
-        const other = from[edge] === node ? to[edge] : from[edge];
-        const step = sqrt(
-          (means[0][node] - means[0][other]) ** 2 +
-            (means[1][node] - means[1][other]) ** 2 +
-            (means[2][node] - means[2][other]) ** 2,
-        );
-        put(other, way[node] + step + 0.002);
-      }
-    }
-    buckets[k] = [];
-  }
-  return way;
-}
-
-interface Links {
-  start: Int32Array;
-  edges: Int32Array;
-}
-
-/** The pairs that each patch is part of. */
-const linksOf = memoize(({ count, ties: { from, to } }: Patches): Links => {
-  const start = new Int32Array(count + 1);
-  for (let k = 0; k < from.length; k++) {
-    start[from[k] + 1]++;
-    start[to[k] + 1]++;
-  }
-  for (let i = 0; i < count; i++) start[i + 1] += start[i];
-  const fill = start.slice();
-  const edges = new Int32Array(2 * from.length);
-  for (let k = 0; k < from.length; k++) {
-    edges[fill[from[k]]++] = k;
-    edges[fill[to[k]]++] = k;
-  }
-  return { start, edges };
-});
 
 /** Only what hangs together with a mark is kept: the same colours elsewhere are not meant. */
 function reached(patches: Patches, front: Uint8Array, marked: ArrayLike<number>): Uint8Array {

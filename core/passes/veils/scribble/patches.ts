@@ -1,5 +1,7 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
+import { roughness, windowContrast } from './contrast';
 import { PairSums, type Pairs } from './pairSums';
+import { findTones, type Tones } from './tones';
 
 /**
  * A picture divided into small patches of one colour, whose borders run along its edges: the cut is found among some
@@ -16,8 +18,12 @@ export interface Patches {
   sizes: Float32Array;
   /** Mean Oklab of each patch. */
   means: OklabPlanes;
-  /** Neighbours, and for each pair the sum of `likeness` over the px pairs along their border. */
-  ties: Pairs;
+  /** Neighbours; for each pair how many px pairs lie along their border, and how strong it is on average, 0..1. */
+  ties: Pick<Pairs, 'from' | 'to'> & { lengths: Float32Array; strengths: Float32Array; likenesses: Float32Array };
+  /** What the patches look like. */
+  tones: Tones;
+  /** Whether a patch reaches the border of the picture. */
+  outermost: Uint8Array;
 }
 
 /**
@@ -38,8 +44,69 @@ export function findPatches(planes: OklabPlanes, width: number, height: number):
     sums = joinedSums(sums, merged.becomes, merged.count);
     count = merged.count;
   }
-  const means = sums.colours.map((plane) => plane.map((sum, i) => sum / sums.sizes[i])) as OklabPlanes;
-  return { width, height, count, labels, sizes: sums.sizes, means, ties };
+  const { sizes } = sums;
+  const means = sums.colours.map((plane) => plane.map((sum, i) => sum / sizes[i])) as OklabPlanes;
+  const rough = meanOf(roughness(planes[0], width, height), labels, sizes).map((value) => value * roughnessShare);
+  return {
+    width,
+    height,
+    count,
+    labels,
+    sizes,
+    means,
+    ties: bordersOf(windowContrast(planes, width, height), smooth, beta, { labels, count, width, height }),
+    tones: findTones([...means, rough], sizes),
+    outermost: outermostOf(labels, count, width, height),
+  };
+}
+
+/** How much a difference in roughness counts beside one in colour. */
+const roughnessShare = 0.5;
+
+function meanOf(plane: Float32Array, labels: Int32Array, sizes: Float32Array): Float32Array {
+  const out = new Float32Array(sizes.length);
+  for (let i = 0; i < labels.length; i++) out[labels[i]] += plane[i] / sizes[labels[i]];
+  return out;
+}
+
+/** The borders between patches, by what is seen along them. */
+function bordersOf(
+  contrast: Float32Array,
+  planes: OklabPlanes,
+  beta: number,
+  { labels, count, width, height }: Pick<Patches, 'labels' | 'count' | 'width' | 'height'>,
+): Patches['ties'] {
+  // Both tables are filled alike, so that their pairs come in the same order.
+  const strengths = new PairSums(count);
+  const likenesses = new PairSums(count);
+  const [lightness, a, b] = planes;
+  const add = (i: number, j: number): void => {
+    if (labels[i] === labels[j]) return;
+    strengths.add(labels[i], labels[j], Math.max(contrast[i], contrast[j]));
+    const square = (lightness[i] - lightness[j]) ** 2 + (a[i] - a[j]) ** 2 + (b[i] - b[j]) ** 2;
+    likenesses.add(labels[i], labels[j], likeness(square, beta));
+  };
+  for (let y = 0; y < height; y++) {
+    for (let x = 0, i = y * width; x < width; x++, i++) {
+      if (x < width - 1) add(i, i + 1);
+      if (y < height - 1) add(i, i + width);
+    }
+  }
+  const { from, to, sums, counts } = strengths.all();
+  return {
+    from,
+    to,
+    lengths: counts,
+    strengths: sums.map((sum, k) => sum / counts[k]),
+    likenesses: likenesses.all().sums.map((sum, k) => sum / counts[k]),
+  };
+}
+
+function outermostOf(labels: Int32Array, count: number, width: number, height: number): Uint8Array {
+  const out = new Uint8Array(count);
+  for (let x = 0; x < width; x++) out[labels[x]] = out[labels[(height - 1) * width + x]] = 1;
+  for (let y = 0; y < height; y++) out[labels[y * width]] = out[labels[(y + 1) * width - 1]] = 1;
+  return out;
 }
 
 /** Patches that are left when merging has gone far enough, and rounds of it at most. */
@@ -72,7 +139,7 @@ function sumUp(planes: OklabPlanes, labels: Int32Array, count: number): Sums {
 /** Each patch joins the neighbour that is most like it (Boruvka 1926), so far as the two are alike. */
 function mergeAlike(
   { sizes, colours: [lightness, a, b] }: Sums,
-  { from, to }: Pairs,
+  { from, to }: Pick<Pairs, 'from' | 'to'>,
   count: number,
 ): { becomes: Int32Array; count: number } {
   const nearest = new Int32Array(count).fill(-1);

@@ -8,7 +8,7 @@ import { cutPatches } from './patchCut';
 import { findPatches, type Patches } from './patches';
 
 /** Patches are found on the first level that has no more px than this. */
-const patchPixels = 1.7e6;
+const patchPixels = 0.8e6;
 
 /** Cuts one plate, or a part of it, by rough strokes. What does not depend on the strokes is worked out once. */
 export class ScribbleCutter {
