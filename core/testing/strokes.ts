@@ -7,6 +7,15 @@ export function seeded(seed: number): () => number {
   return () => (state = (state * 48271) % 2147483647) / 2147483647;
 }
 
+const known = new WeakMap<Float32Array, Float32Array>();
+
+/** Distance to the border, worked out once for each matte. */
+function distanceIn(truth: Float32Array, width: number, height: number): Float32Array {
+  const distance = known.get(truth) ?? signedDistance({ width, height, channels: 1, data: truth }).data;
+  known.set(truth, distance);
+  return distance;
+}
+
 /** How far the next point of a stroke lies at most, plate px, and how often one is looked for. */
 const [stride, tries] = [260, 40];
 /** Places of a stretch that are looked at. */
@@ -20,7 +29,7 @@ const looked = 60;
 export function randomStrokes(truth: Float32Array, width: number, height: number, seed: number): Mark[] {
   const random = seeded(seed);
   const within = (least: number, most: number): number => least + Math.floor(random() * (most - least + 1));
-  const { data: distance } = signedDistance({ width, height, channels: 1, data: truth });
+  const distance = distanceIn(truth, width, height);
   const deepest = distance.reduce((most, value) => Math.max(most, value), 0);
   const inside = Math.min(10, 0.6 * deepest);
   const marks: Mark[] = [];

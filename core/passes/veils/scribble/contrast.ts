@@ -1,5 +1,8 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
 
+/** Looked up once: these loops are hot. */
+const { max, min, sqrt } = Math;
+
 /** Half the side of the windows that are compared, px, and how much each size counts. */
 const sizes = [
   { reach: 1, share: 0.35 },
@@ -69,7 +72,7 @@ function compare(
   for (let i = 0; i < out.length; i++) out[i] += share * best[i];
 }
 
-const inside = (value: number, size: number): number => Math.min(size - 1, Math.max(0, value));
+const inside = (value: number, size: number): number => min(size - 1, max(0, value));
 
 const columns = (width: number, by: number): Int32Array =>
   Int32Array.from({ length: width }, (_, x) => inside(x + by, width));
@@ -80,19 +83,19 @@ export function boxMean(plane: Float32Array, width: number, height: number, reac
   for (let y = 0; y < height; y++) {
     const row = y * width;
     let sum = 0;
-    for (let x = 0; x < Math.min(reach, width); x++) sum += plane[row + x];
+    for (let x = 0; x < min(reach, width); x++) sum += plane[row + x];
     for (let x = 0; x < width; x++) {
       if (x + reach < width) sum += plane[row + x + reach];
       if (x - reach > 0) sum -= plane[row + x - reach - 1];
-      across[row + x] = sum / (Math.min(width - 1, x + reach) - Math.max(0, x - reach) + 1);
+      across[row + x] = sum / (min(width - 1, x + reach) - max(0, x - reach) + 1);
     }
   }
   const out = new Float32Array(plane.length);
   const sums = new Float64Array(width);
-  for (let y = 0; y < Math.min(reach, height); y++) for (let x = 0; x < width; x++) sums[x] += across[y * width + x];
+  for (let y = 0; y < min(reach, height); y++) for (let x = 0; x < width; x++) sums[x] += across[y * width + x];
   for (let y = 0; y < height; y++) {
     const [enter, leave] = [y + reach, y - reach - 1];
-    const count = Math.min(height - 1, y + reach) - Math.max(0, y - reach) + 1;
+    const count = min(height - 1, y + reach) - max(0, y - reach) + 1;
     for (let x = 0; x < width; x++) {
       if (enter < height) sums[x] += across[enter * width + x];
       if (leave >= 0) sums[x] -= across[leave * width + x];
@@ -112,7 +115,7 @@ function spreadOf(planes: OklabPlanes, means: OklabPlanes, width: number, height
       height,
       reach,
     );
-    for (let i = 0; i < out.length; i++) out[i] += Math.max(0, squares[i] - means[c][i] ** 2);
+    for (let i = 0; i < out.length; i++) out[i] += max(0, squares[i] - means[c][i] ** 2);
   });
   return out;
 }
@@ -126,5 +129,5 @@ export function roughness(lightness: Float32Array, width: number, height: number
     height,
     reach,
   );
-  return squares.map((value, i) => Math.sqrt(Math.max(0, value - mean[i] ** 2)));
+  return squares.map((value, i) => sqrt(max(0, value - mean[i] ** 2)));
 }

@@ -1,6 +1,9 @@
 import { memoize } from '../../../graph/memoize';
 import type { Patches } from './patches';
 
+/** Looked up once: these loops are hot. */
+const { floor } = Math;
+
 /** The pairs that each patch is part of: those of patch i are `edges` from `start[i]` on. */
 export interface Links {
   start: Int32Array;
@@ -43,7 +46,7 @@ export function walk(patches: Patches, begins: (patch: number) => boolean, steps
   const put = (patch: number, length: number): void => {
     if (length >= way[patch]) return;
     way[patch] = length;
-    (buckets[Math.floor(length * fineness)] ??= []).push(patch);
+    (buckets[floor(length * fineness)] ??= []).push(patch);
   };
   for (let i = 0; i < count; i++) if (begins(i)) put(i, 0);
   for (let number = 0; number < buckets.length; number++) {
@@ -51,7 +54,7 @@ export function walk(patches: Patches, begins: (patch: number) => boolean, steps
     if (!bucket) continue;
     for (let next = 0; next < bucket.length; next++) {
       const patch = bucket[next];
-      if (Math.floor(way[patch] * fineness) < number) continue;
+      if (floor(way[patch] * fineness) < number) continue;
       for (let link = start[patch]; link < start[patch + 1]; link++) {
         const tie = edges[link];
         put(from[tie] === patch ? to[tie] : from[tie], way[patch] + steps[tie]);

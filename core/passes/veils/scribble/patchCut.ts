@@ -50,6 +50,8 @@ const [borderCost, borderFade] = [40, 4.2];
 export interface PatchCut {
   /** 1 for each patch in front. */
   front: Uint8Array;
+  /** 1 for each patch that a mark, or the box, says is behind. */
+  barred: Uint8Array;
   colours: SideColours;
 }
 
@@ -104,7 +106,27 @@ export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under
       under.behind,
     ),
   };
-  return inFront && behind ? { front: front!, colours: { front: inFront, behind } } : null;
+  const barred = marked.map((one) => (one === markedBehind ? 1 : 0));
+  return inFront && behind ? { front: front!, barred, colours: { front: inFront, behind } } : null;
+}
+
+/** Of what is found, so much lies in what was there: then a stroke behind brings nothing new. */
+const mostlyThere = 0.85;
+/** So many times as much as was there is no answer to a stroke behind. */
+const exploded = 3.5;
+
+/**
+ * What a further stroke makes of what was there, so that it never surprises: a stroke in front takes nothing away but
+ * what is marked behind; a stroke behind brings nothing new, unless what was there was plainly too little.
+ * @param before the cut without the stroke, and @param found the cut of all strokes with it
+ */
+export function afterStroke({ sizes }: Patches, before: PatchCut, found: PatchCut, side: 'front' | 'behind'): PatchCut {
+  if (side === 'front')
+    return { ...found, front: found.front.map((one, i) => (one || (before.front[i] && !found.barred[i]) ? 1 : 0)) };
+  const both = found.front.map((one, i) => one & before.front[i]);
+  const areaOf = (front: Uint8Array): number => front.reduce((sum, one, i) => sum + one * sizes[i], 0);
+  const [kept, all, was] = [areaOf(both), areaOf(found.front), areaOf(before.front)];
+  return kept >= mostlyThere * all || all > exploded * was ? { ...found, front: both } : found;
 }
 
 /** Length of the way over each tie. */

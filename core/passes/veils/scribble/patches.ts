@@ -3,6 +3,9 @@ import { roughness, windowContrast } from './contrast';
 import { PairSums, type Pairs } from './pairSums';
 import { findTones, type Tones } from './tones';
 
+/** Looked up once: these loops are hot. */
+const { max, exp, sqrt } = Math;
+
 /**
  * A picture divided into small patches of one colour, whose borders run along its edges: the cut is found among some
  * ten thousand
@@ -82,7 +85,7 @@ function bordersOf(
   const [lightness, a, b] = planes;
   const add = (i: number, j: number): void => {
     if (labels[i] === labels[j]) return;
-    strengths.add(labels[i], labels[j], Math.max(contrast[i], contrast[j]));
+    strengths.add(labels[i], labels[j], max(contrast[i], contrast[j]));
     const square = (lightness[i] - lightness[j]) ** 2 + (a[i] - a[j]) ** 2 + (b[i] - b[j]) ** 2;
     likenesses.add(labels[i], labels[j], likeness(square, beta));
   };
@@ -113,7 +116,7 @@ function outermostOf(labels: Int32Array, count: number, width: number, height: n
 const enough = 15000;
 const mergeRounds = 2;
 /** How much two patches may differ in Oklab to become one: small ones more, because grain moves their means more. */
-const allowed = (size: number): number => 0.006 + 0.04 / Math.sqrt(size);
+const allowed = (size: number): number => 0.006 + 0.04 / sqrt(size);
 
 /** Sizes of patches and sums of their colours. */
 interface Sums {
@@ -278,7 +281,7 @@ function sharpness(planes: OklabPlanes, width: number, height: number): number {
 }
 
 /** How alike two px are, 0..1, by their squared distance in Oklab. */
-export const likeness = (square: number, beta: number): number => Math.exp(-beta * square);
+export const likeness = (square: number, beta: number): number => exp(-beta * square);
 
 function neighbours(
   planes: OklabPlanes,

@@ -98,12 +98,12 @@ test.each([
   ['potter-figure', 'figure', 0.9, 0.1],
   ['dune', 'kite', 0.8, 0.28],
 ] as const)(
-  '%s.%s is cut by strokes that nobody chose: median and worst of eight seeds',
+  '%s.%s is cut by strokes that nobody chose: median and worst of five seeds',
   async (name, part, middle, least) => {
     const plate = await plateLevel(name);
     const truth = await trueMatte(`${name}.${part}`);
     const cutter = new ScribbleCutter(plate);
-    const found = Array.from({ length: 8 }, (_, seed) => {
+    const found = Array.from({ length: 5 }, (_, seed) => {
       const matte = cutter.cut(randomStrokes(truth.data, truth.width, truth.height, 500 + seed), null, {
         quick: true,
       })!;
@@ -114,7 +114,7 @@ test.each([
       });
       return overlap(fractions(matte.bytes), half);
     }).sort((a, b) => a - b);
-    expect((found[3] + found[4]) / 2).toBeGreaterThan(middle);
+    expect(found[2]).toBeGreaterThan(middle);
     expect(found[0]).toBeGreaterThan(least);
   },
 );
@@ -138,4 +138,18 @@ test('what no stroke touches is probably behind, with strokes behind or without'
   };
   expect(shareOf(front)).toBeLessThan(0.15);
   expect(shareOf([...front, table])).toBeLessThan(0.15);
+});
+
+test('a further stroke in front takes nothing away, whoever drew the others', async () => {
+  const plate = await plateLevel('potter-figure');
+  const truth = await trueMatte('potter-figure.figure');
+  const cutter = new ScribbleCutter(plate);
+  for (const seed of [11, 12]) {
+    const marks = randomStrokes(truth.data, truth.width, truth.height, seed);
+    const more = randomStrokes(truth.data, truth.width, truth.height, seed + 50).find(({ side }) => side === 'front')!;
+    const [before, after] = [marks, [...marks, more]].map((some) => cutter.cut(some, null, { quick: true })!.bytes);
+    let taken = 0;
+    for (let i = 0; i < before.length; i++) if (before[i] > 0 && after[i] === 0) taken++;
+    expect(taken / before.length).toBeLessThan(0.001);
+  }
 });

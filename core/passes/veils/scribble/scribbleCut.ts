@@ -4,17 +4,22 @@ import { intersect, type Region } from '../../../pixels/region';
 import { Outdated, type IsOutdated } from '../../../graph/evaluate';
 import { ColourSides, cutBand } from './bandCut';
 import { drawMarks, pixelsUnder, type Mark } from './marks';
-import { cutPatches } from './patchCut';
+import { afterStroke, cutPatches, type PatchCut } from './patchCut';
 import { findPatches, type Patches } from './patches';
 
 /** Patches are found on the first level that has no more px than this. */
 const patchPixels = 0.8e6;
+
+/** How many of the last strokes are gone through one by one, and how many steps are kept. */
+const stepsBack = 12;
+const stepsKept = 200;
 
 /** Cuts one plate, or a part of it, by rough strokes. What does not depend on the strokes is worked out once. */
 export class ScribbleCutter {
   private readonly levels: Level[];
   private readonly planes: OklabPlanes;
   private readonly patches: Patches;
+  private readonly steps = new Map<string, PatchCut | null>();
 
   /**
    * @param picture encoded sRGB
@@ -45,13 +50,8 @@ export class ScribbleCutter {
     { quick = false, isOutdated }: { quick?: boolean; isOutdated?: IsOutdated } = {},
   ): Level | null {
     const top = this.levels.length - 1;
-    const grid = this.gridAt(top);
-    const drawn = drawMarks(marks, 2 ** top, grid);
-    const under = {
-      front: pixelsUnder(marks, 'front', 2 ** top, grid, drawn),
-      behind: pixelsUnder(marks, 'behind', 2 ** top, grid, drawn),
-    };
-    const coarse = cutPatches(this.patches, this.planes, { drawn, under, box: box && this.boxAt(box, top) });
+    const drawn = drawMarks(marks, 2 ** top, this.gridAt(top));
+    const coarse = this.stepByStep(marks, box, isOutdated);
     if (!coarse) return null;
     const sides = new ColourSides(coarse.colours);
     let mask = new Uint8Array(this.patches.labels.length);
@@ -74,6 +74,36 @@ export class ScribbleCutter {
     for (let i = 0; i < mask.length; i++) mask[i] *= 255;
     const { width, height } = this.levels[finest];
     return { width, height, channels: 1, bytes: mask };
+  }
+
+  /** The patches in front, as the last strokes have changed them one by one. */
+  private stepByStep(marks: readonly Mark[], box: Region | null, isOutdated?: IsOutdated): PatchCut | null {
+    let last: PatchCut | null = null;
+    for (let count = Math.max(1, marks.length - stepsBack); count <= Math.max(1, marks.length); count++) {
+      if (isOutdated?.()) throw new Outdated();
+      const some = marks.slice(0, count);
+      const key = JSON.stringify([some, box, last !== null]);
+      let next = this.steps.get(key);
+      if (next === undefined) {
+        const found = this.cutAll(some, box);
+        next = found && last ? afterStroke(this.patches, last, found, some[count - 1].side) : found;
+        if (this.steps.size >= stepsKept) this.steps.clear();
+        this.steps.set(key, next);
+      }
+      last = next;
+    }
+    return last;
+  }
+
+  private cutAll(marks: readonly Mark[], box: Region | null): PatchCut | null {
+    const top = this.levels.length - 1;
+    const grid = this.gridAt(top);
+    const drawn = drawMarks(marks, 2 ** top, grid);
+    const under = {
+      front: pixelsUnder(marks, 'front', 2 ** top, grid, drawn),
+      behind: pixelsUnder(marks, 'behind', 2 ** top, grid, drawn),
+    };
+    return cutPatches(this.patches, this.planes, { drawn, under, box: box && this.boxAt(box, top) });
   }
 
   /** Where a level lies, in its own px. */

@@ -1,3 +1,5 @@
+/** Looked up once: these loops are hot. */
+const { exp } = Math;
 /** What patches look like, sorted into a few tones. */
 export interface Tones {
   count: number;
@@ -43,7 +45,7 @@ export function findTones(features: readonly Float32Array[], sizes: Float32Array
   const alike = new Float64Array(count * count);
   for (let p = 0; p < count; p++)
     for (let q = 0; q < count; q++)
-      alike[p * count + q] = Math.exp(-squareOf(centres, p * width, centres, q * width, width) / (2 * nearby ** 2));
+      alike[p * count + q] = exp(-squareOf(centres, p * width, centres, q * width, width) / (2 * nearby ** 2));
   return { count, of, alike };
 }
 
