@@ -42,7 +42,7 @@ test('an outline is drawn around the letters, widened by dragging its ring, and 
   const bare = await colourAt(page, ...wall);
   await page.getByRole('button', { name: 'Outside, for readability' }).click();
   await settle();
-  expect(await colourAt(page, ...wall)).toEqual([0xf6, 0xf6, 0xf3]);
+  expect(await colourAt(page, ...wall)).toEqual([0xff, 0xff, 0xff]);
   const before = (await lettering()).outlines.list[0].width;
   const ring = (await page.locator('svg title', { hasText: 'Width of outline 1' }).locator('..').boundingBox())!;
   await page.mouse.move(ring.x + ring.width / 2, ring.y + ring.height / 2);
