@@ -1,12 +1,6 @@
+import { arrows } from './arrows';
 import { handKeys } from './entries';
 import { useKeys } from './useKeys';
-
-const directions: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 /** Arrow keys move what the open line holds: by 1 px of the sheet, with Shift by 10. */
 export function useNudge(nudge: (dx: number, dy: number) => void): void {
@@ -15,7 +9,7 @@ export function useNudge(nudge: (dx: number, dy: number) => void): void {
       handKeys.nudge,
       {
         down({ key, shiftKey }) {
-          const [x, y] = directions[key] ?? [0, 0];
+          const [x, y] = arrows[key] ?? [0, 0];
           const step = shiftKey ? 10 : 1;
           nudge(x * step, y * step);
         },

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Point } from '../../../core/shape/affine';
+import { arrows } from '../keys/arrows';
 import { useViewport } from './viewport';
 
 /** One drag on the sheet, in sheet px. */
@@ -79,13 +80,6 @@ export function useDrag<Start>({ begin, move, end, cancel }: DragWork<Start>) {
   };
 }
 
-const directions: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
 /** Presses that follow within this time are one change, ms. */
 const burst = 600;
 
@@ -155,7 +149,7 @@ function useKeyDrag<Start>({ begin, move, end, cancel }: DragWork<Start>) {
   };
   return {
     onKeyDown(event: KeyboardEvent<Element>): void {
-      const direction = directions[event.key];
+      const direction = arrows[event.key];
       if (!direction || event.ctrlKey || event.metaKey || event.altKey) {
         if (event.key !== 'Shift') other(event);
         return;

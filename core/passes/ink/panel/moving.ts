@@ -1,6 +1,7 @@
-import type { Size } from '../../../pixels/region';
+import { middleOf, type Size } from '../../../pixels/region';
 import { apply, inverse, placed, sizeOf, type Point } from '../../../shape/affine';
 import { flatten, transformPath } from '../../../shape/path';
+import { rounded as roundedTo } from '../../../shape/rounding';
 import { windingAt } from '../../../shape/winding';
 import type { Letter, Letters } from '../../../type/letters';
 import { panelPlace } from './shape';
@@ -9,8 +10,8 @@ import type { Panel } from './schema';
 /** What a drag changes of a panel. */
 export type PanelChange = Partial<Pick<Panel, 'offset' | 'margin' | 'fixed' | 'shape'>>;
 
-/** Thousandths of a cap height are finer than anybody drags. */
-const rounded = (value: number): number => Math.round(value * 1e4) / 1e4;
+/** Finer than a thousandth of a cap height nobody drags. */
+const rounded = (value: number): number => roundedTo(value, 4);
 
 /** The plane that a panel is moved in: one of its px in sheet px, and its cap height. */
 const capOf = (panel: Panel, letters: Letters): number =>
@@ -35,7 +36,7 @@ const thinnest = 1;
 export function scaledPanel(panel: Panel, letters: Letters, corner: Point, opposite: Point, to: Point): PanelChange {
   const { capHeight: cap, flatInk } = letters;
   const ink = flatInk!;
-  const middle: Point = [ink.x + ink.width / 2, ink.y + ink.height / 2];
+  const middle = middleOf(ink);
   // In its own upright frame, about its centre.
   const frame = placed(1, panel.rotation, middle[0] + panel.offset[0] * cap, middle[1] + panel.offset[1] * cap);
   const [a, o, b] = [corner, opposite, to].map((point) => apply(inverse(frame), point));

@@ -52,7 +52,8 @@ export interface PatchCut {
   front: Uint8Array;
   /** 1 for each patch that a mark, or the box, says is behind. */
   barred: Uint8Array;
-  colours: SideColours;
+  /** What both sides look like; learned when it is asked for. */
+  colours(): SideColours;
 }
 
 /** What the person has marked, on the patches' grid. */
@@ -97,17 +98,21 @@ export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under
     if (!isBoxOnly) front = reached(patches, front, marked);
     if (!front.includes(1)) break;
   }
-  const { front: inFront, behind } = {
-    front: withStrokes(patches, front!, planes, under.front),
-    behind: withStrokes(
-      patches,
-      front!.map((one) => 1 - one),
-      planes,
-      under.behind,
-    ),
+  if (!front!.includes(1) || !front!.includes(0)) return null;
+  const found = front!;
+  return {
+    front: found,
+    barred: marked.map((one) => (one === markedBehind ? 1 : 0)),
+    colours: () => ({
+      front: withStrokes(patches, found, planes, under.front),
+      behind: withStrokes(
+        patches,
+        found.map((one) => 1 - one),
+        planes,
+        under.behind,
+      ),
+    }),
   };
-  const barred = marked.map((one) => (one === markedBehind ? 1 : 0));
-  return inFront && behind ? { front: front!, barred, colours: { front: inFront, behind } } : null;
 }
 
 /** Of what is found, so much lies in what was there: then a stroke behind brings nothing new. */
@@ -216,7 +221,7 @@ function trustIn(
 }
 
 /** Colours of what was found and of the px under the strokes, which count as `strokeShare` of all. */
-function withStrokes(patches: Patches, found: Uint8Array, planes: OklabPlanes, under: Int32Array): ColourModel | null {
+function withStrokes(patches: Patches, found: Uint8Array, planes: OklabPlanes, under: Int32Array): ColourModel {
   const all = patches.sizes.map((size, i) => size * found[i]);
   const some =
     under.length > mostStroked ? under.filter((_, i) => i % Math.ceil(under.length / mostStroked) === 0) : under;
@@ -231,7 +236,7 @@ function withStrokes(patches: Patches, found: Uint8Array, planes: OklabPlanes, u
   }) as OklabPlanes;
   const weight = new Float32Array(count).fill(own);
   weight.set(all);
-  return learnColours(samples, weight);
+  return learnColours(samples, weight)!;
 }
 
 /** What the marks say of each patch: where both sides touch it, the one that covers more of it. */

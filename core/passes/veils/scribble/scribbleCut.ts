@@ -50,26 +50,19 @@ export class ScribbleCutter {
     { quick = false, isOutdated }: { quick?: boolean; isOutdated?: IsOutdated } = {},
   ): Level | null {
     const top = this.levels.length - 1;
-    const drawn = drawMarks(marks, 2 ** top, this.gridAt(top));
     const coarse = this.stepByStep(marks, box, isOutdated);
     if (!coarse) return null;
-    const sides = new ColourSides(coarse.colours);
     let mask = new Uint8Array(this.patches.labels.length);
     const { labels } = this.patches;
     for (let i = 0; i < mask.length; i++) mask[i] = coarse.front[labels[i]];
     const finest = quick ? top : 0;
     // The patches' own borders are as fine as a screen that shows the whole plate.
-    for (let number = quick ? -1 : top; number >= finest; number--) {
+    const sides = quick ? null : new ColourSides(coarse.colours());
+    for (let number = top; sides && number >= finest; number--) {
       if (isOutdated?.()) throw new Outdated();
       const level = this.levels[number];
       if (number < top) mask = doubled(mask, this.levels[number + 1].width, level);
-      cutBand(
-        level,
-        mask,
-        number === top ? drawn : drawMarks(marks, 2 ** number, this.gridAt(number)),
-        sides,
-        isOutdated,
-      );
+      cutBand(level, mask, drawMarks(marks, 2 ** number, this.gridAt(number)), sides, isOutdated);
     }
     for (let i = 0; i < mask.length; i++) mask[i] *= 255;
     const { width, height } = this.levels[finest];
