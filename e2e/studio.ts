@@ -104,7 +104,11 @@ export async function sharp(page: Page): Promise<void> {
   await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
 }
 
-/** Presses a key while something is dragged by keyboard, and waits until the page has announced what came of it. */
+/**
+ * Presses a key while something is dragged by keyboard, and waits until the page has announced what came of it. As a
+ * person does, it presses again when nothing came: a drag listens a moment after it has begun, and measures places anew
+ * after each move.
+ */
 export async function announced(page: Page, key: string): Promise<void> {
   const text = (): Promise<string> =>
     page
@@ -112,12 +116,20 @@ export async function announced(page: Page, key: string): Promise<void> {
       .allTextContents()
       .then((all) => all.join());
   const before = await text();
-  await page.keyboard.press(key);
-  await page.waitForFunction(
-    (old) => [...document.querySelectorAll('[id^=DndLiveRegion]')].map((one) => one.textContent).join() !== old,
-    before,
-    { timeout: 30000 },
-  );
+  for (let pressed = 1; ; pressed++) {
+    await page.keyboard.press(key);
+    const came = page.waitForFunction(
+      (old) => [...document.querySelectorAll('[id^=DndLiveRegion]')].map((one) => one.textContent).join() !== old,
+      before,
+      { timeout: 6000 },
+    );
+    try {
+      await came;
+      return;
+    } catch (problem) {
+      if (pressed === 5) throw problem;
+    }
+  }
 }
 
 /** Does something that changes what is seen, and waits until it has. */
