@@ -18,6 +18,7 @@ await bundle({
     importChild: join(root, 'server/jobs/importChild.ts'),
     faceChild: join(root, 'server/jobs/faceChild.ts'),
     fineChild: join(root, 'server/jobs/fineChild.ts'),
+    edgeWorker: join(root, 'server/cutting/edgeWorker.ts'),
     cutWorker: join(root, 'server/cutting/cutWorker.ts'),
     exportChild: join(root, 'server/jobs/exportChild.ts'),
     render: join(root, 'server/cli/render.ts'),

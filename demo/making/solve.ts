@@ -1,15 +1,17 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { drawCuts } from '../../core/passes/veils/cutRaster';
-import { bandOf, marksOf } from '../../core/passes/veils/fine/band';
+import { marksOf } from '../../core/passes/veils/fine/band';
+import { bandToSolve } from '../../core/passes/veils/fine/needed';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
-import type { Cut, FineEdge, Softness } from '../../core/passes/veils/schema';
+import type { Cut, EdgeBand, FineEdge, Softness } from '../../core/passes/veils/schema';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
 import { readStrokes, type StrokesFile } from '../../core/passes/veils/strokesFile';
 import type { Asset } from '../../core/piece/schema';
 import type { Level, Picture } from '../../core/pictures/pyramid';
 import type { Raster } from '../../core/pixels/raster';
+import type { Region } from '../../core/pixels/region';
 import { pictureOf } from '../../core/testing/pictures';
 
 /** What the program solved for a demo piece, kept as files beside it. */
@@ -48,23 +50,26 @@ export class Solver {
     };
   }
 
-  /** All cuts over the whole plate. */
-  private cutsOf(cuts: readonly Cut[]): Promise<Raster> {
-    const whole = { x: 0, y: 0, width: this.picture.width, height: this.picture.height };
+  /** All cuts in a part of the plate, or over the whole. */
+  private cutsOf(
+    cuts: readonly Cut[],
+    region: Region = { x: 0, y: 0, width: this.picture.width, height: this.picture.height },
+  ): Promise<Raster> {
     const matte = (key: string): Picture => pictureOf(key, this.levels.get(key)!);
-    return drawCuts(cuts, { picture: this.plate, matte, toOutput: { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 } }, whole);
+    return drawCuts(cuts, { picture: this.plate, matte, toOutput: { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 } }, region);
   }
 
   /** The edge solved in a band. */
-  async fine(name: string, cuts: readonly Cut[], { band, reach }: Pick<FineEdge, 'band' | 'reach'>): Promise<FineEdge> {
+  async fine(name: string, cuts: readonly Cut[], { band, reach, needed }: EdgeBand): Promise<FineEdge> {
     const whole = { x: 0, y: 0, width: this.picture.width, height: this.picture.height };
     const cut = Uint8Array.from((await this.cutsOf(cuts)).data, (value) => Math.round(value * 255));
-    const solved = solveFineEdge(this.picture, cut, bandOf({ band, reach }, cut, whole), {
+    const solved = solveFineEdge(this.picture, cut, bandToSolve({ band, reach, needed }, this.picture, cut), {
       marked: marksOf(cuts, 1, whole),
     });
     return {
       band,
       reach,
+      needed,
       matte: await this.keep(`${name}-fine`, solved.matte, 'matte'),
       front: await this.keep(`${name}-front`, solved.front, 'front'),
       solvedFor: null,
@@ -73,7 +78,12 @@ export class Solver {
 
   /** The softness of the photo along the border of some cuts. */
   async softness(cuts: readonly Cut[]): Promise<Softness> {
-    return { profile: await measureProfile(this.plate, borderOf(await this.cutsOf(cuts), 1)), factor: 1 };
+    return {
+      profile: await measureProfile(this.plate, borderOf(await this.cutsOf(cuts), 1), (region) =>
+        this.cutsOf(cuts, region),
+      ),
+      factor: 1,
+    };
   }
 
   private async keep(name: string, level: Level, kind: 'matte' | 'front'): Promise<string> {

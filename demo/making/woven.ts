@@ -43,7 +43,7 @@ export async function woven(): Promise<Piece> {
   // The grasses: what the strokes cut out, above the jar's mouth; their hair is solved.
   const grasses = [await solver.scribble('grasses', 'jar'), tracedCut([boxContour(-60, -60, 1860, 580)], 'intersect')];
   const fine = {
-    ...(await solver.fine('grasses', grasses, { band: readStrokesOf('jar').band, reach: 0 })),
+    ...(await solver.fine('grasses', grasses, { band: readStrokesOf('jar').band, reach: 0, needed: true })),
     solvedFor: keyOf(grasses),
   };
   // The light comes from the upper left; what stands farther off the wall throws its shadow farther.

@@ -2,12 +2,12 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import sharp, { type Sharp } from 'sharp';
-import { bandOf } from '../../core/passes/veils/fine/band';
-import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
+import { bandToSolve } from '../../core/passes/veils/fine/needed';
 import { drawMarks } from '../../core/passes/veils/scribble/marks';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { readStrokes } from '../../core/passes/veils/strokesFile';
 import type { Level } from '../../core/pictures/pyramid';
+import { solveEdgeTogether } from '../cutting/solveEdgeTogether';
 import { decodePicture } from '../codecs/decodePicture';
 
 const usage = `Cuts a picture by rough strokes, without a browser.
@@ -15,7 +15,8 @@ const usage = `Cuts a picture by rough strokes, without a browser.
   npm run cut -- IMAGE --strokes STROKES.json [--fine] --out MATTE.png [--front FRONT.png]
 
 --strokes  polylines with width and side, px of the picture; docs/strokes-format.md describes them
---fine     solves the edge: in the strokes of side "edge" and along the border
+--fine     solves the edge: in the strokes of side "edge" and the strip along the border that the file asks for;
+           where it asks for neither, along hair, grass and blur, which are found
 --front    the front's own colours with the matte as alpha`;
 
 const { values, positionals } = parseArgs({
@@ -60,7 +61,10 @@ async function main(): Promise<void> {
   if (values.fine) {
     const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
     const solved = await timed('solve the edge', () =>
-      solveFineEdge(picture, cut.bytes, bandOf({ band, reach }, cut.bytes, whole), {
+      solveEdgeTogether({
+        picture,
+        cut: cut.bytes,
+        band: bandToSolve({ band, reach, needed: band.length === 0 && reach === 0 }, picture, cut.bytes),
         marked: drawMarks(marks, 1, whole),
       }),
     );

@@ -1,6 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { bandOf, marksOf } from '../../core/passes/veils/fine/band';
-import { proposeBand } from '../../core/passes/veils/fine/propose';
+import { marksOf } from '../../core/passes/veils/fine/band';
+import { bandToSolve } from '../../core/passes/veils/fine/needed';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
@@ -15,7 +15,7 @@ import { decodePicture } from '../codecs/decodePicture';
 import { Problem } from '../problem';
 import { pictureDifference } from './pictureDifference';
 import { storeSolved } from './storeSolved';
-import { cutBytes, cutsAt, openPlate, wholePicture } from './wholeCut';
+import { cutBytes, cutsAt, cutsIn, openPlate, wholePicture } from './wholeCut';
 
 /**
  * px of the grid on which the border is looked for, and of the picture that a first look at the edge is solved on, at
@@ -85,11 +85,13 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
     };
   const opened = await openPlate(order, order.mattes);
   if (order.kind === 'edge') return { kind: 'compared-edge', places: await edgeOf(opened, order.veil) };
-  if (order.kind === 'softness' || order.kind === 'propose') {
+  if (order.kind === 'softness') {
     const scale = scaleFor(opened.picture, borderPixels);
     const border = borderOf(await cutsAt(opened, order, scale), 1 / scale);
-    if (order.kind === 'propose') return { kind: 'proposed', band: await proposeBand(opened.picture, border) };
-    return { kind: 'softness', profile: await measureProfile(opened.picture, border) };
+    return {
+      kind: 'softness',
+      profile: await measureProfile(opened.picture, border, (region) => cutsIn(opened, order, region)),
+    };
   }
   const level = Math.max(0, Math.ceil(Math.log2(1 / scaleFor(opened.picture, firstLookPixels)) - 0.2));
   const size = levelSize(opened.picture.width, opened.picture.height, level);
@@ -101,7 +103,7 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
     points: points.map(([x, y]): [number, number] => [x / factor, y / factor]),
   }));
   const reach = order.fine.reach > 0 ? Math.max(1.5, order.fine.reach / factor) : 0;
-  const solved = solveFineEdge(picture, cut, bandOf({ band, reach }, cut, { x: 0, y: 0, ...size }), {
+  const solved = solveFineEdge(picture, cut, bandToSolve({ band, reach, needed: order.fine.needed }, picture, cut), {
     quick: true,
     marked: marksOf(order.cuts, factor, { x: 0, y: 0, ...size }),
   });

@@ -1,5 +1,5 @@
 import type { EdgePlace } from '../../core/passes/veils/softness/compareEdge';
-import type { Cut, FineEdge, Softness, Veil } from '../../core/passes/veils/schema';
+import type { Cut, EdgeBand, Softness, Veil } from '../../core/passes/veils/schema';
 import type { ToneRule } from '../../core/passes/veils/tone/toneKey';
 import type { Mark } from '../../core/passes/veils/scribble/marks';
 import { textHashes } from '../../core/pixels/textHashes';
@@ -41,11 +41,9 @@ export type CutOrder = CutPlace &
     | { kind: 'compare'; other: string }
     | { kind: 'tone'; rule: ToneRule; connected: [number, number][] | null }
     | ({ kind: 'softness' } & CutsGiven)
-    /** Where there is hair or blur along the edge or blurred. */
-    | ({ kind: 'propose' } & CutsGiven)
     /** The whole veil, as it is before any graft. */
     | { kind: 'edge'; veil: Veil; mattes: Record<string, string> }
-    | ({ kind: 'first-look'; fine: Pick<FineEdge, 'band' | 'reach'> } & CutsGiven)
+    | ({ kind: 'first-look'; fine: EdgeBand } & CutsGiven)
   );
 
 export type CutAnswer =
@@ -55,7 +53,6 @@ export type CutAnswer =
   | { kind: 'nothing' }
   /** Something newer was asked for. */
   | { kind: 'outdated' }
-  | { kind: 'proposed'; band: FineEdge['band'] }
   | { kind: 'compared'; difference: number }
   | { kind: 'compared-edge'; places: EdgePlace[] }
   | { kind: 'refused'; message: string }
@@ -64,7 +61,7 @@ export type CutAnswer =
   | { kind: 'failed'; message: string };
 
 /** The fine edge solved in full, in a process of its own. */
-export type FineOrder = CutPlace & CutsGiven & { fine: Pick<FineEdge, 'band' | 'reach'> };
+export type FineOrder = CutPlace & CutsGiven & { fine: EdgeBand };
 
 export interface FineResult {
   matte: SolvedFile;

@@ -1,6 +1,7 @@
 import { drawCuts } from '../../core/passes/veils/cutRaster';
 import { readLevel, type Level, type Picture } from '../../core/pictures/pyramid';
 import type { Raster } from '../../core/pixels/raster';
+import type { Region } from '../../core/pixels/region';
 import { fileLibrary } from '../render/fileLibrary';
 import type { CutPlace, CutsGiven } from './orders';
 
@@ -32,6 +33,13 @@ export function cutsAt(
   const region = { x: 0, y: 0, width: Math.ceil(picture.width * scale), height: Math.ceil(picture.height * scale) };
   return drawCuts(cuts, { picture, matte, toOutput: { a: scale, b: 0, c: 0, d: scale, e: 0, f: 0 } }, region);
 }
+
+/** A part of it, plate px. */
+export const cutsIn = (
+  { picture, matte }: Awaited<ReturnType<typeof openPlate>>,
+  { cuts }: Pick<CutsGiven, 'cuts'>,
+  region: Region,
+): Promise<Raster> => drawCuts(cuts, { picture, matte, toOutput: { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 } }, region);
 
 /** The same in whole steps of 255. */
 export async function cutBytes(

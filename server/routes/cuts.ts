@@ -98,11 +98,6 @@ export function cutRoutes(studio: Studio) {
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'softness', cuts, mattes });
       return context.json({ profile: answer.kind === 'softness' ? answer.profile : [] });
     })
-    .post('/propose', body(z.object(given)), async (context) => {
-      const { plate, cuts, mattes } = context.req.valid('json');
-      const answer = await studio.cutting.ask(plate, mattes, { kind: 'propose', cuts, mattes });
-      return context.json({ band: answer.kind === 'proposed' ? answer.band : [] });
-    })
     .post('/edge', body(z.object({ plate: sha256, veil: veilSchema, mattes: given.mattes })), async (context) => {
       const { plate, veil, mattes } = context.req.valid('json');
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'edge', veil, mattes });
@@ -110,14 +105,14 @@ export function cutRoutes(studio: Studio) {
     })
     .post(
       '/first-look',
-      body(z.object({ ...given, ...fine.pick({ band: true, reach: true }).shape })),
+      body(z.object({ ...given, ...fine.pick({ band: true, reach: true, needed: true }).shape })),
       async (context) => {
-        const { plate, cuts, mattes, band, reach } = context.req.valid('json');
+        const { plate, cuts, mattes, band, reach, needed } = context.req.valid('json');
         const answer = await studio.cutting.ask(plate, mattes, {
           kind: 'first-look',
           cuts,
           mattes,
-          fine: { band, reach },
+          fine: { band, reach, needed },
         });
         if (answer.kind !== 'edge') throw new Problem(500, 'The edge could not be solved.');
         return context.json({
@@ -128,13 +123,13 @@ export function cutRoutes(studio: Studio) {
     )
     .post(
       '/fine',
-      body(z.object({ about: z.string().max(200), ...given, ...fine.pick({ band: true, reach: true }).shape })),
+      body(z.object({ about: z.string().max(200), ...given, ...fine.pick({ band: true, reach: true, needed: true }).shape })),
       async (context) => {
-        const { about, plate, cuts, mattes, band, reach } = context.req.valid('json');
+        const { about, plate, cuts, mattes, band, reach, needed } = context.req.valid('json');
         // A page that was loaded again asks once more; what it asked before is of no use to anybody.
         for (const { id, kind, state } of studio.jobs.list(about))
           if (kind === 'fine edge' && state === 'running') studio.jobs.cancel(id);
-        const job = studio.cutting.startFine(about, plate, { cuts, mattes, fine: { band, reach } });
+        const job = studio.cutting.startFine(about, plate, { cuts, mattes, fine: { band, reach, needed } });
         return context.json({ job: job.state }, 202);
       },
     );

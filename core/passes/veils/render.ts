@@ -10,6 +10,7 @@ import type { PhotographPlace } from '../pass';
 import { polygonsOf } from './contour';
 import { drawCuts, drawMatte } from './cutRaster';
 import { solvedOf, type Cut, type Veil } from './schema';
+import { isEdgeOld } from './solved';
 import { soften, softenMargin, softest } from './softness/soften';
 import { touchUpMatte } from './stroke';
 
@@ -66,7 +67,8 @@ export function matteNode(
       const toOutput = platePlacement(place, scale);
       const ground = { picture, matte: (asset: string) => materials.picture(asset), toOutput };
       const matte = await softenedCut(veil, ground, region, featherSigma(veil) * scale);
-      if (veil.fine?.matte && veil.fine.front) {
+      // What was solved for other cuts would show their border as a ghost.
+      if (veil.fine?.matte && veil.fine.front && !isEdgeOld(veil)) {
         const band = await drawMatte(materials.picture(veil.fine.front), ground, region);
         putIn(matte, await drawMatte(materials.picture(veil.fine.matte), ground, region), band);
       }

@@ -119,6 +119,8 @@ const fineEdgeSchema = z.strictObject({
   band: z.array(z.strictObject(lineFields)).max(2000),
   /** Width of the band along the whole border of the cut, to each side, plate px; 0 leaves only what is painted. */
   reach: z.number().min(0).max(200),
+  /** Also solved where the photograph needs it: along hair, grass and blur, found on the border each time. */
+  needed: z.boolean().default(false),
   /** The solved matte, and the front's own colours; their alpha is the band. Null until solved. */
   matte: matteKey.nullable(),
   front: matteKey.nullable(),
@@ -230,6 +232,8 @@ export type TraceCut = z.infer<typeof traceCutSchema>;
 export type ScribbleCut = z.infer<typeof scribbleCutSchema>;
 export type ToneCut = z.infer<typeof toneCutSchema>;
 export type FineEdge = z.infer<typeof fineEdgeSchema>;
+/** Where the fine edge is solved. */
+export type EdgeBand = Pick<FineEdge, 'band' | 'reach' | 'needed'>;
 export type Softness = z.infer<typeof softnessSchema>;
 export type Contour = z.infer<typeof contourSchema>;
 export type TracePoint = z.infer<typeof tracePointSchema>;

@@ -30,13 +30,21 @@ export const cutsKey = memoize((cuts: readonly Cut[]): string =>
   contentKey(cuts.map((cut) => (isSolvedCut(cut) ? { ...cut, solvedFor: undefined } : cut))),
 );
 
-/** Whether the fine edge has been asked for and has not come yet. */
-export const isEdgeAwaited = ({ fine, cuts }: Pick<Veil, 'fine' | 'cuts'>): boolean =>
-  fine !== null && fine.solvedFor === '' && cuts.length > 0;
+/** Whether the fine edge has been asked for and has not come yet, or was solved for other cuts. */
+export const isEdgeAwaited = (veil: Pick<Veil, 'fine' | 'cuts'>): boolean =>
+  veil.fine !== null && veil.cuts.length > 0 && (veil.fine.solvedFor === '' || isEdgeOld(veil));
+
+/** Whether the fine edge was solved, or given up, for other cuts than those that are there now. */
+export const isEdgeOld = ({ fine, cuts }: Pick<Veil, 'fine' | 'cuts'>): boolean =>
+  fine !== null &&
+  fine.matte !== null &&
+  fine.solvedFor !== '' &&
+  fine.solvedFor !== null &&
+  ![cutsKey(cuts), cancelledFor(cuts)].includes(fine.solvedFor);
 
 /** In place of the key where solving was cancelled: there is a first look, or what was there before. */
-export const cancelledEdge = 'cancelled';
+export const cancelledFor = (cuts: readonly Cut[]): string => `cancelled ${cutsKey(cuts)}`;
 
-/** Whether the fine edge was solved for other cuts than those that are there now. */
-export const isEdgeOld = ({ fine, cuts }: Pick<Veil, 'fine' | 'cuts'>): boolean =>
-  fine !== null && fine.matte !== null && !['', null, cancelledEdge, cutsKey(cuts)].includes(fine.solvedFor);
+/** Whether it was given up, and the cuts are still the same. */
+export const isEdgeCancelled = ({ fine, cuts }: Pick<Veil, 'fine' | 'cuts'>): boolean =>
+  fine?.solvedFor === cancelledFor(cuts);

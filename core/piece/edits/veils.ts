@@ -5,7 +5,7 @@ import {
   type Contour,
   type Crossing,
   type Cut,
-  type FineEdge,
+  type EdgeBand,
   type Graft,
   type ScribbleCut,
   type Softness,
@@ -80,10 +80,10 @@ export const settleCut =
 
 /** Asks for the fine edge with what is changed of it; what was solved until now stays until the new pixels come. */
 export const askFineEdge =
-  (id: string, change: Partial<Pick<FineEdge, 'band' | 'reach'>>): Edit =>
+  (id: string, change: Partial<EdgeBand>): Edit =>
   (piece) => {
     const veil = itemOf(piece.veils, id);
-    veil.fine ??= { band: [], reach: 0, matte: null, front: null, solvedFor: null };
+    veil.fine ??= { band: [], reach: 0, needed: false, matte: null, front: null, solvedFor: null };
     Object.assign(veil.fine, change, { solvedFor: '' });
     dropUnused(piece);
   };

@@ -1,6 +1,6 @@
 import type { Region } from '../../../pixels/region';
 import { drawMarks } from '../scribble/marks';
-import type { Cut, FineEdge } from '../schema';
+import type { Cut, EdgeBand } from '../schema';
 
 /**
  * What the marks of a veil's scribble cuts say of each px; null where there are none. @param factor plate px for each
@@ -16,7 +16,7 @@ export function marksOf(cuts: readonly Cut[], factor: number, lying: Region): Ui
  * @param cut 0..255
  * @param lying where the cut lies on the plate; its px are plate px
  */
-export function bandOf({ band, reach }: Pick<FineEdge, 'band' | 'reach'>, cut: Uint8Array, lying: Region): Uint8Array {
+export function bandOf({ band, reach }: Pick<EdgeBand, 'band' | 'reach'>, cut: Uint8Array, lying: Region): Uint8Array {
   const out = drawMarks(
     band.map((line) => ({ ...line, side: 'front' as const })),
     1,

@@ -2,13 +2,11 @@ import { random } from '../../../kernels/testing';
 import { encodeExact } from '../../../pixels/transfer';
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
 import type { Level } from '../../../pictures/pyramid';
-import { fractions, meanSquaredError, trueCut } from '../../../testing/truth';
+import { fractions, meanSquaredError, trueCut, type TrueCutName } from '../../../testing/truth';
 import { gaussianBlur } from '../../../kernels/blur';
 import { ScribbleCutter } from '../scribble/scribbleCut';
-import { drawMarks } from '../scribble/marks';
 import { borderOf } from '../softness/profile';
-import { pictureOf } from '../../../testing/pictures';
-import { proposeBand } from './propose';
+import { bandToSolve } from './needed';
 import { bandOf } from './band';
 import { solveFineEdge } from './fineEdge';
 import { estimateFront } from './frontColour';
@@ -138,24 +136,23 @@ test('light is decoded as the standard says', () => {
   expect(red[0]).toBeCloseTo(0.5029, 3);
 });
 
-test('a band is proposed over the hairy hat of the figure, and hardly along its smooth arms', async () => {
-  const { picture: plate, truth: matteOfFigure } = await trueCut('figure');
-  const sides = { width: plate.width, height: plate.height };
-  const border = borderOf({ ...sides, channels: 1, data: matteOfFigure.map((value) => (value > 0.5 ? 1 : 0)) }, 1);
-  const lines = await proposeBand(pictureOf('figure', plate), border);
-  const proposed = drawMarks(
-    lines.map((line) => ({ ...line, side: 'front' as const })),
-    1,
-    { x: 0, y: 0, ...sides },
-  );
-  const covered = (from: number, to: number): number => {
-    const places = border.filter(({ place: [, y] }) => y >= from && y < to);
-    return (
-      places.filter(({ place: [x, y] }) => proposed[Math.floor(y) * plate.width + Math.floor(x)] > 0).length /
-      places.length
-    );
+test('the hairy hat of the figure needs the fine edge, its smooth arms hardly; a ribbon does not', async () => {
+  const needed = async (name: TrueCutName): Promise<{ share(from: number, to: number): number }> => {
+    const { picture, truth } = await trueCut(name);
+    const { width, height } = picture;
+    const cut = Uint8Array.from(truth, (value) => Math.round(value * 255));
+    const band = bandToSolve({ band: [], reach: 0, needed: true }, picture, cut);
+    const border = borderOf({ width, height, channels: 1, data: truth }, 1);
+    return {
+      share(from, to) {
+        const places = border.filter(({ place: [, y] }) => y >= from && y < to);
+        return places.filter(({ place: [x, y] }) => band[Math.floor(y) * width + Math.floor(x)]).length / places.length;
+      },
+    };
   };
+  const figure = await needed('figure');
   // The hat lies above 560; between 760 and 950 there are only arms, neck and shoulders.
-  expect(covered(0, 560)).toBeGreaterThan(0.85);
-  expect(covered(760, 950)).toBeLessThan(0.1);
+  expect(figure.share(0, 560)).toBeGreaterThan(0.6);
+  expect(figure.share(760, 950)).toBeLessThan(0.15);
+  expect((await needed('ribbons')).share(0, Infinity)).toBeLessThan(0.25);
 });

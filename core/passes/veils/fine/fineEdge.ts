@@ -4,7 +4,7 @@ import { encode } from '../../../pixels/transfer';
 import { estimateAlpha, pureTones, tonesOf, type Tones } from './estimate';
 import { estimateFront } from './frontColour';
 import { borderDistance, distanceUnit } from './band';
-import { mattingEquations, solve, wish } from './laplacian';
+import { mattingEquations, solve, wish, withWishes } from './laplacian';
 import { lightPlanes } from './spread';
 
 /** An edge that was solved. */
@@ -24,11 +24,11 @@ export interface FineEdgeOptions {
   progress?(done: number): void;
 }
 
-/**
- * The band is solved in parts of this size, with so much around them, px: what lies further off has no say any more.
- */
+/** Parts of the picture are solved by themselves, of at most this side, with so much around them, px. */
 const partSide = 1024;
 const partMargin = 128;
+/** A box around the band with more px than this is parted, so that several can be solved at once. */
+const wholePixels = 3e5;
 /** Epsilon of the windows, squared linear light; how much the colours' estimate counts. */
 const smoothness = 1e-5;
 const estimateStrength = 2e-3;
@@ -37,10 +37,28 @@ const cutStrength = 4e-3;
 /** px from the border where it counts in full. */
 const cutFull = 16;
 
+/** What is to be solved, of the picture's size. */
+export interface EdgeGiven {
+  /** Encoded sRGB. */
+  picture: Level;
+  /** The matte as it was cut, 0..255. */
+  cut: Uint8Array;
+  /** 1 where the matte is to be solved. */
+  band: Uint8Array;
+  /** The marks of a scribble cut: what both sides look like, also in the band. */
+  marked: Uint8Array | null;
+}
+
+/** One part, solved: the matte, and the front's own colour with the band as alpha, encoded sRGB. */
+export interface SolvedPart {
+  part: Region;
+  matte: Uint8Array;
+  front: Uint8Array;
+}
+
 /**
  * Solves the edge of a cut in a band: colours give a first estimate, which the matting Laplacian (Levin et al. 2008, in
- * linear
- * light) brings into line with the picture; then the front's own colour is estimated, so that nothing of what was
+ * linear light) brings into line with the picture; then the front's own colour is estimated, so that nothing of what was
  * behind is left.
  * @param picture encoded sRGB
  * @param cut the matte as it was cut, of the picture's size, 0..255
@@ -50,32 +68,70 @@ export function solveFineEdge(
   picture: Level,
   cut: Uint8Array,
   band: Uint8Array,
-  { marked, quick = false, progress }: FineEdgeOptions = {},
+  { marked = null, quick = false, progress }: FineEdgeOptions = {},
 ): SolvedEdge {
-  const { width, height } = picture;
-  const matte: Level = { width, height, channels: 1, bytes: Uint8Array.from(cut) };
-  const front: Level = { width, height, channels: 4, bytes: new Uint8Array(width * height * 4) };
-  const parts = partsOf(width, height, band);
-  const learned = parts.length > 0 ? frontTones(picture, { cut, band, marked }) : { tones: [], isMixed: false };
+  const given: EdgeGiven = { picture, cut, band, marked };
+  const out = unsolvedEdge(given);
+  const parts = edgeParts(given);
+  const learned = learnFront(given, parts);
   parts.forEach((part, i) => {
     const report = (done: number): void => progress?.((i + done) / parts.length);
-    solvePart({ picture, cut, band, marked }, part, learned, quick, { matte, front }, report);
+    putPart(out, solvePart(given, part, learned, quick, report));
     report(1);
   });
-  return { matte, front };
+  return out;
 }
 
-/** The parts that hold a px of the band. */
-function partsOf(width: number, height: number, band: Uint8Array): Region[] {
+/** An edge of which no part is solved yet: the cut itself. */
+export const unsolvedEdge = ({ picture: { width, height }, cut }: EdgeGiven): SolvedEdge => ({
+  matte: { width, height, channels: 1, bytes: Uint8Array.from(cut) },
+  front: { width, height, channels: 4, bytes: new Uint8Array(width * height * 4) },
+});
+
+/** Puts one part into the whole. */
+export function putPart({ matte, front }: SolvedEdge, solved: SolvedPart): void {
+  const { x, y, width, height } = solved.part;
+  for (let row = 0; row < height; row++) {
+    const to = (y + row) * matte.width + x;
+    matte.bytes.set(solved.matte.subarray(row * width, (row + 1) * width), to);
+    front.bytes.set(solved.front.subarray(row * width * 4, (row + 1) * width * 4), to * 4);
+  }
+}
+
+/** The parts that hold a px of the band; none overlaps another. */
+export function edgeParts({ picture: { width, height }, band }: Pick<EdgeGiven, 'picture' | 'band'>): Region[] {
+  const box = boxOf(band, width, height);
+  if (!box) return [];
+  const isParted = box.width * box.height > wholePixels;
+  const cells = (length: number, other: number): number =>
+    Math.max(Math.ceil(length / partSide), isParted && length >= other ? 2 : 1);
+  const [columns, rows] = [cells(box.width, box.height), cells(box.height, box.width + 1)];
   const parts: Region[] = [];
-  const side = Math.max(width, height) <= partSide * 1.9 ? partSide * 2 : partSide;
-  for (let y = 0; y < height; y += side) {
-    for (let x = 0; x < width; x += side) {
-      const part = { x, y, width: Math.min(side, width - x), height: Math.min(side, height - y) };
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const at = (k: number, of: number, length: number): number => Math.round((k / of) * length);
+      const [left, right] = [at(column, columns, box.width), at(column + 1, columns, box.width)];
+      const [top, bottom] = [at(row, rows, box.height), at(row + 1, rows, box.height)];
+      const part = { x: box.x + left, y: box.y + top, width: right - left, height: bottom - top };
       if (holdsBand(part, width, band)) parts.push(part);
     }
   }
   return parts;
+}
+
+/** The smallest region that holds the band. */
+function boxOf(band: Uint8Array, width: number, height: number): Region | null {
+  let [left, right, top, bottom] = [width, -1, height, -1];
+  for (let y = 0; y < height; y++) {
+    const row = band.subarray(y * width, (y + 1) * width);
+    const first = row.indexOf(1);
+    if (first < 0) continue;
+    left = Math.min(left, first);
+    right = Math.max(right, row.lastIndexOf(1));
+    top = Math.min(top, y);
+    bottom = y;
+  }
+  return right < 0 ? null : { x: left, y: top, width: right - left + 1, height: bottom - top + 1 };
 }
 
 function holdsBand(part: Region, width: number, band: Uint8Array): boolean {
@@ -85,7 +141,7 @@ function holdsBand(part: Region, width: number, band: Uint8Array): boolean {
 }
 
 /** What the whole front is made of. */
-interface FrontTones {
+export interface FrontTones {
   tones: Tones;
   /**
    * Nearly all of the front lies in the band: its px there may be mixtures, and are taken to be what they are mixed of.
@@ -99,7 +155,8 @@ const mixedFrom = 3;
 /**
  * Tones of the whole front, from a sample of its px: those outside of the band, and those in it that are no mixture.
  */
-function frontTones(picture: Level, { cut, band, marked }: Pick<Given, 'cut' | 'band' | 'marked'>): FrontTones {
+export function learnFront({ picture, cut, band, marked }: EdgeGiven, parts: readonly Region[]): FrontTones {
+  if (parts.length === 0) return { tones: [], isMixed: false };
   const inside: number[] = [];
   const sure: number[] = [];
   const ground: number[] = [];
@@ -123,22 +180,14 @@ function tonesAt({ bytes, channels }: Level, chosen: readonly number[]): Tones {
   return tonesOf(lightPlanes(pixels, channels), new Float32Array(sampled.length).fill(1));
 }
 
-/** What is to be solved, of the picture's size. */
-interface Given {
-  picture: Level;
-  cut: Uint8Array;
-  band: Uint8Array;
-  marked?: Uint8Array | null;
-}
-
-function solvePart(
-  given: Given,
+/** @param report is told how far it has come, 0..1 */
+export function solvePart(
+  given: EdgeGiven,
   part: Region,
   learned: FrontTones,
   quick: boolean,
-  out: SolvedEdge,
-  report: (done: number) => void,
-): void {
+  report?: (done: number) => void,
+): SolvedPart {
   const wide = intersect(grow(part, partMargin), {
     x: 0,
     y: 0,
@@ -152,25 +201,25 @@ function solvePart(
   const known = alpha.slice();
   for (let i = 0; i < known.length; i++) if (unknown[i]) known[i] = 0;
   const away = borderDistance(local.cut, wide.width, wide.height);
+  const equations = mattingEquations(light, wide.width, wide.height, known, unknown, smoothness);
   for (let round = 0; round < rounds; round++) {
     const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, learned, local.marked);
-    const equations = mattingEquations(light, wide.width, wide.height, known, unknown, smoothness);
     const values = Float64Array.from(equations.pixels, (pixel) => estimate.alpha[pixel]);
+    const wished = withWishes(equations);
     equations.pixels.forEach((pixel, k) => {
-      wish(equations, k, estimate.alpha[pixel], estimateStrength * estimate.certainty[pixel]);
+      wish(wished, k, estimate.alpha[pixel], estimateStrength * estimate.certainty[pixel]);
       const depth = away[pixel] / (cutFull * distanceUnit);
-      wish(equations, k, local.cut[pixel] / 255, cutStrength * (depth < 1 ? depth * depth : 1));
+      wish(wished, k, local.cut[pixel] / 255, cutStrength * (depth < 1 ? depth * depth : 1));
     });
-    solve(equations, values, {
-      tolerance: 1e-3,
-      steps: quick ? 25 : 120,
-      progress: (done) => report((round + done) * share),
+    solve(wished, values, {
+      tolerance: quick ? 2e-2 : 5e-3,
+      steps: quick ? 25 : 60,
+      progress: (done) => report?.((round + done) * share),
     });
     equations.pixels.forEach((pixel, k) => (alpha[pixel] = settled(values[k])));
   }
   const colours = estimateFront(light, alpha, wide.width, wide.height);
-  report(0.97);
-  keep(out, part, wide, local, colours);
+  return keep(part, wide, local, colours);
 }
 
 /**
@@ -188,7 +237,7 @@ interface LocalPart {
   unknown: Uint8Array;
 }
 
-function localPart({ picture: { width, channels, bytes }, cut, band, marked }: Given, wide: Region): LocalPart {
+function localPart({ picture: { width, channels, bytes }, cut, band, marked }: EdgeGiven, wide: Region): LocalPart {
   const count = wide.width * wide.height;
   const pixels = new Uint8Array(count * channels);
   const alpha = new Float32Array(count);
@@ -207,20 +256,21 @@ function localPart({ picture: { width, channels, bytes }, cut, band, marked }: G
 }
 
 function keep(
-  { matte, front }: SolvedEdge,
   part: Region,
   wide: Region,
-  { alpha, unknown }: LocalPart,
+  { cut, alpha, unknown }: LocalPart,
   colours: readonly Float32Array[],
-): void {
-  for (let y = part.y; y < part.y + part.height; y++) {
-    for (let x = part.x; x < part.x + part.width; x++) {
-      const i = (y - wide.y) * wide.width + x - wide.x;
+): SolvedPart {
+  const count = part.width * part.height;
+  const out: SolvedPart = { part, matte: new Uint8Array(count), front: new Uint8Array(count * 4) };
+  for (let y = 0, to = 0; y < part.height; y++) {
+    for (let x = 0; x < part.width; x++, to++) {
+      const i = (part.y + y - wide.y) * wide.width + part.x + x - wide.x;
+      out.matte[to] = unknown[i] ? Math.round(alpha[i] * 255) : cut[i];
       if (!unknown[i]) continue;
-      const to = y * matte.width + x;
-      matte.bytes[to] = Math.round(alpha[i] * 255);
-      for (let c = 0; c < 3; c++) front.bytes[to * 4 + c] = Math.round(encode(colours[c][i]) * 255);
-      front.bytes[to * 4 + 3] = 255;
+      for (let c = 0; c < 3; c++) out.front[to * 4 + c] = Math.round(encode(colours[c][i]) * 255);
+      out.front[to * 4 + 3] = 255;
     }
   }
+  return out;
 }

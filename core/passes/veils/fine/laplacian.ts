@@ -130,6 +130,13 @@ export function mattingEquations(
   return equations;
 }
 
+/** The same equations, to which wishes can be added. */
+export const withWishes = (equations: Equations): Equations => ({
+  ...equations,
+  diagonal: equations.diagonal.slice(),
+  right: equations.right.slice(),
+});
+
 /** Adds a wish: the matte of an unknown px should be `value`, as strongly as `weight`. */
 export function wish({ diagonal, right }: Equations, unknown: number, value: number, weight: number): void {
   diagonal[unknown] += weight;

@@ -2,6 +2,7 @@ import { oklabPlanes, type OklabPlanes } from '../../../pixels/oklabPlanes';
 import { halve, type Level } from '../../../pictures/pyramid';
 import { intersect, type Region } from '../../../pixels/region';
 import { Outdated, type IsOutdated } from '../../../graph/evaluate';
+import { cleanBorder } from '../border/cleanBorder';
 import { ColourSides, cutBand } from './bandCut';
 import { drawMarks, pixelsUnder, type Mark } from './marks';
 import { afterStroke, cutPatches, type PatchCut } from './patchCut';
@@ -39,9 +40,8 @@ export class ScribbleCutter {
   /**
    * @param box plate px: nothing outside of it stands in front; null where no box was drawn
    * @param quick stops at the patches: as fine as a screen that shows the whole plate, and many times faster
-   * @returns a matte of the picture's size (a quick one is smaller), 255 in front and 0 behind; null where no stroke
-   * and no box
-   *   says what stands in front
+   * @returns a matte of the picture's size, 255 in front and 0 behind, its border clean; a quick one is smaller, and
+   * knows only 0 and 255. Null where no stroke and no box says what stands in front
    * @throws Outdated when `isOutdated` says so
    */
   cut(
@@ -64,9 +64,10 @@ export class ScribbleCutter {
       if (number < top) mask = doubled(mask, this.levels[number + 1].width, level);
       cutBand(level, mask, drawMarks(marks, 2 ** number, this.gridAt(number)), sides, isOutdated);
     }
-    for (let i = 0; i < mask.length; i++) mask[i] *= 255;
+    if (isOutdated?.()) throw new Outdated();
     const { width, height } = this.levels[finest];
-    return { width, height, channels: 1, bytes: mask };
+    const bytes = quick ? mask.map((one) => one * 255) : cleanBorder(this.levels[0], mask);
+    return { width, height, channels: 1, bytes };
   }
 
   /** The patches in front, as the last strokes have changed them one by one. */

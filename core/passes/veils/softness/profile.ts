@@ -1,7 +1,9 @@
 import type { Picture } from '../../../pictures/pyramid';
 import type { Raster } from '../../../pixels/raster';
+import type { Region } from '../../../pixels/region';
 import type { Softness } from '../schema';
-import { edgeSigma, type BorderPoint } from './measureEdge';
+import { compareEdge } from './compareEdge';
+import type { BorderPoint } from './measureEdge';
 
 /** Places on the border that are measured, at most. */
 const mostPlaces = 420;
@@ -43,18 +45,18 @@ function evenly(points: readonly BorderPoint[], step: number): BorderPoint[] {
   return [...cells.values()];
 }
 
-/** Measures the softness of the photo along a border: see `Softness.profile`. */
+/**
+ * Measures how much softer the photo is along a border than the cut itself: see `Softness.profile`.
+ * @param cutAt the cut in a region of plate px: what is soft already need not be softened again
+ */
 export async function measureProfile(
   picture: Picture,
   border: readonly BorderPoint[],
-  progress?: (done: number) => void,
+  cutAt: (region: Region) => Promise<Raster>,
 ): Promise<Softness['profile']> {
-  const measured: { x: number; y: number; sigma: number }[] = [];
-  for (const [i, point] of border.entries()) {
-    const sigma = await edgeSigma(picture, point);
-    if (sigma !== null) measured.push({ x: point.place[0], y: point.place[1], sigma });
-    progress?.((i + 1) / border.length);
-  }
+  const measured = (await compareEdge(picture, cutAt, border)).flatMap(({ place: [x, y], photo, matte }) =>
+    photo === null ? [] : [{ x, y, sigma: Math.sqrt(Math.max(0, photo ** 2 - matte ** 2)) }],
+  );
   return measured.map(({ x, y }) => {
     const near = [...measured]
       .sort((a, b) => (a.x - x) ** 2 + (a.y - y) ** 2 - (b.x - x) ** 2 - (b.y - y) ** 2)

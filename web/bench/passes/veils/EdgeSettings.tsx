@@ -1,5 +1,5 @@
 import type { Veil } from '../../../../core/passes/veils/schema';
-import { cancelledEdge, isEdgeAwaited, isEdgeOld } from '../../../../core/passes/veils/solved';
+import { isEdgeAwaited, isEdgeCancelled } from '../../../../core/passes/veils/solved';
 import { removeFineEdge, setSoftness } from '../../../../core/piece/edits/veils';
 import { useAppSelector } from '../../../store';
 import { Progress } from '../../../ui/Progress';
@@ -10,10 +10,7 @@ import { CastSettings } from './CastSettings';
 import { cutPlate } from './cutting';
 import { SoftnessKey } from './SoftnessDots';
 import { solver } from './solver';
-import { proposeFine, solveFine, takeSoftness } from './solving';
-
-/** Width of the strip along the border that is offered first, plate px. */
-const firstReach = 5;
+import { solveFine, takeSoftness } from './solving';
 
 /** How the veil's edge is made: solved, and as soft as the photo is. */
 export function EdgeSettings({ veil }: { veil: Veil }) {
@@ -61,20 +58,28 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
         <button
           className="plain-button"
           disabled={!mayChange || isAwaited || veil.cuts.length === 0}
-          onClick={() => solveFine('Solve the fine edge', fine ? {} : { reach: firstReach })}
+          onClick={() => solveFine('Solve the fine edge', fine ? {} : { needed: true })}
         >
           {fine?.matte ? 'Solve the edge again' : 'Solve the fine edge'}
         </button>
-        <button
-          className="plain-button"
-          disabled={!mayChange || solving !== null || veil.cuts.length === 0}
-          title="Looks for hair and blur along the border, and solves the edge there"
-          onClick={() => proposeFine(plate)}
-        >
-          Find hair and blur
-        </button>
         {fine && (
           <>
+            <label
+              className="flex items-center gap-1"
+              title="Found along the border each time the edge is solved; elsewhere the clean border stays"
+            >
+              <input
+                type="checkbox"
+                checked={fine.needed}
+                disabled={!mayChange}
+                onChange={({ target }) =>
+                  solveFine(target.checked ? 'Solve hair, grass and blur' : 'Solve only what is painted', {
+                    needed: target.checked,
+                  })
+                }
+              />
+              where there is hair, grass or blur
+            </label>
             <span>
               <Quantity
                 label="Strip along the border"
@@ -105,13 +110,10 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
           </>
         )}
       </div>
-      {fine?.solvedFor === cancelledEdge && (
+      {isEdgeCancelled(veil) && (
         <p className="text-ochre">
           Cancelled: what you see is at most a first look. Solve it again for the whole edge.
         </p>
-      )}
-      {isEdgeOld(veil) && (
-        <p className="text-ochre">The cuts have changed since this edge was solved: solve it again.</p>
       )}
       {softness && <SoftnessKey />}
       {veil.cast && <CastSettings veil={veil} cast={veil.cast} />}

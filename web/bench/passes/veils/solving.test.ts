@@ -1,12 +1,12 @@
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import type { ScribbleCut, ToneCut, Veil } from '../../../../core/passes/veils/schema';
-import { cancelledEdge, cutsKey, isEdgeOld } from '../../../../core/passes/veils/solved';
+import { cutsKey, isEdgeCancelled, isEdgeOld } from '../../../../core/passes/veils/solved';
 import { store } from '../../../store';
 import { editing } from '../../editing';
 import { FakeServer, hash, refused, until } from '../../../testing/fakeServer';
 import { cutPlate, type CutPlate } from './cutting';
 import { veilHand } from './hand';
-import { keyTone, proposeFine, scribble, solveFine, takeSoftness } from './solving';
+import { keyTone, scribble, solveFine, takeSoftness } from './solving';
 import { solver } from './solver';
 import { left, role } from '../../benchState';
 import { changeItem } from '../../../../core/piece/edits/items';
@@ -306,7 +306,8 @@ test('a fine edge that is cancelled keeps the band and the first look, and is no
   job.tell({ state: 'cancelled', done: 0.2, stage: '' });
   await solved();
   expect(bench()).toMatchObject({ solving: null, draft: null, problem: null });
-  expect(veil().fine).toMatchObject({ band, solvedFor: cancelledEdge });
+  expect(veil().fine).toMatchObject({ band });
+  expect(isEdgeCancelled(veil())).toBe(true);
   expect(nameOf(veil().fine!.matte)).toBe('first');
   expect(isEdgeOld(veil())).toBe(false);
 });
@@ -352,17 +353,20 @@ test('an edge that is undone while it is solved is given up, and known when it i
   expect(server.piece).toEqual(bench().piece);
 });
 
-test('where there is no hair or blur it is said; where there is, its band is solved too', async () => {
+test('after a later change of the cut the edge is solved again by itself, and nothing old is shown as new', async () => {
   await keyedVeilWithEdge();
-  server.answers.propose = () => ({ band: [] });
-  proposeFine(plate());
-  await solved();
-  expect(bench().problem).toMatch(/No hair or blur found/);
-  expect(veil().fine).toBeNull();
-  server.answers.propose = () => ({ band });
-  proposeFine(plate());
+  solveFine('Solve the fine edge', { needed: true });
   const job = await FakeEvents.opened.coming;
   job.tell({ state: 'done', done: 1, stage: '', result: { matte: matte('m'), front: matte('f', 'front') } });
   await solved();
-  expect(veil().fine).toMatchObject({ band });
+  const before = veil().fine!.solvedFor;
+  FakeEvents.opened = held();
+  keyTone('Reach', plate(), () => ({ chroma: 17 }));
+  expect(isEdgeOld(veil())).toBe(true);
+  const again = await FakeEvents.opened.coming;
+  again.tell({ state: 'done', done: 1, stage: '', result: { matte: matte('m2'), front: matte('f2', 'front') } });
+  await solved();
+  expect(nameOf(veil().fine!.matte)).toBe('m2');
+  expect(veil().fine!.solvedFor).toBe(cutsKey(veil().cuts));
+  expect(veil().fine!.solvedFor).not.toBe(before);
 });

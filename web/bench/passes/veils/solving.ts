@@ -2,7 +2,7 @@ import { veilHand } from './hand';
 import { changeItem } from '../../../../core/piece/edits/items';
 import type { Piece } from '../../../../core/piece/schema';
 import { askFineEdge, changeCut, setSoftness } from '../../../../core/piece/edits/veils';
-import type { FineEdge, ScribbleCut, ToneCut } from '../../../../core/passes/veils/schema';
+import type { EdgeBand, ScribbleCut, ToneCut } from '../../../../core/passes/veils/schema';
 import { api, ask } from '../../../api/client';
 import { store } from '../../../store';
 import { looked, type Solving } from '../../benchState';
@@ -89,22 +89,7 @@ export function takeSoftness(plate: CutPlate): void {
 }
 
 /** Asks for the fine edge: it is solved while the hand goes on. @param change of its band */
-export function solveFine(label: string, change: Partial<Pick<FineEdge, 'band' | 'reach'>> = {}): void {
+export function solveFine(label: string, change: Partial<EdgeBand> = {}): void {
   const veil = currentVeil();
   if (veil) editing.commit(label, askFineEdge(veil.id, change));
-}
-
-/** Looks for the stretches where the photo is hairy or blurred, and solves the edge there. */
-export function proposeFine(plate: CutPlate): void {
-  inTurn(async () => {
-    const { piece } = store.getState().bench;
-    const veil = currentVeil();
-    if (!piece || !veil) return;
-    const { band } = await whileSolving('Looking for hair and blur', () =>
-      ask(api.cuts.propose.$post({ json: { plate: plateHash(piece, plate), ...givenOf(piece, veil) } })),
-    );
-    if (band.length === 0)
-      throw new Error('No hair or blur found along this edge. Its softness is enough here; or paint the band by hand.');
-    solveFine('Find hair and blur', { band: [...(veil.fine?.band ?? []), ...band] });
-  });
 }

@@ -1,4 +1,4 @@
-import { cancelledEdge, cutKey, cutsKey, isEdgeAwaited } from '../../../../../core/passes/veils/solved';
+import { cancelledFor, cutKey, cutsKey, isEdgeAwaited } from '../../../../../core/passes/veils/solved';
 import type { Veil } from '../../../../../core/passes/veils/schema';
 import { settleCut, settleFineEdge, type StoredMatte } from '../../../../../core/piece/edits/veils';
 import type { Edit } from '../../../../../core/piece/edits/edit';
@@ -177,7 +177,7 @@ export class Solver {
   /** What was painted is kept, so that it can be solved another time; the first look stays. */
   private leaveEdge(task: EdgeTask): void {
     const veil = this.waitingFor(task);
-    if (veil) this.services.settle(settleFineEdge(veil.id, null, cancelledEdge));
+    if (veil) this.services.settle(settleFineEdge(veil.id, null, cancelledFor(veil.cuts)));
   }
 
   private waitingFor({ veil: { id }, plate, key }: EdgeTask): Veil | null {

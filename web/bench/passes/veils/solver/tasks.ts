@@ -43,7 +43,7 @@ export function tasksOf(piece: Piece): Task[] {
 
 /** Key of what a fine edge follows from. */
 export const edgeKey = ({ cuts, fine }: Veil, plate: string): string =>
-  contentKey(plate, cutsKey(cuts), fine!.band, fine!.reach);
+  contentKey(plate, cutsKey(cuts), fine!.band, fine!.reach, fine!.needed);
 
 export function plateHash(piece: Piece, id: string): string | undefined {
   const plate = piece.plates.find((one) => one.id === id);
