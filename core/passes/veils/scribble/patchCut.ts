@@ -125,13 +125,20 @@ const exploded = 3.5;
  * what is marked behind; a stroke behind brings nothing new, unless what was there was plainly too little.
  * @param before the cut without the stroke, and @param found the cut of all strokes with it
  */
-export function afterStroke({ sizes }: Patches, before: PatchCut, found: PatchCut, side: 'front' | 'behind'): PatchCut {
+export function afterStroke(
+  { sizes }: Patches,
+  before: PatchCut,
+  found: PatchCut,
+  side: 'front' | 'behind',
+  isAgreed: boolean,
+): PatchCut {
   if (side === 'front')
     return { ...found, front: found.front.map((one, i) => (one || (before.front[i] && !found.barred[i]) ? 1 : 0)) };
   const both = found.front.map((one, i) => one & before.front[i]);
   const areaOf = (front: Uint8Array): number => front.reduce((sum, one, i) => sum + one * sizes[i], 0);
   const [kept, all, was] = [areaOf(both), areaOf(found.front), areaOf(before.front)];
-  return kept >= mostlyThere * all || all > exploded * was ? { ...found, front: both } : found;
+  if (kept < mostlyThere * all && all <= exploded * was) return found;
+  return { ...found, front: isAgreed ? before.front : both };
 }
 
 /** Length of the way over each tie. */

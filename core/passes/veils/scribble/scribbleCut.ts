@@ -4,7 +4,7 @@ import { intersect, type Region } from '../../../pixels/region';
 import { Outdated, type IsOutdated } from '../../../graph/evaluate';
 import { cleanBorder } from '../border/cleanBorder';
 import { ColourSides, cutBand } from './bandCut';
-import { drawMarks, pixelsUnder, type Mark } from './marks';
+import { drawMarks, pixelsUnder, unmarked, type Mark } from './marks';
 import { afterStroke, cutPatches, type PatchCut } from './patchCut';
 import { findPatches, type Patches } from './patches';
 
@@ -14,6 +14,8 @@ const patchPixels = 0.8e6;
 /** How many of the last strokes are gone through one by one, and how many steps are kept. */
 const stepsBack = 12;
 const stepsKept = 200;
+/** A stroke of which so much lies where it is so already says nothing new. */
+const agreeing = 0.97;
 
 /** Cuts one plate, or a part of it, by rough strokes. What does not depend on the strokes is worked out once. */
 export class ScribbleCutter {
@@ -80,13 +82,28 @@ export class ScribbleCutter {
       let next = this.steps.get(key);
       if (next === undefined) {
         const found = this.cutAll(some, box);
-        next = found && last ? afterStroke(this.patches, last, found, some[count - 1].side) : found;
+        const [mark] = some.slice(-1);
+        next = found && last ? afterStroke(this.patches, last, found, mark.side, this.agrees(last, mark)) : found;
         if (this.steps.size >= stepsKept) this.steps.clear();
         this.steps.set(key, next);
       }
       last = next;
     }
     return last;
+  }
+
+  /** Whether a stroke says nothing but what is so already: then it changes nothing. */
+  private agrees({ front }: PatchCut, mark: Mark): boolean {
+    const top = this.levels.length - 1;
+    const drawn = drawMarks([mark], 2 ** top, this.gridAt(top));
+    const wanted = mark.side === 'front' ? 1 : 0;
+    let [right, all] = [0, 0];
+    for (let i = 0; i < drawn.length; i++) {
+      if (drawn[i] === unmarked) continue;
+      all++;
+      if (front[this.patches.labels[i]] === wanted) right++;
+    }
+    return right >= agreeing * all;
   }
 
   private cutAll(marks: readonly Mark[], box: Region | null): PatchCut | null {
