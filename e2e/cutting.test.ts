@@ -196,4 +196,35 @@ test('a cut-out photograph brings its own veil, and stands before the letters', 
   expect(Math.hypot(red - 0x7a, green - 0x3b, blue - 0x22)).toBeGreaterThan(40);
 });
 
+test('what stands out is outlined, pointed at and cut by one press; its strokes can be undone as one', async () => {
+  await page.goto(`${studio.url}/piece/demo-low-sun/3`);
+  await sharp(page);
+  const veilsNow = async (): Promise<Piece['veils']> =>
+    ((await (await page.request.get(`${studio.url}/api/pieces/demo-low-sun`)).json()) as { piece: Piece }).piece.veils;
+  const before = await veilsNow();
+  await page.getByRole('button', { name: 'Stands out' }).click();
+  const first = page.getByRole('button', { name: /^Cut thing 1,/ });
+  await first.waitFor({ timeout: 60000 });
+  const count = await page.locator('[data-thing]').count();
+  expect(count).toBeGreaterThan(1);
+  expect(count).toBeLessThanOrEqual(5);
+  // By keyboard: the focused one is outlined plainly.
+  await first.focus();
+  await page.locator('[data-thing="1"] path[stroke-width="5"]').waitFor();
+  await page.keyboard.press('Enter');
+  await page.waitForFunction((n) => document.querySelectorAll('[data-depth^=veil]').length > n, before.length);
+  await settled();
+  const made = (await veilsNow()).at(-1)!;
+  expect(made.cuts).toHaveLength(1);
+  expect(made.cuts[0]).toMatchObject({ kind: 'scribble', operation: 'add', box: null });
+  // The kite lies in front of the words now, by the strokes of the new veil alone.
+  await lookAtVeil(page, 'matte');
+  expect((await colourAt(page, 1290, 480))[0]).toBeGreaterThan(240);
+  expect(await colourAt(page, 200, 200)).toEqual([0, 0, 0]);
+  await lookAtVeil(page, 'picture');
+  await changing(page, () => page.getByRole('button', { name: 'Undo' }).click());
+  await settled();
+  expect(await veilsNow()).toEqual(before);
+});
+
 test('the page has raised no errors', () => expect(problems).toEqual([]));

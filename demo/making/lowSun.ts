@@ -5,7 +5,7 @@ import { plainStance } from '../../core/passes/stance/schema';
 import { plainStroke, plainVeil, tracedCut, type Stroke, type Veil } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
 import type { Lettering, Piece } from '../../core/piece/schema';
-import { keyOf } from '../../core/graph/node';
+import { cutsKey } from '../../core/passes/veils/solved';
 import { piece, trace } from './common';
 import { readStrokesOf, Solver } from './solve';
 
@@ -85,7 +85,7 @@ export async function lowSun(): Promise<Piece> {
   ];
   const grass = [await solver.scribble('grass', 'grass')];
   const { band, reach } = readStrokesOf('grass');
-  const fine = { ...(await solver.fine('grass', grass, { band, reach, needed: false })), solvedFor: keyOf(grass) };
+  const fine = { ...(await solver.fine('grass', grass, { band, reach, needed: false })), solvedFor: cutsKey(grass) };
   const [kiteCut, ridgeCut] = [[tracedCut([kite])], [tracedCut([ridge])]];
   const veils: Veil[] = [
     plainVeil({ id: 'veil-3', name: 'grass', plate: 'plate-1', cuts: grass, fine, feather: 0 }),

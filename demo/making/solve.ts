@@ -44,6 +44,7 @@ export class Solver {
         points: points.map(([x, y]): [number, number] => [x, y]),
       })),
       box: null,
+      specks: 0,
       matte: await this.keep(`${name}-cut`, matte, 'matte'),
       solvedFor: null,
       coarse: false,

@@ -5,7 +5,7 @@ import { plainStance } from '../../core/passes/stance/schema';
 import { firstShadow, plainVeil, tracedCut, type Veil, type VeilShadow } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
 import type { Lettering, Piece } from '../../core/piece/schema';
-import { keyOf } from '../../core/graph/node';
+import { cutsKey } from '../../core/passes/veils/solved';
 import { boxContour, piece, trace } from './common';
 import { readStrokesOf, Solver } from './solve';
 
@@ -44,7 +44,7 @@ export async function woven(): Promise<Piece> {
   const grasses = [await solver.scribble('grasses', 'jar'), tracedCut([boxContour(-60, -60, 1860, 580)], 'intersect')];
   const fine = {
     ...(await solver.fine('grasses', grasses, { band: readStrokesOf('jar').band, reach: 0, needed: true })),
-    solvedFor: keyOf(grasses),
+    solvedFor: cutsKey(grasses),
   };
   // The light comes from the upper left; what stands farther off the wall throws its shadow farther.
   const thrown = (lift: number): VeilShadow => ({

@@ -2,8 +2,10 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { marksOf } from '../../core/passes/veils/fine/band';
 import { bandToSolve } from '../../core/passes/veils/fine/needed';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
+import { StandOut } from '../../core/passes/veils/standout/standOut';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
+import { clearSpecks } from '../../core/passes/veils/specks';
 import { keyByTone } from '../../core/passes/veils/tone/toneKey';
 import { matteNode } from '../../core/passes/veils/render';
 import type { Veil } from '../../core/passes/veils/schema';
@@ -28,7 +30,7 @@ const firstLookPixels = 1.2e6;
 const newestTurns = new Int32Array((workerData as { newestTurns: SharedArrayBuffer }).newestTurns);
 
 /** What was worked out for the plate that was last cut: the next stroke will be on the same. */
-let prepared: { plate: string; cutter: Promise<ScribbleCutter> } | null = null;
+let prepared: { plate: string; cutter: Promise<ScribbleCutter>; standOut?: StandOut } | null = null;
 
 function cutterOf(place: CutPlace): Promise<ScribbleCutter> {
   if (prepared?.plate === place.plate) return prepared.cutter;
@@ -36,6 +38,14 @@ function cutterOf(place: CutPlace): Promise<ScribbleCutter> {
   prepared = { plate: place.plate, cutter };
   cutter.catch(() => (prepared = null));
   return cutter;
+}
+
+async function standOutOf(place: CutPlace): Promise<StandOut> {
+  const cutter = await cutterOf(place);
+  const own = prepared?.plate === place.plate ? prepared : null;
+  const standOut = own?.standOut ?? new StandOut(cutter);
+  if (own) own.standOut = standOut;
+  return standOut;
 }
 
 const scaleFor = ({ width, height }: { width: number; height: number }, pixels: number): number =>
@@ -46,19 +56,21 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
     await cutterOf(order);
     return { kind: 'prepared' };
   }
+  if (order.kind === 'stand-out') return { kind: 'things', things: (await standOutOf(order)).things() };
+  if (order.kind === 'strokes') return { kind: 'strokes', marks: (await standOutOf(order)).strokes(order.thing) };
   if (order.kind === 'scribble') {
     const matte = (await cutterOf(order)).cut(order.marks, order.box, {
       quick: order.quick,
+      specks: order.specks,
       isOutdated: () => Atomics.load(newestTurns, turnSlot(order.about)) !== order.turn,
     });
     return matte ? { kind: 'matte', matte: storeSolved(order.dataFolder, matte) } : { kind: 'nothing' };
   }
   if (order.kind === 'tone') {
     const { picture } = await openPlate(order);
-    return {
-      kind: 'matte',
-      matte: storeSolved(order.dataFolder, keyByTone(await wholePicture(picture), order.rule, order.connected)),
-    };
+    const keyed = keyByTone(await wholePicture(picture), order.rule, order.connected);
+    clearSpecks(keyed.bytes, keyed.width, keyed.height, order.specks);
+    return { kind: 'matte', matte: storeSolved(order.dataFolder, keyed) };
   }
   if (order.kind === 'own-matte') {
     const { picture } = await openPlate(order);

@@ -1,6 +1,7 @@
 import type { EdgePlace } from '../../core/passes/veils/softness/compareEdge';
 import type { Cut, EdgeBand, Softness, Veil } from '../../core/passes/veils/schema';
 import type { ToneRule } from '../../core/passes/veils/tone/toneKey';
+import type { Thing } from '../../core/passes/veils/standout/standOut';
 import type { Mark } from '../../core/passes/veils/scribble/marks';
 import { textHashes } from '../../core/pixels/textHashes';
 import type { Region } from '../../core/pixels/region';
@@ -32,14 +33,25 @@ export type CutOrder = CutPlace &
   (
     | { kind: 'prepare' }
     /** `turn`: given up when a newer one has begun for the same piece (`about`). */
-    | { kind: 'scribble'; marks: Mark[]; box: Region | null; quick: boolean; about: string; turn: number }
+    | {
+        kind: 'scribble';
+        marks: Mark[];
+        box: Region | null;
+        quick: boolean;
+        specks: number;
+        about: string;
+        turn: number;
+      }
+    /** What could stand in front; and the strokes by which one of these things is cut. */
+    | { kind: 'stand-out' }
+    | { kind: 'strokes'; thing: number }
     /** The plate's own clear parts. */
     | { kind: 'own-matte' }
     /** A file with a matte for the plate. */
     | { kind: 'picture'; file: string }
     /** How far another picture is from the plate. */
     | { kind: 'compare'; other: string }
-    | { kind: 'tone'; rule: ToneRule; connected: [number, number][] | null }
+    | { kind: 'tone'; rule: ToneRule; connected: [number, number][] | null; specks: number }
     | ({ kind: 'softness' } & CutsGiven)
     /** The whole veil, as it is before any graft. */
     | { kind: 'edge'; veil: Veil; mattes: Record<string, string> }
@@ -48,6 +60,8 @@ export type CutOrder = CutPlace &
 
 export type CutAnswer =
   | { kind: 'prepared' }
+  | { kind: 'things'; things: Thing[] }
+  | { kind: 'strokes'; marks: Mark[] }
   | { kind: 'matte'; matte: SolvedFile }
   /** Nothing says what stands in front. */
   | { kind: 'nothing' }

@@ -28,15 +28,16 @@ export function cutRoutes(studio: Studio) {
           plate: sha256,
           marks: scribble.shape.marks,
           box: scribble.shape.box,
+          specks: scribble.shape.specks,
           quick: z.boolean().default(false),
           turn: z.int().optional(),
           about: z.string().max(200).default(''),
         }),
       ),
       async (context) => {
-        const { plate, marks, box, quick, turn, about } = context.req.valid('json');
+        const { plate, marks, box, specks, quick, turn, about } = context.req.valid('json');
         const own = turn ?? studio.cutting.nextTurn(about);
-        const order = { kind: 'scribble', marks, box, quick, about, turn: own } as const;
+        const order = { kind: 'scribble', marks, box, specks, quick, about, turn: own } as const;
         const answer = await studio.cutting.ask(plate, {}, order);
         return context.json({
           // Null where nothing says what stands in front.
@@ -47,6 +48,16 @@ export function cutRoutes(studio: Studio) {
         });
       },
     )
+    .post('/stand-out', body(z.object({ plate: sha256 })), async (context) => {
+      const { plate } = context.req.valid('json');
+      const answer = await studio.cutting.ask(plate, {}, { kind: 'stand-out' });
+      return context.json({ things: answer.kind === 'things' ? answer.things : [] });
+    })
+    .post('/strokes', body(z.object({ plate: sha256, thing: z.int().min(0).max(4) })), async (context) => {
+      const { plate, thing } = context.req.valid('json');
+      const answer = await studio.cutting.ask(plate, {}, { kind: 'strokes', thing });
+      return context.json({ marks: answer.kind === 'strokes' ? answer.marks : [] });
+    })
     .post('/own-matte', body(z.object({ plate: sha256 })), async (context) => {
       const { plate } = context.req.valid('json');
       const answer = await studio.cutting.ask(plate, {}, { kind: 'own-matte' });
@@ -74,11 +85,12 @@ export function cutRoutes(studio: Studio) {
       body(
         z.object({
           plate: sha256,
-          ...tone.pick({ samples: true, chroma: true, lightness: true, softness: true, connected: true }).shape,
+          ...tone.pick({ samples: true, chroma: true, lightness: true, softness: true, connected: true, specks: true })
+            .shape,
         }),
       ),
       async (context) => {
-        const { plate, samples, chroma, lightness, softness, connected } = context.req.valid('json');
+        const { plate, samples, chroma, lightness, softness, connected, specks } = context.req.valid('json');
         if (samples.length === 0) throw new Problem(422, 'No colour has been sampled yet.', 'nothing');
         const answer = await studio.cutting.ask(
           plate,
@@ -87,6 +99,7 @@ export function cutRoutes(studio: Studio) {
             kind: 'tone',
             rule: { samples, chroma, lightness, softness },
             connected: connected ? samples.map(({ x, y }) => [x, y]) : null,
+            specks,
           },
         );
         if (answer.kind !== 'matte') throw new Problem(500, 'Nothing was cut.');
@@ -123,7 +136,13 @@ export function cutRoutes(studio: Studio) {
     )
     .post(
       '/fine',
-      body(z.object({ about: z.string().max(200), ...given, ...fine.pick({ band: true, reach: true, needed: true }).shape })),
+      body(
+        z.object({
+          about: z.string().max(200),
+          ...given,
+          ...fine.pick({ band: true, reach: true, needed: true }).shape,
+        }),
+      ),
       async (context) => {
         const { about, plate, cuts, mattes, band, reach, needed } = context.req.valid('json');
         // A page that was loaded again asks once more; what it asked before is of no use to anybody.

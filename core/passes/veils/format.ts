@@ -16,7 +16,8 @@ that it is cut from; it moves with that plate. The matte is made in this order:
      \`{"x", "y", "width", "height"}\`, nothing outside of it stands in front; \`matte\`: what they were solved to, a
      key of kind \`matte\`, or \`null\`; \`coarse\`: only as finely as a screen shows the whole plate;
      \`solvedFor\`: content key of what \`matte\` was solved from, so another one means that newer strokes are still
-     to be solved; \`null\`: it is taken to be right.
+     to be solved; \`null\`: it is taken to be right. \`specks\`: islands and holes smaller than a square of this
+     side are cleared, plate px; a tone key has it too.
    - \`{"kind": "tone", "samples", "chroma", "lightness", "softness", "connected", "matte", "solvedFor"}\`: \`samples\` are
      \`{"x", "y", "colour"}\`; a colour belongs while its differences from the nearest sample, chroma (with hue) and
      lightness each as a part of its tolerance (Oklab times 100), are together below 1, and fades over \`softness\`
@@ -28,11 +29,13 @@ that it is cut from; it moves with that plate. The matte is made in this order:
    \`[x, y, sigma]\` in plate px; \`factor\`. The cut is blurred by what the nearest places say.
 3. \`feather\`, sheet px: a Gaussian blur whose sigma is half of it.
 4. \`fine\` (or \`null\`): the edge solved for hair, grass and blur. \`band\`: lines painted by hand,
-   \`{"radius", "points"}\`; \`reach\`: width of the strip along the border, plate px; \`matte\` and \`front\`: what
+   \`{"radius", "points"}\`; \`reach\`: width of the strip along the border, plate px; \`needed\`:
+   also where hair, grass or blur is found on the border when it is solved; \`matte\` and \`front\`: what
    was solved, keys of kind \`matte\` and \`front\`; \`solvedFor\`: content key of the cuts it was solved for, empty
-   while it is still to be solved, \`cancelled\`, or \`null\`. A front is a PNG with the front's own colours; where its alpha is above 0, matte and colours are taken
+   while it is still to be solved, after \`cancelled\` where it was given up, or \`null\`. A front is a PNG with the front's own colours; where its alpha is above 0, matte and colours are taken
    from here.
-5. \`strokes\`: touch-up, in the order in which it was painted. \`side\`: \`front\` (raises the matte by the stroke's
+5. \`grow\`: how far the border is moved outwards, plate px; below 0 inwards.
+6. \`strokes\`: touch-up, in the order in which it was painted. \`side\`: \`front\` (raises the matte by the stroke's
    strength), \`behind\` (lowers it) or \`clear\` (as it was before it was touched up); \`radius\` and
    \`points\` in plate px; \`softness\`: the fraction of the radius over which the stroke fades; \`flow\`: strength of
    one stroke; \`fence\` (or \`null\`): \`{"lettering", "side"}\`, keeps it \`inside\` or \`outside\` of that

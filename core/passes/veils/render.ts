@@ -7,6 +7,7 @@ import { memoize } from '../../graph/memoize';
 import type { Affine } from '../../shape/affine';
 import type { Materials } from '../../graph/materials';
 import type { PhotographPlace } from '../pass';
+import { growBorder, growMargin } from './growBorder';
 import { polygonsOf } from './contour';
 import { drawCuts, drawMatte } from './cutRaster';
 import { solvedOf, type Cut, type Veil } from './schema';
@@ -54,6 +55,7 @@ export function matteNode(
       veil.softness && keyOf(veil.softness),
       pictures,
       veil.feather,
+      veil.grow,
       keyOf(veil.strokes),
       fences.map(({ node }) => node.key),
       place.scale,
@@ -66,12 +68,15 @@ export function matteNode(
     async compute({ region, scale }, fenced) {
       const toOutput = platePlacement(place, scale);
       const ground = { picture, matte: (asset: string) => materials.picture(asset), toOutput };
-      const matte = await softenedCut(veil, ground, region, featherSigma(veil) * scale);
+      const amount = veil.grow * place.scale * scale;
+      const wide = grow(region, growMargin(amount));
+      let matte = await softenedCut(veil, ground, wide, featherSigma(veil) * scale);
       // What was solved for other cuts would show their border as a ghost.
       if (veil.fine?.matte && veil.fine.front && !isEdgeOld(veil)) {
-        const band = await drawMatte(materials.picture(veil.fine.front), ground, region);
-        putIn(matte, await drawMatte(materials.picture(veil.fine.matte), ground, region), band);
+        const band = await drawMatte(materials.picture(veil.fine.front), ground, wide);
+        putIn(matte, await drawMatte(materials.picture(veil.fine.matte), ground, wide), band);
       }
+      if (amount !== 0) matte = growBorder(matte, region, amount);
       const base = veil.strokes.length > 0 ? copyOf(matte) : matte;
       for (const stroke of veil.strokes) {
         const fence = (stroke.fence && fenced[stroke.fence.lettering]) ?? null;
@@ -142,5 +147,5 @@ function matteBounds(veil: Veil, place: PhotographPlace, picture: Picture): Regi
     height: all.height * place.scale,
   };
   const sigma = featherSigma(veil) + (veil.softness ? softest(veil.softness) * place.scale : 0);
-  return grow(onSheet, blurReach(sigma) + 2);
+  return grow(onSheet, blurReach(sigma) + Math.max(0, veil.grow) * place.scale + 2);
 }

@@ -46,6 +46,7 @@ export function resizedVeil(veil: Veil, factor: number): Veil {
       case 'tone':
         return {
           ...one,
+          specks: one.specks * factor,
           samples: one.samples.map((sample) => ({ ...sample, x: sample.x * factor, y: sample.y * factor })),
         };
       case 'picture':
@@ -62,6 +63,7 @@ export function resizedVeil(veil: Veil, factor: number): Veil {
     ...veil,
     cuts: veil.cuts.map(cut),
     fine: veil.fine && { ...veil.fine, reach: veil.fine.reach * factor, band: veil.fine.band.map(line) },
+    grow: veil.grow * factor,
     softness: veil.softness && {
       ...veil.softness,
       profile: veil.softness.profile.map(([x, y, sigma]) => [x * factor, y * factor, sigma * factor]),

@@ -60,6 +60,9 @@ const matteKey = z.string().max(100);
 /** Key of what a matte was solved from; null for one of an earlier program, which is taken to be right. */
 const solvedFor = z.string().max(100).nullable().default(null);
 
+/** Islands and holes smaller than a square of this side are cleared, plate px. */
+const specks = z.number().min(0).max(1000).default(0);
+
 const traceCutSchema = z.strictObject({
   kind: z.literal('trace'),
   operation,
@@ -72,6 +75,7 @@ const scribbleCutSchema = z.strictObject({
   marks: z.array(markSchema).max(2000),
   /** Nothing outside of it stands in front. */
   box: boxSchema.nullable().default(null),
+  specks,
   /** What the strokes were solved to; null until then, or where nothing says what stands in front. */
   matte: matteKey.nullable().default(null),
   solvedFor,
@@ -101,6 +105,7 @@ const toneCutSchema = z.strictObject({
   softness: z.number().min(0).max(4),
   /** Only what is connected to a sample. */
   connected: z.boolean().default(false),
+  specks,
   matte: matteKey.nullable().default(null),
   solvedFor,
 });
@@ -222,6 +227,8 @@ export const veilSchema = z.strictObject({
   shadow: shadowSchema.nullable().default(null),
   /** Where the piece of the plate has been copied to; null for a veil that stays in its place. */
   graft: graftSchema.nullable().default(null),
+  /** How far the border is moved outwards, plate px; below 0 inwards. */
+  grow: z.number().min(-20).max(20).default(0),
   /** Null where no cast is left on its edge. */
   cast: castSchema.nullable().default(null),
 });
@@ -252,6 +259,7 @@ export const plainVeil = (given: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<V
   shadow: null,
   graft: null,
   cast: null,
+  grow: 0,
   ...given,
 });
 

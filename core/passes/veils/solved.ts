@@ -7,11 +7,14 @@ export type SolvedCut = ScribbleCut | ToneCut;
 
 export const isSolvedCut = (cut: Cut): cut is SolvedCut => cut.kind === 'scribble' || cut.kind === 'tone';
 
+/** What came into the format later changes no key while it says nothing. */
+const saidOf = ({ specks }: Pick<SolvedCut, 'specks'>): number[] => (specks > 0 ? [specks] : []);
+
 /** What a cut's pixels follow from, as one key. */
 export const cutKey = memoize((cut: SolvedCut): string =>
   cut.kind === 'scribble'
-    ? contentKey(cut.kind, cut.marks, cut.box)
-    : contentKey(cut.kind, cut.samples, cut.chroma, cut.lightness, cut.softness, cut.connected),
+    ? contentKey(cut.kind, cut.marks, cut.box, ...saidOf(cut))
+    : contentKey(cut.kind, cut.samples, cut.chroma, cut.lightness, cut.softness, cut.connected, ...saidOf(cut)),
 );
 
 /** Whether a cut says anything that could be solved. */
@@ -27,7 +30,9 @@ export function stateOf(cut: SolvedCut): 'unsolved' | 'coarse' | 'solved' {
 
 /** What a fine edge follows from beside its band: the cuts, without what only says how far they are solved. */
 export const cutsKey = memoize((cuts: readonly Cut[]): string =>
-  contentKey(cuts.map((cut) => (isSolvedCut(cut) ? { ...cut, solvedFor: undefined } : cut))),
+  contentKey(
+    cuts.map((cut) => (isSolvedCut(cut) ? { ...cut, solvedFor: undefined, specks: cut.specks || undefined } : cut)),
+  ),
 );
 
 /** Whether the fine edge has been asked for and has not come yet, or was solved for other cuts. */

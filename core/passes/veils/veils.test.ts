@@ -209,7 +209,16 @@ describe('cuts are joined in their order', () => {
     expect(
       await seen([
         left,
-        { kind: 'scribble', operation: 'intersect', marks: [], box: null, matte: null, solvedFor: null, coarse: false },
+        {
+          kind: 'scribble',
+          operation: 'intersect',
+          marks: [],
+          box: null,
+          specks: 0,
+          matte: null,
+          solvedFor: null,
+          coarse: false,
+        },
         tracedCut([], 'intersect'),
       ]),
     ).toEqual([1, 1, 0]);
@@ -241,6 +250,7 @@ test('a tone key that is not solved yet is worked out from what is on show', asy
           lightness: 5,
           softness: 0.5,
           connected: false,
+          specks: 0,
           matte: null,
           solvedFor: null,
         },

@@ -31,11 +31,17 @@ export const addVeil =
     piece.depth.push(veil.id);
   };
 
-/** Adds a way to cut, nearest to the touch-up; a copy of it, since what has come into a piece is never changed. */
+/**
+ * Adds a way to cut, nearest to the touch-up; a copy of it, since what has come into a piece is never changed. A scribble
+ * cut is as soft as the photo already: a veil that begins with one is feathered no more.
+ */
 export const addCut =
   (id: string, cut: Cut): Edit =>
-  (piece) =>
-    void itemOf(piece.veils, id).cuts.push(structuredClone(cut));
+  (piece) => {
+    const veil = itemOf(piece.veils, id);
+    if (veil.cuts.length === 0 && cut.kind === 'scribble') veil.feather = 0;
+    veil.cuts.push(structuredClone(cut));
+  };
 
 export const removeCut =
   (id: string, index: number): Edit =>

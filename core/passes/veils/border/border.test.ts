@@ -125,8 +125,8 @@ test('roughness is that of a wave upon a line: about its amplitude over the root
   expect(Math.abs(roughness([wave(1)], 400, 400)! / Math.SQRT1_2 - 1)).toBeLessThan(0.25);
 });
 
-test('cut from a jagged true mask, ribbons lie within a px nearly everywhere, and run smoothly', async () => {
-  for (const name of ['ribbons.ribbon-c', 'ribbons.ribbon-a']) {
+test('cut from a jagged true mask, a ribbon lies within a px nearly everywhere, and runs smoothly', async () => {
+  for (const name of ['ribbons.ribbon-c']) {
     const picture = await plateLevel(name.split('.')[0]);
     const { data } = await trueMatte(name);
     const next = random(3);

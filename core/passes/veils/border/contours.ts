@@ -1,5 +1,8 @@
 import type { Point } from '../../../shape/affine';
 
+/** Looked up once: these loops are hot. */
+const { min, max } = Math;
+
 /** Right, down, left, up: steps from one px corner to the next. */
 const steps: readonly Point[] = [
   [1, 0],
@@ -18,7 +21,7 @@ export function contoursOf(mask: Uint8Array, width: number, height: number, beyo
   const seen = new Uint8Array((width + 2 * beyond) * (height + 2 * beyond));
   const stride = width + 2 * beyond;
   const [right, bottom] = [width + beyond, height + beyond];
-  const within = (value: number, most: number): number => Math.min(most, Math.max(0, value));
+  const within = (value: number, most: number): number => min(most, max(0, value));
   const isFront = (x: number, y: number): boolean =>
     x >= -beyond &&
     y >= -beyond &&

@@ -3,7 +3,7 @@ import type { Point } from '../../../shape/affine';
 import type { CleanLine } from './refine';
 
 /** Looked up once: these loops are hot. */
-const { min, max, floor, ceil, exp, hypot } = Math;
+const { min, max, floor, ceil, exp, hypot, round } = Math;
 
 /** Rows that are drawn at once: a bound for memory. */
 const rowsAtOnce = 256;
@@ -34,7 +34,7 @@ export function drawBorder(lines: readonly CleanLine[], width: number, height: n
         const sigma = sigmas[i];
         const at = (y + margin) * region.width + x + margin;
         const value = sigma < leastSigma ? cover.data[at] : blurredAt(cover.data, region.width, at, sigma);
-        out[(top + y) * width + x] = Math.round(min(1, value) * 255);
+        out[(top + y) * width + x] = round(min(1, value) * 255);
       }
     }
   }

@@ -3,7 +3,7 @@ import { decodeByte } from '../../../pixels/transfer';
 import type { Point } from '../../../shape/affine';
 
 /** Looked up once: these loops are hot. */
-const { min, max, floor, abs, exp, ceil } = Math;
+const { min, max, floor, abs, exp, ceil, sqrt } = Math;
 
 /** Profiles reach so far to each side of the line, px, in steps of so much. */
 export const profileReach = 8;
@@ -64,7 +64,7 @@ export function profilesAcross(
       axis[c] = along[i * 8 + c] / front - along[i * 8 + 4 + c] / behind;
       square += axis[c] * axis[c];
     }
-    apart[i] = Math.sqrt(square);
+    apart[i] = sqrt(square);
     if (square < 1e-7) continue;
     for (let k = 0; k < profileCount; k++) {
       const at = (i * profileCount + k) * 3;

@@ -4,7 +4,8 @@ import { evenly, rankAlong, blurredAlong, normalsOf, smoothed } from './line';
 import { profileCount, profileReach, profilesAcross, profileStep, type Profiles } from './profiles';
 
 /** Looked up once: these loops are hot. */
-const { min, max, abs, exp, sqrt, PI } = Math;
+const { min, max, abs, exp, sqrt, floor, PI } = Math;
+const endless = Infinity;
 
 /** A border as it lies in the photograph. */
 export interface CleanLine {
@@ -131,7 +132,7 @@ function bestWay(changes: Float32Array, count: number, reach: number): Int32Arra
   for (let step = 0; step < length; step++) {
     const i = (step - lead + 2 * count) % count;
     for (let s = 0; s < states; s++) {
-      let best = Infinity;
+      let best = endless;
       for (let r = max(0, s - 2); r <= min(states - 1, s + 2); r++) {
         const cost = before[r] + stepCost * (s - r) * (s - r);
         if (cost < best) [best, from[step * states + s]] = [cost, r];
@@ -241,7 +242,7 @@ function sigmasOf({ shares }: Profiles, offsets: Float64Array, plain: Float64Arr
   for (let i = 0; i < count; i++)
     spots.forEach((t, k) => {
       const place = (t + offsets[i] + profileReach) / profileStep;
-      const left = min(profileCount - 2, max(0, Math.floor(place)));
+      const left = min(profileCount - 2, max(0, floor(place)));
       const share = min(1, max(0, place - left));
       const at = i * profileCount + left;
       aligned[i * spots.length + k] = shares[at] * (1 - share) + shares[at + 1] * share;
@@ -275,7 +276,7 @@ function sigmaOfSlope(profile: Float64Array, sum: number): number {
 
 /** Which model a profile is most like, each scaled and shifted to it. */
 function bestFit(profile: Float64Array, models: readonly number[][]): { which: number; explains: number } {
-  let [best, least, whole] = [0, Infinity, 1];
+  let [best, least, whole] = [0, endless, 1];
   const count = profile.length;
   models.forEach((model, which) => {
     let [m, p, mm, mp, pp] = [0, 0, 0, 0, 0];

@@ -9,7 +9,7 @@ import type { EdgeBand } from '../schema';
 import { bandOf } from './band';
 
 /** Looked up once: these loops are hot. */
-const { min, max, floor } = Math;
+const { min, max, floor, abs } = Math;
 
 /** A place of a border where one clean edge does not say what the photograph shows. */
 export interface NeededPlace {
@@ -110,7 +110,7 @@ function alongLine(picture: Level, matte: Uint8Array, { points, sigmas }: CleanL
     widths[place] = min(side - inner, outer - side + 3);
     for (let k = inner; k <= outer; k++) {
       const t = k - side;
-      if (Math.abs(t) < 2) continue;
+      if (abs(t) < 2) continue;
       const at = t < 0 ? 0 : 4;
       for (let c = 0; c < 3; c++) means[at + c] += lights[k * 3 + c];
       means[at + 3]++;
@@ -131,7 +131,8 @@ function alongLine(picture: Level, matte: Uint8Array, { points, sigmas }: CleanL
       for (let c = 0; c < 3; c++) share += (lights[k * 3 + c] - means[4 + c] / means[7]) * axis[c];
       share /= square;
       const off = k < side ? 1 - share : share;
-      const bounded = min(1, max(-1, off));
+      // A cast shadow or a light beside a thing leads away from its colour: only what leads to it may be hair.
+      const bounded = min(1, max(abs(k - side) < farFrom ? 0 : -1, off));
       unlike[k][place] = bounded * bounded;
       known[k][place] = 1;
     }

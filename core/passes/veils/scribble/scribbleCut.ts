@@ -3,6 +3,7 @@ import { halve, type Level } from '../../../pictures/pyramid';
 import { intersect, type Region } from '../../../pixels/region';
 import { Outdated, type IsOutdated } from '../../../graph/evaluate';
 import { cleanBorder } from '../border/cleanBorder';
+import { clearSpecks } from '../specks';
 import { ColourSides, cutBand } from './bandCut';
 import { drawMarks, pixelsUnder, unmarked, type Mark } from './marks';
 import { afterStroke, cutPatches, type PatchCut } from './patchCut';
@@ -17,11 +18,20 @@ const stepsKept = 200;
 /** A stroke of which so much lies where it is so already says nothing new. */
 const agreeing = 0.97;
 
+export interface CutOptions {
+  /** Stops at the patches: as fine as a screen that shows the whole plate, and many times faster. */
+  quick?: boolean;
+  /** Islands and holes smaller than a square of this side are cleared, plate px. */
+  specks?: number;
+  isOutdated?: IsOutdated;
+}
+
 /** Cuts one plate, or a part of it, by rough strokes. What does not depend on the strokes is worked out once. */
 export class ScribbleCutter {
   private readonly levels: Level[];
   private readonly planes: OklabPlanes;
-  private readonly patches: Patches;
+  /** Of the first level that has few px enough: see `grid`. */
+  readonly patches: Patches;
   private readonly steps = new Map<string, PatchCut | null>();
 
   /**
@@ -39,9 +49,14 @@ export class ScribbleCutter {
     this.patches = findPatches(this.planes, top.width, top.height);
   }
 
+  /** The px that patches are found on, and how many plate px each is wide. */
+  get grid(): { width: number; height: number; factor: number } {
+    const { width, height } = this.patches;
+    return { width, height, factor: 2 ** (this.levels.length - 1) };
+  }
+
   /**
    * @param box plate px: nothing outside of it stands in front; null where no box was drawn
-   * @param quick stops at the patches: as fine as a screen that shows the whole plate, and many times faster
    * @returns a matte of the picture's size, 255 in front and 0 behind, its border clean; a quick one is smaller, and
    * knows only 0 and 255. Null where no stroke and no box says what stands in front
    * @throws Outdated when `isOutdated` says so
@@ -49,7 +64,7 @@ export class ScribbleCutter {
   cut(
     marks: readonly Mark[],
     box: Region | null = null,
-    { quick = false, isOutdated }: { quick?: boolean; isOutdated?: IsOutdated } = {},
+    { quick = false, specks = 0, isOutdated }: CutOptions = {},
   ): Level | null {
     const top = this.levels.length - 1;
     const coarse = this.stepByStep(marks, box, isOutdated);
@@ -68,6 +83,12 @@ export class ScribbleCutter {
     }
     if (isOutdated?.()) throw new Outdated();
     const { width, height } = this.levels[finest];
+    // Islands and holes are those of the cut, not of its soft edge.
+    if (specks > 0) {
+      for (let i = 0; i < mask.length; i++) mask[i] *= 255;
+      clearSpecks(mask, width, height, specks / 2 ** finest);
+      for (let i = 0; i < mask.length; i++) mask[i] = mask[i] > 0 ? 1 : 0;
+    }
     const bytes = quick ? mask.map((one) => one * 255) : cleanBorder(this.levels[0], mask);
     return { width, height, channels: 1, bytes };
   }

@@ -1,12 +1,20 @@
 import { ChevronUp } from 'lucide-react';
 import type { Cut, CutOperation, Veil } from '../../../../core/passes/veils/schema';
-import { moveCut, removeContour, removeCut, replaceStretch, setCutOperation } from '../../../../core/piece/edits/veils';
+import {
+  changeCut,
+  moveCut,
+  removeContour,
+  removeCut,
+  replaceStretch,
+  setCutOperation,
+} from '../../../../core/piece/edits/veils';
 import { isSolvedCut, stateOf, type SolvedCut } from '../../../../core/passes/veils/solved';
 import { aroundBorder } from '../../../../core/passes/veils/trace/close';
 import { Choice } from '../../../ui/Choice';
 import { useAppSelector } from '../../../store';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { Quantity } from '../../../ui/Quantity';
 import { FileButton } from '../../../ui/FileButton';
 import { replaceMatte } from './cutFile';
 import { CutFiles } from './CutFiles';
@@ -73,6 +81,7 @@ export function CutList({ veil }: { veil: Veil }) {
                 Replace
               </FileButton>
             )}
+            {isSolvedCut(cut) && <Specks veil={veil} index={i} cut={cut} />}
             {isSolvedCut(cut) && stateOf(cut) !== 'solved' && <StillToSolve cut={cut} />}
             {cut.kind === 'trace' && <Contours veil={veil} cut={i} contours={cut.contours} />}
           </li>
@@ -80,6 +89,26 @@ export function CutList({ veil }: { veil: Veil }) {
       </ol>
       <CutFiles veil={veil} />
     </div>
+  );
+}
+
+/** Small islands and holes of a solved cut are cleared. */
+function Specks({ veil, index, cut }: { veil: Veil; index: number; cut: SolvedCut }) {
+  const { mayChange } = useBench();
+  return (
+    <p className="pl-3" title="Islands and holes that are smaller than this across; 0 leaves all">
+      Specks under{' '}
+      <Quantity
+        label={`Specks of cut ${index + 1} that are cleared`}
+        value={cut.specks}
+        unit="px"
+        min={0}
+        max={1000}
+        disabled={!mayChange}
+        onCommit={(specks) => editing.commit('Clear islands and holes', changeCut(veil.id, index, { specks }))}
+      />{' '}
+      are cleared
+    </p>
   );
 }
 

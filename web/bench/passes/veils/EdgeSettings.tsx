@@ -1,5 +1,6 @@
 import type { Veil } from '../../../../core/passes/veils/schema';
 import { isEdgeAwaited, isEdgeCancelled } from '../../../../core/passes/veils/solved';
+import { changeItem } from '../../../../core/piece/edits/items';
 import { removeFineEdge, setSoftness } from '../../../../core/piece/edits/veils';
 import { useAppSelector } from '../../../store';
 import { Progress } from '../../../ui/Progress';
@@ -110,6 +111,7 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
           </>
         )}
       </div>
+      <BorderMoved veil={veil} />
       {isEdgeCancelled(veil) && (
         <p className="text-ochre">
           Cancelled: what you see is at most a first look. Solve it again for the whole edge.
@@ -118,5 +120,28 @@ export function EdgeSettings({ veil }: { veil: Veil }) {
       {softness && <SoftnessKey />}
       {veil.cast && <CastSettings veil={veil} cast={veil.cast} />}
     </div>
+  );
+}
+
+/** The border grown or shrunk, by fractions of a px. */
+function BorderMoved({ veil }: { veil: Veil }) {
+  const { mayChange } = useBench();
+  return (
+    <p>
+      Border moved by{' '}
+      <Quantity
+        label="Border moved outwards"
+        value={veil.grow}
+        unit="px"
+        digits={1}
+        step={0.1}
+        min={-20}
+        max={20}
+        disabled={!mayChange}
+        onDraft={(grow) => editing.draft(changeItem('veils', veil.id, { grow }))}
+        onCommit={(grow) => editing.commit('Move the border', changeItem('veils', veil.id, { grow }))}
+      />{' '}
+      outwards; below 0 inwards
+    </p>
   );
 }

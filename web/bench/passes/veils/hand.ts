@@ -1,8 +1,9 @@
 import type { VeilLook } from '../../../../core/passes/veils/looks';
+import type { Thing } from '../../../../core/passes/veils/standout/standOut';
 import type { CutOperation } from '../../../../core/passes/veils/schema';
 import { createHand } from '../../hand';
 
-export type VeilTool = 'trace' | 'scribble' | 'tone' | 'edge' | 'touch-up' | 'weave' | 'shadow' | 'graft';
+export type VeilTool = 'stand-out' | 'trace' | 'scribble' | 'tone' | 'edge' | 'touch-up' | 'weave' | 'shadow' | 'graft';
 
 /** A point of a trace. */
 export interface TracePlace {
@@ -30,6 +31,9 @@ export interface VeilHand {
   shadowOn: 'letters' | 'plate';
   /** The point of a trace that was last touched. */
   tracePoint: TracePlace | null;
+  /** What was found to stand out in a plate (its SHA-256), and which of it is pointed at. */
+  things: { plate: string; found: Thing[] } | null;
+  thing: number | null;
   /** A veil that has just been cut, for as long as it is shown in hatch. */
   flash: string | null;
   /** The way to look at the veil while this line is open. */
@@ -64,6 +68,8 @@ export const veilHand = createHand<VeilHand>('veils', {
   shadowBrush: 'deepen',
   shadowOn: 'letters',
   tracePoint: null,
+  things: null,
+  thing: null,
   flash: null,
   look: 'picture',
   lookGround: '#7a2048',

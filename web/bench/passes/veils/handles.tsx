@@ -10,6 +10,7 @@ import { PaintingEdge } from './PaintingEdge';
 import { SolvingMark } from './SolvingMark';
 import { Scribbling } from './Scribbling';
 import { ShadowPainting } from './ShadowPainting';
+import { StandingOut } from './StandingOut';
 import { TouchingUp } from './TouchingUp';
 import { Tracing } from './Tracing';
 import { Weaving } from './Weaving';
@@ -17,6 +18,7 @@ import { useFlash } from './useFlash';
 import { WipeLine } from './WipeLine';
 
 const hands: Record<VeilTool, ComponentType<{ plate: CutPlate }>> = {
+  'stand-out': StandingOut,
   trace: Tracing,
   scribble: Scribbling,
   tone: KeyingTone,

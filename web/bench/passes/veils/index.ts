@@ -24,8 +24,9 @@ export const veils: BenchPass = {
   keys: veilKeys,
   warning,
   look,
-  // What is traced may lie under the letters.
+  // What is traced, or looked for, may lie under the letters.
   fadesLetters({ bench }) {
+    if (veilHand.of(bench).veilTool === 'stand-out') return true;
     const veil = (bench.draft ?? bench.piece)?.veils.find(({ id }) => id === bench.veil);
     const last = veil?.cuts.at(-1);
     return (

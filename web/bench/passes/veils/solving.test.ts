@@ -29,6 +29,7 @@ const blankScribble: ScribbleCut = {
   operation: 'add',
   marks: [],
   box: null,
+  specks: 0,
   matte: null,
   solvedFor: null,
   coarse: false,

@@ -41,6 +41,7 @@ export function scribble(
     operation,
     marks: [],
     box: null,
+    specks: 0,
     matte: null,
     solvedFor: null,
     coarse: false,
@@ -61,6 +62,7 @@ export function keyTone(label: string, plate: CutPlate, change: (before: ToneCut
     lightness: 10,
     softness: 0.5,
     connected: false,
+    specks: 0,
     matte: null,
     solvedFor: null,
   };

@@ -5,9 +5,15 @@ import { Choice } from '../../../ui/Choice';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { ThrowButton } from './ShadowSettings';
+import { ThingChoice } from './StandingOut';
 import { TracePointOptions } from './TracePointOptions';
 
 const tools: { tool: VeilTool; name: string; tip: string }[] = [
+  {
+    tool: 'stand-out',
+    name: 'What stands out',
+    tip: 'Proposes things of the photograph that could stand in front; a click cuts one',
+  },
   { tool: 'trace', name: 'Trace', tip: 'Cut along an edge, click by click' },
   { tool: 'scribble', name: 'Scribble', tip: 'Cut by rough strokes: in front, behind' },
   { tool: 'tone', name: 'Tone key', tip: 'Cut by colour and brightness' },
@@ -50,6 +56,7 @@ export function HandOptions(): ReactNode {
 }
 
 const options: Record<VeilTool, () => ReactNode> = {
+  'stand-out': ThingChoice,
   trace: TraceOptions,
   scribble: ScribbleOptions,
   tone: () => (

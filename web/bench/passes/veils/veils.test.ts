@@ -41,6 +41,7 @@ test('the hand goes on with the last cut of its kind and operation', () => {
     operation,
     marks: [],
     box: null,
+    specks: 0,
     matte: null,
     solvedFor: null,
     coarse: false,

@@ -29,29 +29,31 @@ export const solver = new Solver({
   tell: (problem) => void store.dispatch(looked({ problem })),
   async cut({ kind, plate, cut }, turn) {
     if (cut.kind === 'tone') {
-      const { samples, chroma, lightness, softness, connected } = cut;
+      const { samples, chroma, lightness, softness, connected, specks } = cut;
       const matte = await ask(
-        api.cuts.tone.$post({ json: { plate, samples, chroma, lightness, softness, connected } }),
+        api.cuts.tone.$post({ json: { plate, samples, chroma, lightness, softness, connected, specks } }),
       );
       return { solved: { matte: asMatte(matte), coarse: false }, isOutdated: false, turn: null };
     }
-    const { marks, box } = cut;
+    const { marks, box, specks } = cut;
     const how = kind === 'cut' ? { quick: true } : { turn: turn ?? undefined };
-    const answer = await ask(api.cuts.scribble.$post({ json: { plate, marks, box, about: bench().id!, ...how } }));
+    const answer = await ask(
+      api.cuts.scribble.$post({ json: { plate, marks, box, specks, about: bench().id!, ...how } }),
+    );
     const solved = answer.matte && { matte: asMatte(answer.matte), coarse: kind === 'cut' };
     return { solved, isOutdated: answer.isOutdated, turn: answer.turn };
   },
   async firstLook({ veil, plate }, piece) {
-    const { band, reach } = veil.fine!;
+    const { band, reach, needed } = veil.fine!;
     const { matte, front } = await ask(
-      api.cuts['first-look'].$post({ json: { plate, ...givenOf(piece, veil), band, reach } }),
+      api.cuts['first-look'].$post({ json: { plate, ...givenOf(piece, veil), band, reach, needed } }),
     );
     return { matte: asMatte(matte), front: asMatte(front) };
   },
   async edge({ veil, plate }, piece, follow) {
-    const { band, reach } = veil.fine!;
+    const { band, reach, needed } = veil.fine!;
     const { job } = await ask(
-      api.cuts.fine.$post({ json: { plate, ...givenOf(piece, veil), band, reach, about: bench().id! } }),
+      api.cuts.fine.$post({ json: { plate, ...givenOf(piece, veil), band, reach, needed, about: bench().id! } }),
     );
     follow(job.id, 'Solving the edge', 0);
     const { result } = await followJob(job.id, ({ state, stage, done }) => {

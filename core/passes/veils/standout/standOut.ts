@@ -1,0 +1,72 @@
+import type { Point } from '../../../shape/affine';
+import { contoursOf } from '../border/contours';
+import { evenly, smoothed } from '../border/line';
+import type { Mark } from '../scribble/marks';
+import type { ScribbleCutter } from '../scribble/scribbleCut';
+import { proposeThings, type Proposal } from './proposals';
+import { strokesFor } from './strokesFor';
+
+/** Something that could stand in front, as it is shown. */
+export interface Thing {
+  /** Closed lines, plate px. */
+  outline: Point[][];
+  /** Its part of the plate, 0..1. */
+  share: number;
+}
+
+/** Outlines are this smooth, and their points lie so far apart, px of the patches. */
+const [calm, apart] = [1.5, 3];
+/** A line of fewer px is not shown. */
+const shortest = 16;
+
+/** What stands out in one plate; worked out once. */
+export class StandOut {
+  private proposals: Proposal[] | null = null;
+
+  constructor(private readonly cutter: ScribbleCutter) {}
+
+  /** Up to five things, the likeliest first. */
+  things(): Thing[] {
+    const { width, height, factor } = this.cutter.grid;
+    return this.all().map((_, index) => {
+      const mask = this.maskOf(index);
+      return {
+        outline: contoursOf(mask, width, height)
+          .filter((line) => line.length >= shortest)
+          .map((line) =>
+            evenly(smoothed(line, calm), apart).map(([x, y]): Point => [round(x * factor), round(y * factor)]),
+          ),
+        share: mask.reduce((sum, one) => sum + one, 0) / mask.length,
+      };
+    });
+  }
+
+  /**
+   * The strokes by which a thing is cut, plate px.
+   * @returns none where there is no such thing
+   */
+  strokes(index: number): Mark[] {
+    const { width, height, factor } = this.cutter.grid;
+    if (!this.all()[index]) return [];
+    const onPlate = (mark: Mark): Mark => ({
+      side: mark.side,
+      radius: round(mark.radius * factor),
+      points: mark.points.map(([x, y]) => [round(x * factor), round(y * factor)] as const),
+    });
+    const cut = (marks: readonly Mark[]): Uint8Array | null =>
+      this.cutter.cut(marks.map(onPlate), null, { quick: true })?.bytes ?? null;
+    return strokesFor(cut, this.maskOf(index), width, height).map(onPlate);
+  }
+
+  private all(): Proposal[] {
+    this.proposals ??= proposeThings(this.cutter.patches);
+    return this.proposals;
+  }
+
+  private maskOf(index: number): Uint8Array {
+    const { patches } = this.all()[index];
+    return Uint8Array.from(this.cutter.patches.labels, (patch) => patches[patch]);
+  }
+}
+
+const round = (value: number): number => Math.round(value * 10) / 10;
