@@ -140,15 +140,27 @@ test('the veil can be looked at on a colour, and its edge before and after', asy
   await sharp(page);
 });
 
-test('the edge is measured against the photo, and the worst place is gone to', async () => {
+test('the edge is measured against the photo; its worst places are gone through, mended or left by a key', async () => {
   await page.getByRole('button', { name: 'Measure the edge' }).click();
   await page.getByRole('img', { name: /Softness of the photo/ }).waitFor({ timeout: 30000 });
-  await page.getByRole('button', { name: 'Worst edge' }).click();
+  await page.getByRole('button', { name: 'Go through the worst' }).click();
+  const followUps = page.getByRole('group', { name: 'The worst places of the edge' });
+  await followUps.getByText(/^1 of \d/).waitFor();
   await page.waitForFunction(
     () => document.querySelector('[data-view]')?.getAttribute('data-view')?.startsWith('2 '),
     null,
     { timeout: 10000 },
   );
+  const before = (await jar()).softness;
+  await changing(page, () => page.keyboard.press('y'));
+  await settled();
+  expect((await jar()).softness).not.toEqual(before);
+  // The next one is left; one press more than there are is nobody's.
+  for (let left = 0; left < 3; left++) await page.keyboard.press('x');
+  await followUps.waitFor({ state: 'detached' });
+  await changing(page, () => page.getByRole('button', { name: 'Undo' }).click());
+  await settled();
+  expect((await jar()).softness).toEqual(before);
   await page.keyboard.press(',');
   await sharp(page);
 });

@@ -1,6 +1,7 @@
 import { random } from '../../../kernels/testing';
 import { encode } from '../../../pixels/transfer';
 import type { Level } from '../../../pictures/pyramid';
+import { phi } from '../../../testing/gaussian';
 import { plateLevel, trueMatte } from '../../../testing/plates';
 import { signedArea } from '../../../shape/winding';
 import { cleanBorder, cleanLines } from './cleanBorder';
@@ -16,10 +17,7 @@ function disc(x: number, y: number, radius: number, sigma: number): number {
   for (let v = 0; v < 8; v++)
     for (let u = 0; u < 8; u++) {
       const inside = radius - Math.hypot(x + (u + 0.5) / 8 - 80.3, y + (v + 0.5) / 8 - 60.6);
-      sum +=
-        sigma === 0
-          ? Number(inside > 0)
-          : 0.5 * (1 + Math.tanh((inside / sigma) * 0.7979 * (1 + 0.0447 * (inside / sigma) ** 2)));
+      sum += sigma === 0 ? Number(inside > 0) : phi(inside / sigma);
     }
   return sum / 64;
 }

@@ -86,6 +86,23 @@ export const mismatch = ({ photo, matte }: EdgePlace): number =>
 /** From this mismatch on an edge gives itself away. */
 export const mismatchLimit = 1;
 
+/** Places nearer to each other than this show the same fault, plate px. */
+const sameFault = 60;
+
+/** The places that give themselves away most, one for each fault, the worst first. */
+export function worstPlaces(places: readonly EdgePlace[], most: number): EdgePlace[] {
+  const out: EdgePlace[] = [];
+  const bad = places
+    .filter((one) => one.photo !== null && Math.abs(mismatch(one)) >= mismatchLimit / 2)
+    .sort((a, b) => Math.abs(mismatch(b)) - Math.abs(mismatch(a)));
+  for (const one of bad) {
+    if (out.length === most) break;
+    const isNew = out.every(({ place }) => Math.hypot(place[0] - one.place[0], place[1] - one.place[1]) >= sameFault);
+    if (isNew) out.push(one);
+  }
+  return out;
+}
+
 /** Places in the order in which the border leads from one to the next: each followed by the nearest that is left. */
 export function alongBorder(places: readonly EdgePlace[]): EdgePlace[] {
   const left = [...places];

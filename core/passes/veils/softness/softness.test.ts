@@ -3,6 +3,7 @@ import { encodeExact } from '../../../pixels/transfer';
 import { phi } from '../../../testing/gaussian';
 import { paintedPicture } from '../../../testing/pictures';
 import { brushedSoftness } from './brush';
+import { worstPlaces, type EdgePlace } from './compareEdge';
 import { edgeSigma } from './measureEdge';
 import { softenMargin, soften } from './soften';
 
@@ -27,6 +28,14 @@ test.each([0.6, 1, 2, 4, 8, 14])('an edge of sigma %p px is measured within half
     });
     expect(Math.abs(measured! - sigma)).toBeLessThan(Math.max(0.5, sigma * 0.15));
   }
+});
+
+test('the worst places are one for each fault, the worst first', () => {
+  const at = (x: number, photo: number | null, matte: number): EdgePlace => ({ place: [x, 0], photo, matte });
+  const places = [at(0, 1, 1), at(100, 4, 0.2), at(120, 4, 0.1), at(300, 0.3, 3), at(500, null, 9), at(700, 1, 2)];
+  expect(worstPlaces(places, 3).map(({ place: [x] }) => x)).toEqual([120, 300, 700]);
+  expect(worstPlaces(places, 1)).toHaveLength(1);
+  expect(worstPlaces([at(0, 1, 1)], 3)).toEqual([]);
 });
 
 test('where both sides are alike nothing is measured', async () => {

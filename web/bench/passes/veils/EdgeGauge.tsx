@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { mismatch, mismatchLimit, type EdgePlace } from '../../../../core/passes/veils/softness/compareEdge';
 import { solvedOf, type Veil } from '../../../../core/passes/veils/schema';
-import { apply } from '../../../../core/shape/affine';
 import { api, ask } from '../../../api/client';
 import { useAppDispatch } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { cutPlate } from './cutting';
 import { EdgeChart } from './EdgeChart';
+import { WorstPlaces } from './WorstPlaces';
 
 /** The softness of the photo's edge against that of the matte, along the border. */
 export function EdgeGauge({ veil }: { veil: Veil }) {
@@ -32,10 +32,6 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
   };
   const places = measured?.veil.id === veil.id ? measured.places : [];
   const compared = places.filter(({ photo }) => photo !== null);
-  const worst = compared.reduce<EdgePlace | null>(
-    (most, one) => (!most || Math.abs(mismatch(one)) > Math.abs(mismatch(most)) ? one : most),
-    null,
-  );
   const bad = compared.filter((one) => Math.abs(mismatch(one)) >= mismatchLimit).length;
   return (
     <div className="mt-3 border-t border-rule pt-2">
@@ -58,15 +54,7 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
         <button className="plain-button" disabled={busy || veil.cuts.length === 0} onClick={() => void measure()}>
           {busy ? 'Measuring' : 'Measure the edge'}
         </button>
-        {worst && (
-          <button
-            className="plain-button"
-            title={`Photo ${worst.photo!.toFixed(1)} px, matte ${worst.matte.toFixed(1)} px`}
-            onClick={() => dispatch(looked({ goTo: { place: apply(plate.place, worst.place) } }))}
-          >
-            Worst edge
-          </button>
-        )}
+        <WorstPlaces key={places.length} veil={veil} places={places} plate={plate} />
       </div>
     </div>
   );

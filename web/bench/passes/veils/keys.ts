@@ -15,5 +15,7 @@ export const veilKeys = {
     shown: 'R held',
     does: 'brush: move away from the middle to open the lens, sideways for its softness',
   },
+  take: { keys: ['y', 'Shift+Y'], shown: 'Y', does: 'worst places of an edge: mend this one' },
+  pass: { keys: ['x', 'Shift+X'], shown: 'X', does: 'worst places of an edge: leave this one' },
   straight: { keys: ['l', 'Shift+L'], shown: 'L held', does: 'brush: straight strokes' },
 } as const satisfies Record<string, KeyEntry>;

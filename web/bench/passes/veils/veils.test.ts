@@ -6,6 +6,7 @@ import type { Measures } from '../../../../core/render/measure';
 import { hash } from '../../../testing/fakeServer';
 import type { Bench } from '../../benchContext';
 import { cutPlate, fromPlate, sheetOnPlate, toPlate, workingCut } from './cutting';
+import { mendOf } from './mend';
 import { chosenShadow } from './shadows';
 import { warning } from './warning';
 
@@ -81,4 +82,21 @@ test('the mark of the line says the worst first: too little left, then misreadin
   expect(warned({ left: [{ text: 'K', left: 0.9 }], misread, rootless })).toBe('I could be read as L.');
   expect(warned({ rootless })).toBe('A veil floats inside N: nothing it could grow from.');
   expect(warning({ measures: null } as Bench)).toBeNull();
+});
+
+test('a place that is crisper than the photo is made softer where softness was taken, otherwise the edge is solved there', () => {
+  const place = { place: [40, 30], photo: 3, matte: 0.5 } as const;
+  const solve = mendOf(veil, { ...place, place: [40, 30] });
+  expect(solve.name).toBe('Solve the edge here');
+  const own = { ...piece, veils: [structuredClone(veil)] };
+  solve.edit(own);
+  expect(own.veils[0].fine).toMatchObject({ band: [{ radius: 12, points: [[40, 30]] }], solvedFor: '' });
+  const soft = { ...veil, softness: { profile: [[40, 30, 1]] as [number, number, number][], factor: 1 } };
+  expect(mendOf(soft, { place: [40, 30], photo: 0.3, matte: 3 }).name).toBe('Crisper here');
+  const softer = mendOf(soft, { place: [40, 30], photo: 3, matte: 0.5 });
+  expect(softer.name).toBe('Softer here');
+  const other = { ...piece, veils: [structuredClone(soft)] };
+  softer.edit(other);
+  // At most four times: 3.2 px against 0.7 px would be more.
+  expect(other.veils[0].softness!.profile[0][2]).toBe(4);
 });
