@@ -3,7 +3,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { gaussianBlur } from '../core/kernels/blur';
-import { bandOf } from '../core/passes/veils/fine/band';
+import { bandToSolve } from '../core/passes/veils/fine/needed';
 import { solveFineEdge } from '../core/passes/veils/fine/fineEdge';
 import { drawMarks, type Mark } from '../core/passes/veils/scribble/marks';
 import { ScribbleCutter } from '../core/passes/veils/scribble/scribbleCut';
@@ -12,6 +12,8 @@ import { pictureOf } from '../core/testing/pictures';
 import { fractions, meanSquaredError, overlap, trueCut, type TrueCutName } from '../core/testing/truth';
 import { plateLevel, trueMatte } from '../core/testing/plates';
 import { randomStrokes } from '../core/testing/strokes';
+import { StandOut } from '../core/passes/veils/standout/standOut';
+import { measureBorder, type BorderMeasures } from './borders';
 import { largePlate } from './material';
 import { tracedByHand } from './outline';
 import { median, printRow } from './rows';
@@ -111,7 +113,7 @@ async function quality(): Promise<void> {
         'intersection over union (more is better)',
       );
     }
-    const where = bandOf({ band: strokes.band, reach: strokes.reach }, bytes, whole);
+    const where = bandToSolve(strokes, picture, bytes);
     const before = performance.now();
     const solved = fractions(solveFineEdge(picture, bytes, where, { marked: marks }).matte.bytes);
     const solveMs = performance.now() - before;
@@ -203,6 +205,75 @@ async function chance(): Promise<void> {
   }
 }
 
+/** Things with borders that are smooth in the main. */
+const bordered = cutByChance.filter((name) => !name.startsWith('dune'));
+/** A cut that is this near to the truth says something of its border. */
+const goodEnough = 0.9;
+
+/** The borders of cuts by chance strokes, where the cut is good: ours, and the peer's mask with its best feather. */
+async function borders(): Promise<void> {
+  for (const name of bordered) {
+    const picture = await plateLevel(name.split('.')[0]);
+    const { width, height } = picture;
+    const { data: truth } = await trueMatte(name);
+    const bytes = Uint8Array.from(truth, (value) => Math.round(value * 255));
+    const cutter = new ScribbleCutter(picture);
+    const own: BorderMeasures[] = [];
+    const peers: BorderMeasures[] = [];
+    for (const seed of seeds) {
+      const strokes = randomStrokes(truth, width, height, seed);
+      const cut = cutter.cut(strokes)!.bytes;
+      if (overlap(fractions(cut), truth) > goodEnough) own.push(measureBorder(picture, cut, bytes));
+      const grabbed = python('grabcut', picture, { marks: drawMarks(strokes, 1, { x: 0, y: 0, width, height }) });
+      if (!grabbed || overlap(fractions(grabbed.out), truth) <= goodEnough) continue;
+      const feathered = gaussianBlur({ width, height, channels: 1, data: fractions(grabbed.out) }, 0.5).data;
+      peers.push(
+        measureBorder(
+          picture,
+          Uint8Array.from(feathered, (value) => Math.round(value * 255)),
+          bytes,
+        ),
+      );
+    }
+    const of = (all: BorderMeasures[], key: keyof BorderMeasures): number => median(all.map((one) => one[key]));
+    const told = `${own.length} and ${peers.length} of ${seeds.length} cuts above ${goodEnough}`;
+    if (own.length === 0) console.log(`border of ${name}: no cut of ours above ${goodEnough}`);
+    else
+      for (const [key, unit] of [
+        ['within', 'of it within 1 px'],
+        ['rough', 'px rough'],
+        ['halo', 'Oklab times 100, mean'],
+      ] as const)
+        printError(
+          `border of ${name}, ${key}`,
+          of(own, key),
+          'OpenCV GrabCut, feathered',
+          of(peers, key),
+          `${unit} (${told})`,
+        );
+  }
+}
+
+/** The best of the first three things that stand out, as its strokes cut it. */
+async function standingOut(): Promise<void> {
+  for (const name of [...bordered, 'dune.kite']) {
+    const picture = await plateLevel(name.split('.')[0]);
+    const { data: truth } = await trueMatte(name);
+    const cutter = new ScribbleCutter(picture);
+    const before = performance.now();
+    const standOut = new StandOut(cutter);
+    const things = standOut.things().slice(0, 3);
+    const ms = performance.now() - before;
+    const best = things.map((_, thing) => {
+      const cut = cutter.cut(standOut.strokes(thing));
+      return cut ? overlap(fractions(cut.bytes), truth) : 0;
+    });
+    console.log(
+      `stands out, ${name}: best of three ${Math.max(0, ...best).toFixed(3)} (wanted 0.85), ${ms.toFixed(0)} ms`,
+    );
+  }
+}
+
 /** The time from a stroke to its cut on 24 megapixels; the plate is the jar, enlarged. */
 async function speed(): Promise<void> {
   const { strokes } = await trueCut('jar');
@@ -219,14 +290,17 @@ async function speed(): Promise<void> {
   const start = performance.now();
   const cutter = new ScribbleCutter(picture);
   const prepared = performance.now();
-  cutter.cut([marks[0], marks.find(({ side }) => side === 'behind')!]);
+  cutter.cut([marks[0], marks.find(({ side }) => side === 'behind')!], null, { quick: true });
   const first = performance.now();
   const next: number[] = [];
   for (let count = 4; count <= marks.length; count++) {
     const before = performance.now();
-    cutter.cut(marks.slice(0, count));
+    cutter.cut(marks.slice(0, count), null, { quick: true });
     next.push(performance.now() - before);
   }
+  const last = performance.now();
+  cutter.cut(marks);
+  const inFull = performance.now() - last;
   const small = drawMarks(marks, 1, { x: 0, y: 0, width: info.width, height: info.height });
   const grabbed = python('grabcut', picture, { marks: small });
   if (!grabbed) return;
@@ -237,14 +311,20 @@ async function speed(): Promise<void> {
     peer_ms: grabbed.ms,
   });
   printRow({
-    name: 'scribble cut, 24 MP, first stroke on a plate that was looked at',
+    name: 'scribble cut, 24 MP, first stroke to a picture, on a plate that was looked at',
     ours_ms: first - prepared,
     peer: 'OpenCV GrabCut',
     peer_ms: grabbed.ms,
   });
   printRow({
-    name: 'scribble cut, 24 MP, each next stroke (median)',
+    name: 'scribble cut, 24 MP, each next stroke to a picture (median)',
     ours_ms: median(next),
+    peer: 'OpenCV GrabCut',
+    peer_ms: grabbed.ms,
+  });
+  printRow({
+    name: 'scribble cut, 24 MP, in full with its clean border',
+    ours_ms: inFull,
     peer: 'OpenCV GrabCut',
     peer_ms: grabbed.ms,
   });
@@ -253,5 +333,7 @@ async function speed(): Promise<void> {
 export async function benchMatte(): Promise<void> {
   await speed();
   await chance();
+  await borders();
+  await standingOut();
   await quality();
 }

@@ -143,6 +143,7 @@ test('the veil can be looked at on a colour, and its edge before and after', asy
 test('the edge is measured against the photo; its worst places are gone through, mended or left by a key', async () => {
   await page.getByRole('button', { name: 'Measure the edge' }).click();
   await page.getByRole('img', { name: /Softness of the photo/ }).waitFor({ timeout: 30000 });
+  await page.getByText(/^The border is rough by \d\.\d\d px\.$/).waitFor();
   await page.getByRole('button', { name: 'Go through the worst' }).click();
   const followUps = page.getByRole('group', { name: 'The worst places of the edge' });
   await followUps.getByText(/^1 of \d/).waitFor();

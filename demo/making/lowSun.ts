@@ -84,8 +84,8 @@ export async function lowSun(): Promise<Piece> {
     lettering('lettering-2', 'AMBERSHAW', 70, 0.02, 700, 834),
   ];
   const grass = [await solver.scribble('grass', 'grass')];
-  const { band, reach } = readStrokesOf('grass');
-  const fine = { ...(await solver.fine('grass', grass, { band, reach, needed: false })), solvedFor: cutsKey(grass) };
+  const { band } = readStrokesOf('grass');
+  const fine = { ...(await solver.fine('grass', grass, { band, reach: 5, needed: false })), solvedFor: cutsKey(grass) };
   const [kiteCut, ridgeCut] = [[tracedCut([kite])], [tracedCut([ridge])]];
   const veils: Veil[] = [
     plainVeil({ id: 'veil-3', name: 'grass', plate: 'plate-1', cuts: grass, fine, feather: 0 }),

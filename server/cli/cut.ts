@@ -15,8 +15,8 @@ const usage = `Cuts a picture by rough strokes, without a browser.
   npm run cut -- IMAGE --strokes STROKES.json [--fine] --out MATTE.png [--front FRONT.png]
 
 --strokes  polylines with width and side, px of the picture; docs/strokes-format.md describes them
---fine     solves the edge: in the strokes of side "edge" and the strip along the border that the file asks for;
-           where it asks for neither, along hair, grass and blur, which are found
+--fine     solves the edge: in the strokes of side "edge", and along hair, grass and blur, which are found, or, where the
+           file has a "reach", in a strip of that width along the whole border
 --front    the front's own colours with the matte as alpha`;
 
 const { values, positionals } = parseArgs({
@@ -50,7 +50,7 @@ function readJson(path: string): unknown {
 
 async function main(): Promise<void> {
   if (values.help || positionals.length !== 1 || !values.strokes || !values.out) throw new Error(usage);
-  const { marks, box, band, reach } = readStrokes(readJson(values.strokes));
+  const { marks, box, band, reach, needed } = readStrokes(readJson(values.strokes));
   const picture = await timed('read the picture', () => decodePicture(positionals[0], 'plate'));
   const cutter = await timed('find patches', () => new ScribbleCutter(picture));
   const cut = await timed('cut', () => cutter.cut(marks, box));
@@ -64,7 +64,7 @@ async function main(): Promise<void> {
       solveEdgeTogether({
         picture,
         cut: cut.bytes,
-        band: bandToSolve({ band, reach, needed: band.length === 0 && reach === 0 }, picture, cut.bytes),
+        band: bandToSolve({ band, reach, needed }, picture, cut.bytes),
         marked: drawMarks(marks, 1, whole),
       }),
     );

@@ -7,6 +7,8 @@ import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
 import { clearSpecks } from '../../core/passes/veils/specks';
 import { keyByTone } from '../../core/passes/veils/tone/toneKey';
+import { levelLines } from '../../core/passes/veils/border/levelLine';
+import { roughness } from '../../core/passes/veils/border/roughness';
 import { matteNode } from '../../core/passes/veils/render';
 import type { Veil } from '../../core/passes/veils/schema';
 import { alongBorder, compareEdge, type EdgePlace } from '../../core/passes/veils/softness/compareEdge';
@@ -96,7 +98,7 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
       ),
     };
   const opened = await openPlate(order, order.mattes);
-  if (order.kind === 'edge') return { kind: 'compared-edge', places: await edgeOf(opened, order.veil) };
+  if (order.kind === 'edge') return { kind: 'compared-edge', ...(await edgeOf(opened, order.veil)) };
   if (order.kind === 'softness') {
     const scale = scaleFor(opened.picture, borderPixels);
     const border = borderOf(await cutsAt(opened, order, scale), 1 / scale);
@@ -129,7 +131,10 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
 /** Places along the border at which the photo's edge is measured against the matte's, at most. */
 const comparedPlaces = 160;
 
-async function edgeOf({ picture, matte }: Awaited<ReturnType<typeof openPlate>>, veil: Veil): Promise<EdgePlace[]> {
+async function edgeOf(
+  { picture, matte }: Awaited<ReturnType<typeof openPlate>>,
+  veil: Veil,
+): Promise<{ places: EdgePlace[]; roughness: number | null }> {
   const materials = {
     picture: (key: string) => (key === 'plate' ? picture : matte(key)),
     face: () => {
@@ -145,13 +150,14 @@ async function edgeOf({ picture, matte }: Awaited<ReturnType<typeof openPlate>>,
   });
   const border = borderOf(whole, 1 / scale);
   const step = Math.max(1, Math.ceil(border.length / comparedPlaces));
-  return alongBorder(
-    await compareEdge(
-      picture,
-      async (region) => evaluator.pixels(node, { region, scale: 1 }),
-      border.filter((_, i) => i % step === 0),
-    ),
+  const places = await compareEdge(
+    picture,
+    async (region) => evaluator.pixels(node, { region, scale: 1 }),
+    border.filter((_, i) => i % step === 0),
   );
+  const bytes = Uint8Array.from(whole.data, (value) => Math.round(value * 255));
+  const rough = roughness(levelLines(bytes, whole.width, whole.height), whole.width, whole.height);
+  return { places: alongBorder(places), roughness: rough === null ? null : rough / scale };
 }
 
 /** How much the shape of a matte may differ from the plate's, as a fraction. */

@@ -68,7 +68,7 @@ export type CutAnswer =
   /** Something newer was asked for. */
   | { kind: 'outdated' }
   | { kind: 'compared'; difference: number }
-  | { kind: 'compared-edge'; places: EdgePlace[] }
+  | { kind: 'compared-edge'; places: EdgePlace[]; roughness: number | null }
   | { kind: 'refused'; message: string }
   | { kind: 'softness'; profile: Softness['profile'] }
   | { kind: 'edge'; matte: SolvedFile; front: SolvedFile }

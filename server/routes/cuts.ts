@@ -114,7 +114,11 @@ export function cutRoutes(studio: Studio) {
     .post('/edge', body(z.object({ plate: sha256, veil: veilSchema, mattes: given.mattes })), async (context) => {
       const { plate, veil, mattes } = context.req.valid('json');
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'edge', veil, mattes });
-      return context.json({ places: answer.kind === 'compared-edge' ? answer.places : [] });
+      return context.json(
+        answer.kind === 'compared-edge'
+          ? { places: answer.places, roughness: answer.roughness }
+          : { places: [], roughness: null },
+      );
     })
     .post(
       '/first-look',

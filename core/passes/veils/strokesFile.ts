@@ -10,8 +10,11 @@ const strokesFileSchema = z.strictObject({
   picture: z.string().optional(),
   /** x, y, width, height: nothing outside of it stands in front. */
   box: z.tuple([z.number(), z.number(), z.number().min(0), z.number().min(0)]).optional(),
-  /** Width of the fine edge's strip to each side of the border, px. */
-  reach: z.number().min(0).max(200).default(5),
+  /**
+   * Width of the fine edge's strip to each side of the whole border, px; where it is not given the edge is solved along
+   * hair, grass and blur, which are found.
+   */
+  reach: z.number().min(0).max(200).optional(),
   /** `edge` strokes paint the band of the fine edge. */
   strokes: z
     .array(
@@ -29,6 +32,8 @@ export interface StrokesFile {
   box: Region | null;
   band: { radius: number; points: [number, number][] }[];
   reach: number;
+  /** Hair, grass and blur are found along the border, and the edge solved there. */
+  needed: boolean;
 }
 
 /** @throws Error saying what is wrong, for a person */
@@ -45,6 +50,7 @@ export function readStrokes(data: unknown): StrokesFile {
     marks: strokes.flatMap(({ side, width, points }) => (side === 'edge' ? [] : [{ side, radius: width / 2, points }])),
     band: strokes.flatMap(({ side, width, points }) => (side === 'edge' ? [{ radius: width / 2, points }] : [])),
     box: box ? { x: box[0], y: box[1], width: box[2], height: box[3] } : null,
-    reach,
+    reach: reach ?? 0,
+    needed: reach === undefined,
   };
 }

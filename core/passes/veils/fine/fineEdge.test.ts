@@ -122,8 +122,9 @@ test('jar and grasses: at most half the error of the best feather', async () => 
     return out;
   };
   const [cutPart, truthPart] = [from(bytes, 1), from(one.truth, 1)];
-  const where = bandOf({ band: one.strokes.band, reach: one.strokes.reach }, cutPart, part);
-  const solvedPart = solveFineEdge({ ...part, channels: 3, bytes: from(one.picture.bytes, 3) }, cutPart, where);
+  const picturePart: Level = { ...part, channels: 3, bytes: from(one.picture.bytes, 3) };
+  const where = bandOf({ band: one.strokes.band, reach: 5 }, cutPart, part);
+  const solvedPart = solveFineEdge(picturePart, cutPart, where);
   const ours = meanSquaredError(fractions(solvedPart.matte.bytes), truthPart, where);
   const feathers = [0.5, 1, 2, 4, 8, 16].map((sigma) =>
     meanSquaredError(gaussianBlur({ ...part, channels: 1, data: fractions(cutPart) }, sigma).data, truthPart, where),

@@ -160,7 +160,9 @@ export function learnFront({ picture, cut, band, marked }: EdgeGiven, parts: rea
   const inside: number[] = [];
   const sure: number[] = [];
   const ground: number[] = [];
-  for (let i = 0; i < cut.length; i++) {
+  // Of a large picture only some px are looked at.
+  const step = Math.max(1, Math.floor(cut.length / mostLookedAt));
+  for (let i = 0; i < cut.length; i += step) {
     if (cut[i] === 255) (band[i] ? inside : sure).push(i);
     else if (cut[i] === 0 && (!band[i] || marked?.[i])) ground.push(i);
   }
@@ -169,7 +171,8 @@ export function learnFront({ picture, cut, band, marked }: EdgeGiven, parts: rea
   return { tones: [...tonesAt(picture, sure), ...(isMixed ? pureTones(own, tonesAt(picture, ground)) : own)], isMixed };
 }
 
-/** px that tones are learned from, at most. */
+/** px that are looked at, and those that tones are learned from, at most. */
+const mostLookedAt = 2e6;
 const mostSampled = 60000;
 
 function tonesAt({ bytes, channels }: Level, chosen: readonly number[]): Tones {

@@ -85,11 +85,11 @@ export class ScribbleCutter {
     const { width, height } = this.levels[finest];
     // Islands and holes are those of the cut, not of its soft edge.
     if (specks > 0) {
-      for (let i = 0; i < mask.length; i++) mask[i] *= 255;
-      clearSpecks(mask, width, height, specks / 2 ** finest);
-      for (let i = 0; i < mask.length; i++) mask[i] = mask[i] > 0 ? 1 : 0;
+      const cleared = whole(mask);
+      clearSpecks(cleared, width, height, specks / 2 ** finest);
+      mask = cleared.map((one) => (one > 0 ? 1 : 0));
     }
-    const bytes = quick ? mask.map((one) => one * 255) : cleanBorder(this.levels[0], mask);
+    const bytes = quick ? whole(mask) : cleanBorder(this.levels[0], mask);
     return { width, height, channels: 1, bytes };
   }
 
@@ -166,3 +166,6 @@ function doubled(mask: Uint8Array, fromWidth: number, { width, height }: Level):
   }
   return out;
 }
+
+/** A mask of 0 and 1 as a matte. */
+const whole = (mask: Uint8Array): Uint8Array<ArrayBuffer> => Uint8Array.from(mask, (one) => one * 255);

@@ -9,21 +9,24 @@ import { cutPlate } from './cutting';
 import { EdgeChart } from './EdgeChart';
 import { WorstPlaces } from './WorstPlaces';
 
+/** A border that is rougher than this shows steps, plate px. */
+const roughLimit = 0.5;
+
 /** The softness of the photo's edge against that of the matte, along the border. */
 export function EdgeGauge({ veil }: { veil: Veil }) {
   const { piece } = useBench();
   const dispatch = useAppDispatch();
-  const [measured, setMeasured] = useState<{ veil: Veil; places: EdgePlace[] } | null>(null);
+  const [measured, setMeasured] = useState<{ veil: Veil; places: EdgePlace[]; roughness: number | null } | null>(null);
   const [busy, setBusy] = useState(false);
   const plate = cutPlate(piece, veil)!;
   const measure = async (): Promise<void> => {
     setBusy(true);
     try {
       const mattes = Object.fromEntries(solvedOf(veil).map(({ key }) => [key, piece.assets[key].sha256!]));
-      const { places } = await ask(
+      const answer = await ask(
         api.cuts.edge.$post({ json: { plate: piece.assets[plate.asset].sha256!, veil, mattes } }),
       );
-      setMeasured({ veil, places });
+      setMeasured({ veil, ...answer });
     } catch (error) {
       dispatch(looked({ problem: error instanceof Error ? error.message : 'The edge could not be measured.' }));
     } finally {
@@ -45,6 +48,14 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
           {bad === 0
             ? `At all ${compared.length} places as soft as the photo, or nearly.`
             : `${Math.round((bad / compared.length) * 100)} % of ${compared.length} places are twice as soft or as crisp as the photo.`}
+        </p>
+      )}
+      {measured?.veil.id === veil.id && measured.roughness !== null && (
+        <p
+          className={measured.roughness > roughLimit ? 'text-ochre' : 'text-faint'}
+          title="Root mean square of the border’s distance from its own mean over 15 px; hair and leaves are rough by nature"
+        >
+          The border is rough by {measured.roughness.toFixed(2)} px.
         </p>
       )}
       {measured?.veil === veil && compared.length === 0 && (

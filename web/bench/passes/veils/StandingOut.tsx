@@ -33,7 +33,7 @@ export function StandingOut({ plate }: { plate: CutPlate }) {
             onPointerDown={(event) => event.stopPropagation()}
             onClick={() => takeThing(plate, i)}
           >
-            <path d={path} fillRule="evenodd" fill="#9C3B22" fillOpacity={isMeant ? 0.28 : 0.001} />
+            <path d={path} fillRule="evenodd" fill={isMeant ? '#9C3B2247' : '#9C3B2201'} />
             <path d={path} fill="none" stroke="#F6F6F3" strokeWidth={isMeant ? 5 : 3.5} opacity={isMeant ? 1 : 0.7} />
             <path d={path} fill="none" stroke="#9C3B22" strokeWidth={isMeant ? 2.5 : 1.5} />
           </g>
