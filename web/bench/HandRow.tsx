@@ -13,7 +13,7 @@ export function HandRow({ line }: { line: number | null }) {
       role="group"
       aria-label="Hand tools"
     >
-      <div className="flex min-w-0 grow flex-wrap items-center gap-x-2 gap-y-0.5">
+      <div className="flex min-w-0 grow flex-wrap items-center gap-x-1 gap-y-0.5">
         {withTools.length > 0 ? (
           withTools
         ) : (

@@ -11,8 +11,8 @@ import { TracePointOptions } from './TracePointOptions';
 const tools: { tool: VeilTool; name: string; tip: string }[] = [
   {
     tool: 'stand-out',
-    name: 'What stands out',
-    tip: 'Proposes things of the photograph that could stand in front; a click cuts one',
+    name: 'Stands out',
+    tip: 'What stands out: proposes things of the photograph that could stand in front; a click cuts one',
   },
   { tool: 'trace', name: 'Trace', tip: 'Cut along an edge, click by click' },
   { tool: 'scribble', name: 'Scribble', tip: 'Cut by rough strokes: in front, behind' },
