@@ -1,3 +1,4 @@
+import { partFrom } from '../pixels/parts';
 import { emptyRaster, type Raster } from '../pixels/raster';
 import { outerPixels } from '../pixels/region';
 import { coverage } from '../shape/coverage';
@@ -75,16 +76,7 @@ export function measureFace(face: OpenFace): FaceMeasures | null {
 /** White that cannot be reached from outside, px. */
 function enclosedWhite({ width, height, data }: Raster): number {
   const reached = emptyRaster(width, height, 1).data;
-  const waiting = [0];
-  reached[0] = 1;
-  while (waiting.length > 0) {
-    const at = waiting.pop()!;
-    const x = at % width;
-    for (const next of [x > 0 ? at - 1 : -1, x < width - 1 ? at + 1 : -1, at - width, at + width]) {
-      if (next < 0 || next >= data.length || reached[next] || data[next] >= 0.5) continue;
-      reached[next] = 1;
-      waiting.push(next);
-    }
-  }
+  // The first px lies outside, whatever it shows.
+  partFrom(0, width, height, (i) => !reached[i] && (i === 0 || data[i] < 0.5) && (reached[i] = 1) === 1);
   return data.reduce((sum, value, i) => sum + (reached[i] ? 0 : 1 - value), 0);
 }

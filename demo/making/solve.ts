@@ -4,7 +4,7 @@ import { drawCuts } from '../../core/passes/veils/cutRaster';
 import { marksOf } from '../../core/passes/veils/fine/band';
 import { bandToSolve } from '../../core/passes/veils/fine/needed';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
-import type { Cut, EdgeBand, FineEdge, Softness } from '../../core/passes/veils/schema';
+import { scribbledCut, type Cut, type EdgeBand, type FineEdge, type Softness } from '../../core/passes/veils/schema';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
 import { readStrokes, type StrokesFile } from '../../core/passes/veils/strokesFile';
@@ -36,18 +36,8 @@ export class Solver {
     const { marks } = readStrokesOf(strokes);
     const matte = new ScribbleCutter(this.picture).cut(marks)!;
     return {
-      kind: 'scribble',
-      operation,
-      marks: marks.map(({ side, radius, points }) => ({
-        side,
-        radius,
-        points: points.map(([x, y]): [number, number] => [x, y]),
-      })),
-      box: null,
-      specks: 0,
+      ...scribbledCut(marks, operation),
       matte: await this.keep(`${name}-cut`, matte, 'matte'),
-      solvedFor: null,
-      coarse: false,
     };
   }
 

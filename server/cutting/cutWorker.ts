@@ -12,6 +12,7 @@ import { roughness } from '../../core/passes/veils/border/roughness';
 import { matteNode } from '../../core/passes/veils/render';
 import type { Veil } from '../../core/passes/veils/schema';
 import { alongBorder, compareEdge, type EdgePlace } from '../../core/passes/veils/softness/compareEdge';
+import { memoize } from '../../core/graph/memoize';
 import { Evaluator, Outdated } from '../../core/graph/evaluate';
 import { levelSize, readLevel } from '../../core/pictures/pyramid';
 import { turnSlot, type CutAnswer, type CutOrder, type CutPlace } from './orders';
@@ -32,7 +33,7 @@ const firstLookPixels = 1.2e6;
 const newestTurns = new Int32Array((workerData as { newestTurns: SharedArrayBuffer }).newestTurns);
 
 /** What was worked out for the plate that was last cut: the next stroke will be on the same. */
-let prepared: { plate: string; cutter: Promise<ScribbleCutter>; standOut?: StandOut } | null = null;
+let prepared: { plate: string; cutter: Promise<ScribbleCutter> } | null = null;
 
 function cutterOf(place: CutPlace): Promise<ScribbleCutter> {
   if (prepared?.plate === place.plate) return prepared.cutter;
@@ -42,13 +43,8 @@ function cutterOf(place: CutPlace): Promise<ScribbleCutter> {
   return cutter;
 }
 
-async function standOutOf(place: CutPlace): Promise<StandOut> {
-  const cutter = await cutterOf(place);
-  const own = prepared?.plate === place.plate ? prepared : null;
-  const standOut = own?.standOut ?? new StandOut(cutter);
-  if (own) own.standOut = standOut;
-  return standOut;
-}
+/** What stands out in a plate: worked out once for what was worked out of it. */
+const standOutOf = memoize((cutter: ScribbleCutter) => new StandOut(cutter));
 
 const scaleFor = ({ width, height }: { width: number; height: number }, pixels: number): number =>
   Math.min(1, Math.sqrt(pixels / (width * height)));
@@ -58,8 +54,9 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
     await cutterOf(order);
     return { kind: 'prepared' };
   }
-  if (order.kind === 'stand-out') return { kind: 'things', things: (await standOutOf(order)).things() };
-  if (order.kind === 'strokes') return { kind: 'strokes', marks: (await standOutOf(order)).strokes(order.thing) };
+  if (order.kind === 'stand-out') return { kind: 'things', things: standOutOf(await cutterOf(order)).things() };
+  if (order.kind === 'strokes')
+    return { kind: 'strokes', marks: standOutOf(await cutterOf(order)).strokes(order.thing) };
   if (order.kind === 'scribble') {
     const matte = (await cutterOf(order)).cut(order.marks, order.box, {
       quick: order.quick,

@@ -8,18 +8,22 @@ export interface EdgeOrder {
   part: Region;
   learned: FrontTones;
   quick: boolean;
+  /** Named again in what is told of it. */
+  index: number;
 }
 
 export type EdgeAnswer =
-  { kind: 'progress'; done: number } | { kind: 'solved'; solved: SolvedPart } | { kind: 'failed'; message: string };
+  | { kind: 'progress'; index: number; done: number }
+  | { kind: 'solved'; solved: SolvedPart }
+  | { kind: 'failed'; message: string };
 
 const tell = (answer: EdgeAnswer): void => parentPort!.postMessage(answer);
 
-parentPort!.on('message', ({ given, part, learned, quick }: EdgeOrder) => {
+parentPort!.on('message', ({ given, part, learned, quick, index }: EdgeOrder) => {
   try {
     tell({
       kind: 'solved',
-      solved: solvePart(given, part, learned, quick, (done) => tell({ kind: 'progress', done })),
+      solved: solvePart(given, part, learned, quick, (done) => tell({ kind: 'progress', index, done })),
     });
   } catch (error) {
     tell({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });

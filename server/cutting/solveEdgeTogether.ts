@@ -10,6 +10,7 @@ import {
   type EdgeGiven,
   type SolvedEdge,
 } from '../../core/passes/veils/fine/fineEdge';
+import { WorkerPool } from '../../core/render/workerPool';
 import type { EdgeAnswer, EdgeOrder } from './edgeWorker';
 
 /** Beside the bundle of whoever asks. */
@@ -43,46 +44,40 @@ export async function solveEdgeTogether(
     marked: given.marked && sharedCopy(given.marked),
   };
   const come = parts.map(() => 0);
-  const waiting = parts.map((part, index) => ({ part, index }));
-  const work = async (): Promise<void> => {
-    const worker = new Worker(workerFile);
-    try {
-      for (let next = waiting.shift(); next; next = waiting.shift()) {
-        const { part, index } = next;
-        const solved = await answerOf(worker, { given: shared, part, learned, quick }, (done) => {
-          come[index] = done;
-          progress?.(come.reduce((sum, one) => sum + one, 0) / parts.length);
-        });
-        come[index] = 1;
-        putPart(out, solved);
-      }
-    } finally {
-      await worker.terminate();
-    }
+  const report = (index: number, done: number): void => {
+    come[index] = done;
+    progress?.(come.reduce((sum, one) => sum + one, 0) / parts.length);
   };
-  await Promise.all(Array.from({ length: Math.min(availableParallelism(), parts.length) }, work));
+  const pool = startPool(Math.min(availableParallelism(), parts.length), report);
+  try {
+    await Promise.all(
+      parts.map(async (part, index) => {
+        const answer = await pool.ask({ given: shared, part, learned, quick, index });
+        if (answer.kind === 'solved') putPart(out, answer.solved);
+        report(index, 1);
+      }),
+    );
+  } finally {
+    await pool.close();
+  }
   return out;
 }
 
-function answerOf(
-  worker: Worker,
-  order: EdgeOrder,
-  report: (done: number) => void,
-): Promise<Extract<EdgeAnswer, { kind: 'solved' }>['solved']> {
-  return new Promise((resolve, reject) => {
-    const ended = (): void =>
-      reject(new Error('A worker that solves the edge has ended: there may be too little memory.'));
-    worker.removeAllListeners();
-    worker.on('error', reject);
-    worker.on('exit', ended);
-    worker.on('message', (answer: EdgeAnswer) => {
-      if (answer.kind === 'progress') report(answer.done);
-      else if (answer.kind === 'failed') reject(new Error(answer.message));
-      else resolve(answer.solved);
-    });
-    worker.postMessage(order);
+/** @param report is told how far a part has come, 0..1 */
+const startPool = (count: number, report: (index: number, done: number) => void): WorkerPool<EdgeOrder, EdgeAnswer> =>
+  new WorkerPool<EdgeOrder, EdgeAnswer>({
+    count,
+    problemOf: (answer) => (answer.kind === 'failed' ? answer.message : null),
+    spawn(answered, failed) {
+      const worker = new Worker(workerFile);
+      worker.on('message', (answer: EdgeAnswer) =>
+        answer.kind === 'progress' ? report(answer.index, answer.done) : answered(answer),
+      );
+      worker.on('error', (error) => failed(error.message));
+      worker.on('exit', () => failed('A worker that solves the edge has ended: there may be too little memory.'));
+      return { post: (order) => worker.postMessage(order), terminate: () => worker.terminate() };
+    },
   });
-}
 
 function sharedCopy(bytes: Uint8Array): Uint8Array {
   const out = new Uint8Array(new SharedArrayBuffer(bytes.length));

@@ -1,3 +1,4 @@
+import { partFrom } from '../../pixels/parts';
 import type { Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import type { Point } from '../../shape/affine';
@@ -45,24 +46,16 @@ export function rootlessParts(
   const seen = Uint8Array.from(matte.data, (value) => Number(value >= 0.5));
   for (const letter of letters.under) eachInk(letter, region, (i) => (seen[i] = 0));
   const found: Rootless[] = [];
-  const open: number[] = [];
   for (let first = 0; first < seen.length; first++) {
     if (seen[first] !== 1 || ink[first] < 0) continue;
     let [count, x, y, isRooted] = [0, 0, 0, false];
     const letter = letters.over[ink[first]];
-    open.push(first);
-    seen[first] = 2;
-    for (let i = open.pop(); i !== undefined; i = open.pop()) {
+    for (const i of partFrom(first, width, height, (one) => seen[one] === 1 && (seen[one] = 2) === 2)) {
       const [column, row] = [i % width, Math.floor(i / width)];
       count++;
       x += column;
       y += row;
       if (ink[i] < 0 || column === 0 || row === 0 || column === width - 1 || row === height - 1) isRooted = true;
-      for (const next of [column > 0 ? i - 1 : -1, column < width - 1 ? i + 1 : -1, i - width, i + width]) {
-        if (next < 0 || next >= seen.length || seen[next] !== 1) continue;
-        seen[next] = 2;
-        open.push(next);
-      }
     }
     if (!isRooted && count >= leastPixels)
       found.push({

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Mark } from './scribble/marks';
 import { isColour } from '../../pixels/colour';
 
 const coordinate = z.number().min(-1e6).max(1e6);
@@ -282,6 +283,18 @@ export const plainStroke = (given: Pick<Stroke, 'side' | 'radius' | 'points'> & 
   flow: 1,
   fence: null,
   ...given,
+});
+
+/** A scribble cut that is still to be solved. */
+export const scribbledCut = (marks: readonly Mark[], how: CutOperation = 'add'): ScribbleCut => ({
+  kind: 'scribble',
+  operation: how,
+  marks: marks.map(({ side, radius, points }) => ({ side, radius, points: points.map(([x, y]) => [x, y]) })),
+  box: null,
+  specks: 0,
+  matte: null,
+  solvedFor: null,
+  coarse: false,
 });
 
 export const tracedCut = (contours: Contour[], how: CutOperation = 'add'): TraceCut => ({

@@ -1,3 +1,5 @@
+import { partFrom } from '../../pixels/parts';
+
 /** Looked up once: these loops are hot. */
 const { floor } = Math;
 
@@ -18,24 +20,13 @@ function fillSmall(matte: Uint8Array, width: number, height: number, least: numb
   const belongs = (i: number): boolean => (islands ? matte[i] > 0 : matte[i] < 255);
   for (let begin = 0; begin < matte.length; begin++) {
     if (seen[begin] || !belongs(begin)) continue;
-    const part = [begin];
-    seen[begin] = 1;
+    const part = partFrom(begin, width, height, (i) => !seen[i] && belongs(i) && (seen[i] = 1) === 1);
     let [area, isCutOff] = [0, false];
-    for (let next = 0; next < part.length; next++) {
-      const i = part[next];
+    for (const i of part) {
       const x = i % width;
       const y = floor(i / width);
       area += islands ? matte[i] / 255 : 1 - matte[i] / 255;
       if (x === 0 || y === 0 || x === width - 1 || y === height - 1) isCutOff = true;
-      const visit = (other: number): void => {
-        if (seen[other] || !belongs(other)) return;
-        seen[other] = 1;
-        part.push(other);
-      };
-      if (x > 0) visit(i - 1);
-      if (x < width - 1) visit(i + 1);
-      if (y > 0) visit(i - width);
-      if (y < height - 1) visit(i + width);
     }
     if (area < least && !isCutOff) for (const i of part) matte[i] = islands ? 0 : 255;
   }

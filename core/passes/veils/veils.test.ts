@@ -8,7 +8,7 @@ import { polygonsOf } from './contour';
 import { frontNode } from './front';
 import { seenPart, shareLeft } from './gauge';
 import { matteNode } from './render';
-import { plainStroke, plainVeil, tracedCut, type Contour, type Veil } from './schema';
+import { plainStroke, plainVeil, scribbledCut, tracedCut, type Contour, type Veil } from './schema';
 import { copyOf } from '../../pixels/raster';
 import { touchUpMatte } from './stroke';
 import { aroundBorder, endsAtBorder } from './trace/close';
@@ -206,22 +206,7 @@ describe('cuts are joined in their order', () => {
     expect(await seen([{ ...right, operation: 'subtract' }, left])).toEqual([1, 1, 0]);
   });
   test('a cut that has nothing yet is left out, however it joins', async () => {
-    expect(
-      await seen([
-        left,
-        {
-          kind: 'scribble',
-          operation: 'intersect',
-          marks: [],
-          box: null,
-          specks: 0,
-          matte: null,
-          solvedFor: null,
-          coarse: false,
-        },
-        tracedCut([], 'intersect'),
-      ]),
-    ).toEqual([1, 1, 0]);
+    expect(await seen([left, scribbledCut([], 'intersect'), tracedCut([], 'intersect')])).toEqual([1, 1, 0]);
   });
   test('a matte of another size is drawn as wide as the plate', async () => {
     const small = paintedPicture(50, 40, (x) => [x < 20 ? 255 : 0], 1);

@@ -20,15 +20,17 @@ export function drawBorder(lines: readonly CleanLine[], width: number, height: n
   const out = new Uint8Array(width * height);
   const softest = lines.reduce((most, { sigmas }) => sigmas.reduce((a, b) => max(a, b), most), 0);
   const margin = ceil(softest * reach) + 1;
-  const polygons = lines.map(({ points }) => points);
   const spans = lines.map(({ points }) => spanOf(points));
   for (let top = 0; top < height; top += rowsAtOnce) {
     const rows = min(rowsAtOnce, height - top);
     const region = { x: -margin, y: top - margin, width: width + 2 * margin, height: rows + 2 * margin };
-    const near = polygons.filter((_, i) => spans[i][1] >= region.y && spans[i][0] <= region.y + region.height);
+    const near = lines.filter((_, i) => spans[i][1] >= region.y && spans[i][0] <= region.y + region.height);
     if (near.length === 0) continue;
-    const cover = coverage(near, region);
-    const sigmas = sigmasNear(lines, width, top, rows, margin);
+    const cover = coverage(
+      near.map(({ points }) => points),
+      region,
+    );
+    const sigmas = sigmasNear(near, width, top, rows, margin);
     for (let y = 0, i = 0; y < rows; y++) {
       for (let x = 0; x < width; x++, i++) {
         const sigma = sigmas[i];

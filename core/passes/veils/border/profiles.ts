@@ -43,7 +43,7 @@ export function profilesAcross(
       const to = (i * profileCount + k) * 3;
       lightAt(picture, x, y, lights, to);
       if (abs(t) < sideFrom) continue;
-      const isFront = frontAt(mask, picture, x, y);
+      const isFront = mask[pixelAt(picture, x, y)] !== 0;
       if (isFront !== t < 0) continue;
       // Nearer counts more: what is far off may be another thing.
       const weight = exp(-(abs(t) - sideFrom) / 2);
@@ -91,11 +91,11 @@ function sumsAlong(values: Float32Array, count: number, reach: number): Float32A
   return out;
 }
 
-function frontAt(mask: Uint8Array, { width, height }: Level, x: number, y: number): boolean {
-  const column = min(width - 1, max(0, floor(x)));
-  return mask[min(height - 1, max(0, floor(y))) * width + column] !== 0;
-}
+/** The px of a picture that a place lies in, or the nearest at its rim. */
+export const pixelAt = ({ width, height }: Pick<Level, 'width' | 'height'>, x: number, y: number): number =>
+  min(height - 1, max(0, floor(y))) * width + min(width - 1, max(0, floor(x)));
 
+/** Reads linear light between px, bilinear; at the rim it stays as it is. @param to where its three values are put */
 export function lightAt(
   { width, height, channels, bytes }: Level,
   x: number,

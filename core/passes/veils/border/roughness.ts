@@ -1,8 +1,9 @@
 import type { Point } from '../../../shape/affine';
+import { distanceToSegment } from '../../../shape/simplify';
 import { evenly } from './line';
 
 /** Looked up once: these loops are hot. */
-const { hypot, floor, max, min, sqrt } = Math;
+const { floor, max, min, sqrt } = Math;
 
 /** A border is compared with its own running mean over so many px. */
 const smoothedOver = 15;
@@ -68,15 +69,9 @@ export function bordersApart(
       const [column, row] = [floor(point[0] / cell), floor(point[1] / cell)];
       for (let v = row - reach; v <= row + reach; v++)
         for (let u = max(0, column - reach); u <= min(columns - 1, column + reach); u++)
-          for (const [from, to] of near.get(v * columns + u) ?? []) least = min(least, toSegment(point, from, to));
+          for (const [from, to] of near.get(v * columns + u) ?? [])
+            least = min(least, distanceToSegment(point, from, to));
       return [least];
     }),
   );
-}
-
-function toSegment([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number {
-  const [dx, dy] = [bx - ax, by - ay];
-  const square = dx * dx + dy * dy;
-  const t = square > 0 ? max(0, min(1, ((x - ax) * dx + (y - ay) * dy) / square)) : 0;
-  return hypot(x - ax - t * dx, y - ay - t * dy);
 }

@@ -1,6 +1,6 @@
 import { halve, type Level } from '../../../pictures/pyramid';
 import type { Point } from '../../../shape/affine';
-import { lightAt } from '../border/profiles';
+import { lightAt, pixelAt } from '../border/profiles';
 import { cleanLines } from '../border/cleanBorder';
 import type { CleanLine } from '../border/refine';
 import { blurredAlong, normalsOf } from '../border/line';
@@ -100,8 +100,7 @@ function alongLine(picture: Level, matte: Uint8Array, { points, sigmas }: CleanL
       const t = k - side;
       const [x, y] = [points[i][0] + normals[i][0] * t, points[i][1] + normals[i][1] * t];
       lightAt(picture, x, y, lights, k * 3);
-      const value = valueAt(matte, picture, x, y);
-      isFront[k] = value > 127 ? 1 : 0;
+      isFront[k] = matte[pixelAt(picture, x, y)] > 127 ? 1 : 0;
     }
     // Only what hangs together with the border along the normal belongs to its sides.
     let [inner, outer] = [side, side];
@@ -216,9 +215,4 @@ function hairOn(
   let reach = skip;
   for (let t = skip; t <= farTo - 2; t++) if (meanOf(sums, weights, place, way, t, t + 2) > limit) reach = t + 2;
   return reach + 2;
-}
-
-function valueAt(matte: Uint8Array, { width, height }: Level, x: number, y: number): number {
-  const column = min(width - 1, max(0, floor(x)));
-  return matte[min(height - 1, max(0, floor(y))) * width + column];
 }

@@ -5,14 +5,6 @@ import { salienceOf } from './salience';
 /** Looked up once: these loops are hot. */
 const { min, max } = Math;
 
-/** Something that could stand in front. */
-export interface Proposal {
-  /** 1 for each patch of it. */
-  patches: Uint8Array;
-  /** The higher the likelier. */
-  score: number;
-}
-
 /** Things are between these shares of the picture. */
 const [smallest, largest] = [0.002, 0.6];
 /** What stands out this much, against the most, is put together. */
@@ -51,8 +43,9 @@ const turns = [0, 1, 1, 0, 1];
  * how much they stand out from what is beside them, by how even they are, by whether they run on over what meets at
  * their borders (T-junctions), and by how little of their border is the picture's own. What stands out from a calm
  * ground and what lies over other things are weighed apart, and offered in turn.
+ * @returns for each 1 for the patches of it
  */
-export function proposeThings(patches: Patches): Proposal[] {
+export function proposeThings(patches: Patches): Uint8Array[] {
   const regions = findRegions(patches);
   const salience = salienceOf(regions, max(patches.width, patches.height));
   const whole = patches.width * patches.height;
@@ -63,7 +56,7 @@ export function proposeThings(patches: Patches): Proposal[] {
     const next = lists[turn].find((one) => out.every((other) => overlapOf(regions, one.set, other.set) < same));
     if (next) out.push(next);
   }
-  return out.map(({ set, score }) => ({ score, patches: Uint8Array.from(regions.of, (region) => set[region]) }));
+  return out.map(({ set }) => Uint8Array.from(regions.of, (region) => set[region]));
 }
 
 /** The likeliest of some sets, the best of them grown. */

@@ -1,9 +1,10 @@
 import type { Point } from '../../../shape/affine';
+import { rounded, roundedPoint } from '../../../shape/rounding';
 import { contoursOf } from '../border/contours';
 import { evenly, smoothed } from '../border/line';
 import type { Mark } from '../scribble/marks';
 import type { ScribbleCutter } from '../scribble/scribbleCut';
-import { proposeThings, type Proposal } from './proposals';
+import { proposeThings } from './proposals';
 import { strokesFor } from './strokesFor';
 
 /** Something that could stand in front, as it is shown. */
@@ -21,7 +22,7 @@ const shortest = 16;
 
 /** What stands out in one plate; worked out once. */
 export class StandOut {
-  private proposals: Proposal[] | null = null;
+  private proposals: Uint8Array[] | null = null;
 
   constructor(private readonly cutter: ScribbleCutter) {}
 
@@ -33,9 +34,7 @@ export class StandOut {
       return {
         outline: contoursOf(mask, width, height)
           .filter((line) => line.length >= shortest)
-          .map((line) =>
-            evenly(smoothed(line, calm), apart).map(([x, y]): Point => [round(x * factor), round(y * factor)]),
-          ),
+          .map((line) => evenly(smoothed(line, calm), apart).map(([x, y]) => roundedPoint([x * factor, y * factor]))),
         share: mask.reduce((sum, one) => sum + one, 0) / mask.length,
       };
     });
@@ -50,23 +49,21 @@ export class StandOut {
     if (!this.all()[index]) return [];
     const onPlate = (mark: Mark): Mark => ({
       side: mark.side,
-      radius: round(mark.radius * factor),
-      points: mark.points.map(([x, y]) => [round(x * factor), round(y * factor)] as const),
+      radius: rounded(mark.radius * factor, 1),
+      points: mark.points.map(([x, y]) => roundedPoint([x * factor, y * factor])),
     });
     const cut = (marks: readonly Mark[]): Uint8Array | null =>
       this.cutter.cut(marks.map(onPlate), null, { quick: true })?.bytes ?? null;
     return strokesFor(cut, this.maskOf(index), width, height).map(onPlate);
   }
 
-  private all(): Proposal[] {
+  private all(): Uint8Array[] {
     this.proposals ??= proposeThings(this.cutter.patches);
     return this.proposals;
   }
 
   private maskOf(index: number): Uint8Array {
-    const { patches } = this.all()[index];
+    const patches = this.all()[index];
     return Uint8Array.from(this.cutter.patches.labels, (patch) => patches[patch]);
   }
 }
-
-const round = (value: number): number => Math.round(value * 10) / 10;

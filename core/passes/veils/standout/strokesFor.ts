@@ -1,3 +1,4 @@
+import { partFrom } from '../../../pixels/parts';
 import type { Point } from '../../../shape/affine';
 import { borderDistance, distanceUnit } from '../fine/band';
 import type { Mark } from '../scribble/marks';
@@ -105,18 +106,8 @@ function largestPart(wrong: Uint8Array, width: number, height: number): number[]
   let largest: number[] = [];
   for (let begin = 0; begin < wrong.length; begin++) {
     if (wrong[begin] === 0 || seen[begin]) continue;
-    const part = [begin];
-    seen[begin] = 1;
-    for (let next = 0; next < part.length; next++) {
-      const i = part[next];
-      const x = i % width;
-      const beside = [x > 0 ? i - 1 : -1, x < width - 1 ? i + 1 : -1, i - width, i + width];
-      for (const other of beside) {
-        if (other < 0 || other >= width * height || seen[other] || wrong[other] !== wrong[begin]) continue;
-        seen[other] = 1;
-        part.push(other);
-      }
-    }
+    const own = wrong[begin];
+    const part = partFrom(begin, width, height, (i) => !seen[i] && wrong[i] === own && (seen[i] = 1) === 1);
     if (part.length > largest.length) largest = part;
   }
   return largest;

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import type { Point } from '../../../../core/shape/affine';
+import { roundedPoint } from '../../../../core/shape/rounding';
 import { useBench } from '../../benchContext';
 import { useViewport } from '../../view/viewport';
 import { cutPlate, fromPlate, type CutPlate } from './cutting';
@@ -14,7 +15,7 @@ export function StandingOut({ plate }: { plate: CutPlate }) {
   useEffect(() => findThings(plate), [asset]); // eslint-disable-line react-hooks/exhaustive-deps
   const pathOf = (outline: readonly (readonly Point[])[]): string =>
     outline
-      .map((line) => `M${line.map((point) => toScreen(fromPlate(plate, point)).map(rounded).join(' ')).join('L')}Z`)
+      .map((line) => `M${line.map((point) => roundedPoint(toScreen(fromPlate(plate, point))).join(' ')).join('L')}Z`)
       .join('');
   // Small things lie over large ones, so that each can be hit.
   const order = (things?.found ?? []).map((_, i) => i).sort((a, b) => things!.found[b].share - things!.found[a].share);
@@ -42,8 +43,6 @@ export function StandingOut({ plate }: { plate: CutPlate }) {
     </g>
   );
 }
-
-const rounded = (value: number): number => Math.round(value * 10) / 10;
 
 /** The same by buttons, for those who do not point. */
 export function ThingChoice() {

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
-import type { ScribbleCut, ToneCut, Veil } from '../../../../core/passes/veils/schema';
+import { scribbledCut, type ScribbleCut, type ToneCut, type Veil } from '../../../../core/passes/veils/schema';
 import { cutsKey, isEdgeCancelled, isEdgeOld } from '../../../../core/passes/veils/solved';
 import { store } from '../../../store';
 import { editing } from '../../editing';
@@ -23,17 +23,6 @@ function held<Value>() {
   const coming = new Promise<Value>((resolve) => (give = resolve));
   return { coming, give };
 }
-
-const blankScribble: ScribbleCut = {
-  kind: 'scribble',
-  operation: 'add',
-  marks: [],
-  box: null,
-  specks: 0,
-  matte: null,
-  solvedFor: null,
-  coarse: false,
-};
 
 let server: FakeServer;
 const bench = () => store.getState().bench;
@@ -193,7 +182,7 @@ test('while the server is away the stroke stays and the cut waits for it; then i
 test('what another page left unsolved is solved when the piece is opened; who only watches solves nothing', async () => {
   server.answers.scribble = byCount;
   addVeil({ id: 'v', name: 'v', plate: bench().piece!.plates[0].id })(server.piece);
-  addCut('v', { ...blankScribble, marks: [line(5)] })(server.piece);
+  addCut('v', scribbledCut([line(5)]))(server.piece);
   store.dispatch(role('watching'));
   await editing.open('p');
   expect(server.asked).toEqual([]);

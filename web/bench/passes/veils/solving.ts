@@ -2,7 +2,7 @@ import { veilHand } from './hand';
 import { changeItem } from '../../../../core/piece/edits/items';
 import type { Piece } from '../../../../core/piece/schema';
 import { askFineEdge, changeCut, setSoftness } from '../../../../core/piece/edits/veils';
-import type { EdgeBand, ScribbleCut, ToneCut } from '../../../../core/passes/veils/schema';
+import { scribbledCut, type EdgeBand, type ScribbleCut, type ToneCut } from '../../../../core/passes/veils/schema';
 import { api, ask } from '../../../api/client';
 import { store } from '../../../store';
 import { looked, type Solving } from '../../benchState';
@@ -36,16 +36,7 @@ export function scribble(
   change: (before: Pick<ScribbleCut, 'marks' | 'box'>) => Partial<Pick<ScribbleCut, 'marks' | 'box'>>,
 ): void {
   const { operation } = veilHand.get();
-  const blank: ScribbleCut = {
-    kind: 'scribble',
-    operation,
-    marks: [],
-    box: null,
-    specks: 0,
-    matte: null,
-    solvedFor: null,
-    coarse: false,
-  };
+  const blank = scribbledCut([], operation);
   const veil = currentVeil();
   const found = veil?.cuts[workingCut(veil, 'scribble', operation)] as ScribbleCut | undefined;
   cutInto(label, plate, blank, (id, index) => changeCut(id, index, change(found ?? blank)));

@@ -1,3 +1,4 @@
+import { scribbledCut } from '../../../../core/passes/veils/schema';
 import type { Mark } from '../../../../core/passes/veils/scribble/marks';
 import { freeId } from '../../../../core/piece/edits/items';
 import { addCut, addVeil } from '../../../../core/piece/edits/veils';
@@ -48,16 +49,7 @@ function keepThing(plate: CutPlate, marks: readonly Mark[]): void {
   const id = isFree ? chosen.id : freeId(piece, 'veil');
   const edit: Edit = (draft) => {
     if (!isFree) addVeil({ id, name: `veil ${piece.veils.length + 1}`, plate: plate.id })(draft);
-    addCut(id, {
-      kind: 'scribble',
-      operation: 'add',
-      marks: marks.map(({ side, radius, points }) => ({ side, radius, points: points.map(([x, y]) => [x, y]) })),
-      box: null,
-      specks: 0,
-      matte: null,
-      solvedFor: null,
-      coarse: false,
-    })(draft);
+    addCut(id, scribbledCut(marks))(draft);
   };
   if (!editing.commit('Cut what stands out', edit)) return;
   veilHand.set({ veilTool: 'scribble', thing: null });

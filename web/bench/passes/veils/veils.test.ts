@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { blankPiece } from '../../../../core/piece/blank';
 import { addPlate } from '../../../../core/piece/edits/items';
-import { firstShadow, plainVeil } from '../../../../core/passes/veils/schema';
+import { firstShadow, plainVeil, scribbledCut } from '../../../../core/passes/veils/schema';
 import type { Measures } from '../../../../core/render/measure';
 import { hash } from '../../../testing/fakeServer';
 import type { Bench } from '../../benchContext';
@@ -37,17 +37,7 @@ test('without a photograph nothing is cut', () => {
 });
 
 test('the hand goes on with the last cut of its kind and operation', () => {
-  const scribble = (operation: 'add' | 'subtract') => ({
-    kind: 'scribble' as const,
-    operation,
-    marks: [],
-    box: null,
-    specks: 0,
-    matte: null,
-    solvedFor: null,
-    coarse: false,
-  });
-  const cuts = [scribble('add'), scribble('subtract'), scribble('add')];
+  const cuts = (['add', 'subtract', 'add'] as const).map((operation) => scribbledCut([], operation));
   expect(workingCut({ cuts }, 'scribble', 'add')).toBe(2);
   expect(workingCut({ cuts }, 'scribble', 'subtract')).toBe(1);
   expect(workingCut({ cuts }, 'tone', 'add')).toBe(-1);
