@@ -17,6 +17,7 @@ export const coreFloors = [
   'core/graph',
   'core/coats',
   'core/light',
+  'core/survey',
   'core/passes/pass.ts',
   'core/passes/*',
   'core/passes/index.ts',

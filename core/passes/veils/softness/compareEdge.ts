@@ -2,7 +2,7 @@ import type { Picture } from '../../../pictures/pyramid';
 import type { Raster } from '../../../pixels/raster';
 import type { Region } from '../../../pixels/region';
 import type { Point } from '../../../shape/affine';
-import { edgeSigma, type BorderPoint } from './measureEdge';
+import { edgeSigma, type BorderPoint } from '../../../survey/focus/edgeSigma';
 
 /** How soft the photo and the matte are at one place of a veil's border, plate px. */
 export interface EdgePlace {

@@ -3,7 +3,7 @@ import type { Raster } from '../../../pixels/raster';
 import type { Region } from '../../../pixels/region';
 import type { Softness } from '../schema';
 import { compareEdge } from './compareEdge';
-import type { BorderPoint } from './measureEdge';
+import type { BorderPoint } from '../../../survey/focus/edgeSigma';
 
 /** Places on the border that are measured, at most. */
 const mostPlaces = 420;

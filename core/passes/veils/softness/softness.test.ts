@@ -4,7 +4,7 @@ import { phi } from '../../../testing/gaussian';
 import { paintedPicture } from '../../../testing/pictures';
 import { brushedSoftness } from './brush';
 import { worstPlaces, type EdgePlace } from './compareEdge';
-import { edgeSigma } from './measureEdge';
+import { edgeSigma } from '../../../survey/focus/edgeSigma';
 import { softenMargin, soften } from './soften';
 
 /** A photo with one edge through its middle, blurred in linear light by a known sigma, with grain. */

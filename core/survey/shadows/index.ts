@@ -1,0 +1,64 @@
+import { gaussianBlur } from '../../kernels/blur';
+import type { Finding, Measure } from '../measure';
+import { medianOf } from '../statistics';
+import type { View } from '../view';
+
+/** Looked up once: these loops are hot. */
+const { floor, max, min, sqrt } = Math;
+
+/** The colour of a plate's shadows. */
+export interface Shadows extends Finding {
+  /** Median Oklab of what lies in shadow. */
+  tint: [number, number, number];
+  /** What is left of the light in them, by the light beside them, linear: 1 is no shadow. */
+  depth: number;
+  /** The same by parts of the plate, row by row; null where there are none. */
+  regions: ({ tint: [number, number, number]; depth: number } | null)[];
+}
+
+const [columns, rows] = [3, 3];
+/** What has less than this part of the broad light around it lies in shadow, if its colour goes on. */
+const darker = 0.6;
+/** What is broader than this part of the longer side is the light around. */
+const around = 0.06;
+/** The colour beside a shadow is that of the shadow, but for this (Oklab chroma over lightness). */
+const sameColour = 0.06;
+/** Fewer px than this part of a region are no shadow. */
+const leastShare = 0.004;
+
+/**
+ * Shadows as px much darker than what is around, whose colour (chroma over lightness, which shadow leaves nearly as it is:
+ * after Finlayson et al. 2006) is that of what is around; their median colour, and what is left of the light.
+ */
+export const shadows: Measure<Shadows> = {
+  name: 'shadows',
+  version: 1,
+  take({ coarse: { width, height, light, lab } }: View) {
+    const sigma = around * max(width, height);
+    const broad = gaussianBlur(light, sigma).data;
+    const hues = [1, 2].map((c) => lab[c].map((value, i) => value / max(0.05, lab[0][i])));
+    const broadHues = hues.map((data) => gaussianBlur({ width, height, channels: 1, data }, sigma).data);
+    const parts = Array.from({ length: columns * rows }, () => [] as number[]);
+    for (let i = 0; i < light.data.length; i++) {
+      if (light.data[i] > darker * broad[i] || light.data[i] < 2e-4) continue;
+      const unlike = sqrt((hues[0][i] - broadHues[0][i]) ** 2 + (hues[1][i] - broadHues[1][i]) ** 2);
+      if (unlike > sameColour) continue;
+      const [x, y] = [i % width, floor(i / width)];
+      parts[floor((y * rows) / height) * columns + floor((x * columns) / width)].push(i);
+    }
+    const describe = (px: readonly number[]): { tint: [number, number, number]; depth: number } => {
+      const some = px.length > 4000 ? px.filter((_, k) => k % Math.ceil(px.length / 4000) === 0) : px;
+      // The broad light is dimmed by the shadow itself: what is lit is a little lighter.
+      const depth = medianOf(some.map((i) => light.data[i] / max(1e-4, broad[i])));
+      return { tint: [0, 1, 2].map((c) => medianOf(some.map((i) => lab[c][i]))) as [number, number, number], depth };
+    };
+    const least = (leastShare * width * height) / parts.length;
+    const all = parts.flat();
+    const whole = all.length > 0 ? describe(all) : { tint: [0, 0, 0] as [number, number, number], depth: 1 };
+    return {
+      ...whole,
+      regions: parts.map((px) => (px.length > least ? describe(px) : null)),
+      confidence: min(1, all.length / (0.03 * width * height)),
+    };
+  },
+};
