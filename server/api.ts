@@ -5,6 +5,7 @@ import { faceRoutes } from './routes/faces';
 import { jobRoutes } from './routes/jobs';
 import { pieceRoutes } from './routes/pieces';
 import { recipeRoutes } from './routes/recipes';
+import { surveyRoutes } from './routes/surveys';
 import type { Upgrade } from './routes/socket';
 import type { Studio } from './studio';
 
@@ -16,7 +17,8 @@ export const api = (studio: Studio, upgrade: Upgrade) =>
     .route('/cuts', cutRoutes(studio))
     .route('/faces', faceRoutes(studio))
     .route('/jobs', jobRoutes(studio))
-    .route('/recipes', recipeRoutes(studio));
+    .route('/recipes', recipeRoutes(studio))
+    .route('/surveys', surveyRoutes(studio));
 
 /** What the page's client is typed by. */
 export type Api = ReturnType<typeof api>;

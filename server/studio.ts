@@ -17,6 +17,8 @@ import { FaceStore } from './store/faces';
 import { Files } from './store/files';
 import { PieceStore, type StoredPiece } from './store/pieces';
 import { RecipeStore } from './store/recipes';
+import { SurveyStore } from './store/surveys';
+import { Surveys } from './survey/surveys';
 
 /** Longer side of a thumbnail, px. */
 const thumbnailSide = 480;
@@ -33,6 +35,7 @@ export class Studio {
   readonly jobs: Jobs;
   readonly intake: Intake;
   readonly cutting: CutService;
+  readonly surveys: Surveys;
   readonly leases = new Leases();
   private readonly thumbnails = new Map<string, Promise<string>>();
   private lastThumbnail: Promise<unknown> = Promise.resolve();
@@ -45,6 +48,7 @@ export class Studio {
     this.pieces = new PieceStore(this.database);
     this.recipes = new RecipeStore(this.database);
     this.jobs = new Jobs(this.buildFolder);
+    this.surveys = new Surveys(this.jobs, this.files, this.assets, new SurveyStore(this.database));
     this.intake = new Intake(this.files, this.assets, this.faces, this.jobs);
     this.cutting = new CutService(this.buildFolder, config.data, this.assets, this.jobs);
   }

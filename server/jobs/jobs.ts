@@ -8,7 +8,7 @@ import type { JobMessage } from './child';
 /** Long work as a page sees it. */
 export interface JobState {
   id: string;
-  kind: 'import' | 'export' | 'fine edge';
+  kind: 'import' | 'export' | 'fine edge' | 'survey';
   /** What it is about: the piece's id, or the file's name. */
   about: string;
   state: 'running' | 'done' | 'failed' | 'cancelled';
@@ -22,6 +22,7 @@ export interface JobState {
 
 interface Job {
   state: JobState;
+  /** Emits `change`, and `partial` with what is known of the result already. */
   changed: EventEmitter;
   child?: ChildProcess;
   finished: Promise<unknown>;
@@ -68,8 +69,9 @@ export class Jobs {
     changed.setMaxListeners(50);
     const child = this.takeChild(script);
     const job: Job = { state, changed, child, finished: Promise.resolve() };
-    job.finished = run(child, order, (done, stage) => {
+    job.finished = run(child, order, ({ done, stage, partial }) => {
       Object.assign(state, { done, stage });
+      if (partial !== undefined) changed.emit('partial', partial);
       changed.emit('change');
     })
       .then(async (raw) =>
@@ -147,10 +149,14 @@ export class Jobs {
   }
 }
 
-function run(child: ChildProcess, order: object, progress: (done: number, stage: string) => void): Promise<unknown> {
+function run(
+  child: ChildProcess,
+  order: object,
+  progress: (message: Extract<JobMessage, { kind: 'progress' }>) => void,
+): Promise<unknown> {
   return new Promise((resolve, reject) => {
     child.on('message', (message: JobMessage) => {
-      if (message.kind === 'progress') progress(message.done, message.stage);
+      if (message.kind === 'progress') progress(message);
       else if (message.kind === 'done') resolve(message.result);
       else reject(new Problem(message.status as Problem['status'], message.message));
     });
