@@ -20,6 +20,7 @@ setPickerNonce(nonce);
 const bench = (): Promise<typeof import('./bench/BenchPage')> => import('./bench/BenchPage');
 const BenchPage = lazy(() => bench().then((page) => ({ default: page.BenchPage })));
 const FacesPage = lazy(() => import('./faces/FacesPage').then((page) => ({ default: page.FacesPage })));
+const PlateRoomPage = lazy(() => import('./plates/PlateRoomPage').then((page) => ({ default: page.PlateRoomPage })));
 // Whoever stands on the Shelf opens a piece next.
 window.addEventListener('load', () => window.setTimeout(() => void bench(), 300));
 
@@ -38,6 +39,7 @@ createRoot(document.getElementById('root')!).render(
             <Routes>
               <Route path="/piece/:id/:line?" element={<BenchPage />} />
               <Route path="/faces" element={<FacesPage />} />
+              <Route path="/plates" element={<PlateRoomPage />} />
               <Route path="/" element={<ShelfPage />} />
               <Route path="*" element={<NothingHere />} />
             </Routes>

@@ -1,6 +1,7 @@
 import { gradePass } from './grade';
 import { inkPass } from './ink';
 import { outlinesPass } from './outlines';
+import { lightPass } from './light';
 import type { LetteringPass, PicturePass } from './pass';
 import { platePass } from './plate';
 import { stancePass } from './stance';
@@ -13,7 +14,7 @@ export const passes = {
   /** Over single letterings; the name is that of the lettering's field. */
   lettering: { words: wordsPass, stance: stancePass, ink: inkPass, outlines: outlinesPass },
   /** Over the picture. */
-  picture: { plate: platePass, veils: veilsPass, grade: gradePass, vignette: vignettePass },
+  picture: { plate: platePass, veils: veilsPass, light: lightPass, grade: gradePass, vignette: vignettePass },
 };
 
 /** Passes by name, whichever they are. */

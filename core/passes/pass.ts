@@ -4,6 +4,7 @@ import type { Evaluator } from '../graph/evaluate';
 import type { Materials } from '../graph/materials';
 import type { Node } from '../graph/node';
 import type { BlendMode } from '../kernels/blend/modes';
+import type { Lamp } from '../light/lamp';
 import type { Size } from '../pixels/region';
 import type { Letter, Letters } from '../type/letters';
 
@@ -207,6 +208,8 @@ export interface PictureScene {
   /** Of what is seen of the photographs in each px beside a lettering's ink and outlines: the part within its letters. */
   seenWithin(lettering: string): Node | null;
   matteOf(veil: string): Node | null;
+  /** What shadows obey; null where each has a light of its own. */
+  lamp: Lamp | null;
 }
 
 /** What else a item on the depth line paints, besides veiling. */

@@ -91,6 +91,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     coverOf: readBy(({ cover }) => cover.all),
     seenWithin: readBy(seenWithin),
     matteOf: (id) => cut.get(id)?.matte ?? null,
+    lamp: piece.lamp,
   };
   const onGround = (picture: Node, veil: string | null): Node =>
     ofStage('ground').reduce((below, pass) => pass.paint?.(below, partsOf(pass, piece), scene, veil) ?? below, picture);

@@ -17,6 +17,7 @@ import { ByteCache } from '../graph/cache';
 import { compile, type Look } from './compile';
 import { Evaluator } from '../graph/evaluate';
 import { coverNode } from '../graph/cover';
+import { plainLamp } from '../light/lamp';
 import { averageColour, measurePiece, shadowColour } from './measure';
 import { contentKey, type Node } from '../graph/node';
 import { sheetAt, tilesOver } from '../graph/tiles';
@@ -445,6 +446,29 @@ test('a veil’s shadow darkens the letters behind it and nothing else', async (
       if (ink === 0 || y < 139 || y > 161) expect(pixel(after, x, y)).toEqual(pixel(before, x, y));
     }
   }
+});
+
+test('a shadow that obeys the lamp falls as one that is set so; without a lamp it has its own light', async () => {
+  const one = piece();
+  const shadow = { ...firstShadow, lift: 24, height: 60, angle: 10, size: 0.1, strength: 1, colour: '#000000' };
+  const draw = async (change: Partial<Piece>, thrown: Partial<typeof shadow> & { obeys: boolean }) => {
+    const drawn = {
+      ...one,
+      ...change,
+      veils: one.veils.map((veil) => ({ ...veil, shadow: { ...shadow, ...thrown } })),
+    };
+    const { data } = await new Evaluator(1e9).pixels(compile(drawn, materials).picture, {
+      region: { x: 0, y: 0, width: 400, height: 300 },
+      scale: 1,
+    });
+    return data;
+  };
+  // Light from the upper left, 120 degrees, falls to the lower right: 60 degrees clockwise.
+  const lamp = { ...plainLamp(), tilt: 120, height: 35, size: 0.5 };
+  const obeying = await draw({ lamp }, { obeys: true });
+  expect(obeying).toEqual(await draw({ lamp }, { obeys: false, angle: 60, height: 35, size: 0.5 }));
+  expect(obeying).not.toEqual(await draw({ lamp }, { obeys: false }));
+  expect(await draw({ lamp: null }, { obeys: true })).toEqual(await draw({ lamp: null }, { obeys: false }));
 });
 
 test('the photograph’s shadow colour is the median of its darkest px', async () => {

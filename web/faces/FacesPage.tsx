@@ -2,10 +2,10 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { importFace, listFaces, removeFace, type StoredFace } from '../api/faces';
 import { FileButton } from '../ui/FileButton';
+import { PointsChart, type ChartPoint } from '../ui/PointsChart';
 import { Problem } from '../ui/Problem';
 import { FaceEntry } from './FaceEntry';
-import { FacesChart } from './FacesChart';
-import { measureNames, sorted, type Sorting } from './measures';
+import { measureNames, sorted, type MeasureName, type Sorting } from './measures';
 
 /** The type case: every face, with a word of the person's choice, measured for this job. */
 export function FacesPage() {
@@ -155,9 +155,20 @@ interface ComparisonProps {
   onChoose(sha256: string): void;
 }
 
+const axes = new Map(
+  measureNames.map((name) => [name, { ...name, written: (value: number) => `${Math.round(value * 100)} %` }]),
+);
+const axisOf = (name: MeasureName) => axes.get(name)!;
+
+const pointsOf = (faces: readonly StoredFace[], across: MeasureName, up: MeasureName): ChartPoint[] =>
+  faces.flatMap(({ sha256, name, facts }) =>
+    facts.measures ? [{ id: sha256, name, value: [facts.measures[across.key], facts.measures[up.key]] }] : [],
+  );
+
 /** All faces by two measures. */
 function Comparison({ faces, chosen, onChoose }: ComparisonProps) {
   const [across, setAcross] = useState(3);
+  const points = useMemo(() => pointsOf(faces, measureNames[across], measureNames[0]), [faces, across]);
   return (
     <aside className="w-[430px] shrink-0 overflow-y-auto border-l border-rule bg-card p-4" aria-label="Comparison">
       <div className="mb-2 flex items-center gap-2">
@@ -177,10 +188,11 @@ function Comparison({ faces, chosen, onChoose }: ComparisonProps) {
         </label>
       </div>
       {faces.length > 0 && (
-        <FacesChart
-          faces={faces}
-          across={measureNames[across]}
-          up={measureNames[0]}
+        <PointsChart
+          what="The faces"
+          points={points}
+          across={axisOf(measureNames[across])}
+          up={axisOf(measureNames[0])}
           chosen={chosen}
           onChoose={onChoose}
         />

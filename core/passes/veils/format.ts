@@ -47,7 +47,8 @@ is turned (\`turn\`), and what is left of its chroma (\`chroma\`, fraction).
 
 \`shadow\` (or \`null\`): what it throws on the letters behind it: \`lift\`, how far it stands off them, sheet px;
 \`height\` and \`size\` of the lamp (degrees; fraction of its distance); \`angle\`, where the shadow falls, degrees
-clockwise from the right; \`strength\`; \`colour\`. Its offset is lift / tan(height), its penumbra lift times size; it
+clockwise from the right; \`strength\`; \`colour\`; \`obeys\`: whether height, size and angle are those of the
+piece's \`lamp\` instead, where there is one. Its offset is lift / tan(height), its penumbra lift times size; it
 lies on letters only. \`lifts\`: strokes on the veil (\`front\`: far off, \`behind\`: near), where lift goes to
 \`farLift\` or \`nearLift\`; \`touches\`: strokes on the shadow itself, in plate px (\`front\` deepens it, \`behind\`
 takes it away).

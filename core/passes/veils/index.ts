@@ -6,6 +6,8 @@ import { graftOnSheet, movedNode, veilOnSheet } from './graft';
 import { measureVeils, type VeilGauges } from './measure';
 import { matteNode, platePlacement, type CoverOf } from './render';
 import type { Veil, VeilShadow } from './schema';
+import { fallOf, type Lamp } from '../../light/lamp';
+import type { Region } from '../../pixels/region';
 import { colourNode, shadowNode } from './shadow';
 import { showVeil, type VeilShow } from './show';
 
@@ -21,13 +23,25 @@ export const veilsPass: PicturePass<typeof documents, VeilGauges, VeilShow> = {
   show: showVeil,
 };
 
+/** A shadow that obeys the lamp falls as its light does. @param bounds of what throws it, sheet px; null for everywhere */
+function inLight(shadow: VeilShadow, lamp: Lamp | null, bounds: Region | null): VeilShadow {
+  if (!shadow.obeys || !lamp) return shadow;
+  const middle = bounds ? ([bounds.x + bounds.width / 2, bounds.y + bounds.height / 2] as const) : (lamp.at ?? [0, 0]);
+  return { ...shadow, ...fallOf(lamp, middle) };
+}
+
 function veilingOf(veil: Veil, scene: PictureScene): Veiling {
   const { place } = scene.photographs.get(veil.plate)!;
   const { matte, front } = cutout(veil, scene);
   const thrown = (shadow: VeilShadow | null | undefined): Cutout | null =>
     shadow
       ? {
-          matte: shadowNode(shadow, matte, veilOnSheet(veil, place), platePlacement(place, 1)),
+          matte: shadowNode(
+            inLight(shadow, scene.lamp, matte.bounds),
+            matte,
+            veilOnSheet(veil, place),
+            platePlacement(place, 1),
+          ),
           front: colourNode(shadow.colour),
         }
       : null;

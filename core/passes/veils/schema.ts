@@ -171,6 +171,8 @@ const shadowFields = {
   /** Size of the lamp, fraction of its distance. */
   size: z.number().min(0).max(2),
   strength: z.number().min(0).max(1),
+  /** It takes height, angle and size from the lamp of the piece, where there is one. */
+  obeys: z.boolean().default(false),
   colour: z.string().refine(isColour, 'This is not a colour that CSS knows.'),
   /** Lift where the veil is painted as near to what lies behind it, and as far off, sheet px. */
   nearLift: z.number().min(0).max(1000).default(0),
@@ -271,6 +273,7 @@ export const firstShadow: VeilShadow = {
   angle: 50,
   size: 0.6,
   strength: 0.55,
+  obeys: false,
   colour: '#1b1512',
   nearLift: 0,
   farLift: 42,

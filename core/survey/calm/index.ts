@@ -106,16 +106,21 @@ export function calmPlaces(
   return found;
 }
 
-/** Whether an edge of a rectangle, an eighth of it, is busy. */
+/** A rectangle is looked through in so many parts across and down. */
+const [partsAcross, partsDown] = [10, 6];
+
+/** Whether some part of a rectangle is busy. */
 function isUneven(sums: ReturnType<typeof areaSums>, { x, y, width, height }: Region): boolean {
-  const [across, down] = [max(1, width >> 3), max(1, height >> 3)];
-  const strips = [
-    sums(x, y, across, height) / (across * height),
-    sums(x + width - across, y, across, height) / (across * height),
-    sums(x, y, width, down) / (width * down),
-    sums(x, y + height - down, width, down) / (width * down),
-  ];
-  return max(...strips) >= calmEnough;
+  const [across, down] = [min(width, partsAcross), min(height, partsDown)];
+  for (let row = 0; row < down; row++) {
+    const [top, bottom] = [floor((row * height) / down), floor(((row + 1) * height) / down)];
+    for (let column = 0; column < across; column++) {
+      const [left, right] = [floor((column * width) / across), floor(((column + 1) * width) / across)];
+      const area = (right - left) * (bottom - top);
+      if (sums(x + left, y + top, right - left, bottom - top) >= calmEnough * area) return true;
+    }
+  }
+  return false;
 }
 
 const apart = (a: Region, b: Region): boolean =>

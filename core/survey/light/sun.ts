@@ -1,3 +1,4 @@
+import { usualPlateView } from '../../light/lamp';
 import type { CoarseView } from '../view';
 import type { Cue } from './cue';
 import { lightAround } from './glow';
@@ -17,8 +18,6 @@ export interface Sun {
 const glaring = 0.86;
 /** It takes between these parts of the picture, and this part of the circle around it. */
 const [smallest, largest, roundness] = [8e-6, 0.03, 0.55];
-/** Lenses see about this much across, degrees: for how far behind the picture the sun stands. */
-const usualField = 40;
 
 /** A sun or lamp in the picture: a round glaring spot whose glow falls off evenly all round (as a lens and the air make it). */
 export function lightFromSun(view: CoarseView): { cue: Cue; sun: Sun } | null {
@@ -33,7 +32,7 @@ export function lightFromSun(view: CoarseView): { cue: Cue; sun: Sun } | null {
     if (confidence <= (best?.cue.confidence ?? 0.05)) continue;
     const [dx, dy] = [x - width / 2, y - height / 2];
     const longer = max(width, height);
-    const fromAxis = (atan((hypot(dx, dy) / (longer / 2)) * tan((usualField / 2) * (PI / 180))) * 180) / PI;
+    const fromAxis = (atan((hypot(dx, dy) / (longer / 2)) * tan((usualPlateView / 2) * (PI / 180))) * 180) / PI;
     best = {
       cue: { from: 'sun', tilt: ((atan2(-dy, dx) * 180) / PI + 360) % 360, height: fromAxis - 90, confidence },
       sun: { place: [x * factor, y * factor], radius: radius * factor },

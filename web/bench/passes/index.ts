@@ -1,5 +1,6 @@
 import { grade } from './grade';
 import { ink } from './ink';
+import { light } from './light';
 import { outlines } from './outlines';
 import type { BenchPass } from './pass';
 import { plate } from './plate';
@@ -9,7 +10,7 @@ import { vignette } from './vignette';
 import { words } from './words';
 
 /** What passes have on the bench, in the order of work. A new pass is a folder beside these and one line here. */
-export const benchPasses: readonly BenchPass[] = [plate, words, stance, veils, ink, outlines, grade, vignette];
+export const benchPasses: readonly BenchPass[] = [plate, words, stance, veils, ink, outlines, light, grade, vignette];
 
 /** A line of the ticket, with the passes that share it. */
 export interface TicketLine {

@@ -67,6 +67,8 @@ export function ThrowButton({ veil, on }: ShadowProps) {
         ...firstShadow,
         lift,
         farLift: 3 * lift,
+        // From now on what is thrown obeys the lamp.
+        obeys: piece.lamp !== null,
         ...(other && { height: other.height, angle: other.angle, size: other.size }),
         colour: (await ownColour()) ?? firstShadow.colour,
       };
@@ -106,14 +108,22 @@ function ShadowOf({ veil, on, shadow }: ShadowProps & { shadow: VeilShadow }) {
     />
   );
   const isPainted = veilTool === 'shadow' && shadowOn === on;
+  const { piece } = useBench();
+  const obeys = shadow.obeys && piece.lamp !== null;
   return (
     <>
       <p>
-        Lifted off by {value('Lift', 'lift', 'px', 1000)}, the lamp{' '}
-        {value('Lamp height', 'height', '°', 90, { min: 5 })} high and{' '}
-        {value('Lamp size', 'size', '%', 200, { factor: 100 })} large, falling towards{' '}
-        {value('Shadow direction', 'angle', '°', 360, { min: -360 })}, at{' '}
-        {value('Shadow strength', 'strength', '%', 100, { factor: 100 })} of{' '}
+        Lifted off by {value('Lift', 'lift', 'px', 1000)},{' '}
+        {obeys ? (
+          <>in the light of the lamp on line 7</>
+        ) : (
+          <>
+            the lamp {value('Lamp height', 'height', '°', 90, { min: 5 })} high and{' '}
+            {value('Lamp size', 'size', '%', 200, { factor: 100 })} large, falling towards{' '}
+            {value('Shadow direction', 'angle', '°', 360, { min: -360 })}
+          </>
+        )}
+        , at {value('Shadow strength', 'strength', '%', 100, { factor: 100 })} of{' '}
         <PieceColour
           label={`Colour of the shadow on the ${on === 'letters' ? 'letters' : 'photograph'}`}
           colour={shadow.colour}
@@ -137,7 +147,7 @@ function ShadowOf({ veil, on, shadow }: ShadowProps & { shadow: VeilShadow }) {
 }
 
 function ShadowButtons({ veil, on, shadow, isPainted }: ShadowProps & { shadow: VeilShadow; isPainted: boolean }) {
-  const { mayChange } = useBench();
+  const { mayChange, piece } = useBench();
   const ownColour = useOwnColour({ veil, on });
   const set = shadowEdit(veil, on);
   return (
@@ -157,6 +167,19 @@ function ShadowButtons({ veil, on, shadow, isPainted }: ShadowProps & { shadow: 
       >
         Tint like the photo’s
       </button>
+      {piece.lamp && (
+        <button
+          className="plain-button"
+          disabled={!mayChange}
+          onClick={() =>
+            shadow.obeys
+              ? editing.commit('Give the shadow its own light', set({ ...shadow, obeys: false }))
+              : editing.commit('Let the shadow obey the lamp', set({ ...shadow, obeys: true }))
+          }
+        >
+          {shadow.obeys ? 'Its own light' : 'Obey the lamp'}
+        </button>
+      )}
       <button
         className="plain-button"
         disabled={!mayChange}

@@ -4,24 +4,38 @@ import { init, use as register } from 'echarts/core';
 import { LabelLayout } from 'echarts/features';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import type { StoredFace } from '../api/faces';
-import type { MeasureName } from './measures';
 
 register([ScatterChart, GridComponent, LabelLayout, CanvasRenderer]);
 
 const colour = { ink: '#1F2328', faint: '#5C6066', rule: '#C8C8C2', iron: '#9C3B22', verdigris: '#2C6E63' };
 const text = { fontFamily: "'Instrument Sans Variable', sans-serif", fontSize: 11, color: colour.ink };
 
-interface FacesChartProps {
-  faces: readonly StoredFace[];
-  across: MeasureName;
-  up: MeasureName;
-  chosen: string | null;
-  onChoose(sha256: string): void;
+/** One axis of the chart. */
+export interface ChartAxis {
+  title: string;
+  explains: string;
+  /** A value as it is written. */
+  written(value: number): string;
 }
 
-/** All faces as points between two measures; a click chooses one. */
-export function FacesChart({ faces, across, up, chosen, onChoose }: FacesChartProps) {
+export interface ChartPoint {
+  id: string;
+  name: string;
+  value: [number, number];
+}
+
+interface PointsChartProps {
+  /** What the points are, such as `The faces`. */
+  what: string;
+  points: readonly ChartPoint[];
+  across: ChartAxis;
+  up: ChartAxis;
+  chosen: string | null;
+  onChoose(id: string): void;
+}
+
+/** Things as points between two measures; a click chooses one. */
+export function PointsChart({ what, points, across, up, chosen, onChoose }: PointsChartProps) {
   const place = useRef<HTMLDivElement>(null);
   const choose = useRef(onChoose);
   useEffect(() => {
@@ -29,20 +43,17 @@ export function FacesChart({ faces, across, up, chosen, onChoose }: FacesChartPr
   });
   useEffect(() => {
     const chart = init(place.current!);
-    const axis = (measure: MeasureName, gap: number) => ({
+    const axis = (measure: ChartAxis, gap: number) => ({
       type: 'value' as const,
       scale: true,
       name: `${measure.title}: ${measure.explains}`,
       nameLocation: 'middle' as const,
       nameGap: gap,
       nameTextStyle: { ...text, color: colour.faint },
-      axisLabel: { ...text, formatter: (value: number) => `${Math.round(value * 100)} %` },
+      axisLabel: { ...text, formatter: measure.written },
       axisLine: { lineStyle: { color: colour.rule } },
       splitLine: { lineStyle: { color: colour.rule, opacity: 0.5 } },
     });
-    const points = faces.flatMap(({ sha256, name, facts }) =>
-      facts.measures ? [{ id: sha256, name, value: [facts.measures[across.key], facts.measures[up.key]] }] : [],
-    );
     chart.setOption({
       animation: false,
       grid: { left: 58, right: 84, top: 12, bottom: 44 },
@@ -74,13 +85,13 @@ export function FacesChart({ faces, across, up, chosen, onChoose }: FacesChartPr
       observer.disconnect();
       chart.dispose();
     };
-  }, [faces, across, up, chosen]);
+  }, [points, across, up, chosen]);
   return (
     <div
       ref={place}
       className="h-[380px] w-full"
       role="img"
-      aria-label={`The faces by ${across.title.toLowerCase()} and ${up.title.toLowerCase()}; the list gives the same numbers.`}
+      aria-label={`${what} by ${across.title.toLowerCase()} and ${up.title.toLowerCase()}; the list gives the same numbers.`}
     />
   );
 }

@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import { isColour } from '../pixels/colour';
+
+const along = z.number().min(-1e6).max(1e6);
+
+/** The light source of the piece. What obeys it takes its direction, height and size from here. */
+export const lampSchema = z.strictObject({
+  /** Where the light comes from in the picture, degrees: 0 from the right, 90 from the top, counter-clockwise. */
+  tilt: z.number().min(-360).max(360),
+  /** Above the picture's plane towards the viewer, degrees; below 0 the lamp stands behind the scene. */
+  height: z.number().min(-90).max(90),
+  /** Where it stands on the sheet, sheet px: then the light comes from there; null where it comes from far off. */
+  at: z.tuple([along, along]).nullable().default(null),
+  /** Fraction of its distance: how soft the shadows are. */
+  size: z.number().min(0).max(2).default(0.3),
+  colour: z.string().refine(isColour, 'This is not a colour that CSS knows.').default('#fff4e2'),
+  /** 1 is the light of the photograph. */
+  strength: z.number().min(0).max(4).default(1),
+});
+
+export type Lamp = z.infer<typeof lampSchema>;
+
+/** A lamp as it is when nothing is known of the light: from the upper left. */
+export const plainLamp = (): Lamp => lampSchema.parse({ tilt: 135, height: 40 });
+
+/** Lenses see about this much across, degrees: for how far behind the picture a sun stands that is in it. */
+export const usualPlateView = 40;
+
+/** A shadow is never thrown flatter than this, degrees: it would be endless. */
+const lowest = 5;
+
+/** Degrees within a whole turn, 0 to 360. */
+export const wholeTurn = (degrees: number): number => ((degrees % 360) + 360) % 360;
+
+/** Where the light comes from at a place, degrees counter-clockwise from the right. @param place sheet px */
+export function tiltAt({ tilt, at }: Pick<Lamp, 'tilt' | 'at'>, [x, y]: readonly [number, number]): number {
+  if (!at || (at[0] === x && at[1] === y)) return wholeTurn(tilt);
+  return wholeTurn((Math.atan2(y - at[1], at[0] - x) * 180) / Math.PI);
+}
+
+/**
+ * How what is thrown in the light of a lamp falls at a place.
+ * @param place sheet px
+ * @returns `angle`, where it falls, degrees from the right, clockwise; `height` and `size` of the lamp
+ */
+export function fallOf(lamp: Lamp, place: readonly [number, number]): { angle: number; height: number; size: number } {
+  return {
+    // Away from the light; the sheet counts clockwise.
+    angle: wholeTurn(180 - tiltAt(lamp, place)),
+    height: Math.max(lowest, Math.abs(lamp.height)),
+    size: lamp.size,
+  };
+}

@@ -1,0 +1,112 @@
+import { useState } from 'react';
+import type { Lamp } from '../../../../core/light/lamp';
+import type { Point } from '../../../../core/shape/affine';
+import { roundedPoint } from '../../../../core/shape/rounding';
+import { store } from '../../../store';
+import { useBench } from '../../benchContext';
+import { looked } from '../../benchState';
+import { editing } from '../../editing';
+import { useDrag } from '../../view/drag';
+import { Hairline, lineThrough } from '../../view/Hairline';
+import { Ring } from '../../view/Ring';
+import { useViewport } from '../../view/viewport';
+import { lightHand } from './hand';
+import { fromDial, lampEdit, onDial, useLitPlate } from './lamp';
+import { lampFromSun, lightFromRound, tiltFromShadow, tonesAlong } from './shown';
+
+export function Handles() {
+  const { piece, mayChange } = useBench();
+  const { lightTool } = lightHand.use('lightTool');
+  if (!mayChange) return null;
+  if (lightTool !== 'turn') return <ShowingLight tool={lightTool} />;
+  return piece.lamp && <LampOnSheet lamp={piece.lamp} />;
+}
+
+/** The dial on the sheet is this part of its shorter side. */
+const dialPart = 0.32;
+
+/** The lamp's ring on the sheet: where it stands, or its direction about the sheet's middle. */
+function LampOnSheet({ lamp }: { lamp: Lamp }) {
+  const { piece } = useBench();
+  const { toScreen } = useViewport();
+  const set = lampEdit(piece);
+  const { width, height } = piece.sheet;
+  const middle: Point = [width / 2, height / 2];
+  const reach = dialPart * Math.min(width, height);
+  const [x, y] = onDial(lamp);
+  const place: Point = lamp.at ?? [middle[0] + x * reach, middle[1] + y * reach];
+  const moved = (to: Point): Partial<Lamp> =>
+    lamp.at
+      ? { at: roundedPoint(to) as [number, number] }
+      : fromDial([(to[0] - middle[0]) / reach, (to[1] - middle[1]) / reach], lamp.height < 0);
+  const drag = useDrag({
+    begin: () => undefined,
+    move: ({ to }) => editing.draft(set(moved(to))),
+    end: ({ to, moved: hasMoved }) =>
+      hasMoved ? editing.commit('Move the lamp', set(moved(to))) : editing.cancelDraft(),
+    cancel: () => editing.cancelDraft(),
+  });
+  return (
+    <g>
+      {!lamp.at && <Hairline d={lineThrough([toScreen(place), toScreen(middle)])} dashed={lamp.height < 0} />}
+      <Ring at={toScreen(place)} label="Move the lamp" drag={drag} cursor="move" active />
+    </g>
+  );
+}
+
+/** The next drag, or click, shows where the light comes from. */
+function ShowingLight({ tool }: { tool: 'shadow' | 'round' | 'sun' }) {
+  const { piece, materials } = useBench();
+  const { size, toScreen } = useViewport();
+  const [line, setLine] = useState<[Point, Point] | null>(null);
+  const plate = useLitPlate();
+  const set = lampEdit(piece);
+  const done = (label: string, change: Partial<Lamp>): void => {
+    lightHand.set({ lightTool: 'turn' });
+    editing.commit(label, set(change));
+  };
+  const round = async (from: Point, to: Point): Promise<void> => {
+    if (!plate || !materials) {
+      store.dispatch(looked({ problem: 'There is no photograph whose light could be read here.' }));
+      return;
+    }
+    done('Show the light on something round', {
+      ...lightFromRound(from, to, await tonesAlong(materials.picture(plate.asset), plate, from, to)),
+      at: null,
+    });
+  };
+  const drag = useDrag({
+    begin: () => undefined,
+    move: ({ from, to }) => tool !== 'sun' && setLine([from, to]),
+    end: ({ from, to, moved }) => {
+      setLine(null);
+      if (tool === 'sun') done('Point at the sun', lampFromSun(from, piece.sheet));
+      else if (!moved) return;
+      else if (tool === 'shadow') done('Show the light by a shadow', { tilt: tiltFromShadow(from, to), at: null });
+      else
+        void round(from, to).catch(() =>
+          store.dispatch(
+            looked({ problem: 'The photograph could not be read there. Nothing was changed; try again.' }),
+          ),
+        );
+    },
+    cancel: () => setLine(null),
+  });
+  return (
+    <g>
+      <rect
+        width={size.width}
+        height={size.height}
+        fill="transparent"
+        className="cursor-crosshair"
+        data-testid={`show-light-${tool}`}
+        {...drag}
+      />
+      {line && (
+        <g pointerEvents="none">
+          <Hairline d={lineThrough(line.map(toScreen))} active />
+        </g>
+      )}
+    </g>
+  );
+}

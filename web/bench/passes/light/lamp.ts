@@ -1,0 +1,43 @@
+import type { Lamp } from '../../../../core/light/lamp';
+import type { Point } from '../../../../core/shape/affine';
+import { rounded } from '../../../../core/shape/rounding';
+import { plainLamp, wholeTurn } from '../../../../core/light/lamp';
+import type { Edit } from '../../../../core/piece/edits/edit';
+import { setField } from '../../../../core/piece/edits/items';
+import type { Piece } from '../../../../core/piece/schema';
+import { useBench } from '../../benchContext';
+
+/** The edit that changes the lamp, or stands one up. */
+export const lampEdit =
+  (piece: Piece) =>
+  (change: Partial<Lamp>): Edit =>
+    setField('lamp', { ...(piece.lamp ?? plainLamp()), ...change });
+
+/** The photograph whose light is asked for: the farthest one. */
+export function useLitPlate(): { sha256: string; asset: string; scale: number; x: number; y: number } | null {
+  const { piece } = useBench();
+  const [plate] = piece.plates;
+  const sha256 = plate && piece.assets[plate.asset]?.sha256;
+  return sha256 ? { sha256, asset: plate.asset, scale: plate.scale, x: plate.x, y: plate.y } : null;
+}
+
+/**
+ * A direction on a dial: its turn is the tilt, its distance from the middle the height: the middle is straight from the
+ * viewer, the rim level with the picture. Behind the scene lies beyond, out to twice the radius.
+ * @returns x to the right, y down, the rim at 1
+ */
+export function onDial({ tilt, height }: Pick<Lamp, 'tilt' | 'height'>): Point {
+  const far = height >= 0 ? Math.cos((height * Math.PI) / 180) : 1;
+  const turn = (tilt * Math.PI) / 180;
+  return [far * Math.cos(turn), -far * Math.sin(turn)];
+}
+
+/** The direction at a place of the dial. @param isBehind keeps a lamp behind the scene there */
+export function fromDial([x, y]: Point, isBehind: boolean): Pick<Lamp, 'tilt' | 'height'> {
+  const far = Math.min(1, Math.hypot(x, y));
+  const height = (Math.acos(far) * 180) / Math.PI;
+  return {
+    tilt: rounded(wholeTurn((Math.atan2(-y, x) * 180) / Math.PI), 1),
+    height: rounded(isBehind ? -height : height, 1),
+  };
+}

@@ -1,0 +1,59 @@
+import { paintedPicture } from '../../../../core/testing/pictures';
+import { encodeExact } from '../../../../core/pixels/transfer';
+import { lampFromSun, lampFromSurvey, lightFromRound, tiltFromShadow, tonesAlong } from './shown';
+
+test('a shadow to the lower right comes of a light from the upper left', () => {
+  expect(tiltFromShadow([100, 100], [150, 150])).toBeCloseTo(135, 6);
+  expect(tiltFromShadow([100, 100], [100, 180])).toBeCloseTo(90, 6);
+  expect(tiltFromShadow([100, 100], [40, 100])).toBeCloseTo(0, 6);
+});
+
+test.each([15, 40, 65])('a ball lit from %i degrees high is read along its middle', async (height) => {
+  const [cx, cy, radius] = [200, 150, 90];
+  const elevation = (height * Math.PI) / 180;
+  // Light from the upper left: 150 degrees.
+  const tilt = (150 * Math.PI) / 180;
+  const light = [Math.cos(elevation) * Math.cos(tilt), -Math.cos(elevation) * Math.sin(tilt), Math.sin(elevation)];
+  const ball = paintedPicture(400, 300, (x, y) => {
+    const [u, v] = [(x + 0.5 - cx) / radius, (y + 0.5 - cy) / radius];
+    const square = u * u + v * v;
+    if (square >= 1) return [20, 30, 40];
+    const lit = 0.05 + 0.7 * Math.max(0, u * light[0] + v * light[1] + Math.sqrt(1 - square) * light[2]);
+    const tone = Math.round(encodeExact(lit) * 255);
+    return [tone, tone, tone];
+  });
+  const border = (sign: number): [number, number] => [
+    // The photograph lies at (10, 20), half as large.
+    (cx + sign * radius * 0.98 * Math.cos(tilt)) / 2 + 10,
+    (cy - sign * radius * 0.98 * Math.sin(tilt)) / 2 + 20,
+  ];
+  const [bright, dark] = [border(1), border(-1)];
+  const found = lightFromRound(bright, dark, await tonesAlong(ball, { scale: 0.5, x: 10, y: 20 }, bright, dark));
+  expect(found.tilt).toBeCloseTo(150, 0);
+  expect(Math.abs(found.height - height)).toBeLessThan(8);
+});
+
+test('a sun in the middle of the sheet stands straight behind, one at the side less so', () => {
+  expect(lampFromSun([500, 400], { width: 1000, height: 800 }).height).toBeCloseTo(-90, 6);
+  const side = lampFromSun([1000, 400], { width: 1000, height: 800 });
+  expect(side.tilt).toBeCloseTo(0, 6);
+  // Half of a field of 40 degrees.
+  expect(side.height).toBeCloseTo(-70, 6);
+});
+
+test('the light of a photograph comes to the sheet with it', () => {
+  const light = {
+    tilt: 181.72,
+    height: -76,
+    colour: [1, 0.5, 0.25] as [number, number, number],
+    hard: 0.5,
+    sun: { place: [289, 618] as const, radius: 50 },
+    cues: [],
+    confidence: 0.9,
+  };
+  const lamp = lampFromSurvey(light, { scale: 2, x: 10, y: -5 });
+  expect(lamp.at).toEqual([588, 1231]);
+  // 0.5 of linear light is 188 of 255, 0.25 is 137 (IEC 61966-2-1).
+  expect(lamp.colour).toBe('#ffbc89');
+  expect(lampFromSurvey({ ...light, sun: null }, { scale: 1, x: 0, y: 0 }).at).toBeNull();
+});
