@@ -4,9 +4,10 @@ import { benchInk } from './ink';
 import { benchKernels } from './kernels';
 import { benchDrag, benchDrop } from './screen';
 import { benchMatte } from './matte';
+import { benchSurvey } from './survey';
 import { benchWords } from './words';
 
-const groups = ['kernels', 'drop', 'drag', 'words', 'ink', 'matte', 'export'] as const;
+const groups = ['kernels', 'drop', 'drag', 'words', 'ink', 'matte', 'survey', 'export'] as const;
 const wanted = process.argv[2];
 if (wanted !== undefined && !groups.some((group) => group === wanted)) {
   console.error(`There is no group "${wanted}". Groups: ${groups.join(', ')}.`);
@@ -21,6 +22,7 @@ try {
   if (!wanted || wanted === 'words') await benchWords(studio, browser);
   if (!wanted || wanted === 'ink') await benchInk(studio, browser);
   if (!wanted || wanted === 'matte') await benchMatte();
+  if (!wanted || wanted === 'survey') await benchSurvey();
   if (!wanted || wanted === 'export') await benchExport(studio);
 } finally {
   await browser.close();

@@ -29,6 +29,7 @@ try {
     ['bench-panel', 'demo-window/4'],
     ['bench-outlines', 'demo-through-and-in-front/5'],
     ['bench-grade', 'demo-through-and-in-front/9'],
+    ['bench-light', 'demo-tucked-in/7'],
     ['stock', 'demo-picture-letters/0'],
   ] as const) {
     await page.goto(`${studio.url}/piece/${path}`);
@@ -47,6 +48,7 @@ try {
     }
     if (name === 'bench-graft') await page.getByRole('button', { name: 'Graft', exact: true }).click();
     if (name === 'bench-panel') await page.getByLabel('Shape of the panel').scrollIntoViewIfNeeded();
+    if (name === 'bench-light') await page.getByRole('button', { name: 'Stand a lamp up by hand' }).click();
     if (name === 'stock') {
       await page.getByRole('button', { name: /See it on white/ }).click();
       await page.locator('canvas').nth(3).waitFor();
@@ -60,6 +62,10 @@ try {
   await page.evaluate(() => document.fonts.ready);
   await page.getByTestId('face').nth(1).getByRole('button').first().click();
   await shoot('type-case');
+  await page.goto(`${studio.url}/plates`);
+  await page.waitForFunction(() => !document.querySelector('li [role=status]'), null, { timeout: 120000 });
+  await allPictures();
+  await shoot('plate-room');
   await page.goto(`${studio.url}/piece/demo-woven`);
   await sharp(page);
   await page.getByRole('button', { name: 'Export', exact: true }).click();

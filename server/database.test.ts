@@ -55,6 +55,10 @@ describe.each(stores)('from %s', (file) => {
     if (file >= '002')
       expect(database.prepare('select facts from faces').all()).toEqual([{ facts: '{"family":"Bowlby One"}' }]);
     if (file >= '004') expect(new RecipeStore(database).list()).toMatchObject([{ name: 'Plain', id: 'r1' }]);
+    if (file >= '006')
+      expect(database.prepare('select version, found from surveys').all()).toEqual([
+        { version: 'grain-1', found: '{"grain":{"sigma":1.5}}' },
+      ]);
     if (file >= '005') expect(pieces.answered('piece-v5', 'order-1')).toEqual({ version: 3, savedAt: 1700000000005 });
   });
 

@@ -45,7 +45,8 @@ async function main(): Promise<void> {
     const start = performance.now();
     const survey = await measurePlate(pyramid, shape);
     const ms = performance.now() - start;
-    if (values.json) console.log(JSON.stringify({ ...shape, ms: Math.round(ms), survey }, null, 2));
+    const peakBytes = process.resourceUsage().maxRSS * 1024;
+    if (values.json) console.log(JSON.stringify({ ...shape, ms: Math.round(ms), peakBytes, survey }, null, 2));
     else {
       for (const [name, sentence] of surveySentences(survey)) console.log(`${name.padEnd(9)} ${sentence}`);
       console.log(

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { Problem } from '../problem';
 import { openPyramid } from '../store/pyramidFile';
 import { levelCount, levelSize, readLevel, tileSide, type Picture } from '../../core/pictures/pyramid';
+import type { StoredAsset } from '../store/assets';
 import type { Studio } from '../studio';
 import { query } from './input';
 
@@ -39,6 +40,8 @@ export function assetRoutes(studio: Studio) {
       studio.jobs.prepare('importChild.js');
       const received = await studio.intake.receive(context.req.raw.body as never);
       const job = studio.intake.startPicture(received, name, kind);
+      // A photograph that has come is measured while it is placed.
+      job.finished.then(() => studio.surveys.ask((job.state.result as StoredAsset).sha256)).catch(() => undefined);
       return context.json({ job: job.state }, 202);
     })
     .get('/:sha256', (context) => context.json(studio.assets.get(context.req.param('sha256'))))

@@ -1,5 +1,6 @@
 import type { BenchPass } from '../pass';
 import { Controls } from './Controls';
+import { Gauge } from './Gauge';
 import { lightHand } from './hand';
 import { Handles } from './handles';
 import { HandTools, Summary } from './summary';
@@ -13,6 +14,7 @@ export const light: BenchPass = {
   Controls,
   Handles,
   HandTools,
+  Gauge,
   putAway() {
     if (lightHand.get().lightTool === 'turn') return false;
     lightHand.set({ lightTool: 'turn' });

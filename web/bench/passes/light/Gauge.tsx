@@ -1,0 +1,110 @@
+import { useEffect, useRef, useState } from 'react';
+import { plainLamp } from '../../../../core/light/lamp';
+import { levelSize } from '../../../../core/pictures/pyramid';
+import { reliefFromShading, type Relief } from '../../../../core/survey/relief';
+import { coarseView, type CoarseView } from '../../../../core/survey/view';
+import { useSurvey } from '../../../api/surveys';
+import { useBench } from '../../benchContext';
+import { useLitPlate } from './lamp';
+
+/** The relief is shown from a level with no more px than this: it follows the dial. */
+const shownPixels = 60000;
+
+const cueNames: Record<string, string> = {
+  sun: 'The sun in it',
+  'shading of things': 'Shading of things',
+  'shadows beside things': 'Shadows beside things',
+  texture: 'Shading of its surface',
+};
+
+/** What says where the light comes from, and the relief that the photograph has in the light of the lamp. */
+export function Gauge() {
+  const plate = useLitPlate();
+  const { survey } = useSurvey(plate?.sha256 ?? null);
+  return (
+    <div className="flex flex-col gap-3">
+      {survey.light && survey.light.cues.length > 0 && (
+        <div>
+          <h3 className="mb-1 label">What tells of the light</h3>
+          <ul>
+            {survey.light.cues.map((cue) => (
+              <li key={cue.from} className="flex justify-between gap-2">
+                <span className="truncate">{cueNames[cue.from]}</span>
+                <span className="whitespace-nowrap tabular-nums text-faint">
+                  {Math.round(cue.tilt)}°, {Math.round(cue.confidence * 100)} % sure
+                </span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {plate && <ReliefThumbnail asset={plate.asset} />}
+    </div>
+  );
+}
+
+function ReliefThumbnail({ asset }: { asset: string }) {
+  const { piece, materials } = useBench();
+  const [view, setView] = useState<CoarseView | null>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [highest, setHighest] = useState(0);
+  useEffect(() => {
+    let isCurrent = true;
+    const picture = materials?.picture(asset);
+    if (!picture) return;
+    let level = 0;
+    const count = (number: number): number => {
+      const { width, height } = levelSize(picture.width, picture.height, number);
+      return width * height;
+    };
+    while (level < picture.levels - 1 && count(level) > shownPixels) level++;
+    coarseView(picture, level).then(
+      (seen) => isCurrent && setView(seen),
+      // The gauge stays empty: the sheet itself says what is wrong with the photograph.
+      () => undefined,
+    );
+    return () => {
+      isCurrent = false;
+    };
+  }, [materials, asset]);
+  const { tilt, height } = piece.lamp ?? plainLamp();
+  useEffect(() => {
+    if (!view) return;
+    const frame = requestAnimationFrame(() => {
+      const relief = reliefFromShading(view, { tilt, height: Math.abs(height) });
+      if (canvas.current) setHighest(drawRelief(canvas.current, relief));
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [view, tilt, height]);
+  return (
+    <div>
+      <h3 className="mb-1 label">Relief in this light</h3>
+      <canvas
+        ref={canvas}
+        className="w-full rounded-sheet border border-rule"
+        role="img"
+        aria-label="What would stand out of the photograph’s surface if the light came from the lamp: light is high"
+      />
+      <p className="text-faint">
+        {view
+          ? `Light is high: up to ${Math.round(highest)} px of the photograph. Turn the lamp until folds and bumps look right.`
+          : 'Being fetched'}
+      </p>
+    </div>
+  );
+}
+
+/** @returns how high white is, plate px */
+function drawRelief(canvas: HTMLCanvasElement, { width, height, heights }: Relief): number {
+  canvas.width = width;
+  canvas.height = height;
+  const sorted = heights.slice().sort();
+  const most = Math.max(1e-6, sorted[Math.floor(0.99 * (sorted.length - 1))]);
+  const image = new ImageData(width, height);
+  for (let i = 0; i < heights.length; i++) {
+    const tone = Math.min(255, (255 * heights[i]) / most);
+    image.data.set([tone, tone, tone, 255], i * 4);
+  }
+  canvas.getContext('2d')!.putImageData(image, 0, 0);
+  return most;
+}
