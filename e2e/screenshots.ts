@@ -63,6 +63,7 @@ try {
   await page.getByTestId('face').nth(1).getByRole('button').first().click();
   await shoot('type-case');
   await page.goto(`${studio.url}/plates`);
+  await page.getByTestId('plate').nth(5).waitFor();
   await page.waitForFunction(() => !document.querySelector('li [role=status]'), null, { timeout: 120000 });
   await allPictures();
   await shoot('plate-room');

@@ -50,7 +50,7 @@ export function PointsChart({ what, points, across, up, chosen, onChoose }: Poin
       nameLocation: 'middle' as const,
       nameGap: gap,
       nameTextStyle: { ...text, color: colour.faint },
-      axisLabel: { ...text, formatter: measure.written },
+      axisLabel: { ...text, formatter: measure.written, hideOverlap: true },
       axisLine: { lineStyle: { color: colour.rule } },
       splitLine: { lineStyle: { color: colour.rule, opacity: 0.5 } },
     });

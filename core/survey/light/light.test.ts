@@ -3,8 +3,8 @@ import { lookAt } from '../view';
 import { joined, light } from '.';
 import { between, firstHarmonic, towards } from './harmonic';
 
-const [width, height, radius] = [360, 300, 80];
-const centre = [170, 150];
+const [width, height, radius] = [270, 225, 60];
+const centre = [128, 112];
 
 /** A matt ball of one paint before a plain ground, in one light and some sky (Lambert 1760). */
 function ball(towardsLight: readonly [number, number, number], seed: number) {

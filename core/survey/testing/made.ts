@@ -3,10 +3,13 @@ import { pictureOf } from '../../testing/pictures';
 import type { Picture } from '../../pictures/pyramid';
 import { encodeExact } from '../../pixels/transfer';
 
+/** Looked up once: these loops are hot. */
+const { cos, floor, log, max, min, PI, round, sqrt } = Math;
+
 /** Gaussian numbers of mean 0 and deviation 1 (Box and Muller 1958). For tests. */
 export function gaussians(seed: number): () => number {
   const next = random(seed);
-  return () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
+  return () => sqrt(-2 * log(1 - next())) * cos(2 * PI * next());
 }
 
 /** A picture from linear light, with grain of a deviation in 1/255 of the encoded value. For tests. */
@@ -20,11 +23,8 @@ export function photographed(
   const bytes = new Uint8Array(width * height * 3);
   for (let i = 0; i < width * height; i++) {
     const own = sigma * grain();
-    lightAt(i % width, Math.floor(i / width)).forEach((value, c) => {
-      bytes[i * 3 + c] = Math.max(
-        0,
-        Math.min(255, Math.round(encodeExact(Math.max(0, Math.min(1, value))) * 255 + own)),
-      );
+    lightAt(i % width, floor(i / width)).forEach((value, c) => {
+      bytes[i * 3 + c] = max(0, min(255, round(encodeExact(max(0, min(1, value))) * 255 + own)));
     });
   }
   return pictureOf(`made-${width}-${height}-${seed}`, { width, height, channels: 3, bytes });

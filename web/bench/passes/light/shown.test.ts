@@ -30,7 +30,8 @@ test.each([15, 40, 65])('a ball lit from %i degrees high is read along its middl
   const [bright, dark] = [border(1), border(-1)];
   const found = lightFromRound(bright, dark, await tonesAlong(ball, { scale: 0.5, x: 10, y: 20 }, bright, dark));
   expect(found.tilt).toBeCloseTo(150, 0);
-  expect(Math.abs(found.height - height)).toBeLessThan(8);
+  // A flat light has its brightest place close to the border, where a px is several degrees.
+  expect(Math.abs(found.height - height)).toBeLessThan(12);
 });
 
 test('a sun in the middle of the sheet stands straight behind, one at the side less so', () => {
