@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
-import { colourAt, drawOver } from './sheet';
+import { clickOn, colourAt, drawOver } from './sheet';
 import { saved, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
@@ -33,11 +33,21 @@ test('a lamp is stood up, turned by keyboard, and a veil’s shadow obeys it', a
   await page.getByRole('button', { name: 'Stand a lamp up by hand' }).click();
   await page.getByLabel(/^Shadow of gold ribbon/).check();
   await saved(page);
+  const relief = page.getByRole('img', { name: /^What would stand out/ });
+  const drawnRelief = (): Promise<string> => relief.evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL());
+  await page.getByText(/Light is high: up to [1-9]/).waitFor();
+  const before = await drawnRelief();
   const dial = page.getByRole('slider', { name: 'Direction of the lamp' });
   await dial.focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowLeft');
   await page.keyboard.press('Shift+ArrowDown');
   await saved(page);
+  // The relief follows the lamp.
+  await page.waitForFunction(
+    (was) =>
+      document.querySelector<HTMLCanvasElement>('canvas[aria-label^="What would stand out"]')!.toDataURL() !== was,
+    before,
+  );
   const turned = await pieceOf('demo-tucked-in');
   expect(turned.lamp).toMatchObject({ tilt: 180, height: 25 });
   expect(turned.veils.find(({ name }) => name === 'gold ribbon')!.shadow!.obeys).toBe(true);
@@ -52,6 +62,18 @@ test('a shadow in the photograph shows the light in one stroke; Esc puts the too
   await saved(page);
   // The shadow falls to the lower right: the light comes from the upper left.
   expect((await pieceOf('demo-tucked-in')).lamp!.tilt).toBeCloseTo(135, 0);
+  // Its foot, on the ground below the middle of the sheet, tells how high.
+  const { height } = (await pieceOf('demo-tucked-in')).lamp!;
+  await clickOn(page, 600, 900);
+  await saved(page);
+  const shown = (await pieceOf('demo-tucked-in')).lamp!;
+  expect(shown.height).toBe(height);
+  await page.getByText(/do not lie on ground below the horizon/).waitFor();
+  await page.getByRole('button', { name: 'Show by a shadow' }).click();
+  await drawOver(page, [700, 700], [900, 1000]);
+  await clickOn(page, 700, 1050);
+  await saved(page);
+  expect((await pieceOf('demo-tucked-in')).lamp!.height).not.toBe(height);
 });
 
 test('the shadow is seen where the lamp throws it', async () => {

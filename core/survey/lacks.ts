@@ -25,6 +25,8 @@ const softAllOver = 2.5;
 const unevenStops = 2.6;
 const clippedShare = 0.03;
 const grainy = 5;
+/** A photograph that is calm in less than this part of it is busy all over. */
+const busyShare = 0.2;
 
 /**
  * What a photograph lacks for setting words into it, in one sentence.
@@ -46,6 +48,8 @@ export function whatIsLacking(
     return 'No calm place would take these words: they must stand behind something, or be very heavy.';
   if (detail && detail.size > 1.3 * letter)
     return `Large things: ${detail.size > 2.6 * letter ? 'two letters' : 'a letter'} would vanish behind one.`;
+  if (calm && detail && calm.share < busyShare && detail.size < 0.35 * letter)
+    return 'Small things all over: thin strokes would drown in them.';
   if (focus && focus.edges >= 8 && focus.sharpest > (softAllOver * longer) / 2000)
     return `Soft all over: its sharpest edges are ${focus.sharpest.toFixed(1)} px wide, so letters must be softened.`;
   if (clipped && clipped.white > clippedShare)

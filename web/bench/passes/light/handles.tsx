@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Lamp } from '../../../../core/light/lamp';
 import type { Point } from '../../../../core/shape/affine';
 import { roundedPoint } from '../../../../core/shape/rounding';
+import { useSurvey } from '../../../api/surveys';
 import { store } from '../../../store';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
@@ -10,9 +11,9 @@ import { useDrag } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
-import { lightHand } from './hand';
+import { lightHand, type LightHand } from './hand';
 import { fromDial, lampEdit, onDial, useLitPlate } from './lamp';
-import { lampFromSun, lightFromRound, tiltFromShadow, tonesAlong } from './shown';
+import { lampFromSun, lightFromRound, lightFromStanding, tiltFromShadow, tonesAlong } from './shown';
 
 export function Handles() {
   const { piece, mayChange } = useBench();
@@ -55,14 +56,17 @@ function LampOnSheet({ lamp }: { lamp: Lamp }) {
 }
 
 /** The next drag, or click, shows where the light comes from. */
-function ShowingLight({ tool }: { tool: 'shadow' | 'round' | 'sun' }) {
+function ShowingLight({ tool }: { tool: Exclude<LightHand['lightTool'], 'turn'> }) {
   const { piece, materials } = useBench();
   const { size, toScreen } = useViewport();
-  const [line, setLine] = useState<[Point, Point] | null>(null);
+  const { shown } = lightHand.use('shown');
+  const [drawn, setLine] = useState<[Point, Point] | null>(null);
+  const line = drawn ?? (tool === 'foot' ? shown : null);
   const plate = useLitPlate();
   const set = lampEdit(piece);
-  const done = (label: string, change: Partial<Lamp>): void => {
-    lightHand.set({ lightTool: 'turn' });
+  const { survey } = useSurvey(plate?.sha256 ?? null);
+  const done = (label: string, change: Partial<Lamp>, next: LightHand['lightTool'] = 'turn'): void => {
+    lightHand.set({ lightTool: next });
     editing.commit(label, set(change));
   };
   const round = async (from: Point, to: Point): Promise<void> => {
@@ -75,15 +79,32 @@ function ShowingLight({ tool }: { tool: 'shadow' | 'round' | 'sun' }) {
       at: null,
     });
   };
+  const standing = (foot: Point): void => {
+    const { sheet } = piece;
+    // Where the photograph's level lines meet; the middle, where it does not tell.
+    const meeting = survey.planes?.vanishing.find(({ place }) => place !== null)?.place;
+    const horizon = plate && meeting ? meeting[1] * plate.scale + plate.y : sheet.height / 2;
+    const light = shown && lightFromStanding([...shown, foot], sheet, horizon);
+    if (light) done('Show the light by a shadow and its foot', { ...light, at: null });
+    else {
+      lightHand.set({ lightTool: 'turn' });
+      store.dispatch(
+        looked({ problem: 'Foot and shadow do not lie on ground below the horizon: the height stays as it was.' }),
+      );
+    }
+  };
   const drag = useDrag({
     begin: () => undefined,
-    move: ({ from, to }) => tool !== 'sun' && setLine([from, to]),
+    move: ({ from, to }) => (tool === 'shadow' || tool === 'round') && setLine([from, to]),
     end: ({ from, to, moved }) => {
       setLine(null);
       if (tool === 'sun') done('Point at the sun', lampFromSun(from, piece.sheet));
+      else if (tool === 'foot') standing(from);
       else if (!moved) return;
-      else if (tool === 'shadow') done('Show the light by a shadow', { tilt: tiltFromShadow(from, to), at: null });
-      else
+      else if (tool === 'shadow') {
+        lightHand.set({ shown: [from, to] });
+        done('Show the light by a shadow', { tilt: tiltFromShadow(from, to), at: null }, 'foot');
+      } else
         void round(from, to).catch(() =>
           store.dispatch(
             looked({ problem: 'The photograph could not be read there. Nothing was changed; try again.' }),

@@ -17,7 +17,7 @@ export const light: BenchPass = {
   Gauge,
   putAway() {
     if (lightHand.get().lightTool === 'turn') return false;
-    lightHand.set({ lightTool: 'turn' });
+    lightHand.set({ lightTool: 'turn', shown: null });
     return true;
   },
 };

@@ -1,6 +1,6 @@
 import { paintedPicture } from '../../../../core/testing/pictures';
 import { encodeExact } from '../../../../core/pixels/transfer';
-import { lampFromSun, lampFromSurvey, lightFromRound, tiltFromShadow, tonesAlong } from './shown';
+import { lampFromSun, lampFromSurvey, lightFromRound, lightFromStanding, tiltFromShadow, tonesAlong } from './shown';
 
 test('a shadow to the lower right comes of a light from the upper left', () => {
   expect(tiltFromShadow([100, 100], [150, 150])).toBeCloseTo(135, 6);
@@ -32,6 +32,40 @@ test.each([15, 40, 65])('a ball lit from %i degrees high is read along its middl
   expect(found.tilt).toBeCloseTo(150, 0);
   // A flat light has its brightest place close to the border, where a px is several degrees.
   expect(Math.abs(found.height - height)).toBeLessThan(12);
+});
+
+test.each([
+  // To the right, up, towards the camera.
+  [0.7, 0.5, 0.2],
+  [-0.5, 0.8, 0.6],
+  [-0.3, 0.4, -0.5],
+])('a post on level ground lit along (%f, %f, %f) tells so by its shadow', (right, up, near) => {
+  const sheet = { width: 1200, height: 800 };
+  const [horizon, focal, high] = [380, 600 / Math.tan((20 * Math.PI) / 180), 1.6];
+  const project = (x: number, y: number, z: number): [number, number] => [
+    600 + (focal * x) / z,
+    horizon + (focal * (high - y)) / z,
+  ];
+  // 6 m off, 1.2 m tall; the light's way down to the ground is as long as it is tall over how steep it falls.
+  const [x, tall, z] = [-0.4, 1.2, 6];
+  const far = tall / up;
+  const found = lightFromStanding(
+    [project(x, tall, z), project(x - right * far, 0, z + near * far), project(x, 0, z)],
+    sheet,
+    horizon,
+  )!;
+  expect(found.tilt).toBeCloseTo(((Math.atan2(up, right) * 180) / Math.PI + 360) % 360, 0);
+  expect(found.height).toBeCloseTo((Math.atan2(near, Math.hypot(right, up)) * 180) / Math.PI, 0);
+});
+
+test('what stands above the horizon tells no height', () => {
+  const sheet = { width: 1200, height: 800 };
+  const points = [
+    [600, 100],
+    [700, 300],
+    [600, 300],
+  ] as const;
+  expect(lightFromStanding(points, sheet, 400)).toBeNull();
 });
 
 test('a sun in the middle of the sheet stands straight behind, one at the side less so', () => {

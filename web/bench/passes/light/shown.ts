@@ -13,11 +13,42 @@ interface Placed {
   y: number;
 }
 
+/** What lies less far below the horizon, as a part of the longer side, is as good as endlessly far off. */
+const least = 0.01;
+
 const degrees = (radians: number): number => (radians * 180) / Math.PI;
 
 /** Where the light comes from that throws a shadow from the tip of a thing to the tip of its shadow, sheet px. */
 export const tiltFromShadow = (tip: Point, shadow: Point): number =>
   rounded((degrees(Math.atan2(shadow[1] - tip[1], tip[0] - shadow[0])) + 360) % 360, 1);
+
+/**
+ * The light that throws the shadow of an upright thing on level ground, seen by a camera held level: how far below the
+ * horizon foot and shadow lie tells how far off they are (single view metrology: Criminisi et al. 2000).
+ * @param tip of the thing, @param shadow the tip of its shadow, @param foot where it stands; sheet px
+ * @param horizon how far down it lies, sheet px
+ * @returns null where foot or shadow do not lie below the horizon
+ */
+export function lightFromStanding(
+  [tip, shadow, foot]: readonly [Point, Point, Point],
+  sheet: Size,
+  horizon: number,
+): Pick<Lamp, 'tilt' | 'height'> | null {
+  const longer = Math.max(sheet.width, sheet.height);
+  const focal = longer / 2 / Math.tan(((usualPlateView / 2) * Math.PI) / 180);
+  const [below, shadowBelow] = [foot[1] - horizon, shadow[1] - horizon];
+  if (below < least * longer || shadowBelow < least * longer || tip[1] >= foot[1]) return null;
+  // In heights of the camera: to the right, up, and away.
+  const middle = sheet.width / 2;
+  const stands = { right: (foot[0] - middle) / below, away: focal / below };
+  const falls = { right: (shadow[0] - middle) / shadowBelow, away: focal / shadowBelow };
+  const tall = (foot[1] - tip[1]) / below;
+  const right = stands.right - falls.right;
+  return {
+    tilt: rounded((degrees(Math.atan2(tall, right)) + 360) % 360, 1),
+    height: rounded(degrees(Math.atan2(falls.away - stands.away, Math.hypot(right, tall))), 1),
+  };
+}
 
 /**
  * The light on something round, from its bright border to its dark one across its middle: it comes along that line, as high

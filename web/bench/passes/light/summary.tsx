@@ -33,7 +33,7 @@ export function Summary() {
   );
 }
 
-const tools: Record<LightHand['lightTool'], string> = {
+const tools: Partial<Record<LightHand['lightTool'], string>> = {
   turn: 'Move the lamp',
   shadow: 'Show by a shadow',
   round: 'Show on something round',
@@ -43,6 +43,7 @@ const tools: Record<LightHand['lightTool'], string> = {
 const hints: Record<LightHand['lightTool'], string> = {
   turn: 'Drag the ring: its turn is where the light comes from, its distance from the middle how high.',
   shadow: 'Drag from the tip of a thing to the tip of its shadow.',
+  foot: 'Now click its foot, where it stands on the ground: that tells how high the light is. Esc leaves the height.',
   round: 'Drag across its middle, from its bright border to its dark one.',
   sun: 'Click the sun, or the lamp, that is in the picture.',
 };
@@ -57,7 +58,7 @@ export function HandTools() {
           key={tool}
           className="plain-button"
           disabled={!mayChange}
-          aria-pressed={lightTool === tool}
+          aria-pressed={lightTool === tool || (lightTool === 'foot' && tool === 'shadow')}
           onClick={() => lightHand.set({ lightTool: tool })}
         >
           {tools[tool]}
