@@ -4,7 +4,7 @@ import type { Cue } from './cue';
 import { between, firstHarmonic, type Directed } from './harmonic';
 
 /** Looked up once: these loops are hot. */
-const { hypot, log, max, min, round } = Math;
+const { abs, ceil, hypot, log, max, min, round, sqrt } = Math;
 
 /** Near a border, and where the ground is free of its shadow again: px of a picture 900 px long. */
 const reaches = [
@@ -26,50 +26,61 @@ interface Dips {
   count: number;
 }
 
+/** A dip at a place, or none there; its direction is across the border. */
+interface Place extends Directed {
+  /** Which quarter of the picture it lies in: 0 to 3, row by row. */
+  quarter: number;
+}
+
 /**
  * Light from shadows beside things: at a border between two paints the lower one is dark in a narrow band where the upper
  * one throws its shadow; the light comes from across the border. All such bands are summed by direction.
  */
-function dipsOf(
+function placesAt(
   { width, height }: CoarseView,
   soft: ReturnType<typeof softened>,
-  scales: readonly (readonly [number, number, number])[],
-  part: { left: number; right: number; top: number; bottom: number },
-): Dips[] {
+  [near, far, farther]: readonly [number, number, number],
+): Place[] {
   const unit = max(width, height) / 900;
   const [tone, red, blue] = soft.lab;
   const strengthAt = (i: number): number => hypot(tone[i + 1] - tone[i - 1], tone[i + width] - tone[i - width]) / 2;
   const hueStep = (i: number, k: number): number =>
     hypot(red[i] / tone[i] - red[k] / tone[k], blue[i] / tone[i] - blue[k] / tone[k]);
-  return scales.map(([near, far, farther]) => {
-    const list: Directed[] = [];
-    const border = Math.ceil(farther * unit) + 2;
-    for (let y = max(border, part.top | 0); y < min(height - border, part.bottom); y++) {
-      for (let x = max(border, part.left | 0); x < min(width - border, part.right); x++) {
-        const i = y * width + x;
-        const dx = (tone[i + 1] - tone[i - 1]) / 2;
-        const dy = (tone[i + width] - tone[i - width]) / 2;
-        const strength = hypot(dx, dy);
-        if (strength < leastStrength) continue;
-        const [ux, uy] = [dx / strength, dy / strength];
-        const step = round(uy) * width + round(ux);
-        if (strengthAt(i + step) > strength || strengthAt(i - step) > strength) continue;
-        const at = (d: number): number => round(y + uy * d) * width + round(x + ux * d);
-        if (hueStep(at(far * unit), at(-far * unit)) < leastStep) continue;
-        for (const side of [1, -1]) {
-          const [own, off, free] = [near, far, farther].map((d) => at(side * d * unit));
-          if (hueStep(own, off) > sameHue || hueStep(off, free) > sameHue) continue;
-          if (Math.abs(log(soft.light[off] / soft.light[free])) > sameLight) continue;
-          const dip = log(soft.light[off] / soft.light[own]);
-          list.push({ along: [-side * ux, -side * uy], value: max(0, min(1, dip) - leastDip) });
-        }
+  const list: Place[] = [];
+  const border = ceil(farther * unit) + 2;
+  for (let y = border; y < height - border; y++) {
+    for (let x = border; x < width - border; x++) {
+      const i = y * width + x;
+      const dx = (tone[i + 1] - tone[i - 1]) / 2;
+      const dy = (tone[i + width] - tone[i - width]) / 2;
+      const strength = sqrt(dx * dx + dy * dy);
+      if (strength < leastStrength) continue;
+      const [ux, uy] = [dx / strength, dy / strength];
+      const step = round(uy) * width + round(ux);
+      if (strengthAt(i + step) > strength || strengthAt(i - step) > strength) continue;
+      const at = (d: number): number => round(y + uy * d) * width + round(x + ux * d);
+      if (hueStep(at(far * unit), at(-far * unit)) < leastStep) continue;
+      for (const side of [1, -1]) {
+        const [own, off, free] = [at(side * near * unit), at(side * far * unit), at(side * farther * unit)];
+        if (hueStep(own, off) > sameHue || hueStep(off, free) > sameHue) continue;
+        if (abs(log(soft.light[off] / soft.light[free])) > sameLight) continue;
+        const dip = log(soft.light[off] / soft.light[own]);
+        list.push({
+          along: [-side * ux, -side * uy],
+          value: max(0, min(1, dip) - leastDip),
+          quarter: (y < height / 2 ? 0 : 2) + (x < width / 2 ? 0 : 1),
+        });
       }
     }
-    const found = firstHarmonic(list);
-    return found
-      ? { tilt: found.tilt, uneven: found.size / max(0.004, found.mean), count: list.length }
-      : { tilt: 0, uneven: 0, count: 0 };
-  });
+  }
+  return list;
+}
+
+function dipsOf(list: readonly Place[]): Dips {
+  const found = firstHarmonic(list);
+  return found
+    ? { tilt: found.tilt, uneven: found.size / max(0.004, found.mean), count: list.length }
+    : { tilt: 0, uneven: 0, count: 0 };
 }
 
 function softened({ width, height, light, lab }: CoarseView): { light: Float32Array; lab: Float32Array[] } {
@@ -91,22 +102,13 @@ const leastPlaces = 400;
 
 /** @returns null where there are too few borders to tell */
 export function lightFromCasts(view: CoarseView): Cue | null {
-  const { width, height } = view;
   const soft = softened(view);
-  const scales = dipsOf(view, soft, reaches, { left: 0, right: width, top: 0, bottom: height });
+  const lists = reaches.map((reach) => placesAt(view, soft, reach));
+  const scales = lists.map(dipsOf);
   const main = scales[1];
   if (main.count < leastPlaces) return null;
   const isSteady = scales.every(({ tilt }) => between(tilt, main.tilt) <= scalesAlike);
-  const quarters = [0, 1, 2, 3].map((quarter) => {
-    const [column, row] = [quarter % 2, quarter >> 1];
-    const part = {
-      left: (column * width) / 2,
-      right: ((column + 1) * width) / 2,
-      top: (row * height) / 2,
-      bottom: ((row + 1) * height) / 2,
-    };
-    return dipsOf(view, soft, [reaches[1]], part)[0];
-  });
+  const quarters = [0, 1, 2, 3].map((number) => dipsOf(lists[1].filter(({ quarter }) => quarter === number)));
   const agreeing = quarters.filter(({ tilt, count }) => count > 0 && between(tilt, main.tilt) <= quartersAlike).length;
   const strength = min(1, max(0, (main.uneven - 0.35) / 0.25));
   return {

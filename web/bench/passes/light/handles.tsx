@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Lamp } from '../../../../core/light/lamp';
 import type { Point } from '../../../../core/shape/affine';
+import { sure } from '../../../../core/survey/sentences';
 import { roundedPoint } from '../../../../core/shape/rounding';
 import { useSurvey } from '../../../api/surveys';
 import { store } from '../../../store';
@@ -82,8 +83,11 @@ function ShowingLight({ tool }: { tool: Exclude<LightHand['lightTool'], 'turn'> 
   const standing = (foot: Point): void => {
     const { sheet } = piece;
     // Where the photograph's level lines meet; the middle, where it does not tell.
-    const meeting = survey.planes?.vanishing.find(({ place }) => place !== null)?.place;
-    const horizon = plate && meeting ? meeting[1] * plate.scale + plate.y : sheet.height / 2;
+    const { planes } = survey;
+    const meeting = planes && planes.confidence > sure ? (planes.vanishing[0]?.place ?? null) : null;
+    const found = plate && meeting ? meeting[1] * plate.scale + plate.y : sheet.height / 2;
+    // Upright lines meet far above or below: that is no horizon.
+    const horizon = found > 0 && found < sheet.height ? found : sheet.height / 2;
     const light = shown && lightFromStanding([...shown, foot], sheet, horizon);
     if (light) done('Show the light by a shadow and its foot', { ...light, at: null });
     else {
