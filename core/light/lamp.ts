@@ -32,10 +32,13 @@ const lowest = 5;
 /** Degrees within a whole turn, 0 to 360. */
 export const wholeTurn = (degrees: number): number => ((degrees % 360) + 360) % 360;
 
+/** The tilt of a direction of the picture, 0 to 360. @param x to the right, @param y down */
+export const tiltOf = (x: number, y: number): number => wholeTurn((Math.atan2(-y, x) * 180) / Math.PI);
+
 /** Where the light comes from at a place, degrees counter-clockwise from the right. @param place sheet px */
 export function tiltAt({ tilt, at }: Pick<Lamp, 'tilt' | 'at'>, [x, y]: readonly [number, number]): number {
   if (!at || (at[0] === x && at[1] === y)) return wholeTurn(tilt);
-  return wholeTurn((Math.atan2(y - at[1], at[0] - x) * 180) / Math.PI);
+  return tiltOf(at[0] - x, at[1] - y);
 }
 
 /**

@@ -11,7 +11,7 @@ export const pieceVersion = 6;
 /** Largest sheet, in megapixels. */
 export const largestSheet = 400;
 
-const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 is 64 small hexadecimal digits.');
+export const sha256Schema = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 is 64 small hexadecimal digits.');
 const assetKinds = ['plate', 'matte', 'front', 'face'] as const satisfies readonly AssetKind[];
 
 export const assetSchema = z.strictObject({
@@ -19,7 +19,7 @@ export const assetSchema = z.strictObject({
   kind: z.enum(assetKinds),
   name: z.string().max(300),
   /** Of the file's bytes; always there for a piece in the store. */
-  sha256: sha256.optional(),
+  sha256: sha256Schema.optional(),
   /** Where the file lies, relative to the piece file; in bundles. */
   path: z.string().max(500).optional(),
 });

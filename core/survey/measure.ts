@@ -1,3 +1,4 @@
+import type { Size } from '../pixels/region';
 import type { View } from './view';
 
 /**
@@ -14,6 +15,12 @@ export interface Measure<Found extends Finding = Finding> {
 export interface Finding {
   /** 0: it cannot tell. 1: sure. */
   confidence: number;
+}
+
+/** How many cells a map has, so many of them along the longer side. @param size px of what is mapped */
+export function mapSize({ width, height }: Size, along: number): Size {
+  const cell = Math.max(1, Math.max(width, height) / along);
+  return { width: Math.max(1, Math.round(width / cell)), height: Math.max(1, Math.round(height / cell)) };
 }
 
 /** A finding that changes over the plate, coarse: row by row. */

@@ -74,6 +74,13 @@ export function luminance({ width, height, channels, bytes }: Level): Raster {
   return { width, height, channels: 1, data };
 }
 
+/**
+ * The chroma of each px over its lightness, a and b: shadow leaves it nearly as it is.
+ * @param least no px counts as darker than this (Oklab lightness): in the dark hues are noise
+ */
+export const huesOf = ([lightness, ...chroma]: OklabPlanes, least: number): Float32Array[] =>
+  chroma.map((plane) => plane.map((value, i) => value / Math.max(least, lightness[i])));
+
 /** What is clear takes the mean of what is not: it tells nothing. */
 function opaque(level: Level): Level {
   if (level.channels !== 4) return level;

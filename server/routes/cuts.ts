@@ -2,11 +2,11 @@ import { rmSync } from 'node:fs';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { cutSchema, veilSchema } from '../../core/passes/veils/schema';
+import { sha256Schema as sha256 } from '../../core/piece/schema';
 import { Problem } from '../problem';
 import type { Studio } from '../studio';
 import { body, query } from './input';
 
-const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 is 64 small hexadecimal digits.');
 const scribble = cutSchema.options[1];
 const tone = cutSchema.options[2];
 const fine = veilSchema.shape.fine.unwrap().unwrap();

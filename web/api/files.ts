@@ -1,3 +1,4 @@
+import { unnamed } from '../../core/piece/unnamed';
 import { api, ask, follow, send, ServerProblem } from './client';
 import type { JobState } from '../../server/jobs/jobs';
 import type { StoredAsset } from '../../server/store/assets';
@@ -47,3 +48,11 @@ export async function importPlate(
 }
 
 export const listAssets = (kind: 'plate' | 'face'): Promise<StoredAsset[]> => ask(api.assets.$get({ query: { kind } }));
+
+/** A new piece with a photograph on its sheet, called what the file is called. @returns its id */
+export async function beginOn({ name, sha256 }: StoredAsset): Promise<string> {
+  const { id } = await ask(
+    api.pieces.$post({ json: { name: name.replace(/\.\w{2,5}$/, '') || unnamed, plate: sha256 } }),
+  );
+  return id;
+}

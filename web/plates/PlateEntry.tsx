@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { whatIsLacking } from '../../core/survey/lacks';
 import { surveySentences } from '../../core/survey/sentences';
 import type { StoredAsset } from '../api/files';
@@ -28,8 +29,11 @@ const titles: Record<string, string> = {
 /** One photograph of the Plate room: seen with what was found, told in sentences. */
 export function PlateEntry({ plate, known, words, isCompared, onCompare, onBegin }: PlateEntryProps) {
   const { survey, isComplete, problem } = known;
-  const size = { width: plate.width!, height: plate.height! };
-  const lacking = isComplete ? whatIsLacking(survey, size, words) : null;
+  const size = useMemo(() => ({ width: plate.width!, height: plate.height! }), [plate]);
+  const lacking = useMemo(
+    () => (isComplete ? whatIsLacking(survey, size, words) : null),
+    [isComplete, survey, size, words],
+  );
   return (
     <li
       id={`plate-${plate.sha256}`}

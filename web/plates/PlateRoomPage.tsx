@@ -1,8 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { unnamed } from '../../core/piece/unnamed';
-import { api, ask } from '../api/client';
-import { listAssets, type StoredAsset } from '../api/files';
+import { beginOn, listAssets, type StoredAsset } from '../api/files';
 import { followSurvey, nothingKnown, type KnownSurvey } from '../api/surveys';
 import { Problem } from '../ui/Problem';
 import { plateFilters, plateMeasures, sortedPlates } from './measures';
@@ -35,11 +33,7 @@ export function PlateRoomPage() {
   const known = useSurveys(plates);
   const arrival = useArrival(() => void load());
   const begin = (plate: StoredAsset): void => {
-    const name = plate.name.replace(/\.\w{2,5}$/, '') || unnamed;
-    ask(api.pieces.$post({ json: { name, plate: plate.sha256 } })).then(
-      ({ id }) => void navigate(`/piece/${id}/1`),
-      failed,
-    );
+    beginOn(plate).then((id) => void navigate(`/piece/${id}/1`), failed);
   };
   const all = useMemo(
     () => (plates ?? []).map((plate) => ({ plate, survey: (known[plate.sha256] ?? nothingKnown).survey })),

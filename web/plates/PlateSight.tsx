@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import type { Survey } from '../../core/survey';
 import { placeForWords } from '../../core/survey/lacks';
 import { directionName, unsure } from '../../core/survey/sentences';
@@ -7,7 +8,10 @@ import type { StoredAsset } from '../api/files';
 export function PlateSight({ plate, survey, words }: { plate: StoredAsset; survey: Partial<Survey>; words: string }) {
   const size = { width: plate.width!, height: plate.height! };
   const { calm } = survey;
-  const place = calm ? placeForWords({ calm }, size, words) : null;
+  const place = useMemo(
+    () => (calm ? placeForWords({ calm }, { width: plate.width!, height: plate.height! }, words) : null),
+    [calm, plate, words],
+  );
   const lines = words.split('\n').filter((line) => line.trim() !== '');
   return (
     <div

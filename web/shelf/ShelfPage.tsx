@@ -1,9 +1,8 @@
-import { unnamed } from '../../core/piece/unnamed';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { PieceSummary } from '../../server/store/pieces';
 import { api, ask, send } from '../api/client';
-import type { StoredAsset } from '../api/files';
+import { beginOn, type StoredAsset } from '../api/files';
 import { FileDrop, useArrival } from '../plates/PlateChooser';
 import { workers } from '../bench/workers/workers';
 import { FileButton } from '../ui/FileButton';
@@ -32,8 +31,7 @@ export function ShelfPage() {
 
   const open = useCallback((id: string, line = ''): void => void navigate(`/piece/${id}${line}`), [navigate]);
   const begin = (plate: StoredAsset): void => {
-    const name = plate.name.replace(/\.\w{2,5}$/, '') || unnamed;
-    ask(api.pieces.$post({ json: { name, plate: plate.sha256 } })).then(({ id }) => open(id, '/1'), failed);
+    beginOn(plate).then((id) => open(id, '/1'), failed);
   };
   const arrival = useArrival(begin);
   const change = async (work: Promise<unknown>): Promise<void> => {

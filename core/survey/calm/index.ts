@@ -1,5 +1,5 @@
 import type { Region } from '../../pixels/region';
-import type { Finding, FoundMap, Measure } from '../measure';
+import { mapSize, type Finding, type FoundMap, type Measure } from '../measure';
 import type { View } from '../view';
 
 /** Looked up once: these loops are hot. */
@@ -46,8 +46,7 @@ export const calm: Measure<Calm> = {
 };
 
 function unrestOf({ coarse: { width: across, height: down, lab } }: View): FoundMap {
-  const cell = max(1, max(across, down) / mapCells);
-  const [width, height] = [max(1, round(across / cell)), max(1, round(down / cell))];
+  const { width, height } = mapSize({ width: across, height: down }, mapCells);
   const values: number[] = [];
   for (let row = 0; row < height; row++) {
     const [top, bottom] = [floor((row * down) / height), max(1, floor(((row + 1) * down) / height))];

@@ -1,10 +1,10 @@
 import { gaussianBlur } from '../../kernels/blur';
 import type { Raster } from '../../pixels/raster';
-import type { Finding, FoundMap, Measure } from '../measure';
+import { mapSize, type Finding, type FoundMap, type Measure } from '../measure';
 import type { View } from '../view';
 
 /** Looked up once: these loops are hot. */
-const { log2, max, min, round, sqrt } = Math;
+const { log2, max, min, sqrt } = Math;
 
 /** How large a plate's things are, against which letters are measured. */
 export interface Detail extends Finding {
@@ -72,8 +72,7 @@ function bandsOf(brightness: Raster): Band[] {
 function busyMap(bands: readonly Raster[]): FoundMap {
   if (bands.length === 0) return { width: 1, height: 1, values: [0] };
   const [{ width: across, height: down }] = bands;
-  const cell = max(1, max(across, down) / mapCells);
-  const [width, height] = [max(1, round(across / cell)), max(1, round(down / cell))];
+  const { width, height } = mapSize({ width: across, height: down }, mapCells);
   const sums = new Float64Array(width * height);
   const counts = new Float64Array(width * height);
   for (let y = 0, i = 0; y < down; y++) {

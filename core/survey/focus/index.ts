@@ -1,5 +1,5 @@
 import type { OklabPlanes } from '../../pixels/oklabPlanes';
-import type { Finding, FoundMap, Measure } from '../measure';
+import { mapSize, type Finding, type FoundMap, type Measure } from '../measure';
 import type { CoarseView, View } from '../view';
 import { strongEdges } from './strongEdges';
 import { edgeSigma } from './edgeSigma';
@@ -71,8 +71,7 @@ async function focusOf({ picture, coarse }: View): Promise<Focus> {
 /** What the edges tell of each cell. @param known the sharpest first */
 function spread(coarse: CoarseView, known: readonly Known[]): FoundMap {
   const longer = max(coarse.width, coarse.height);
-  const cell = max(1, longer / mapCells);
-  const [width, height] = [max(1, round(coarse.width / cell)), max(1, round(coarse.height / cell))];
+  const { width, height } = mapSize(coarse, mapCells);
   const values = new Array<number>(width * height).fill(0);
   if (known.length === 0) return { width, height, values };
   const colours = known.map(({ x, y }) => colourAt(coarse.lab, coarse, x, y));

@@ -1,5 +1,5 @@
 import { gaussianBlur } from '../../kernels/blur';
-import type { CoarseView } from '../view';
+import { huesOf, type CoarseView } from '../view';
 import type { Cue } from './cue';
 
 /** Looked up once: these loops are hot. */
@@ -22,10 +22,9 @@ export function lightFromFolds(view: CoarseView): Cue | null {
   const tone = { width, height, channels: 1 as const, data: light.data.map((value) => log(max(2e-3, value))) };
   const fine = gaussianBlur(tone, max(1, finest * longer)).data;
   const broad = gaussianBlur(tone, broadest * longer).data;
-  const hues = [1, 2].map((c) => {
-    const data = lab[c].map((value, i) => value / max(0.15, lab[0][i]));
-    return gaussianBlur({ width, height, channels: 1, data }, max(1, finest * longer)).data;
-  });
+  const hues = huesOf(lab, 0.15).map(
+    (data) => gaussianBlur({ width, height, channels: 1, data }, max(1, finest * longer)).data,
+  );
   let [xx, xy, yy, used, all, power] = [0, 0, 0, 0, 0, 0];
   for (let y = 2; y < height - 2; y += 2) {
     for (let x = 2; x < width - 2; x += 2) {

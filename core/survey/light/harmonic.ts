@@ -1,5 +1,7 @@
+import { tiltOf } from '../../light/lamp';
+
 /** Looked up once: these loops are hot. */
-const { atan2, cos, hypot, max, PI, sin, sqrt } = Math;
+const { cos, hypot, max, PI, sin, sqrt } = Math;
 
 /** A value seen in a direction: a unit vector, x to the right, y down. */
 export interface Directed {
@@ -53,7 +55,7 @@ export function firstHarmonic(list: readonly Directed[]): Harmonic | null {
   return {
     mean,
     size: hypot(bx, by),
-    tilt: ((atan2(-by, bx) * 180) / PI + 360) % 360,
+    tilt: tiltOf(bx, by),
     explained: all > 0 ? 1 - rest / all : 0,
     covered: (2 * least) / max(1e-9, trace),
     onesided: hypot(x, y) / count,

@@ -1,3 +1,4 @@
+import { tiltOf } from '../../light/lamp';
 import { decodeByte } from '../../pixels/transfer';
 import type { Finding, Measure } from '../measure';
 import { shadows } from '../shadows';
@@ -10,7 +11,7 @@ import { lightFromSun, type Sun } from './sun';
 import { lightFromThings } from './things';
 
 /** Looked up once: these loops are hot. */
-const { atan2, max, min, PI } = Math;
+const { max, min } = Math;
 
 /** What a plate tells of its light. */
 export interface Light extends Finding {
@@ -79,7 +80,7 @@ export function joined(cues: readonly Cue[]): { tilt: number; height: number; co
   );
   const tall = agreeing.find(({ height }) => height !== null);
   return {
-    tilt: x === 0 && y === 0 ? best.tilt : ((atan2(-y, x) * 180) / PI + 360) % 360,
+    tilt: x === 0 && y === 0 ? best.tilt : tiltOf(x, y),
     height: tall?.height ?? usualHeight,
     confidence: sure * (best.from === 'sun' ? 1 : doubt),
   };

@@ -6,31 +6,26 @@ const { hypot, log, max, sqrt } = Math;
 
 /** A place on the border of a thing. */
 export interface Rim {
-  x: number;
-  y: number;
   /** Unit vector from the thing outwards, x to the right, y down. */
   outward: readonly [number, number];
   /** How much lighter the thing is near its border than deeper in, natural logarithm; null where it is too thin. */
   inside: number | null;
-  /** How much lighter the ground is near the border than farther off. */
-  outside: number | null;
   /** How much of the step across the border is made within a few px, 0..1: a fold or a shadow has a soft one. */
   sharp: number;
   /** The step across, Oklab. */
   step: number;
 }
 
-/** How far in and out is near, parts of the longer side; and how far is deep, as parts of the thing's own radius. */
+/** How far in is near, a part of the longer side; and how far is deep, as parts of the thing's own radius. */
 const near = 0.004;
 const depths = [0.25, 0.5, 0.9];
-const offs = [0.012, 0.03];
 /** The border's direction is that of the mask blurred so far, a part of the longer side. */
 const calm = 0.006;
 const most = 400;
 /** What differs by less (Oklab chroma over lightness) is of one paint. */
 const sameHue = 0.07;
 
-/** The border of a mask, and the light on both sides of it. @param mask 1 for the px of the thing */
+/** The border of a mask, and the light within it. @param mask 1 for the px of the thing */
 export function rimsOf(view: CoarseView, mask: Uint8Array): Rim[] {
   const { width, height, light, lab } = view;
   const longer = max(width, height);
@@ -53,24 +48,19 @@ export function rimsOf(view: CoarseView, mask: Uint8Array): Rim[] {
   const step = max(1, found.length / most);
   const out: Rim[] = [];
   const hue = (i: number): [number, number] => [1, 2].map((c) => lab[c][i] / max(0.1, lab[0][i])) as [number, number];
-  const tone = (x: number, y: number, isInside: boolean): { light: number; hue: [number, number] } | null => {
+  const tone = (x: number, y: number): { light: number; hue: [number, number] } | null => {
     const [column, row] = [Math.round(x), Math.round(y)];
     if (column < 0 || row < 0 || column >= width || row >= height) return null;
     const i = row * width + column;
-    return (mask[i] === 1) === isInside ? { light: log(max(2e-3, soft.data[i])), hue: hue(i) } : null;
+    return mask[i] === 1 ? { light: log(max(2e-3, soft.data[i])), hue: hue(i) } : null;
   };
-  const compare = (
-    x: number,
-    y: number,
-    [nx, ny]: readonly [number, number],
-    reach: readonly number[],
-    isInside: boolean,
-  ): number | null => {
-    const sign = isInside ? -1 : 1;
-    const own = tone(x + sign * nx * (near * longer + 1), y + sign * ny * (near * longer + 1), isInside);
+  const reach = near * longer + 1;
+  const deep = depths.map((depth) => depth * radius);
+  const againstDeep = (x: number, y: number, nx: number, ny: number): number | null => {
+    const own = tone(x - nx * reach, y - ny * reach);
     if (own === null) return null;
-    const others = reach.flatMap((far) => {
-      const value = tone(x + sign * nx * far, y + sign * ny * far, isInside);
+    const others = deep.flatMap((far) => {
+      const value = tone(x - nx * far, y - ny * far);
       const isAlike = value && hypot(value.hue[0] - own.hue[0], value.hue[1] - own.hue[1]) < sameHue;
       return isAlike ? [value.light] : [];
     });
@@ -78,7 +68,6 @@ export function rimsOf(view: CoarseView, mask: Uint8Array): Rim[] {
   };
   for (let k = 0; k < found.length; k += step) {
     const [x, y, nx, ny] = found[k | 0];
-    const outward: [number, number] = [nx, ny];
     const across = (far: number): number => {
       const [a, b] = [1, -1].map((sign) => {
         const [column, row] = [Math.round(x + sign * nx * far), Math.round(y + sign * ny * far)];
@@ -86,27 +75,12 @@ export function rimsOf(view: CoarseView, mask: Uint8Array): Rim[] {
       });
       return hypot(lab[0][a] - lab[0][b], 2 * (lab[1][a] - lab[1][b]), 2 * (lab[2][a] - lab[2][b]));
     };
-    const step2 = across(0.01 * longer);
+    const wide = across(0.01 * longer);
     out.push({
-      sharp: across(0.003 * longer) / max(0.02, step2),
-      step: step2,
-      x,
-      y,
-      outward,
-      inside: compare(
-        x,
-        y,
-        outward,
-        depths.map((depth) => depth * radius),
-        true,
-      ),
-      outside: compare(
-        x,
-        y,
-        outward,
-        offs.map((off) => off * longer),
-        false,
-      ),
+      outward: [nx, ny],
+      inside: againstDeep(x, y, nx, ny),
+      sharp: across(0.003 * longer) / max(0.02, wide),
+      step: wide,
     });
   }
   return out;

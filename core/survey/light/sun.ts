@@ -1,10 +1,10 @@
-import { usualPlateView } from '../../light/lamp';
+import { tiltOf, usualPlateView } from '../../light/lamp';
 import type { CoarseView } from '../view';
 import type { Cue } from './cue';
 import { lightAround } from './glow';
 
 /** Looked up once: these loops are hot. */
-const { atan, atan2, hypot, max, min, PI, tan } = Math;
+const { atan, hypot, max, min, PI, tan } = Math;
 
 /** A sun, or a lamp, that is in the picture. */
 export interface Sun {
@@ -34,7 +34,7 @@ export function lightFromSun(view: CoarseView): { cue: Cue; sun: Sun } | null {
     const longer = max(width, height);
     const fromAxis = (atan((hypot(dx, dy) / (longer / 2)) * tan((usualPlateView / 2) * (PI / 180))) * 180) / PI;
     best = {
-      cue: { from: 'sun', tilt: ((atan2(-dy, dx) * 180) / PI + 360) % 360, height: fromAxis - 90, confidence },
+      cue: { from: 'sun', tilt: tiltOf(dx, dy), height: fromAxis - 90, confidence },
       sun: { place: [x * factor, y * factor], radius: radius * factor },
     };
   }

@@ -1,3 +1,4 @@
+import { tiltOf } from '../../light/lamp';
 import { medianOf } from '../statistics';
 import type { CoarseView } from '../view';
 import type { Cue } from './cue';
@@ -43,7 +44,7 @@ export function lightFromThings(view: CoarseView, things: readonly Uint8Array[])
   const doubt = against.reduce((left, { confidence }) => left * (1 - confidence), 1);
   return {
     from: 'shading of things',
-    tilt: ((atan2(-y, x) * 180) / PI + 360) % 360,
+    tilt: tiltOf(x, y),
     height: all.reduce((sum, { height, confidence }) => sum + height! * confidence, 0) / weights,
     confidence: (1 - all.reduce((left, { confidence }) => left * (1 - confidence), 1)) * doubt,
   };

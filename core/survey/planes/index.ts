@@ -2,7 +2,7 @@ import type { Finding, Measure } from '../measure';
 import { quantile } from '../statistics';
 import type { View } from '../view';
 import { straightEdges, type Segment } from './segments';
-import { vanishingPoints, type Homogeneous, type Vanishing } from './vanishing';
+import { cross, vanishingPoints, type Homogeneous, type Vanishing } from './vanishing';
 
 /** Looked up once: these loops are hot. */
 const { atan2, hypot, max, min, PI } = Math;
@@ -72,10 +72,10 @@ function planesBetween(
   const [a, b] = points;
   const centre: Corner = [width / 2, height / 2];
   // Where lines of the one and of the other lie, by the lines through both points: two numbers for each place.
-  const numbersOf = (i: number): [number, number, number] => {
-    const { from, to, length } = segments[i];
+  const numbersOf = (i: number): [number, number] => {
+    const { from, to } = segments[i];
     const middle: Corner = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
-    return [turnAt(a.at, middle, centre), turnAt(b.at, middle, centre), length];
+    return [turnAt(a.at, middle, centre), turnAt(b.at, middle, centre)];
   };
   const shared = sharedPart([a, b], segments, max(width, height));
   const of = [a, b].map(({ supporters }) => supporters.filter(shared).map(numbersOf));
@@ -167,9 +167,3 @@ function lineAt([x, y, w]: Homogeneous, turn: number, [mx, my]: Corner): Homogen
   const [dx, dy] = [Math.cos(angle), Math.sin(angle)];
   return [-dy, dx, dy * x - dx * y];
 }
-
-const cross = (a: Homogeneous, b: Homogeneous): Homogeneous => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];

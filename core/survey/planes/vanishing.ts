@@ -72,7 +72,7 @@ function lineOf({ from, to, length }: Segment, [cx, cy]: readonly [number, numbe
   };
 }
 
-const cross = (a: Homogeneous, b: Homogeneous): Homogeneous => [
+export const cross = (a: Homogeneous, b: Homogeneous): Homogeneous => [
   a[1] * b[2] - a[2] * b[1],
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],

@@ -1,10 +1,11 @@
 import { gaussianBlur } from '../../kernels/blur';
 import type { Raster } from '../../pixels/raster';
 import type { CoarseView } from '../view';
+import { towards } from '../light/harmonic';
 import { integrate } from '../integrate';
 
 /** Looked up once: these loops are hot. */
-const { abs, cos, exp, max, min, PI, sin, tan } = Math;
+const { abs, exp, max, min, PI, tan } = Math;
 
 /** Where the light comes from. */
 export interface Direction {
@@ -54,7 +55,7 @@ export function reliefFromShading(view: CoarseView, { tilt, height }: Direction,
   const even = gaussianBlur(soft, broad);
   const steepness = tan((min(highest, max(lowest, height)) * PI) / 180);
   const slope = soft.data.map((value, i) => -min(most, value / max(1e-4, even.data[i]) - 1) * steepness);
-  const along: [number, number] = [cos((tilt * PI) / 180), -sin((tilt * PI) / 180)];
+  const along = towards(tilt);
   const heights = integrate({ width, height: rows, slope, weight: trust(view, texture), along });
   return {
     width,

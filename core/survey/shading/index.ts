@@ -1,6 +1,6 @@
 import { gaussianBlur } from '../../kernels/blur';
 import { integrate } from '../integrate';
-import type { CoarseView } from '../view';
+import { huesOf, type CoarseView } from '../view';
 
 /** Looked up once: these loops are hot. */
 const { exp, hypot, log, max } = Math;
@@ -35,10 +35,7 @@ export function partLight(view: CoarseView): Parted {
     { width, height, channels: 1, data: light.data.map((value) => log(max(1e-4, value))) },
     texture,
   ).data;
-  const hues = [1, 2].map((c) => {
-    const data = lab[c].map((value, i) => value / max(0.15, lab[0][i]));
-    return gaussianBlur({ width, height, channels: 1, data }, texture).data;
-  });
+  const hues = huesOf(lab, 0.15).map((data) => gaussianBlur({ width, height, channels: 1, data }, texture).data);
   const [slope, second] = [new Float32Array(width * height), new Float32Array(width * height)];
   for (let y = 0, i = 0; y < height; y++) {
     const below = y + 1 < height ? width : 0;

@@ -1,7 +1,7 @@
 import { gaussianBlur } from '../../kernels/blur';
 import type { Finding, Measure } from '../measure';
 import { medianOf } from '../statistics';
-import type { View } from '../view';
+import { huesOf, type View } from '../view';
 
 /** Looked up once: these loops are hot. */
 const { floor, max, min, sqrt } = Math;
@@ -36,7 +36,7 @@ export const shadows: Measure<Shadows> = {
   take({ coarse: { width, height, light, lab } }: View) {
     const sigma = around * max(width, height);
     const broad = gaussianBlur(light, sigma).data;
-    const hues = [1, 2].map((c) => lab[c].map((value, i) => value / max(0.05, lab[0][i])));
+    const hues = huesOf(lab, 0.05);
     const broadHues = hues.map((data) => gaussianBlur({ width, height, channels: 1, data }, sigma).data);
     const parts = Array.from({ length: columns * rows }, () => [] as number[]);
     for (let i = 0; i < light.data.length; i++) {

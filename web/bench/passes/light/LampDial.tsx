@@ -1,6 +1,5 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Lamp } from '../../../../core/light/lamp';
-import { wholeTurn } from '../../../../core/light/lamp';
+import { wholeTurn, type Lamp } from '../../../../core/light/lamp';
 import { directionName } from '../../../../core/survey/sentences';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';

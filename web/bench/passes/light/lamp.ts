@@ -1,7 +1,6 @@
-import type { Lamp } from '../../../../core/light/lamp';
 import type { Point } from '../../../../core/shape/affine';
 import { rounded } from '../../../../core/shape/rounding';
-import { plainLamp, wholeTurn } from '../../../../core/light/lamp';
+import { plainLamp, tiltOf, type Lamp } from '../../../../core/light/lamp';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { setField } from '../../../../core/piece/edits/items';
 import type { Piece } from '../../../../core/piece/schema';
@@ -23,7 +22,7 @@ export function useLitPlate(): { sha256: string; asset: string; scale: number; x
 
 /**
  * A direction on a dial: its turn is the tilt, its distance from the middle the height: the middle is straight from the
- * viewer, the rim level with the picture. Behind the scene lies beyond, out to twice the radius.
+ * viewer, the rim level with the picture. What stands behind the scene lies on the rim.
  * @returns x to the right, y down, the rim at 1
  */
 export function onDial({ tilt, height }: Pick<Lamp, 'tilt' | 'height'>): Point {
@@ -37,7 +36,7 @@ export function fromDial([x, y]: Point, isBehind: boolean): Pick<Lamp, 'tilt' | 
   const far = Math.min(1, Math.hypot(x, y));
   const height = (Math.acos(far) * 180) / Math.PI;
   return {
-    tilt: rounded(wholeTurn((Math.atan2(-y, x) * 180) / Math.PI), 1),
+    tilt: rounded(tiltOf(x, y), 1),
     height: rounded(isBehind ? -height : height, 1),
   };
 }

@@ -1,4 +1,4 @@
-import { usualPlateView, type Lamp } from '../../../../core/light/lamp';
+import { tiltOf, usualPlateView, type Lamp } from '../../../../core/light/lamp';
 import type { Light } from '../../../../core/survey/light';
 import { readLevel, type Picture } from '../../../../core/pictures/pyramid';
 import { encodeExact, decodeByte } from '../../../../core/pixels/transfer';
@@ -20,7 +20,7 @@ const degrees = (radians: number): number => (radians * 180) / Math.PI;
 
 /** Where the light comes from that throws a shadow from the tip of a thing to the tip of its shadow, sheet px. */
 export const tiltFromShadow = (tip: Point, shadow: Point): number =>
-  rounded((degrees(Math.atan2(shadow[1] - tip[1], tip[0] - shadow[0])) + 360) % 360, 1);
+  rounded(tiltOf(tip[0] - shadow[0], tip[1] - shadow[1]), 1);
 
 /**
  * The light that throws the shadow of an upright thing on level ground, seen by a camera held level: how far below the
@@ -45,7 +45,7 @@ export function lightFromStanding(
   const tall = (foot[1] - tip[1]) / below;
   const right = stands.right - falls.right;
   return {
-    tilt: rounded((degrees(Math.atan2(tall, right)) + 360) % 360, 1),
+    tilt: rounded(tiltOf(right, -tall), 1),
     height: rounded(degrees(Math.atan2(falls.away - stands.away, Math.hypot(right, tall))), 1),
   };
 }
@@ -101,7 +101,7 @@ export function lampFromSun(at: Point, sheet: Size): Pick<Lamp, 'tilt' | 'height
   const half = Math.max(sheet.width, sheet.height) / 2;
   const fromAxis = degrees(Math.atan((Math.hypot(dx, dy) / half) * Math.tan((usualPlateView / 2 / 180) * Math.PI)));
   return {
-    tilt: rounded((degrees(Math.atan2(-dy, dx)) + 360) % 360, 1),
+    tilt: rounded(tiltOf(dx, dy), 1),
     height: rounded(fromAxis - 90, 1),
     at: [rounded(at[0], 1), rounded(at[1], 1)],
   };
