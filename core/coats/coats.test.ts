@@ -67,6 +67,8 @@ const scene: PaintScene = {
   photo,
   below: photo,
   bareSheet: photo,
+  lamp: null,
+  surface: photo,
   sheet: { width: 120, height: 110 },
 };
 const draw = (coats: Coat[], letters: Letters = three, scale = 1, where = scene): Promise<Raster> =>

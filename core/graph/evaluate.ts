@@ -1,6 +1,6 @@
 import { emptyRaster, type Raster } from '../pixels/raster';
 import { ByteCache } from './cache';
-import { touches, type Node, type Request } from './node';
+import { touches, type Needs, type Node, type Request } from './node';
 
 /** Thrown where a request was given up because something newer is wanted. */
 export class Outdated extends Error {
@@ -57,8 +57,12 @@ export class Evaluator {
 
   private async compute(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> {
     const inputs = Object.create(null) as Record<string, Raster>;
-    for (const [name, { node: input, region, scale = request.scale }] of Object.entries(node.needs(request)))
-      inputs[name] = await this.pixels(input, { region, scale }, isOutdated);
+    const gather = async (needs: Needs): Promise<void> => {
+      for (const [name, { node: input, region, scale = request.scale }] of Object.entries(needs))
+        inputs[name] = await this.pixels(input, { region, scale }, isOutdated);
+    };
+    await gather(node.needs(request));
+    if (node.needsThen) await gather(node.needsThen(request, inputs));
     if (isOutdated?.()) throw new Outdated();
     return node.compute(request, inputs);
   }

@@ -44,7 +44,9 @@ export interface Node {
   /** A key for one region only, where less than the whole input matters there. */
   keyAt?(request: Request): string;
   needs(request: Request): Needs;
-  /** @param inputs the pixels of `needs(request)`, by the same names */
+  /** What is needed besides, where that depends on the pixels of what `needs` named: how far a map moves, such as. */
+  needsThen?(request: Request, inputs: Inputs): Needs;
+  /** @param inputs the pixels of `needs(request)` and of `needsThen`, by the same names */
   compute(request: Request, inputs: Inputs): Raster | Promise<Raster>;
 }
 

@@ -1,3 +1,4 @@
+import { drapePass } from './drape';
 import { gradePass } from './grade';
 import { inkPass } from './ink';
 import { outlinesPass } from './outlines';
@@ -12,7 +13,7 @@ import { wordsPass } from './words';
 /** Every pass of the ticket, by name, in the order of work. A new pass is a folder beside these and one line here. */
 export const passes = {
   /** Over single letterings; the name is that of the lettering's field. */
-  lettering: { words: wordsPass, stance: stancePass, ink: inkPass, outlines: outlinesPass },
+  lettering: { words: wordsPass, stance: stancePass, ink: inkPass, outlines: outlinesPass, drape: drapePass },
   /** Over the picture. */
   picture: { plate: platePass, veils: veilsPass, light: lightPass, grade: gradePass, vignette: vignettePass },
 };

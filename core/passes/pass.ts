@@ -143,8 +143,13 @@ export interface Painted {
   cover: Cover;
 }
 
-/** What letters are painted with besides what is their own: the same that coats are painted with. */
-export type PaintScene = CoatScene;
+/** What letters are painted with besides what is their own. */
+export interface PaintScene extends CoatScene {
+  /** The light source of the piece; null where everything has a light of its own. */
+  lamp: Lamp | null;
+  /** The photographs as they are graded, without any letters: the surface that letters lie on. */
+  surface: Node;
+}
 
 /** A pass over one lettering. `arrange` works on outlines, `paint` on pixels; they run in the order of their lines. */
 export interface LetteringPass<Part = unknown, Measured = unknown, Look = unknown> {

@@ -73,7 +73,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     const lettering = piece.letterings.find((one) => one.id === id);
     if (!lettering) return null;
     if (!alone.has(id)) {
-      const scene = { materials, sheet: piece.sheet, photo: before, below: before, bareSheet: sheet };
+      const scene = { materials, sheet: piece.sheet, photo: before, below: before, bareSheet: sheet, lamp: piece.lamp, surface: before };
       alone.set(id, paintApart(lettering, arranged.get(id)!, scene, passes));
     }
     return alone.get(id)!;
@@ -117,7 +117,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
         piece,
         lettering,
         arranged.get(id)!,
-        { materials, before, below, bareSheet: sheet, look, shown, passes },
+        { materials, before, behind, below, bareSheet: sheet, look, shown, passes },
         veilings,
       );
       onDepthLine.set(id, made.compiled);
@@ -131,7 +131,7 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
   const leftOut = (lettering: Lettering): CompiledLettering => {
     const letters = arranged.get(lettering.id)!;
     const below = lazily(() => behind);
-    const work = { materials, before, below, bareSheet: sheet, look, shown, passes };
+    const work = { materials, before, behind, below, bareSheet: sheet, look, shown, passes };
     return paintLettering(piece, lettering, letters, work, veilings).compiled;
   };
   const composed = pictureOf(depth, items);
@@ -178,6 +178,7 @@ function lazily<Value>(make: () => Value): () => Value {
 interface LetteringWork {
   materials: Materials;
   before: Node;
+  behind: Node;
   below(): Node;
   bareSheet: Node;
   look: Look;
@@ -192,7 +193,7 @@ function paintLettering(
   piece: Piece,
   lettering: Lettering,
   letters: Letters,
-  { materials, before, below, bareSheet, look, shown, passes }: LetteringWork,
+  { materials, before, behind, below, bareSheet, look, shown, passes }: LetteringWork,
   veilings: ReadonlyMap<string, Veiling>,
 ): { compiled: CompiledLettering; items: SceneItem[] } {
   const { id } = lettering;
@@ -201,6 +202,8 @@ function paintLettering(
     sheet: piece.sheet,
     photo: before,
     bareSheet,
+    lamp: piece.lamp,
+    surface: behind,
     // Only what reads it needs it made.
     get below() {
       return below();

@@ -3,6 +3,7 @@ import { plainGrade } from '../passes/grade/schema';
 import { contrastLimit } from '../passes/ink/contrast';
 import { plainPanel, type Panel } from '../passes/ink/panel/schema';
 import { plainInk, type Ink } from '../passes/ink/schema';
+import { plainDrape } from '../passes/drape/schema';
 import { plainOutline, plainOutlines, type Outline } from '../passes/outlines/schema';
 import type { Materials } from '../graph/materials';
 import { plainStance } from '../passes/stance/schema';
@@ -37,6 +38,7 @@ function piece(ink: Partial<Ink>, list: Outline[] = [], change: Partial<Piece> =
         words: plainWords({ text: 'HI', face: 'f', size: 240, leading: 1, tracking: 0.1, alignment: 'centre' }),
         stance: plainStance({ x: 200, y: 150, rotation: 0, scale: 1 }),
         ink: { ...plainInk([solidCoat({ colour: '#c02020' })]), ...ink },
+        drape: plainDrape(),
         outlines: { ...plainOutlines(), list },
       },
     ],

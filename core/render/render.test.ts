@@ -6,6 +6,7 @@ import { decodeExact, encodeExact } from '../pixels/transfer';
 import type { Materials } from '../graph/materials';
 import { blankPiece } from '../piece/blank';
 import { plainInk } from '../passes/ink/schema';
+import { plainDrape } from '../passes/drape/schema';
 import { plainOutlines } from '../passes/outlines/schema';
 import { plainStance } from '../passes/stance/schema';
 import { plainWords } from '../passes/words/schema';
@@ -39,6 +40,7 @@ function piece(change: Partial<Piece> = {}): Piece {
         words: plainWords({ text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }),
         stance: plainStance({ x: 200, y: 150, rotation: 7, scale: 1 }),
         ink: plainInk([solidCoat({ colour: '#c02020' })]),
+        drape: plainDrape(),
         outlines: plainOutlines(),
       },
     ],
@@ -102,6 +104,7 @@ test('a soft edge is mixed in linear light from letter and veil', async () => {
         words: { ...piece().letterings[0].words, text: 'I', size: 900 },
         stance: plainStance({ x: 200, y: 150, rotation: 0, scale: 1 }),
         ink: plainInk([solidCoat({ colour: '#000000' })]),
+        drape: plainDrape(),
         outlines: plainOutlines(),
       },
     ],

@@ -2,6 +2,7 @@ import { solidCoat } from '../../core/coats/schema';
 import { setWords } from '../../core/passes/words/render';
 import { plainWords } from '../../core/passes/words/schema';
 import { plainInk } from '../../core/passes/ink/schema';
+import { plainDrape } from '../../core/passes/drape/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance, type Perspective } from '../../core/passes/stance/schema';
 import { plainVeil, tracedCut, type Veil } from '../../core/passes/veils/schema';
@@ -73,6 +74,7 @@ export async function downTheWall(): Promise<Piece> {
     words,
     stance: plainStance({ ...stance, perspective: { box, moves } }),
     ink: plainInk([solidCoat({ colour: '#efe6d2', opacity: 0.92 })]),
+    drape: plainDrape(),
     outlines: plainOutlines(),
   };
   const behind: Lettering = {
@@ -88,6 +90,7 @@ export async function downTheWall(): Promise<Piece> {
     }),
     stance: plainStance({ x: 392, y: 366, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#7a3b22' })]),
+    drape: plainDrape(),
     outlines: plainOutlines(),
   };
   return piece(

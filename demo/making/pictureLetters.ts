@@ -1,5 +1,6 @@
 import { pictureCoat, solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
+import { plainDrape } from '../../core/passes/drape/schema';
 import { plainOutline, plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainWords } from '../../core/passes/words/schema';
@@ -25,6 +26,7 @@ export function pictureLetters(): Piece {
     }),
     stance: plainStance({ x: 1950, y: 2850, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#8c3f2b' }), pictureCoat({ asset: 'dune' })]),
+    drape: plainDrape(),
     outlines: {
       ...plainOutlines(),
       list: [

@@ -3,6 +3,7 @@ import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { plainInk } from '../../core/passes/ink/schema';
+import { plainDrape } from '../../core/passes/drape/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainWords } from '../../core/passes/words/schema';
@@ -30,6 +31,7 @@ const piece: Piece = {
       words: plainWords({ text: 'I', face: 'face', size: 150, leading: 1, tracking: 0, alignment: 'centre' }),
       stance: plainStance({ x: 150, y: 100, rotation: 0, scale: 1 }),
       ink: plainInk([solidCoat({ colour: '#204060' })]),
+      drape: plainDrape(),
       outlines: plainOutlines(),
     },
   ],

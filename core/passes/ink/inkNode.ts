@@ -4,7 +4,7 @@ import { emptyRaster } from '../../pixels/raster';
 import { unionOf, type Region } from '../../pixels/region';
 import { contentKey, keyOf, nowhere, touches, type Node } from '../../graph/node';
 import type { Letter, Letters } from '../../type/letters';
-import type { PaintScene } from '../pass';
+import type { CoatScene } from '../../coats/scene';
 import { coverOf, placedLetters, type PlacedLetter } from '../../graph/cover';
 import { recoloured } from './echoes';
 import { cutFill, type Coated, type FillUnit } from '../../coats/fill';
@@ -21,7 +21,7 @@ type Run = { placed: PlacedLetter[] } & ({ colour: Rgba; unit: null } | { colour
  * coat is laid out
  * along, and cut out by its coverage.
  */
-export function inkNode(letters: Letters, { coats }: Coated, scene: PaintScene): Node {
+export function inkNode(letters: Letters, { coats }: Coated, scene: CoatScene): Node {
   const filling = fillingOf(coats, letters, scene);
   const groups = byColour(letters.drawn ?? letters.letters).map(([own, some]) => ({
     own,

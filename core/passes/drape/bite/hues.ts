@@ -1,0 +1,117 @@
+/** Looked up once: these loops are hot. */
+const { exp, log, max, min, cbrt } = Math;
+
+/** A hue of a surface and how light it is where the light falls on it. */
+export interface Hue {
+  a: number;
+  b: number;
+  /** Natural logarithm of linear luminance. */
+  tone: number;
+}
+
+/** So many hues are told apart. */
+const most = 3;
+/** Of the px of one hue so many are darker than its lit tone. */
+const litShare = 0.75;
+/** Hues this near (a and b of Oklab over its lightness) are taken for one, and blended so. */
+const [apart, blend] = [0.02, 0.015];
+/** In the dark hues are noise. */
+const leastLightness = 0.1;
+
+/** Where a colour lies among hues: a and b of Oklab (Ottosson 2020) over its lightness. @param out takes a, b, lightness */
+export function hueOf(red: number, green: number, blue: number, out: Float64Array): void {
+  const l = cbrt(0.4122214708 * red + 0.5363325363 * green + 0.0514459929 * blue);
+  const m = cbrt(0.2119034982 * red + 0.6806995451 * green + 0.1073969566 * blue);
+  const s = cbrt(0.0883024619 * red + 0.2817188376 * green + 0.6299787005 * blue);
+  const lightness = 0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s;
+  const over = max(leastLightness, lightness);
+  out[0] = (1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s) / over;
+  out[1] = (0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s) / over;
+  out[2] = lightness;
+}
+
+/**
+ * The hues of a surface (k-means, Lloyd 1982, begun from places as far apart as can be), each with its lit tone.
+ * @param places a, b and the logarithm of luminance, three for each place
+ */
+export function huesOfSurface(places: Float32Array): Hue[] {
+  const count = places.length / 3;
+  if (count === 0) return [{ a: 0, b: 0, tone: 0 }];
+  let centres = farApart(places, count);
+  const nearest = new Uint8Array(count);
+  for (let round = 0; round < 12; round++) {
+    const sums = centres.map(() => [0, 0, 0]);
+    for (let i = 0; i < count; i++) {
+      const k = (nearest[i] = nearestOf(centres, places[3 * i], places[3 * i + 1]));
+      sums[k][0] += places[3 * i];
+      sums[k][1] += places[3 * i + 1];
+      sums[k][2]++;
+    }
+    centres = centres.map((centre, k) => (sums[k][2] > 0 ? [sums[k][0] / sums[k][2], sums[k][1] / sums[k][2]] : centre));
+  }
+  return centres.map(([a, b], k) => ({ a, b, tone: litTone(places, nearest, k) }));
+}
+
+const square = (value: number): number => value * value;
+
+function nearestOf(centres: readonly (readonly number[])[], a: number, b: number): number {
+  let [best, least] = [0, Infinity];
+  for (let k = 0; k < centres.length; k++) {
+    const far = square(a - centres[k][0]) + square(b - centres[k][1]);
+    if (far < least) [best, least] = [k, far];
+  }
+  return best;
+}
+
+/** The mean, then always the place that lies farthest from those there are, leaving out what is rare. */
+function farApart(places: Float32Array, count: number): number[][] {
+  const mean = [0, 0];
+  for (let i = 0; i < count; i++) {
+    mean[0] += places[3 * i] / count;
+    mean[1] += places[3 * i + 1] / count;
+  }
+  const centres = [mean];
+  const rank = max(1, (count * 0.02) | 0);
+  while (centres.length < most) {
+    const far = Float32Array.from({ length: count }, (_, i) => {
+      const centre = centres[nearestOf(centres, places[3 * i], places[3 * i + 1])];
+      return square(places[3 * i] - centre[0]) + square(places[3 * i + 1] - centre[1]);
+    });
+    const limit = far.slice().sort()[count - rank];
+    if (!(limit > square(apart))) break;
+    const found = far.indexOf(limit);
+    centres.push([places[3 * found], places[3 * found + 1]]);
+  }
+  return centres;
+}
+
+function litTone(places: Float32Array, nearest: Uint8Array, k: number): number {
+  const tones: number[] = [];
+  for (let i = 0; i < nearest.length; i++) if (nearest[i] === k) tones.push(places[3 * i + 2]);
+  if (tones.length === 0) return 0;
+  tones.sort((a, b) => a - b);
+  return tones[min(tones.length - 1, (litShare * tones.length) | 0)];
+}
+
+/** The lit tone of what has this hue: that of the hues near it, blended. */
+export function toneAt(hues: readonly Hue[], a: number, b: number): number {
+  let least = Infinity;
+  for (const hue of hues) least = min(least, square(a - hue.a) + square(b - hue.b));
+  let [sum, all] = [0, 0];
+  for (const hue of hues) {
+    const weight = exp((least - square(a - hue.a) - square(b - hue.b)) / (2 * square(blend)));
+    sum += weight * hue.tone;
+    all += weight;
+  }
+  return sum / all;
+}
+
+/** Darker by up to about this (logarithm) is how paint varies, not shadow. */
+const varies = 0.7;
+
+/** How much of a step below the lit tone is shadow; what is lighter is paint. Logarithms. */
+export const shadowOf = (step: number): number => (step >= 0 ? 0 : step * (1 - exp(-square(step / varies))));
+
+/** The logarithm of a luminance, away from black. */
+export const toneOf = (red: number, green: number, blue: number): number =>
+  log(max(0, 0.2126 * red + 0.7152 * green + 0.0722 * blue) + 0.002);

@@ -1,0 +1,130 @@
+import { blurMargin, blurReach, blurRegion } from '../../../kernels/blur';
+import { toLight } from '../../../kernels/colour';
+import { warpPlane } from '../../../kernels/warp';
+import { crop, emptyRaster, type Raster } from '../../../pixels/raster';
+import { grow, type Region } from '../../../pixels/region';
+import { contentKey, type Node, type Request } from '../../../graph/node';
+import { filtered } from '../../../graph/filter';
+import type { Bite } from '../schema';
+import { hueOf, shadowOf, toneAt, toneOf, type Hue } from './hues';
+import { darkAndNarrow } from './narrow';
+import { evenNode, huesNode, readHues, type Ground } from './tones';
+
+/** Looked up once: these loops are hot. */
+const { log } = Math;
+
+/** Hues are read from a surface softened by so much, sheet px: grain has none. */
+const hueSoftness = 1;
+/** No surface counts as darker than this, linear: what divides black is noise. */
+const darkest = 0.002;
+
+/** A Gaussian of so many sheet px. */
+export const softened = (source: Node, sigma: number): Node =>
+  filtered(source, {
+    key: contentKey('softened', sigma),
+    reach: blurReach(sigma),
+    from: ({ region, scale }) => grow(region, blurMargin(sigma * scale)),
+    apply: (pixels, { request, lying }) => blurRegion(pixels, lying, request.region, sigma * request.scale),
+  });
+
+/**
+ * How the surface is lit in each place against its own even tone: natural logarithms of red, green and blue in three of
+ * four channels. Where nothing is, it is even.
+ */
+export function shadeNode(bite: Bite, ground: Ground): Node {
+  const { keptOut, channels } = bite;
+  const even = evenNode(bite, ground);
+  const shadow = keptOut > 0 ? narrowShadow(bite, ground) : null;
+  return {
+    key: contentKey('shade', ground.node.key, even.key, keptOut, channels, shadow?.key),
+    channels: 4,
+    bounds: null,
+    needs: ({ region }) => ({
+      surface: { node: ground.node, region },
+      even: { node: even, region: ground.region, scale: ground.scale },
+      ...(shadow && { shadow: { node: shadow, region } }),
+    }),
+    compute(request, { surface, even: tones, shadow: own }) {
+      const out = shadeOf(toLight(surface), spreadOver(tones, ground, request), channels);
+      if (shadow)
+        for (let i = 0, at = 0; i < own.data.length; i++, at += 4)
+          for (let c = 0; c < 3; c++) out.data[at + c] += (own.data[i] - out.data[at + c]) * keptOut;
+      return out;
+    },
+  };
+}
+
+/** A shadow between two things of the surface is at most so many times as wide as what is called its fine texture. */
+const widest = 2;
+
+/**
+ * How much darker each place is than the lit tone of its hue, where what is dark is narrow: the shadows of what stands out
+ * of the surface. A wide dark patch is its paint.
+ */
+function narrowShadow({ radius }: Bite, ground: Ground): Node {
+  const soft = softened(ground.node, hueSoftness);
+  const hues = huesNode({ ...ground, node: soft });
+  const shadow: Node = {
+    key: contentKey('shadow of hues', ground.node.key, hues.key),
+    channels: 1,
+    bounds: null,
+    needs: ({ region }) => ({
+      surface: { node: ground.node, region },
+      soft: { node: soft, region },
+      hues: { node: hues, region: ground.region, scale: ground.scale },
+    }),
+    compute: (_, inputs) => againstHues(toLight(inputs.surface), toLight(inputs.soft), readHues(inputs.hues)),
+  };
+  const half = Math.max(1, radius * widest);
+  return filtered(shadow, {
+    key: contentKey('narrow', half),
+    reach: 2 * half + 3,
+    from: ({ region, scale }) => grow(region, 2 * Math.ceil(half * scale) + 2),
+    apply: (map, { request, lying }) =>
+      crop({ ...map, data: darkAndNarrow(map, half * request.scale) }, lying, request.region),
+  });
+}
+
+/** Tones known on the grid, in the px of a request. */
+function spreadOver(tones: Raster, { region: lying, scale: own }: Ground, { region, scale }: Request): Raster {
+  if (tones.width === 1 && tones.height === 1) return tones;
+  const ratio = own / scale;
+  return warpPlane(tones, [ratio, 0, -lying.x, 0, ratio, -lying.y, 0, 0, 1], region, 'bilinear', 'repeat');
+}
+
+function shadeOf({ width, height, data }: Raster, tones: Raster, channels: Bite['channels']): Raster {
+  const out = emptyRaster(width, height, 4);
+  const step = tones.data.length === 4 ? 0 : 4;
+  for (let at = 0, t = 0; at < data.length; at += 4, t += step) {
+    out.data[at + 3] = 1;
+    if (data[at + 3] < 0.5) continue;
+    if (channels === 'each')
+      for (let c = 0; c < 3; c++) out.data[at + c] = log((data[at + c] + darkest) / (tones.data[t + c] + darkest));
+    else {
+      const even = toneOf(tones.data[t], tones.data[t + 1], tones.data[t + 2]);
+      out.data.fill(toneOf(data[at], data[at + 1], data[at + 2]) - even, at, at + 3);
+    }
+  }
+  return out;
+}
+
+/** One channel: logarithms, 0 where the place is as light as its hue is in the light. */
+function againstHues(surface: Raster, soft: Raster, hues: readonly Hue[]): Raster {
+  const out = emptyRaster(surface.width, surface.height, 1);
+  const hue = new Float64Array(3);
+  for (let i = 0, at = 0; i < out.data.length; i++, at += 4) {
+    if (surface.data[at + 3] < 0.5) continue;
+    hueOf(soft.data[at], soft.data[at + 1], soft.data[at + 2], hue);
+    const own = toneOf(surface.data[at], surface.data[at + 1], surface.data[at + 2]);
+    out.data[i] = shadowOf(own - toneAt(hues, hue[0], hue[1]));
+  }
+  return out;
+}
+
+/** Of letters with soft edges: which part of the grid their surface is read in. */
+export const groundRegion = (bounds: Region, scale: number): Region => ({
+  x: Math.floor(bounds.x * scale),
+  y: Math.floor(bounds.y * scale),
+  width: Math.max(1, Math.ceil((bounds.x + bounds.width) * scale) - Math.floor(bounds.x * scale)),
+  height: Math.max(1, Math.ceil((bounds.y + bounds.height) * scale) - Math.floor(bounds.y * scale)),
+});

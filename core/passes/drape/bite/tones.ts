@@ -1,0 +1,100 @@
+import { gaussianBlur } from '../../../kernels/blur';
+import { toLight } from '../../../kernels/colour';
+import { emptyRaster, type Raster } from '../../../pixels/raster';
+import type { Region } from '../../../pixels/region';
+import { contentKey, type Node } from '../../../graph/node';
+import type { Bite } from '../schema';
+import { hueOf, huesOfSurface, toneOf, type Hue } from './hues';
+
+/** The part of the surface under the letters, and its px for each sheet px. */
+export interface Ground {
+  node: Node;
+  /** Coverage of the letters: what lies under them tells their even tone. */
+  letters: Node;
+  region: Region;
+  scale: number;
+}
+
+/**
+ * The surface's own even tone: linear red, green and blue in four channels; a px for each of the ground's, or one px where
+ * it is the same everywhere.
+ */
+export function evenNode({ even }: Bite, { node, letters, region, scale }: Ground): Node {
+  return {
+    key: contentKey('even tone', node.key, even, even === null ? letters.key : '', region, scale),
+    channels: 4,
+    bounds: null,
+    needs: () => ({
+      ground: { node, region, scale },
+      ...(even === null && { under: { node: letters, region, scale } }),
+    }),
+    compute(_, { ground, under }) {
+      const light = toLight(ground);
+      return even === null ? middleOf(light, under) : made(gaussianBlur(light, even * scale));
+    },
+  };
+}
+
+/** Of what is not clear. */
+function made(light: Raster): Raster {
+  const { data } = light;
+  for (let at = 0; at < data.length; at += 4) {
+    const alpha = data[at + 3];
+    for (let c = 0; c < 3; c++) data[at + c] = alpha > 1e-3 ? data[at + c] / alpha : 1;
+    data[at + 3] = 1;
+  }
+  return light;
+}
+
+/** The middle of each channel under letters: a few deep shadows, or lights, do not change what is taken for even. */
+function middleOf({ data }: Raster, under: Raster): Raster {
+  const out = emptyRaster(1, 1, 4);
+  const count = data.length / 4;
+  const isCovered = under.data.some((value) => value > 0.5);
+  const step = Math.max(1, Math.floor(count / (4 * enough)));
+  for (let c = 0; c < 3; c++) {
+    const values: number[] = [];
+    for (let i = 0; i < count; i += step) if (data[4 * i + 3] > 0.5 && (!isCovered || under.data[i] > 0.5)) values.push(data[4 * i + c] / data[4 * i + 3]);
+    values.sort((a, b) => a - b);
+    out.data[c] = values.length > 0 ? values[values.length >> 1] : 1;
+  }
+  out.data[3] = 1;
+  return out;
+}
+
+/** The hues of the surface: a px for each, with a, b and the logarithm of its lit tone. */
+export function huesNode({ node, region, scale }: Ground): Node {
+  return {
+    key: contentKey('hues', node.key, region, scale),
+    channels: 4,
+    bounds: null,
+    needs: () => ({ ground: { node, region, scale } }),
+    compute(_, { ground }) {
+      const hues = huesOfSurface(placesOf(toLight(ground)));
+      const out = emptyRaster(hues.length, 1, 4);
+      hues.forEach(({ a, b, tone }, k) => out.data.set([a, b, tone, 1], 4 * k));
+      return out;
+    },
+  };
+}
+
+export const readHues = ({ width, data }: Raster): Hue[] =>
+  Array.from({ length: width }, (_, k) => ({ a: data[4 * k], b: data[4 * k + 1], tone: data[4 * k + 2] }));
+
+/** So many places are enough to know hues by. */
+const enough = 12000;
+
+/** Of a surface in linear light: a and b over lightness, and the logarithm of luminance. */
+export function placesOf({ data }: Raster): Float32Array {
+  const count = data.length / 4;
+  const step = Math.max(1, Math.floor(count / enough));
+  const out: number[] = [];
+  const hue = new Float64Array(3);
+  for (let i = 0; i < count; i += step) {
+    const at = 4 * i;
+    if (data[at + 3] < 0.99) continue;
+    hueOf(data[at], data[at + 1], data[at + 2], hue);
+    out.push(hue[0], hue[1], toneOf(data[at], data[at + 1], data[at + 2]));
+  }
+  return Float32Array.from(out);
+}

@@ -1,0 +1,152 @@
+import { contentKey, type Node, type Request } from '../../graph/node';
+import { warp } from '../../kernels/warp';
+import { emptyRaster, type Raster } from '../../pixels/raster';
+import { grow, intersect, outerPixels, scaleRegion, type Region } from '../../pixels/region';
+
+/** Looked up once: these loops are hot. */
+const { abs, ceil, floor, max, min } = Math;
+
+/** Shifts as a node: across, down and eased, sheet px, in the first three of four channels. */
+export interface ShiftField {
+  node: Node;
+  /** Which part of the grid is known, and its px for each sheet px. */
+  region: Region;
+  scale: number;
+  /** How far beyond their own bounds letters may come, sheet px. */
+  reach: number;
+}
+
+/** Less than this is no shift, output px. */
+const least = 1e-3;
+/** Where letters are pressed together by more than this, four samples are taken for each px. */
+const pressed = 1.2;
+
+/** A part of a lettering, moved by a field of shifts: each place shows what lies at place + shift. */
+export function displaced(source: Node, field: ShiftField): Node {
+  const bounds = source.bounds && grow(source.bounds, field.reach);
+  return {
+    key: contentKey('displaced', source.key, field.node.key, field.region),
+    channels: source.channels,
+    bounds,
+    needs: () => ({ field: { node: field.node, region: field.region, scale: field.scale } }),
+    needsThen(request, { field: shifts }) {
+      const wide = sourceRegion(request, extentOf(shifts, field, request));
+      return { source: { node: source, region: wide } };
+    },
+    compute(request, { field: shifts, source: pixels }) {
+      const extent = extentOf(shifts, field, request);
+      const lying = sourceRegion(request, extent);
+      if (isNothing(extent, request.scale)) return pixels;
+      return limited(moved(pixels, lying, shifts, field, request, extent.steepest > pressed));
+    },
+  };
+}
+
+/** The smallest and largest shifts around a request, sheet px, and how much is pressed into one px at most. */
+interface Extent {
+  left: number;
+  right: number;
+  up: number;
+  down: number;
+  steepest: number;
+}
+
+/** Which px of the grid matter to a request. */
+function near({ region, scale }: Request, field: ShiftField): Region | null {
+  const ratio = field.scale / scale;
+  return intersect(field.region, grow(outerPixels(scaleRegion(region, ratio)), 3));
+}
+
+function extentOf({ data }: Raster, field: ShiftField, request: Request): Extent {
+  const part = near(request, field);
+  const extent = { left: 0, right: 0, up: 0, down: 0, steepest: 1 };
+  if (!part) return extent;
+  const run = field.region.width * 4;
+  for (let y = 0; y < part.height; y++) {
+    let at = (part.y - field.region.y + y) * run + (part.x - field.region.x) * 4;
+    for (let x = 0; x < part.width; x++, at += 4) {
+      extent.left = min(extent.left, data[at]);
+      extent.right = max(extent.right, data[at]);
+      extent.up = min(extent.up, data[at + 1]);
+      extent.down = max(extent.down, data[at + 1]);
+      if (x > 0) extent.steepest = max(extent.steepest, 1 + abs(data[at] - data[at - 4]) * field.scale);
+      if (y > 0) extent.steepest = max(extent.steepest, 1 + abs(data[at + 1] - data[at + 1 - run]) * field.scale);
+    }
+  }
+  return extent;
+}
+
+const isNothing = ({ left, right, up, down }: Extent, scale: number): boolean =>
+  max(right - left, down - up, abs(left), abs(right), abs(up), abs(down)) * scale < least;
+
+function sourceRegion({ region, scale }: Request, extent: Extent): Region {
+  if (isNothing(extent, scale)) return region;
+  const left = floor(extent.left * scale) - 3;
+  const top = floor(extent.up * scale) - 3;
+  return {
+    x: region.x + left,
+    y: region.y + top,
+    width: region.width + ceil(extent.right * scale) + 3 - left,
+    height: region.height + ceil(extent.down * scale) + 3 - top,
+  };
+}
+
+/** @param isPressed four samples for each px */
+function moved(
+  source: Raster,
+  lying: Region,
+  shifts: Raster,
+  field: ShiftField,
+  { region, scale }: Request,
+  isPressed: boolean,
+): Raster {
+  const finer = isPressed ? 2 : 1;
+  const [width, height] = [region.width * finer, region.height * finer];
+  const toGrid = field.scale / scale;
+  const places = new Float32Array(width * height * 2);
+  for (let y = 0, i = 0; y < height; y++) {
+    const gridY = (region.y + (y + 0.5) / finer) * toGrid - field.region.y;
+    for (let x = 0; x < width; x++) {
+      places[i++] = (region.x + (x + 0.5) / finer) * toGrid - field.region.x;
+      places[i++] = gridY;
+    }
+  }
+  const own = warp(shifts, places, width, height, 'bicubic', 'repeat').data;
+  for (let y = 0, i = 0, at = 0; y < height; y++) {
+    const fromY = region.y - lying.y + (y + 0.5) / finer;
+    for (let x = 0; x < width; x++, at += 4) {
+      places[i++] = region.x - lying.x + (x + 0.5) / finer + own[at] * scale;
+      places[i++] = fromY + own[at + 1] * scale;
+    }
+  }
+  const out = warp(source, places, width, height, 'bicubic', 'clear');
+  return isPressed ? halved(out) : out;
+}
+
+function halved({ width, height, channels, data }: Raster): Raster {
+  const out = emptyRaster(width / 2, height / 2, channels);
+  const run = width * channels;
+  for (let y = 0, to = 0; y < out.height; y++) {
+    for (let x = 0; x < out.width; x++) {
+      const at = 2 * y * run + 2 * x * channels;
+      for (let c = 0; c < channels; c++, to++)
+        out.data[to] = (data[at + c] + data[at + c + channels] + data[at + c + run] + data[at + c + run + channels]) / 4;
+    }
+  }
+  return out;
+}
+
+/** Takes off what a cubic goes beyond: coverage stays within 0..1, and no colour is lighter than white. */
+function limited(raster: Raster): Raster {
+  const { data, channels } = raster;
+  if (channels === 1) {
+    for (let i = 0; i < data.length; i++) data[i] = data[i] < 0 ? 0 : min(1, data[i]);
+    return raster;
+  }
+  for (let at = 0; at < data.length; at += 4) {
+    const alpha = data[at + 3] < 0 ? 0 : min(1, data[at + 3]);
+    data[at + 3] = alpha;
+    for (let c = 0; c < 3; c++) data[at + c] = data[at + c] < 0 ? 0 : min(alpha, data[at + c]);
+  }
+  return raster;
+}

@@ -1,0 +1,28 @@
+import type { PassDocument } from '../pass';
+import { describes } from './format';
+import { drapeSchema, plainDrape, type Drape } from './schema';
+
+/** How a lettering follows what it lies on. */
+export const drapeDocument: PassDocument<Drape> = {
+  schema: drapeSchema.default(plainDrape),
+  plain: plainDrape,
+  describes,
+  assets: ({ displacement }) => {
+    const key = displacement?.map.from === 'picture' ? displacement.map.asset : null;
+    return key === null ? [] : [{ key, kind: 'plate', who: 'The displacement map' }];
+  },
+  resized({ displacement, bite }, { design: { factor } }) {
+    if (displacement) {
+      displacement.level *= factor;
+      displacement.slope = [displacement.slope[0] * factor, displacement.slope[1] * factor];
+      if (displacement.height !== null) displacement.height *= factor;
+      displacement.map.blur *= factor;
+      if (displacement.map.flatten !== null) displacement.map.flatten *= factor;
+    }
+    if (bite) {
+      bite.radius *= factor;
+      if (bite.even !== null) bite.even *= factor;
+      if (bite.bare) bite.bare.grain *= factor;
+    }
+  },
+};

@@ -1,0 +1,87 @@
+import { gaussianBlur } from '../../../kernels/blur';
+import { emptyRaster, type Raster } from '../../../pixels/raster';
+import { samplePicture } from '../../../pictures/resample';
+import { contentKey, type Node } from '../../../graph/node';
+import type { Materials } from '../../../graph/materials';
+import type { Direction } from '../../../survey/relief';
+import { gridOf, type Grid } from '../grid';
+import type { DrapeMap } from '../schema';
+import { reliefNode } from './relief';
+import { endShare, rangeOf, stretched } from './stretch';
+
+/** What a map is made from. */
+export interface MapScene {
+  materials: Materials;
+  sheet: { width: number; height: number };
+  /** The picture below the letters. */
+  ground: Node;
+  /** Where the light comes from that the map itself names none for. */
+  light: Direction;
+}
+
+/** A displacement map: on the grid, whole. */
+export interface SurfaceMap {
+  grid: Grid;
+  /** 0 low, 1 high; one channel. */
+  map: Node;
+  /** Of a relief: its heights as the light says, sheet px; null where the map tells no heights. */
+  relief: Node | null;
+}
+
+/** The map that letters are displaced by. @throws Error when the picture is missing */
+export function surfaceMap(map: DrapeMap, scene: MapScene): SurfaceMap {
+  const grid = gridOf(scene.sheet);
+  const relief = map.from === 'relief' ? reliefNode(scene.ground, map.light ?? scene.light, grid) : null;
+  const source = relief ?? (map.from === 'picture' && map.asset !== null ? pictureNode(map.asset, scene) : scene.ground);
+  const { blur, flatten, contrast, inverted } = map;
+  return {
+    grid,
+    relief,
+    map: {
+      key: contentKey('surface map', source.key, blur, flatten, contrast, inverted),
+      channels: 1,
+      bounds: null,
+      needs: () => ({ source: { node: source, region: grid.region, scale: grid.scale } }),
+      compute: (_, inputs) => {
+        const raw = inputs.source.channels === 1 ? inputs.source : brightness(inputs.source);
+        const soft = gaussianBlur(raw, blur * grid.scale);
+        const flat = flatten === null ? soft.data : flattened(soft, flatten * grid.scale);
+        return { ...soft, data: stretched(flat, contrast, inverted) };
+      },
+    },
+  };
+}
+
+/** How high a relief is from black to white, sheet px. */
+export function reliefRange({ data }: Raster): number {
+  const [low, high] = rangeOf(data, endShare);
+  return high - low;
+}
+
+/** Encoded brightness (Rec. 709 luma); what is clear counts as black. */
+function brightness({ width, height, data }: Raster): Raster {
+  const out = emptyRaster(width, height, 1);
+  for (let i = 0, at = 0; i < out.data.length; i++, at += 4)
+    out.data[i] = 0.2126 * data[at] + 0.7152 * data[at + 1] + 0.0722 * data[at + 2];
+  return out;
+}
+
+function flattened(map: Raster, sigma: number): Float32Array {
+  const slow = gaussianBlur(map, sigma).data;
+  return map.data.map((value, i) => value - slow[i]);
+}
+
+/** Another picture, laid over the whole sheet as far as it must be enlarged for that, its middle in the sheet's. */
+function pictureNode(asset: string, { materials, sheet }: MapScene): Node {
+  const picture = materials.picture(asset);
+  const factor = Math.max(sheet.width / picture.width, sheet.height / picture.height);
+  const [x, y] = [(sheet.width - picture.width * factor) / 2, (sheet.height - picture.height * factor) / 2];
+  return {
+    key: contentKey('map picture', picture.key, sheet.width, sheet.height),
+    channels: 4,
+    bounds: null,
+    needs: () => ({}),
+    compute: ({ region, scale }) =>
+      samplePicture(picture, { scale: factor * scale, x: x * scale, y: y * scale }, region),
+  };
+}

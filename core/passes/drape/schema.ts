@@ -1,0 +1,110 @@
+import { z } from 'zod';
+
+const px = (most: number): z.ZodDefault<z.ZodNumber> => z.number().min(-most).max(most).default(0);
+const fraction = (standard: number): z.ZodDefault<z.ZodNumber> => z.number().min(0).max(1).default(standard);
+const times = (standard: number): z.ZodDefault<z.ZodNumber> => z.number().min(0).max(4).default(standard);
+
+/** Largest shift or height that can be asked for, sheet px. */
+export const largestShift = 4000;
+
+/** What tells how high the surface stands in each place: black is low, white is high. */
+export const mapSchema = z.strictObject({
+  /**
+   * `relief`: from the shading of the picture below. `brightness`: of the picture below. `picture`: another picture, laid
+   * over the whole sheet.
+   */
+  from: z.enum(['relief', 'brightness', 'picture']).default('relief'),
+  /** Of a map from another picture: its key into the piece's assets. */
+  asset: z.string().max(200).nullable().default(null),
+  /** Where the light comes from that shades the relief; null: from the piece's lamp. */
+  light: z
+    .strictObject({ tilt: z.number().min(-360).max(360), height: z.number().min(1).max(89) })
+    .nullable()
+    .default(null),
+  /** Sigma of the Gaussian that takes off what is finer, sheet px. */
+  blur: z.number().min(0).max(2000).default(0),
+  /** What is broader than this Gaussian is taken off, sheet px; null leaves it. */
+  flatten: z.number().min(1).max(20000).nullable().default(null),
+  /** About the middle; 1 brings the darkest and the lightest fiftieth to black and white. */
+  contrast: times(1),
+  inverted: z.boolean().default(false),
+});
+
+/** How far the letters are moved where the map is high: four laws, of which any are added up. */
+export const displacementSchema = z.strictObject({
+  /** Switched off for a look. */
+  shown: z.boolean().default(true),
+  map: mapSchema.prefault({}),
+  /** From the map's black to its white, along `angle` (degrees, clockwise from the right); sheet px. */
+  level: px(largestShift),
+  angle: z.number().min(-360).max(360).default(90),
+  /** Where the map is as steep as it is in a fiftieth of its places, uphill, across and down; sheet px. */
+  slope: z.tuple([z.number().min(-largestShift).max(largestShift), z.number().min(-largestShift).max(largestShift)]).default([0, 0]),
+  /** From the map's black to its white as a surface, sheet px; null: as high as the light says (relief). */
+  height: z.number().min(0).max(largestShift).nullable().default(null),
+  /** How far a print is measured along that surface: 0 not at all, 1 as it lies there. */
+  length: times(0),
+  /** How far the lens sees what is higher farther from the picture's middle: 1 as it does. */
+  view: times(0),
+  /** From the lens to the sheet, in the sheet's longer sides. */
+  far: z.number().min(0.2).max(100).default(1.4),
+  /** What stays where it is. */
+  leaves: z.array(z.enum(['panel', 'outlines', 'echoes'])).max(3).default([]),
+});
+
+const flanks = z
+  .tuple([z.number().min(-1).max(2), z.number().min(-1).max(2)])
+  .refine(([from, to]) => from <= to, 'A flank begins before it ends.');
+
+/** How ink takes to the surface. */
+export const biteSchema = z.strictObject({
+  shown: z.boolean().default(true),
+  /**
+   * `paint`: the ink's colour lit as the surface is lit. `dye`: multiplied into the surface. `light`: thrown onto it.
+   */
+  as: z.enum(['paint', 'dye', 'light']).default('paint'),
+  strength: fraction(1),
+  /** How much of the surface's fine texture, and of its broad shading, comes through; 1: as it is. */
+  texture: times(1),
+  shading: times(1),
+  /** The Gaussian that parts the two, sheet px. */
+  radius: z.number().min(0).max(2000).default(6),
+  /** The Gaussian that gives the surface's own even tone near by, sheet px; null: one tone under all letters. */
+  even: z.number().min(1).max(20000).nullable().default(null),
+  /** How far changes of the surface's colour are kept out: they are its paint, not its light. */
+  keptOut: fraction(0),
+  /** Each of red, green and blue by itself, or lightness alone. */
+  channels: z.enum(['each', 'lightness']).default('lightness'),
+  /** Where the surface is this dark or this light (Oklab lightness, 0..1) it stays bare: from none to full. */
+  bare: z
+    .strictObject({
+      /** Ink begins at the first and is full from the second. */
+      dark: flanks.default([0, 0]),
+      /** Ink is full up to the first and ends at the second. */
+      light: flanks.default([1, 1]),
+      /** How far the borders waver, in lightness; and in what size, sheet px. */
+      noise: fraction(0),
+      grain: z.number().min(0.5).max(500).default(3),
+    })
+    .nullable()
+    .default(null),
+});
+
+/** Line 6. How a lettering follows the surface that it lies on. */
+export const drapeSchema = z.strictObject({
+  displacement: displacementSchema.nullable().default(null),
+  bite: biteSchema.nullable().default(null),
+});
+
+export type DrapeMap = z.infer<typeof mapSchema>;
+export type Displacement = z.infer<typeof displacementSchema>;
+export type Bite = z.infer<typeof biteSchema>;
+export type Bare = NonNullable<Bite['bare']>;
+export type Drape = z.infer<typeof drapeSchema>;
+
+export const plainDrape = (): Drape => ({ displacement: null, bite: null });
+export const plainDisplacement = (given: z.input<typeof displacementSchema> = {}): Displacement =>
+  displacementSchema.parse(given);
+export const plainBite = (given: z.input<typeof biteSchema> = {}): Bite => biteSchema.parse(given);
+/** Thresholds that leave nothing bare yet. */
+export const plainBare = (): Bare => ({ dark: [0, 0], light: [1, 1], noise: 0.04, grain: 3 });
