@@ -61,7 +61,9 @@ const standings: Record<string, Standing[] | null> = {
   'linen-kite': null,
   'wall-kiln': [{ text: 'KILN', origin: [0.28, 1.98, 2], right: [1.12, 0, 0], up: [0, 1.3, 0] }],
   'bricks-fired': [{ text: 'FIRED', origin: [1.35, 1.3, 4.36], right: [0, 0, -0.61], up: [0, 0.84, 0] }],
-  'table-raku': [{ text: 'RAKU', tracking: 0.1, origin: [-3.05, 0.039, 1.7], right: turned(28, [0.73, 0, 0]), up: [0, 1.25, 0] }],
+  'table-raku': [
+    { text: 'RAKU', tracking: 0.1, origin: [-3.05, 0.039, 1.7], right: turned(28, [0.73, 0, 0]), up: [0, 1.25, 0] },
+  ],
   'yard-row': [row('K', -0.794, 2.25), row('I', -0.594, 4.35), row('L', -0.005, 6.4), row('N', 0.765, 10.2)],
 };
 
@@ -79,7 +81,9 @@ export function lookScenes(): LookScene[] {
   return Object.entries(words).map(([name, { plate, word, box_px: box, lens }]) => ({
     name,
     plate: plate.replace('.jpg', ''),
-    letters: standings[name] ?? (standings[name] === null ? [{ text: word, origin: [0, 0, 0], right: [0, 0, 0], up: [0, 0, 0] }] : null),
+    letters:
+      standings[name] ??
+      (standings[name] === null ? [{ text: word, origin: [0, 0, 0], right: [0, 0, 0], up: [0, 0, 0] }] : null),
     camera: { position: lens.position, at: lens.look_at, field: lens.field_deg },
     box,
   }));
@@ -143,7 +147,14 @@ export function veiledPiece(scene: LookScene, colour: string): Piece {
 /** The scene's words as they would be set by hand: in the right place and perspective, in one colour. */
 export function plainPiece(scene: LookScene, colour: string): Piece {
   const letterings = scene.letters!.map((standing, i): Lettering => {
-    const words = plainWords({ text: standing.text, face: 'bowlby-one', size: 200, leading: 0.9, tracking: standing.tracking ?? 0, alignment: 'left' });
+    const words = plainWords({
+      text: standing.text,
+      face: 'bowlby-one',
+      size: 200,
+      leading: 0.9,
+      tracking: standing.tracking ?? 0,
+      alignment: 'left',
+    });
     const { ink } = setWords(words, {
       face: () => shippedFace('bowlby-one'),
       picture: () => {
@@ -151,8 +162,7 @@ export function plainPiece(scene: LookScene, colour: string): Piece {
       },
     });
     const box = ink!;
-    const world = ([x, y]: Point): Vector =>
-      plus(standing.origin, times(standing.right, x), times(standing.up, -y));
+    const world = ([x, y]: Point): Vector => plus(standing.origin, times(standing.right, x), times(standing.up, -y));
     const [left, top, right, bottom] = scene.box;
     const wanted: Point[] =
       standing.right[0] === 0 && standing.right[2] === 0
@@ -162,11 +172,10 @@ export function plainPiece(scene: LookScene, colour: string): Piece {
             [right, bottom],
             [left, bottom],
           ]
-        : cornersOf(inkInEm(standing.text, standing.tracking ?? 0)).map((corner) => seen(world(corner), scene.camera, size));
-    const middle: Point = [
-      wanted.reduce((sum, [x]) => sum + x, 0) / 4,
-      wanted.reduce((sum, [, y]) => sum + y, 0) / 4,
-    ];
+        : cornersOf(inkInEm(standing.text, standing.tracking ?? 0)).map((corner) =>
+            seen(world(corner), scene.camera, size),
+          );
+    const middle: Point = [wanted.reduce((sum, [x]) => sum + x, 0) / 4, wanted.reduce((sum, [, y]) => sum + y, 0) / 4];
     const stance = { x: Math.round(middle[0]), y: Math.round(middle[1]), rotation: 0, scale: 1 };
     const moves = cornersOf(box).map(([x, y], k) =>
       rounded([wanted[k][0] - stance.x - x, wanted[k][1] - stance.y - y]),

@@ -48,8 +48,15 @@ export async function readTruth(folder: string, name: string, plateFile: string)
   ];
   const [lab, bare] = [oklabPlanes(picture), oklabPlanes(plate)];
   const { width, height } = plate;
-  const changed = flat.bytes.map((_, i) => Number([0, 1, 2].reduce((sum, c) => sum + abs(lab[c][i] - bare[c][i]), 0) > changedBy));
-  const region = spread(flat.bytes.map((value, i) => Number(value > 25 || changed[i] > 0)), width, height, around);
+  const changed = flat.bytes.map((_, i) =>
+    Number([0, 1, 2].reduce((sum, c) => sum + abs(lab[c][i] - bare[c][i]), 0) > changedBy),
+  );
+  const region = spread(
+    flat.bytes.map((value, i) => Number(value > 25 || changed[i] > 0)),
+    width,
+    height,
+    around,
+  );
   const far = spread(region, width, height, farAround - around).map((value) => 1 - value);
   const inside: number[] = [];
   for (let i = 0; i < flat.bytes.length; i++) if (flat.bytes[i] > 230 && changed[i]) inside.push(i);

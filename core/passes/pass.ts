@@ -279,6 +279,7 @@ export interface MeasureScene {
   photo: Node;
   behind: Node;
   bareSheet: Node;
+  lamp: Lamp | null;
   mattes: ReadonlyMap<string, Node>;
   /** A lettering laid on the graded photographs without the veils over it. */
   unveiled(painted: Painted): Node;

@@ -13,6 +13,7 @@ import { sheetNode } from '../scene/sheet';
 import { veilsOver, wovenParts } from '../scene/weave';
 import type { Letters } from '../type/letters';
 import { arrange, paint, paintApart, shownFor } from './arrange';
+import { testStrip } from './testStrip';
 
 /** How to look at a piece while working on it. Exports use none of this. */
 export interface Look {
@@ -22,6 +23,8 @@ export interface Look {
   without?: string;
   /** Letters at this strength, 0..1. */
   lettersStrength?: number;
+  /** One lettering in several ways beside each other, from left to right across it: parts of it that are changed. */
+  strip?: { lettering: string; ways: readonly Partial<Lettering>[] };
   /** What passes are asked to show, by name of the pass. */
   passes?: Readonly<Record<string, unknown>>;
 }
@@ -73,7 +76,15 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     const lettering = piece.letterings.find((one) => one.id === id);
     if (!lettering) return null;
     if (!alone.has(id)) {
-      const scene = { materials, sheet: piece.sheet, photo: before, below: before, bareSheet: sheet, lamp: piece.lamp, surface: before };
+      const scene = {
+        materials,
+        sheet: piece.sheet,
+        photo: before,
+        below: before,
+        bareSheet: sheet,
+        lamp: piece.lamp,
+        surface: before,
+      };
       alone.set(id, paintApart(lettering, arranged.get(id)!, scene, passes));
     }
     return alone.get(id)!;
@@ -163,7 +174,19 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
       again: (parts) => compile({ ...piece, ...parts }, materials, rest, passes).picture,
     });
   }, compiled.picture);
-  return { ...compiled, picture };
+  return { ...compiled, picture: look.strip ? striped(piece, materials, look, passes, compiled) : picture };
+}
+
+/** The picture with one lettering in several ways. */
+function striped(piece: Piece, materials: Materials, look: Look, passes: Passes, compiled: CompiledPiece): Node {
+  const { lettering, ways } = look.strip!;
+  const bounds = compiled.letterings.find(({ id }) => id === lettering)?.painted.cover.all.bounds;
+  if (!bounds || ways.length === 0) return compiled.picture;
+  const pictures = ways.map((way) => {
+    const letterings = piece.letterings.map((one) => (one.id === lettering ? { ...one, ...way } : one));
+    return compile({ ...piece, letterings }, materials, { ...look, strip: undefined }, passes).picture;
+  });
+  return testStrip(pictures, bounds);
 }
 
 /** A pass's own parts of the piece. */

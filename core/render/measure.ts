@@ -39,6 +39,7 @@ export const measureScene = (
   photo: before,
   behind,
   bareSheet,
+  lamp: piece.lamp,
   mattes,
   unveiled,
 });

@@ -18,14 +18,22 @@ export function useLook(line: number | null): Look {
   const without = useAppSelector(({ bench }) => bench.without);
   const halfStrength = useAppSelector(({ bench }) => bench.halfStrength);
   const isFaint = useAppSelector((state) => passesOfLine(line).some(({ fadesLetters }) => fadesLetters?.(state)));
+  const strip = useAppSelector((state) =>
+    JSON.stringify(
+      passesOfLine(line)
+        .map((pass) => pass.strip?.(state))
+        .find((one) => one) ?? null,
+    ),
+  );
   const passes = useAppSelector((state) => JSON.stringify(looksOf(state, line)));
   return useMemo<Look>(
     () => ({
       before: before || undefined,
       without: without ?? undefined,
       lettersStrength: halfStrength || isFaint ? 0.5 : undefined,
+      strip: (JSON.parse(strip) as Look['strip'] | null) ?? undefined,
       passes: JSON.parse(passes) as Record<string, unknown>,
     }),
-    [before, without, halfStrength, isFaint, passes],
+    [before, without, halfStrength, isFaint, strip, passes],
   );
 }

@@ -130,7 +130,8 @@ function halved({ width, height, channels, data }: Raster): Raster {
     for (let x = 0; x < out.width; x++) {
       const at = 2 * y * run + 2 * x * channels;
       for (let c = 0; c < channels; c++, to++)
-        out.data[to] = (data[at + c] + data[at + c + channels] + data[at + c + run] + data[at + c + run + channels]) / 4;
+        out.data[to] =
+          (data[at + c] + data[at + c + channels] + data[at + c + run] + data[at + c + run + channels]) / 4;
     }
   }
   return out;

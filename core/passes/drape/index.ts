@@ -1,12 +1,16 @@
 import type { LetteringPass } from '../pass';
 import { drapeDocument } from './document';
+import { measureDrape, type DrapeGauges } from './gauge';
 import { draped } from './render';
 import type { Drape } from './schema';
+import { showMap, type DrapeLook } from './show';
 
 /** Line 6. Letters that lie on what the photograph shows. */
-export const drapePass: LetteringPass<Drape> = {
+export const drapePass: LetteringPass<Drape, DrapeGauges, DrapeLook> = {
   line: 6,
   title: 'Drape',
   document: drapeDocument,
   paint: (painted, _letters, drape, scene) => draped(painted, drape, scene),
+  measure: measureDrape,
+  show: showMap,
 };

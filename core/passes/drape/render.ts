@@ -1,15 +1,17 @@
 import type { Direction } from '../../survey/relief';
 import { emptyRaster } from '../../pixels/raster';
-import { grow, intersect, middleOf, unionOf, type Region } from '../../pixels/region';
+import { grow, intersect, middleOf, type Region } from '../../pixels/region';
 import { boundsOf, contentKey, type Node } from '../../graph/node';
 import { tiltAt } from '../../light/lamp';
+import { apply, type Point } from '../../shape/affine';
+import type { Letters } from '../../type/letters';
 import { mapLayers, type Layer, type Painted, type PaintScene } from '../pass';
 import { bitten } from './bite';
 import { groundRegion } from './bite/shade';
 import { displaced, type ShiftField } from './displaced';
 import { gridOf } from './grid';
 import { shiftsOf } from './laws';
-import { reliefRange, surfaceMap } from './map';
+import { reliefRange, surfaceMap, type SurfaceMap } from './map';
 import type { Displacement, Drape } from './schema';
 
 /** Where light usually comes from. */
@@ -26,11 +28,16 @@ export function draped(painted: Painted, { displacement, bite }: Drape, scene: P
   const bounds = bite?.shown ? onSheet(boundsOf(moved.layers.map(({ node }) => node)), scene) : null;
   if (!bite || !bounds) return moved;
   const { scale } = gridOf(scene.sheet);
-  const taken = bitten(bite, { node: scene.surface, letters: moved.cover.all, region: groundRegion(bounds, scale), scale });
+  const taken = bitten(bite, {
+    node: scene.surface,
+    letters: moved.cover.all,
+    region: groundRegion(bounds, scale),
+    scale,
+  });
   return {
     layers: moved.layers.map((one) => (one.place === 'hole' ? one : bittenLayer(one, taken.layer))),
-      cover: { all: taken.cover(moved.cover.all), of: (some) => taken.cover(moved.cover.of(some)) },
-    };
+    cover: { all: taken.cover(moved.cover.all), of: (some) => taken.cover(moved.cover.of(some)) },
+  };
 }
 
 /** Whatever takes to a surface does so in light. */
@@ -66,15 +73,27 @@ function reachOf({ level, slope, length, view, height }: Displacement, bounds: R
   return Math.min(longer / 2, Math.abs(level) * 0.75 + steepest + bySurface) + 2;
 }
 
+/** What of the scene a map is made from. */
+type Surroundings = Pick<PaintScene, 'surface' | 'materials' | 'sheet' | 'lamp'>;
+
+/** Where the lamp's light comes from at a place, sheet px; where there is no lamp, from where it usually comes. */
+const lightAt = (place: Point, { lamp }: Surroundings): Direction =>
+  lamp ? { tilt: tiltAt(lamp, place), height: Math.max(5, Math.abs(lamp.height)) } : usualLight;
+
+/** The same at letters. */
+export const lightOn = ({ ink, place }: Letters, scene: Surroundings): Direction =>
+  lightAt(ink ? apply(place, middleOf(ink)) : [0, 0], scene);
+
+/** The map of a displacement. @param light for a map that names none */
+export const surfaceOf = ({ map }: Displacement, light: Direction, scene: Surroundings): SurfaceMap =>
+  surfaceMap(map, { ...scene, ground: scene.surface, light });
+
 /** The shifts of a lettering as a node, on the sheet's grid. */
-export function shiftField(painted: Painted, displacement: Displacement, scene: PaintScene): ShiftField {
+export function shiftField(painted: Painted, displacement: Displacement, scene: Surroundings): ShiftField {
   const { sheet } = scene;
   const bounds = boundsOf(painted.layers.map(({ node }) => node)) ?? { x: 0, y: 0, ...sheet };
-  const letters = unionOf([painted.cover.all.bounds]) ?? bounds;
-  const light = scene.lamp
-    ? { tilt: tiltAt(scene.lamp, middleOf(letters)), height: Math.max(5, Math.abs(scene.lamp.height)) }
-    : usualLight;
-  const { grid, map, relief } = surfaceMap(displacement.map, { ...scene, ground: scene.surface, light });
+  const letters = painted.cover.all.bounds ?? bounds;
+  const { grid, map, relief } = surfaceOf(displacement, lightAt(middleOf(letters), scene), scene);
   const longer = Math.max(sheet.width, sheet.height);
   const reach = reachOf(displacement, bounds, longer);
   const region = groundRegion(grow(bounds, reach), grid.scale);
@@ -86,7 +105,13 @@ export function shiftField(painted: Painted, displacement: Displacement, scene: 
   const { level, angle, slope, height, length, view, far } = displacement;
   const needsHeight = relief !== null && height === null;
   const node: Node = {
-    key: contentKey('shifts', map.key, needsHeight ? relief.key : '', [level, angle, slope, height, length, view, far], anchor),
+    key: contentKey(
+      'shifts',
+      map.key,
+      needsHeight ? relief.key : '',
+      [level, angle, slope, height, length, view, far],
+      anchor,
+    ),
     channels: 4,
     bounds: null,
     needs: () => ({

@@ -39,7 +39,9 @@ export const displacementSchema = z.strictObject({
   level: px(largestShift),
   angle: z.number().min(-360).max(360).default(90),
   /** Where the map is as steep as it is in a fiftieth of its places, uphill, across and down; sheet px. */
-  slope: z.tuple([z.number().min(-largestShift).max(largestShift), z.number().min(-largestShift).max(largestShift)]).default([0, 0]),
+  slope: z
+    .tuple([z.number().min(-largestShift).max(largestShift), z.number().min(-largestShift).max(largestShift)])
+    .default([0, 0]),
   /** From the map's black to its white as a surface, sheet px; null: as high as the light says (relief). */
   height: z.number().min(0).max(largestShift).nullable().default(null),
   /** How far a print is measured along that surface: 0 not at all, 1 as it lies there. */
@@ -49,7 +51,10 @@ export const displacementSchema = z.strictObject({
   /** From the lens to the sheet, in the sheet's longer sides. */
   far: z.number().min(0.2).max(100).default(1.4),
   /** What stays where it is. */
-  leaves: z.array(z.enum(['panel', 'outlines', 'echoes'])).max(3).default([]),
+  leaves: z
+    .array(z.enum(['panel', 'outlines', 'echoes']))
+    .max(3)
+    .default([]),
 });
 
 const flanks = z

@@ -1,4 +1,5 @@
 import type { ComponentType } from 'react';
+import type { Look } from '../../../core/render/compile';
 import type { RootState } from '../../store';
 import type { Bench } from '../benchContext';
 import type { Governed } from '../governs/governed';
@@ -34,6 +35,8 @@ export interface BenchPass {
    * will be.
    */
   look?(state: RootState): object | undefined;
+  /** One lettering in several ways beside each other on the sheet; null where that is not wanted. */
+  strip?(state: RootState): Look['strip'] | null;
   /** What the values of this line govern on the sheet, where the part that they stand in says nothing else. */
   governs?(bench: Bench): Governed | null;
   /** The letters are seen at half strength, so that what lies under them can be worked on. */

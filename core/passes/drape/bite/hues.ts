@@ -47,7 +47,9 @@ export function huesOfSurface(places: Float32Array): Hue[] {
       sums[k][1] += places[3 * i + 1];
       sums[k][2]++;
     }
-    centres = centres.map((centre, k) => (sums[k][2] > 0 ? [sums[k][0] / sums[k][2], sums[k][1] / sums[k][2]] : centre));
+    centres = centres.map((centre, k) =>
+      sums[k][2] > 0 ? [sums[k][0] / sums[k][2], sums[k][1] / sums[k][2]] : centre,
+    );
   }
   return centres.map(([a, b], k) => ({ a, b, tone: litTone(places, nearest, k) }));
 }

@@ -30,7 +30,7 @@ export function evenNode({ even }: Bite, { node, letters, region, scale }: Groun
     }),
     compute(_, { ground, under }) {
       const light = toLight(ground);
-      return even === null ? middleOf(light, under) : made(gaussianBlur(light, even * scale));
+      return even === null ? evenOf(light, under) : made(gaussianBlur(light, even * scale));
     },
   };
 }
@@ -46,17 +46,21 @@ function made(light: Raster): Raster {
   return light;
 }
 
-/** The middle of each channel under letters: a few deep shadows, or lights, do not change what is taken for even. */
-function middleOf({ data }: Raster, under: Raster): Raster {
+/** So much of a surface is darker than what is taken for its even tone: inks are judged where light falls on them. */
+const evenShare = 0.52;
+
+/** Of each channel under letters: a few deep shadows, or lights, do not change what is taken for even. */
+function evenOf({ data }: Raster, under: Raster): Raster {
   const out = emptyRaster(1, 1, 4);
   const count = data.length / 4;
   const isCovered = under.data.some((value) => value > 0.5);
   const step = Math.max(1, Math.floor(count / (4 * enough)));
   for (let c = 0; c < 3; c++) {
     const values: number[] = [];
-    for (let i = 0; i < count; i += step) if (data[4 * i + 3] > 0.5 && (!isCovered || under.data[i] > 0.5)) values.push(data[4 * i + c] / data[4 * i + 3]);
+    for (let i = 0; i < count; i += step)
+      if (data[4 * i + 3] > 0.5 && (!isCovered || under.data[i] > 0.5)) values.push(data[4 * i + c] / data[4 * i + 3]);
     values.sort((a, b) => a - b);
-    out.data[c] = values.length > 0 ? values[values.length >> 1] : 1;
+    out.data[c] = values.length > 0 ? values[Math.floor(values.length * evenShare)] : 1;
   }
   out.data[3] = 1;
   return out;

@@ -99,7 +99,13 @@ const steepShare = 0.02;
 
 /** d = k grad(m), across and down, with grad(m) measured in its own steepest. */
 function addSlope(out: Shifts, { slope }: Displacement, { map, region, scale }: LawScene, share: number): void {
-  const { width, height, data } = partOf(map, { ...region, x: region.x - 1, y: region.y - 1, width: region.width + 2, height: region.height + 2 });
+  const { width, height, data } = partOf(map, {
+    ...region,
+    x: region.x - 1,
+    y: region.y - 1,
+    width: region.width + 2,
+    height: region.height + 2,
+  });
   const count = region.width * region.height;
   const gradients = [new Float32Array(count), new Float32Array(count)];
   const steep = new Float32Array(count);

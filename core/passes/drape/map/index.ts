@@ -32,7 +32,8 @@ export interface SurfaceMap {
 export function surfaceMap(map: DrapeMap, scene: MapScene): SurfaceMap {
   const grid = gridOf(scene.sheet);
   const relief = map.from === 'relief' ? reliefNode(scene.ground, map.light ?? scene.light, grid) : null;
-  const source = relief ?? (map.from === 'picture' && map.asset !== null ? pictureNode(map.asset, scene) : scene.ground);
+  const source =
+    relief ?? (map.from === 'picture' && map.asset !== null ? pictureNode(map.asset, scene) : scene.ground);
   const { blur, flatten, contrast, inverted } = map;
   return {
     grid,

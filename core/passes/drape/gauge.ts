@@ -1,0 +1,130 @@
+import type { MeasuredLettering, MeasureScene } from '../pass';
+import { emptyRaster, type Raster } from '../../pixels/raster';
+import { intersect, scaleRegion, outerPixels, grow, type Region } from '../../pixels/region';
+import { sheetAt } from '../../graph/tiles';
+import { mapSize } from '../../survey/measure';
+import { lookAtPlace, type Place } from './place';
+import { lightOn, shiftField, surfaceOf } from './render';
+import type { Drape } from './schema';
+
+/** How far letters are moved, sheet px. */
+export interface Moves {
+  mean: number;
+  largest: number;
+  /** Part of the letters where the map is steeper than letters can follow without folding: there it was eased. */
+  eased: number;
+}
+
+/** What line 6 measures of one lettering. */
+export interface MeasuredDrape {
+  lettering: string;
+  place: Place;
+  moves: Moves | null;
+  /** The map over the whole sheet, small: row by row, 0 low, 1 high; null where letters are not displaced. */
+  map: { width: number; height: number; values: number[] } | null;
+}
+
+export interface DrapeGauges {
+  letterings: MeasuredDrape[];
+}
+
+/** Eased by less than this nobody sees, sheet px. */
+const leastEased = 0.5;
+
+/** The surface under each lettering, and how far its letters are moved. */
+export async function measureDrape(
+  letterings: readonly MeasuredLettering<Drape>[],
+  scene: MeasureScene,
+): Promise<DrapeGauges> {
+  const found: MeasuredDrape[] = [];
+  for (const one of letterings) {
+    const measured = await measureOne(one, scene);
+    if (measured) found.push(measured);
+  }
+  return { letterings: found };
+}
+
+async function measureOne(
+  { id, part, painted, letters, over }: MeasuredLettering<Drape>,
+  scene: MeasureScene,
+): Promise<MeasuredDrape | null> {
+  const { sheet, scale, evaluator, behind, mattes } = scene;
+  const { bounds } = painted.cover.all;
+  const whole = sheetAt(sheet, scale);
+  const region = bounds && intersect(whole, grow(outerPixels(scaleRegion(bounds, scale)), 4));
+  if (!region || region.width < 8 || region.height < 8) return null;
+  const request = { region, scale };
+  const surface = await evaluator.pixels(behind, request);
+  const cover = await evaluator.pixels(painted.cover.all, request);
+  const veils = new Set(letters.letters.flatMap(({ start }) => over(start)));
+  const before: Raster[] = [];
+  for (const veil of veils) {
+    const matte = mattes.get(veil);
+    if (matte) before.push(await evaluator.pixels(matte, request));
+  }
+  const longer = Math.max(sheet.width, sheet.height);
+  return {
+    lettering: id,
+    place: lookAtPlace(surface, unveiled(cover, before), scale, longer),
+    moves: await movesOf(part, painted, cover, region, scene),
+    map: await smallMap(part, letters, scene),
+  };
+}
+
+/** Px across. */
+const smallWidth = 96;
+
+async function smallMap(
+  { displacement }: Drape,
+  letters: MeasuredLettering<Drape>['letters'],
+  { evaluator, behind, materials, sheet, lamp }: MeasureScene,
+): Promise<MeasuredDrape['map']> {
+  if (!displacement) return null;
+  const surroundings = { surface: behind, materials, sheet, lamp };
+  const { map, grid } = surfaceOf(displacement, lightOn(letters, surroundings), surroundings);
+  const whole = await evaluator.pixels(map, grid);
+  const size = mapSize(whole, smallWidth);
+  const values = Array.from({ length: size.width * size.height }, (_, i) => {
+    const x = Math.floor((((i % size.width) + 0.5) / size.width) * whole.width);
+    const y = Math.floor(((Math.floor(i / size.width) + 0.5) / size.height) * whole.height);
+    return Math.round(whole.data[y * whole.width + x] * 100) / 100;
+  });
+  return { ...size, values };
+}
+
+/** Where letters are seen: not under what stands before them. */
+function unveiled(cover: Raster, mattes: readonly Raster[]): Raster {
+  const out = emptyRaster(cover.width, cover.height, 1);
+  out.data.set(cover.data);
+  for (const { data } of mattes) for (let i = 0; i < data.length; i++) out.data[i] *= 1 - data[i];
+  return out;
+}
+
+async function movesOf(
+  { displacement }: Drape,
+  painted: MeasuredLettering<Drape>['painted'],
+  cover: Raster,
+  region: Region,
+  scene: MeasureScene,
+): Promise<Moves | null> {
+  if (!displacement?.shown) return null;
+  const { evaluator, behind, materials, sheet, lamp, scale } = scene;
+  const field = shiftField(painted, displacement, { surface: behind, materials, sheet, lamp });
+  const { data } = await evaluator.pixels(field.node, { region: field.region, scale: field.scale });
+  let [count, sum, largest, eased] = [0, 0, 0, 0];
+  for (let y = 0, i = 0; y < region.height; y++) {
+    const row = Math.floor(((region.y + y + 0.5) / scale) * field.scale) - field.region.y;
+    for (let x = 0; x < region.width; x++, i++) {
+      if (cover.data[i] < 0.5) continue;
+      const column = Math.floor(((region.x + x + 0.5) / scale) * field.scale) - field.region.x;
+      if (row < 0 || column < 0 || row >= field.region.height || column >= field.region.width) continue;
+      const at = (row * field.region.width + column) * 4;
+      const far = Math.hypot(data[at], data[at + 1]);
+      count++;
+      sum += far;
+      largest = Math.max(largest, far);
+      if (data[at + 2] > leastEased) eased++;
+    }
+  }
+  return count === 0 ? { mean: 0, largest: 0, eased: 0 } : { mean: sum / count, largest, eased: eased / count };
+}

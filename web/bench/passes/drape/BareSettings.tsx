@@ -1,0 +1,100 @@
+import type { Bare } from '../../../../core/passes/drape/schema';
+import type { Lettering } from '../../../../core/piece/schema';
+import { useBench } from '../../benchContext';
+import { EditedValue } from '../../EditedValue';
+import { biteEdit } from './edits';
+
+const [width, height] = [240, 56];
+
+/** The surface's lightness under the letters, and where ink holds on it. */
+export function BareSettings({ lettering, bare }: { lettering: Lettering; bare: Bare }) {
+  const { measures } = useBench();
+  const set = biteEdit(lettering);
+  const change = (part: Partial<Bare>) => set({ bare: { ...bare, ...part } });
+  const counts = measures?.drape?.letterings.find((one) => one.lettering === lettering.id)?.place.lightness ?? [];
+  const { dark, light, noise, grain } = bare;
+  const ordered = (from: number, to: number): [number, number] => [Math.min(from, to), Math.max(from, to)];
+  return (
+    <div className="flex flex-col gap-1">
+      <Histogram counts={counts} bare={bare} />
+      <p className="leading-7">
+        Bare where the surface is darker than{' '}
+        <Lightness label="Dark: all bare" value={dark[0]} edit={(value) => change({ dark: ordered(value, dark[1]) })} />
+        , inked from{' '}
+        <Lightness
+          label="Dark: all inked"
+          value={dark[1]}
+          edit={(value) => change({ dark: ordered(dark[0], value) })}
+        />{' '}
+        to{' '}
+        <Lightness
+          label="Light: all inked"
+          value={light[0]}
+          edit={(value) => change({ light: ordered(value, light[1]) })}
+        />
+        , bare again from{' '}
+        <Lightness
+          label="Light: all bare"
+          value={light[1]}
+          edit={(value) => change({ light: ordered(light[0], value) })}
+        />
+        . The borders waver by{' '}
+        <Lightness label="Waver of the borders" value={noise} edit={(value) => change({ noise: value })} /> in grains of{' '}
+        <EditedValue
+          label="Grain of the borders"
+          value={grain}
+          unit="px"
+          digits={1}
+          step={0.5}
+          min={0.5}
+          max={500}
+          edit={(value) => change({ grain: value })}
+        />
+        .
+      </p>
+    </div>
+  );
+}
+
+function Lightness({
+  label,
+  value,
+  edit,
+}: {
+  label: string;
+  value: number;
+  edit(value: number): ReturnType<ReturnType<typeof biteEdit>>;
+}) {
+  return <EditedValue label={label} value={value} factor={100} unit="%" min={0} max={100} edit={edit} />;
+}
+
+function Histogram({ counts, bare: { dark, light } }: { counts: readonly number[]; bare: Bare }) {
+  const most = Math.max(1e-6, ...counts);
+  const step = width / Math.max(1, counts.length);
+  const ink = [
+    [dark[0], 0],
+    [dark[1], 1],
+    [light[0], 1],
+    [light[1], 0],
+  ].map(([at, share]) => `${at * width},${height - share * (height - 2)}`);
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full rounded-sheet border border-rule bg-white"
+      role="img"
+      aria-label="How often each lightness is there under the letters, dark at the left, and where ink holds"
+    >
+      {counts.map((count, i) => (
+        <rect
+          key={i}
+          x={i * step}
+          y={height - (height * count) / most}
+          width={step}
+          height={(height * count) / most}
+          fill="#C8C8C2"
+        />
+      ))}
+      <polyline points={ink.join(' ')} fill="none" stroke="#9C3B22" strokeWidth={1.5} />
+    </svg>
+  );
+}

@@ -1,0 +1,47 @@
+import type { Bite, Displacement } from '../../../../core/passes/drape/schema';
+import { useBench } from '../../benchContext';
+import { EditedValue } from '../../EditedValue';
+import { biteEdit } from './edits';
+
+const taking: Record<Bite['as'], string> = { paint: 'paint', dye: 'dye', light: 'light' };
+
+const laws = ({ level, slope, length, view }: Displacement): string[] => [
+  ...(level !== 0 ? ['level'] : []),
+  ...(slope.some((one) => one !== 0) ? ['slope'] : []),
+  ...(length > 0 ? ['length'] : []),
+  ...(view > 0 ? ['view'] : []),
+];
+
+export function Summary() {
+  const { lettering } = useBench();
+  if (!lettering) return null;
+  const { displacement, bite } = lettering.drape;
+  if (!displacement && !bite) return null;
+  const by = displacement ? laws(displacement) : [];
+  return (
+    <span>
+      {displacement && (
+        <>
+          Displaced by <b>{displacement.map.from}</b>
+          {by.length > 0 ? `: ${by.join(', ')}` : ', by no law yet'}
+          {!displacement.shown && ' (hidden)'}.{' '}
+        </>
+      )}
+      {bite && (
+        <>
+          The ink takes as <b>{taking[bite.as]}</b>,{' '}
+          <EditedValue
+            label="Bite"
+            value={bite.strength}
+            factor={100}
+            unit="%"
+            min={0}
+            max={100}
+            edit={(strength) => biteEdit(lettering)({ strength })}
+          />
+          {!bite.shown && ' (hidden)'}.
+        </>
+      )}
+    </span>
+  );
+}
