@@ -5,6 +5,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { downTheWall } from './making/downTheWall';
 import { lowSun } from './making/lowSun';
+import { onLinen } from './making/onLinen';
 import { pictureLetters } from './making/pictureLetters';
 import { throughAndInFront } from './making/throughAndInFront';
 import { tuckedIn } from './making/tuckedIn';
@@ -15,6 +16,7 @@ for (const [file, made] of [
   ['woven', await woven()],
   ['low-sun', await lowSun()],
   ['down-the-wall', await downTheWall()],
+  ['on-linen', onLinen()],
   ['picture-letters', pictureLetters()],
   ['tucked-in', await tuckedIn()],
   ['window', windowPiece()],

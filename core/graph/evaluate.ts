@@ -12,9 +12,14 @@ export class Outdated extends Error {
 /** Says whether a request is still wanted; asked between the steps of the work. */
 export type IsOutdated = () => boolean;
 
+/** Bytes that are kept of what all tiles read. */
+const forAllBytes = 128 * 1024 * 1024;
+
 /** Computes regions of nodes, keeps what it computed, and never computes the same thing twice at once. */
 export class Evaluator {
   private readonly cache: ByteCache<Raster>;
+  /** What all tiles read. */
+  private readonly forAll = new ByteCache<Raster>(forAllBytes);
   private readonly running = new Map<string, Promise<Raster>>();
 
   /** @param budget bytes of rasters to keep */
@@ -30,7 +35,8 @@ export class Evaluator {
     const { region, scale } = request;
     if (!touches(node.bounds, request)) return emptyRaster(region.width, region.height, node.channels);
     const key = `${node.keyAt?.(request) ?? node.key}|${scale}|${region.x},${region.y},${region.width},${region.height}`;
-    const known = this.cache.get(key);
+    const cache = node.isForAll ? this.forAll : this.cache;
+    const known = cache.get(key);
     if (known) return known;
     const shared = this.running.get(key);
     // Another request may give up the work that this one waits for; then it is begun again.
@@ -43,7 +49,7 @@ export class Evaluator {
     const work = this.compute(node, request, isOutdated).then(
       (raster) => {
         this.running.delete(key);
-        this.cache.set(key, raster, raster.data.byteLength);
+        cache.set(key, raster, raster.data.byteLength);
         return raster;
       },
       (error: unknown) => {

@@ -32,6 +32,8 @@ export interface Node {
   /** The same key means the same pixels. */
   readonly key: string;
   readonly channels: 1 | 4;
+  /** Every tile reads the same whole of it, such as a map of the sheet: kept however little else is. */
+  readonly isForAll?: boolean;
   /** Outside of this (sheet px) the node is transparent; null: it may paint everywhere. */
   readonly bounds: Region | null;
   /** True where every px of the region is sure to be opaque. */

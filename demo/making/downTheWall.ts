@@ -2,7 +2,7 @@ import { solidCoat } from '../../core/coats/schema';
 import { setWords } from '../../core/passes/words/render';
 import { plainWords } from '../../core/passes/words/schema';
 import { plainInk } from '../../core/passes/ink/schema';
-import { plainDrape } from '../../core/passes/drape/schema';
+import { plainBite, plainDrape } from '../../core/passes/drape/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance, type Perspective } from '../../core/passes/stance/schema';
 import { plainVeil, tracedCut, type Veil } from '../../core/passes/veils/schema';
@@ -74,7 +74,7 @@ export async function downTheWall(): Promise<Piece> {
     words,
     stance: plainStance({ ...stance, perspective: { box, moves } }),
     ink: plainInk([solidCoat({ colour: '#efe6d2', opacity: 0.92 })]),
-    drape: plainDrape(),
+    drape: { displacement: null, bite: plainBite({ keptOut: 1, radius: 5 }) },
     outlines: plainOutlines(),
   };
   const behind: Lettering = {

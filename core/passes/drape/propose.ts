@@ -21,6 +21,8 @@ const foldContrast = 0.3;
 const leastSure = 0.1;
 /** A surface takes light from all around too: against the lamp's alone it looks flatter than it is by about this. */
 const allRound = 1.4;
+/** Of folds nothing finer than this part of their size is shape. */
+const finest = 1 / 20;
 /** Joints, threads and pores are about this part of the sheet's longer side. */
 const fineShare = 1 / 300;
 
@@ -63,7 +65,11 @@ export function proposeDrape({ place, light, longer }: Known, strength: Strength
       because: 'The surface is shaded, but nothing tells where its light comes from: the letters are not moved.',
     };
   const displacement = plainDisplacement({
-    map: { from: 'relief', light: { tilt: sure.tilt, height: Math.min(89, Math.max(1, Math.abs(sure.height))) } },
+    map: {
+      from: 'relief',
+      blur: Math.round(place.foldSize * finest),
+      light: { tilt: sure.tilt, height: Math.min(89, Math.max(1, Math.abs(sure.height))) },
+    },
     length: factor,
     view: allRound * factor,
   });

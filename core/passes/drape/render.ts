@@ -105,6 +105,7 @@ export function shiftField(painted: Painted, displacement: Displacement, scene: 
   const { level, angle, slope, height, length, view, far } = displacement;
   const needsHeight = relief !== null && height === null;
   const node: Node = {
+    isForAll: true,
     key: contentKey(
       'shifts',
       map.key,

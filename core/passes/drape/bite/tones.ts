@@ -21,6 +21,7 @@ export interface Ground {
  */
 export function evenNode({ even }: Bite, { node, letters, region, scale }: Ground): Node {
   return {
+    isForAll: true,
     key: contentKey('even tone', node.key, even, even === null ? letters.key : '', region, scale),
     channels: 4,
     bounds: null,
@@ -69,6 +70,7 @@ function evenOf({ data }: Raster, under: Raster): Raster {
 /** The hues of the surface: a px for each, with a, b and the logarithm of its lit tone. */
 export function huesNode({ node, region, scale }: Ground): Node {
   return {
+    isForAll: true,
     key: contentKey('hues', node.key, region, scale),
     channels: 4,
     bounds: null,

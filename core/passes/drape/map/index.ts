@@ -39,6 +39,7 @@ export function surfaceMap(map: DrapeMap, scene: MapScene): SurfaceMap {
     grid,
     relief,
     map: {
+      isForAll: true,
       key: contentKey('surface map', source.key, blur, flatten, contrast, inverted),
       channels: 1,
       bounds: null,

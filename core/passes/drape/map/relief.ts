@@ -21,6 +21,7 @@ export function viewOf({ width, height, data }: Raster, factor: number): CoarseV
  */
 export function reliefNode(ground: Node, light: Direction, { scale, region }: Grid): Node {
   return {
+    isForAll: true,
     key: contentKey('relief', ground.key, light.tilt, light.height),
     channels: 1,
     bounds: null,
