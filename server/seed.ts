@@ -5,7 +5,16 @@ import { folderBundle, takeInBundle } from './bundles';
 import type { Studio } from './studio';
 
 /** Demo pieces, in the order in which the Shelf shows them last to first. */
-const pieces = ['through-and-in-front', 'window', 'picture-letters', 'down-the-wall', 'on-linen', 'tucked-in', 'low-sun', 'woven'];
+const pieces = [
+  'through-and-in-front',
+  'window',
+  'picture-letters',
+  'down-the-wall',
+  'on-linen',
+  'tucked-in',
+  'low-sun',
+  'woven',
+];
 
 /** Brings the shipped plates, faces and pieces into an empty store. What is there already stays as it is. */
 export async function seed(studio: Studio, say: (line: string) => void): Promise<void> {

@@ -11,7 +11,18 @@ import { vignette } from './vignette';
 import { words } from './words';
 
 /** What passes have on the bench, in the order of work. A new pass is a folder beside these and one line here. */
-export const benchPasses: readonly BenchPass[] = [plate, words, stance, veils, ink, outlines, drape, light, grade, vignette];
+export const benchPasses: readonly BenchPass[] = [
+  plate,
+  words,
+  stance,
+  veils,
+  ink,
+  outlines,
+  drape,
+  light,
+  grade,
+  vignette,
+];
 
 /** A line of the ticket, with the passes that share it. */
 export interface TicketLine {
