@@ -21,7 +21,10 @@ export async function proposedPiece(piece: Piece, light: Known['light']): Promis
     letterings: piece.letterings.map((lettering) => {
       const measured = drape.letterings.find((one) => one.lettering === lettering.id);
       return measured
-        ? { ...lettering, drape: proposeDrape({ place: measured.place, light, longer }).drape }
+        ? {
+            ...lettering,
+            drape: { ...lettering.drape, ...proposeDrape({ place: measured.place, light, longer }).drape },
+          }
         : lettering;
     }),
   };

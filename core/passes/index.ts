@@ -4,6 +4,7 @@ import { inkPass } from './ink';
 import { outlinesPass } from './outlines';
 import { lightPass } from './light';
 import type { LetteringPass, PicturePass } from './pass';
+import { planesPass } from './planes';
 import { platePass } from './plate';
 import { stancePass } from './stance';
 import { veilsPass } from './veils';
@@ -15,7 +16,14 @@ export const passes = {
   /** Over single letterings; the name is that of the lettering's field. */
   lettering: { words: wordsPass, stance: stancePass, ink: inkPass, outlines: outlinesPass, drape: drapePass },
   /** Over the picture. */
-  picture: { plate: platePass, veils: veilsPass, light: lightPass, grade: gradePass, vignette: vignettePass },
+  picture: {
+    plate: platePass,
+    veils: veilsPass,
+    planes: planesPass,
+    light: lightPass,
+    grade: gradePass,
+    vignette: vignettePass,
+  },
 };
 
 /** Passes by name, whichever they are. */

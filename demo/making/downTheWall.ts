@@ -74,7 +74,7 @@ export async function downTheWall(): Promise<Piece> {
     words,
     stance: plainStance({ ...stance, perspective: { box, moves } }),
     ink: plainInk([solidCoat({ colour: '#efe6d2', opacity: 0.92 })]),
-    drape: { displacement: null, bite: plainBite({ keptOut: 1, radius: 5 }) },
+    drape: { ...plainDrape(), bite: plainBite({ keptOut: 1, radius: 5 }) },
     outlines: plainOutlines(),
   };
   const behind: Lettering = {

@@ -1,5 +1,5 @@
 import { solidCoat } from '../../core/coats/schema';
-import { plainBite, plainDisplacement } from '../../core/passes/drape/schema';
+import { plainBite, plainDisplacement, plainDrape } from '../../core/passes/drape/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainOutline, plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
@@ -12,6 +12,7 @@ export function onLinen(): Piece {
   // The window stands to the left and a little above; the dial was turned until the folds looked right.
   const light = { tilt: 163, height: 26 };
   const printed = {
+    ...plainDrape(),
     displacement: plainDisplacement({ map: { from: 'relief', light, blur: 12 }, length: 1.4, view: 1.8 }),
     bite: plainBite({ as: 'dye', channels: 'each', radius: 6 }),
   };

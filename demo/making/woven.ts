@@ -1,6 +1,6 @@
 import { solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
-import { plainBite } from '../../core/passes/drape/schema';
+import { plainBite, plainDrape } from '../../core/passes/drape/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { firstShadow, plainVeil, tracedCut, type Veil, type VeilShadow } from '../../core/passes/veils/schema';
@@ -83,7 +83,7 @@ export async function woven(): Promise<Piece> {
     words: plainWords({ text, face: 'bowlby-one', size, leading: 0.9, tracking: 0.005, alignment: 'centre' }),
     stance: plainStance({ x, y, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#7a3b22' })]),
-    drape: { displacement: null, bite: plainBite({ texture: 0.5 }) },
+    drape: { ...plainDrape(), bite: plainBite({ texture: 0.5 }) },
     outlines: plainOutlines(),
   });
   const letterings = [lettering('lettering-1', 'RAKU', 520, 900, 790), lettering('lettering-2', 'KILN', 300, 945, 330)];

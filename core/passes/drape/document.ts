@@ -11,6 +11,14 @@ export const drapeDocument: PassDocument<Drape> = {
     const key = displacement?.map.from === 'picture' ? displacement.map.asset : null;
     return key === null ? [] : [{ key, kind: 'plate', who: 'The displacement map' }];
   },
+  links: ({ plane }) =>
+    plane === null
+      ? []
+      : [{ kind: 'plane', id: plane, problem: `It lies in the plane "${plane}", which is not there.` }],
+  without: (drape, isGone) => {
+    if (drape.plane !== null && isGone(drape.plane)) drape.plane = null;
+    return drape;
+  },
   resized({ displacement, bite }, { design: { factor } }) {
     if (displacement) {
       displacement.level *= factor;

@@ -4,7 +4,7 @@ import { plainBite, plainDisplacement, type Drape } from './schema';
 
 /** A setting of line 6 that is proposed, and what it is made of, as a sentence. */
 export interface Proposal {
-  drape: Drape;
+  drape: Pick<Drape, 'displacement' | 'bite'>;
   because: string;
 }
 

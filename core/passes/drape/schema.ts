@@ -99,6 +99,8 @@ export const biteSchema = z.strictObject({
 export const drapeSchema = z.strictObject({
   displacement: displacementSchema.nullable().default(null),
   bite: biteSchema.nullable().default(null),
+  /** The plane that it lies in: its corners are brought along it. Null: in none. */
+  plane: z.string().min(1).max(64).nullable().default(null),
 });
 
 export type DrapeMap = z.infer<typeof mapSchema>;
@@ -107,7 +109,7 @@ export type Bite = z.infer<typeof biteSchema>;
 export type Bare = NonNullable<Bite['bare']>;
 export type Drape = z.infer<typeof drapeSchema>;
 
-export const plainDrape = (): Drape => ({ displacement: null, bite: null });
+export const plainDrape = (): Drape => ({ displacement: null, bite: null, plane: null });
 export const plainDisplacement = (given: z.input<typeof displacementSchema> = {}): Displacement =>
   displacementSchema.parse(given);
 export const plainBite = (given: z.input<typeof biteSchema> = {}): Bite => biteSchema.parse(given);

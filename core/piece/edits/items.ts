@@ -4,7 +4,15 @@ import type { ItemKind } from '../../passes/pass';
 import type { Plate } from '../../passes/plate/schema';
 import { resizedVeil } from '../../passes/veils/resize';
 import { assetsUsed, itemsIn } from '../links';
-import { pictureDocuments, type Asset, type Lettering, type PictureField, type Piece, type Sheet } from '../schema';
+import {
+  letteringDocuments,
+  pictureDocuments,
+  type Asset,
+  type Lettering,
+  type PictureField,
+  type Piece,
+  type Sheet,
+} from '../schema';
 import { moveWithin, type Edit } from './edit';
 
 /** @throws Error when there is no such item in the list */
@@ -56,6 +64,10 @@ export function removeItems(piece: Piece, ids: readonly string[]): void {
       if (lists) draft[field] = (draft[field] as { id: string }[]).filter(({ id }) => !gone.has(id));
       if (without) draft[field] = without(draft[field], (id) => gone.has(id));
     }
+    for (const [field, { without }] of Object.entries(letteringDocuments(passes)))
+      if (without)
+        for (const lettering of piece.letterings as unknown as Record<string, unknown>[])
+          lettering[field] = without(lettering[field], (id) => gone.has(id));
     const left = new Set(itemsIn(piece, passes).map(({ id }) => id));
     for (const id of before) if (!left.has(id)) gone.add(id);
   }

@@ -4,6 +4,7 @@ import { ink } from './ink';
 import { light } from './light';
 import { outlines } from './outlines';
 import type { BenchPass } from './pass';
+import { planes } from './planes';
 import { plate } from './plate';
 import { stance } from './stance';
 import { veils } from './veils';
@@ -19,6 +20,7 @@ export const benchPasses: readonly BenchPass[] = [
   ink,
   outlines,
   drape,
+  planes,
   light,
   grade,
   vignette,

@@ -53,7 +53,7 @@ export function Proposals({ lettering }: { lettering: Lettering }) {
           aria-pressed={strip !== null}
           onClick={() => {
             editing.tryOut(null);
-            const ways = strengths.map((one) => ({ drape: proposals[one].drape }));
+            const ways = strengths.map((one) => ({ drape: { ...lettering.drape, ...proposals[one].drape } }));
             drapeHand.set({ strip: strip ? null : { lettering: lettering.id, ways } });
           }}
         >

@@ -31,4 +31,4 @@ export const biteEdit =
 export const flatEdit =
   ({ id }: Lettering): Edit =>
   (piece) =>
-    void (itemOf(piece.letterings, id).drape = { displacement: null, bite: null });
+    void Object.assign(itemOf(piece.letterings, id).drape, { displacement: null, bite: null });
