@@ -97,6 +97,32 @@ test('laws are typed, by keyboard alone; what folds is said', async () => {
   expect((await letteringOf('demo-on-linen')).drape.displacement!.level).toBe(0);
 });
 
+test('letters are pulled about by strokes, each undone by itself, and calmed again', async () => {
+  await sharp(page);
+  const inL = async (): Promise<[number, number, number]> => colourAt(page, 480, 560);
+  const before = await inL();
+  await page.getByRole('button', { name: 'Pull', exact: true }).click();
+  // The cloth to the left of the L is inked when its stem is pulled over it.
+  await drawOver(page, [560, 560], [520, 560], [470, 560]);
+  await saved(page);
+  await sharp(page);
+  expect((await inL())[2]).toBeLessThan(before[2] - 40);
+  await page.getByRole('button', { name: 'Swirl', exact: true }).click();
+  await drawOver(page, [900, 560], [940, 580]);
+  await saved(page);
+  expect((await letteringOf('demo-on-linen')).drape.pull!.strokes.map(({ kind }) => kind)).toEqual(['pull', 'swirl']);
+  await page.keyboard.press('Control+z');
+  await saved(page);
+  expect((await letteringOf('demo-on-linen')).drape.pull!.strokes).toHaveLength(1);
+  await page.getByRole('button', { name: 'Calm everything' }).click();
+  await saved(page);
+  await sharp(page);
+  const after = await inL();
+  expect(Math.abs(after[2] - before[2])).toBeLessThan(3);
+  await page.keyboard.press('Escape');
+  expect(await page.getByRole('button', { name: 'Swirl', exact: true }).getAttribute('aria-pressed')).toBe('false');
+});
+
 test('a plane is drawn by four lines, words lie in it, and are slid along it by the arrows', async () => {
   await page.goto(`${studio.url}/piece/demo-down-the-wall/6`);
   await sharp(page);

@@ -11,6 +11,7 @@ import { blankPiece } from '../piece/blank';
 import { schemasOf, type Piece } from '../piece/schema';
 import { plainGrade } from '../passes/grade/schema';
 import { plainInk } from '../passes/ink/schema';
+import { plainDrape } from '../passes/drape/schema';
 import { plainOutlines } from '../passes/outlines/schema';
 import { plainStance } from '../passes/stance/schema';
 import { firstShadow, plainStroke, plainVeil, tracedCut } from '../passes/veils/schema';
@@ -146,6 +147,7 @@ function boxed({ glow: light = 0, ...amounts }: Amounts, change: Partial<Piece> 
     }),
     stance: plainStance({ x: 40, y: 30, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#000000' })]),
+    drape: plainDrape(),
     outlines: plainOutlines(),
     displaced: 0,
     shadowed: 0,

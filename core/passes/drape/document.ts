@@ -19,7 +19,12 @@ export const drapeDocument: PassDocument<Drape> = {
     if (drape.plane !== null && isGone(drape.plane)) drape.plane = null;
     return drape;
   },
-  resized({ displacement, bite }, { design: { factor } }) {
+  resized({ displacement, bite, pull }, { design: { factor, at } }) {
+    for (const stroke of pull?.strokes ?? []) {
+      stroke.points = stroke.points.map(at);
+      stroke.radius *= factor;
+    }
+    if (pull?.fence) pull.fence.points = pull.fence.points.map(at);
     if (displacement) {
       displacement.level *= factor;
       displacement.slope = [displacement.slope[0] * factor, displacement.slope[1] * factor];

@@ -8,5 +8,8 @@ export const describes = `- \`drape\` (optional): how the letters follow the sur
   \`strength\`; \`texture\` and \`shading\`, parted by a Gaussian of \`radius\` px; \`even\`: px of the Gaussian that gives the
   even tone, or \`null\`; \`keptOut\`: how far the surface's own colours are kept out; \`channels\` (\`each\`,
   \`lightness\`); \`bare\` (or \`null\`): \`dark\` and \`light\`, each \`[from, to]\` of Oklab lightness, \`noise\`,
-  \`grain\`. \`shown\`: false switches either off for a look. \`plane\` (or
+  \`grain\`. \`pull\` (or \`null\`): \`strength\`, \`strokes\`
+  (\`kind\` \`pull\`, \`swell\`, \`pinch\`, \`swirl\` or \`calm\`; \`points\`, \`radius\` px, \`softness\`,
+  \`strength\`) and a \`fence\` (or \`null\`): \`points\` and what it \`keeps\`, \`inside\` or \`outside\`.
+  \`shown\`: false switches one of these off for a look. \`plane\` (or
   \`null\`): the plane that it lies in.`;

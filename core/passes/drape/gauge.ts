@@ -4,7 +4,7 @@ import { intersect, scaleRegion, outerPixels, grow, type Region } from '../../pi
 import { sheetAt } from '../../graph/tiles';
 import { mapSize } from '../../survey/measure';
 import { lookAtPlace, type Place } from './place';
-import { lightOn, shiftField, surfaceOf } from './render';
+import { lightOn, shiftField, surfaceOf } from './field';
 import type { Drape } from './schema';
 
 /** How far letters are moved, sheet px. */
@@ -101,15 +101,15 @@ function unveiled(cover: Raster, mattes: readonly Raster[]): Raster {
 }
 
 async function movesOf(
-  { displacement }: Drape,
+  drape: Drape,
   painted: MeasuredLettering<Drape>['painted'],
   cover: Raster,
   region: Region,
   scene: MeasureScene,
 ): Promise<Moves | null> {
-  if (!displacement?.shown) return null;
   const { evaluator, behind, materials, sheet, lamp, scale } = scene;
-  const field = shiftField(painted, displacement, { surface: behind, materials, sheet, lamp });
+  const field = shiftField(painted, drape, { surface: behind, materials, sheet, lamp });
+  if (!field) return null;
   const { data } = await evaluator.pixels(field.node, { region: field.region, scale: field.scale });
   let [count, sum, largest, eased] = [0, 0, 0, 0];
   for (let y = 0, i = 0; y < region.height; y++) {

@@ -95,10 +95,39 @@ export const biteSchema = z.strictObject({
     .default(null),
 });
 
+const along = z.number().min(-1e6).max(1e6);
+const place = z.tuple([along, along]);
+
+/** One stroke of the brush that pulls letters about; it belongs to its place on the sheet. */
+export const pullStrokeSchema = z.strictObject({
+  kind: z.enum(['pull', 'swell', 'pinch', 'swirl', 'calm']),
+  /** Sheet px. */
+  points: z.array(place).min(1).max(2000),
+  /** Sheet px. */
+  radius: z.number().min(1).max(5000),
+  /** Fraction of the radius over which it fades. */
+  softness: fraction(0.7),
+  strength: fraction(1),
+});
+
+export const pullSchema = z.strictObject({
+  shown: z.boolean().default(true),
+  /** How much of all strokes is seen. */
+  strength: fraction(1),
+  strokes: z.array(pullStrokeSchema).max(1000).default([]),
+  /** A region that strokes keep inside or outside of. */
+  fence: z
+    .strictObject({ points: z.array(place).min(3).max(2000), keeps: z.enum(['inside', 'outside']) })
+    .nullable()
+    .default(null),
+});
+
 /** Line 6. How a lettering follows the surface that it lies on. */
 export const drapeSchema = z.strictObject({
   displacement: displacementSchema.nullable().default(null),
   bite: biteSchema.nullable().default(null),
+  /** Pulled about by hand. */
+  pull: pullSchema.nullable().default(null),
   /** The plane that it lies in: its corners are brought along it. Null: in none. */
   plane: z.string().min(1).max(64).nullable().default(null),
 });
@@ -107,11 +136,15 @@ export type DrapeMap = z.infer<typeof mapSchema>;
 export type Displacement = z.infer<typeof displacementSchema>;
 export type Bite = z.infer<typeof biteSchema>;
 export type Bare = NonNullable<Bite['bare']>;
+export type PullStroke = z.infer<typeof pullStrokeSchema>;
+export type Pull = z.infer<typeof pullSchema>;
 export type Drape = z.infer<typeof drapeSchema>;
 
-export const plainDrape = (): Drape => ({ displacement: null, bite: null, plane: null });
+export const plainDrape = (): Drape => ({ displacement: null, bite: null, pull: null, plane: null });
 export const plainDisplacement = (given: z.input<typeof displacementSchema> = {}): Displacement =>
   displacementSchema.parse(given);
 export const plainBite = (given: z.input<typeof biteSchema> = {}): Bite => biteSchema.parse(given);
 /** Thresholds that leave nothing bare yet. */
 export const plainBare = (): Bare => ({ dark: [0, 0], light: [1, 1], noise: 0.04, grain: 3 });
+
+export const plainPull = (): Pull => ({ shown: true, strength: 1, strokes: [], fence: null });

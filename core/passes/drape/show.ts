@@ -3,7 +3,7 @@ import { warpPlane } from '../../kernels/warp';
 import { contentKey, type Node } from '../../graph/node';
 import type { Letters } from '../../type/letters';
 import { layer, type Layer, type PaintScene } from '../pass';
-import { lightOn, surfaceOf } from './render';
+import { lightOn, surfaceOf } from './field';
 import type { Drape } from './schema';
 
 /** Whose map is looked at. */

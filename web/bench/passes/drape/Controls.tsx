@@ -3,6 +3,7 @@ import { editing } from '../../editing';
 import { BiteSettings } from './BiteSettings';
 import { Displace } from './Displace';
 import { flatEdit } from './edits';
+import { PullSettings } from './PullSettings';
 import { Proposals } from './Proposals';
 
 /** What is proposed, how the letters are displaced, and how their ink takes to the surface. */
@@ -23,6 +24,7 @@ export function Controls() {
         </button>
       )}
       <Displace lettering={lettering} />
+      <PullSettings lettering={lettering} />
       <BiteSettings lettering={lettering} />
     </div>
   );

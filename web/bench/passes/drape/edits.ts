@@ -1,9 +1,12 @@
 import {
   plainBite,
   plainDisplacement,
+  plainPull,
   type Bite,
   type Displacement,
   type DrapeMap,
+  type Pull,
+  type PullStroke,
 } from '../../../../core/passes/drape/schema';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { changePart, itemOf } from '../../../../core/piece/edits/items';
@@ -32,3 +35,13 @@ export const flatEdit =
   ({ id }: Lettering): Edit =>
   (piece) =>
     void Object.assign(itemOf(piece.letterings, id).drape, { displacement: null, bite: null });
+
+/** Changes how letters are pulled about. */
+export const pullEdit =
+  ({ id, drape }: Lettering) =>
+  (change: Partial<Pull>): Edit =>
+    changePart(id, 'drape', { pull: { ...(drape.pull ?? plainPull()), ...change } });
+
+/** One more stroke. */
+export const strokeEdit = (lettering: Lettering, stroke: PullStroke): Edit =>
+  pullEdit(lettering)({ strokes: [...(lettering.drape.pull?.strokes ?? []), stroke] });

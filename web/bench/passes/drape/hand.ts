@@ -1,3 +1,4 @@
+import type { PullStroke } from '../../../../core/passes/drape/schema';
 import type { Lettering } from '../../../../core/piece/schema';
 import { createHand } from '../../hand';
 
@@ -7,6 +8,19 @@ export interface DrapeHand {
   mapSeen: boolean;
   /** One lettering in several ways beside each other. */
   strip: { lettering: string; ways: Partial<Lettering>[] } | null;
+  /** The brush that pulls letters about, or the line that keeps it in. */
+  pullTool: 'none' | PullStroke['kind'] | 'fence';
+  /** Sheet px. */
+  radius: number;
+  softness: number;
+  strength: number;
 }
 
-export const drapeHand = createHand<DrapeHand>('drape', { mapSeen: false, strip: null });
+export const drapeHand = createHand<DrapeHand>('drape', {
+  mapSeen: false,
+  strip: null,
+  pullTool: 'none',
+  radius: 90,
+  softness: 0.7,
+  strength: 1,
+});

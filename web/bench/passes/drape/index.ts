@@ -2,7 +2,9 @@ import type { BenchPass } from '../pass';
 import { Controls } from './Controls';
 import { Gauge } from './Gauge';
 import { drapeHand } from './hand';
+import { Handles } from './handles';
 import { Summary } from './summary';
+import { HandOptions, HandTools } from './tools';
 import { warning } from './warning';
 
 export const drape: BenchPass = {
@@ -12,6 +14,9 @@ export const drape: BenchPass = {
   help: 'Letters that lie on what the photograph shows: moved by its folds, lit as its surface is. One press proposes it from what is measured where the words lie.',
   Summary,
   Controls,
+  Handles,
+  HandTools,
+  HandOptions,
   Gauge,
   warning,
   governs: ({ lettering }) => lettering && { kind: 'words', id: lettering.id },
@@ -21,9 +26,9 @@ export const drape: BenchPass = {
   },
   strip: ({ bench }) => drapeHand.of(bench).strip,
   putAway() {
-    const { mapSeen, strip } = drapeHand.get();
-    if (!mapSeen && !strip) return false;
-    drapeHand.set({ mapSeen: false, strip: null });
+    const { mapSeen, strip, pullTool } = drapeHand.get();
+    if (!mapSeen && !strip && pullTool === 'none') return false;
+    drapeHand.set({ mapSeen: false, strip: null, pullTool: 'none' });
     return true;
   },
 };

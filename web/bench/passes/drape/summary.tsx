@@ -15,8 +15,9 @@ const laws = ({ level, slope, length, view }: Displacement): string[] => [
 export function Summary() {
   const { lettering } = useBench();
   if (!lettering) return null;
-  const { displacement, bite } = lettering.drape;
-  if (!displacement && !bite) return null;
+  const { displacement, bite, pull } = lettering.drape;
+  const strokes = pull?.strokes.length ?? 0;
+  if (!displacement && !bite && strokes === 0) return null;
   const by = displacement ? laws(displacement) : [];
   return (
     <span>
@@ -27,6 +28,7 @@ export function Summary() {
           {!displacement.shown && ' (hidden)'}.{' '}
         </>
       )}
+      {strokes > 0 && <>Pulled about by {strokes === 1 ? 'one stroke' : `${strokes} strokes`}. </>}
       {bite && (
         <>
           The ink takes as <b>{taking[bite.as]}</b>,{' '}
