@@ -83,7 +83,8 @@ export async function woven(): Promise<Piece> {
     words: plainWords({ text, face: 'bowlby-one', size, leading: 0.9, tracking: 0.005, alignment: 'centre' }),
     stance: plainStance({ x, y, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#7a3b22' })]),
-    drape: { ...plainDrape(), bite: plainBite({ texture: 0.5 }) },
+    // The small word lies on the plaster.
+    drape: { ...plainDrape(), bite: id === 'lettering-2' ? plainBite({ texture: 0.5 }) : null },
     outlines: plainOutlines(),
   });
   const letterings = [lettering('lettering-1', 'RAKU', 520, 900, 790), lettering('lettering-2', 'KILN', 300, 945, 330)];
