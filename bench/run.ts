@@ -2,12 +2,13 @@ import { launchBrowser, startStudio } from '../e2e/studio';
 import { benchExport } from './exports';
 import { benchInk } from './ink';
 import { benchKernels } from './kernels';
+import { benchLook } from './look';
 import { benchDrag, benchDrop } from './screen';
 import { benchMatte } from './matte';
 import { benchSurvey } from './survey';
 import { benchWords } from './words';
 
-const groups = ['kernels', 'drop', 'drag', 'words', 'ink', 'matte', 'survey', 'export'] as const;
+const groups = ['kernels', 'drop', 'drag', 'words', 'ink', 'matte', 'survey', 'look', 'export'] as const;
 const wanted = process.argv[2];
 if (wanted !== undefined && !groups.some((group) => group === wanted)) {
   console.error(`There is no group "${wanted}". Groups: ${groups.join(', ')}.`);
@@ -23,6 +24,7 @@ try {
   if (!wanted || wanted === 'ink') await benchInk(studio, browser);
   if (!wanted || wanted === 'matte') await benchMatte();
   if (!wanted || wanted === 'survey') await benchSurvey();
+  if (!wanted || wanted === 'look') await benchLook();
   if (!wanted || wanted === 'export') await benchExport(studio);
 } finally {
   await browser.close();

@@ -19,7 +19,7 @@ try {
   for (const [name, path] of [
     ['bench-plate', 'demo-woven/0'],
     ['bench-words', 'demo-low-sun/1'],
-    ['bench-one-width', 'demo-picture-letters/1'],
+    ['bench-drape', 'demo-on-linen/6'],
     ['bench-stance', 'demo-low-sun/2'],
     ['bench-corners', 'demo-down-the-wall/2'],
     ['bench-veils', 'demo-woven/3'],

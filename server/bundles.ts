@@ -17,8 +17,8 @@ export interface Bundle {
 
 const largestBundle = 2e9;
 
-/** A folder with `piece.json` (or another name for the piece) in it. Nothing outside the folder is read. */
-export function folderBundle(folder: string, pieceFile = 'piece.json'): Bundle {
+/** A folder with `piece.json` (or another name for the piece) in it. Nothing outside the folder is read. @param piece the piece itself, where it lies elsewhere */
+export function folderBundle(folder: string, pieceFile = 'piece.json', piece?: Uint8Array): Bundle {
   const root = realpathSync(folder);
   const file = (path: string): Uint8Array | undefined => {
     try {
@@ -28,7 +28,7 @@ export function folderBundle(folder: string, pieceFile = 'piece.json'): Bundle {
       return undefined;
     }
   };
-  return { piece: parsePiece(file(pieceFile)), file };
+  return { piece: parsePiece(piece ?? file(pieceFile)), file };
 }
 
 /** A zip with `piece.json` at its top. */

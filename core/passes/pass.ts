@@ -147,7 +147,7 @@ export interface Painted {
 export interface PaintScene extends CoatScene {
   /** The light source of the piece; null where everything has a light of its own. */
   lamp: Lamp | null;
-  /** The photographs as they are graded, without any letters: the surface that letters lie on. */
+  /** The photographs as they are graded, without letters and without veils before these: what the letters lie on. */
   surface: Node;
 }
 
@@ -265,6 +265,8 @@ export interface MeasuredLettering<Part> {
   painted: Painted;
   /** Ids of the veils over a letter, by its first UTF-16 unit. */
   over(at: number): string[];
+  /** What its letters lie on: the photographs, without the veils that stand before it. */
+  surface: Node;
 }
 
 /** What gauges are measured in. */

@@ -13,6 +13,7 @@ import { sheetNode } from '../scene/sheet';
 import { veilsOver, wovenParts } from '../scene/weave';
 import type { Letters } from '../type/letters';
 import { arrange, paint, paintApart, shownFor } from './arrange';
+import { uncovered } from '../scene/uncovered';
 import { testStrip } from './testStrip';
 
 /** How to look at a piece while working on it. Exports use none of this. */
@@ -37,6 +38,8 @@ export interface CompiledLettering {
   painted: Painted;
   /** Ids of the veils over a letter, by its first UTF-16 unit. */
   over(at: number): string[];
+  /** What its letters lie on: the photographs, without the veils that stand before it. */
+  surface: Node;
 }
 
 /** The render graph of a piece, with the parts that gauges read. */
@@ -220,13 +223,15 @@ function paintLettering(
   veilings: ReadonlyMap<string, Veiling>,
 ): { compiled: CompiledLettering; items: SceneItem[] } {
   const { id } = lettering;
+  const over = (at: number): string[] => veilsOver(piece, id, at);
+  const surface = surfaceUnder(letters, over, veilings, behind, piece.sheet);
   const scene = {
     materials,
     sheet: piece.sheet,
     photo: before,
     bareSheet,
     lamp: piece.lamp,
-    surface: behind,
+    surface,
     // Only what reads it needs it made.
     get below() {
       return below();
@@ -246,7 +251,7 @@ function paintLettering(
   const isInFront = ({ place }: SceneItem): boolean => place === 'beforeVeils';
   const shownOnly = parts.length === 0 ? [] : shownFor(id, lettering, letters, look.passes ?? {}, scene, passes);
   return {
-    compiled: { id, lettering, letters, painted, over: (at) => veilsOver(piece, id, at) },
+    compiled: { id, lettering, letters, painted, over, surface },
     items: [
       ...shownOnly.map((layer) => itemOf(layer, [], 1)),
       // What stands before veils stands before those of all letters.
@@ -254,6 +259,23 @@ function paintLettering(
       ...items.filter(isInFront),
     ],
   };
+}
+
+/** The photographs without what stands before the letters of a lettering. */
+function surfaceUnder(
+  { letters }: Letters,
+  over: (at: number) => string[],
+  veilings: ReadonlyMap<string, Veiling>,
+  behind: Node,
+  sheet: Piece['sheet'],
+): Node {
+  const before = [...new Set(letters.flatMap(({ start }) => over(start)))];
+  const ofPhotographs = before.flatMap((id) => veilings.get(id) ?? []).filter(({ photograph }) => photograph !== null);
+  return uncovered(
+    behind,
+    ofPhotographs.map(({ matte }) => matte),
+    sheet,
+  );
 }
 
 const itemOf = (

@@ -10,15 +10,17 @@ import { Studio } from '../studio';
 
 const usage = `Renders a piece to a picture, without a browser.
 
-  npm run render -- PIECE --out OUT.png [--scale 0.5] [--ppi 300] [--bits 16] [--quality 92]
+  npm run render -- PIECE --out OUT.png [--files FOLDER] [--scale 0.5] [--ppi 300] [--bits 16] [--quality 92]
 
 PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
+--files where the files of a piece lie that is not a bundle of its own, such as demo
 --out   .png, .jpg or .jpeg
 --scale output px per sheet px (1)
 --bits  8, or 16 for a PNG (8)`;
 
 interface Order {
   source: string;
+  files?: string;
   out: string;
   scale: number;
   ppi?: number;
@@ -31,6 +33,7 @@ function readOrder(): Order {
     allowPositionals: true,
     options: {
       out: { type: 'string' },
+      files: { type: 'string' },
       scale: { type: 'string' },
       ppi: { type: 'string' },
       bits: { type: 'string' },
@@ -53,6 +56,7 @@ function readOrder(): Order {
   if (bits === 16 && extname(values.out).toLowerCase() !== '.png') throw new Error('Only a PNG can have 16 bits.');
   return {
     source: positionals[0],
+    files: values.files,
     out: resolve(values.out),
     scale: number(values.scale, 1, 0.001, 16, 'scale'),
     ppi: values.ppi === undefined ? undefined : number(values.ppi, 300, 1, 4800, 'ppi'),
@@ -62,7 +66,8 @@ function readOrder(): Order {
 }
 
 /** A folder, a zip, or a piece file in its folder. */
-function bundleAt(source: string): Bundle {
+function bundleAt(source: string, files?: string): Bundle {
+  if (files !== undefined) return folderBundle(files, basename(source), readFileSync(source));
   if (statSync(source).isDirectory()) return folderBundle(source);
   if (extname(source).toLowerCase() === '.zip') return zipBundle(readFileSync(source));
   return folderBundle(dirname(resolve(source)), basename(source));
@@ -71,7 +76,7 @@ function bundleAt(source: string): Bundle {
 /**
  * A bundle is taken into a store of its own, which is thrown away afterwards; an id is looked up in the data folder.
  */
-async function openSource(source: string): Promise<{ studio: Studio; piece: Piece; close(): void }> {
+async function openSource(source: string, files?: string): Promise<{ studio: Studio; piece: Piece; close(): void }> {
   const config = readConfig(process.env, projectRoot);
   if (!existsSync(source)) {
     const studio = new Studio({ ...config });
@@ -84,7 +89,7 @@ async function openSource(source: string): Promise<{ studio: Studio; piece: Piec
     rmSync(data, { recursive: true, force: true });
   };
   try {
-    const bundle = bundleAt(source);
+    const bundle = bundleAt(source, files);
     return { studio, piece: await takeInBundle(bundle, studio.intake), close };
   } catch (error) {
     close();
@@ -94,7 +99,7 @@ async function openSource(source: string): Promise<{ studio: Studio; piece: Piec
 
 async function main(): Promise<void> {
   const order = readOrder();
-  const { studio, piece, close } = await openSource(order.source);
+  const { studio, piece, close } = await openSource(order.source, order.files);
   try {
     const encoding = {
       format: extname(order.out).toLowerCase() === '.png' ? ('png' as const) : ('jpeg' as const),

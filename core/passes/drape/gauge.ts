@@ -2,6 +2,7 @@ import type { MeasuredLettering, MeasureScene } from '../pass';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { intersect, scaleRegion, outerPixels, grow, type Region } from '../../pixels/region';
 import { sheetAt } from '../../graph/tiles';
+import type { Node } from '../../graph/node';
 import { mapSize } from '../../survey/measure';
 import { lookAtPlace, type Place } from './place';
 import { lightOn, shiftField, surfaceOf } from './field';
@@ -45,16 +46,16 @@ export async function measureDrape(
 }
 
 async function measureOne(
-  { id, part, painted, letters, over }: MeasuredLettering<Drape>,
+  { id, part, painted, letters, over, surface: node }: MeasuredLettering<Drape>,
   scene: MeasureScene,
 ): Promise<MeasuredDrape | null> {
-  const { sheet, scale, evaluator, behind, mattes } = scene;
+  const { sheet, scale, evaluator, mattes } = scene;
   const { bounds } = painted.cover.all;
   const whole = sheetAt(sheet, scale);
   const region = bounds && intersect(whole, grow(outerPixels(scaleRegion(bounds, scale)), 4));
   if (!region || region.width < 8 || region.height < 8) return null;
   const request = { region, scale };
-  const surface = await evaluator.pixels(behind, request);
+  const surface = await evaluator.pixels(node, request);
   const cover = await evaluator.pixels(painted.cover.all, request);
   const veils = new Set(letters.letters.flatMap(({ start }) => over(start)));
   const before: Raster[] = [];
@@ -66,8 +67,8 @@ async function measureOne(
   return {
     lettering: id,
     place: lookAtPlace(surface, unveiled(cover, before), scale, longer),
-    moves: await movesOf(part, painted, cover, region, scene),
-    map: await smallMap(part, letters, scene),
+    moves: await movesOf(part, painted, node, cover, region, scene),
+    map: await smallMap(part, letters, node, scene),
   };
 }
 
@@ -77,10 +78,11 @@ const smallWidth = 96;
 async function smallMap(
   { displacement }: Drape,
   letters: MeasuredLettering<Drape>['letters'],
-  { evaluator, behind, materials, sheet, lamp }: MeasureScene,
+  surface: Node,
+  { evaluator, materials, sheet, lamp }: MeasureScene,
 ): Promise<MeasuredDrape['map']> {
   if (!displacement) return null;
-  const surroundings = { surface: behind, materials, sheet, lamp };
+  const surroundings = { surface, materials, sheet, lamp };
   const { map, grid } = surfaceOf(displacement, lightOn(letters, surroundings), surroundings);
   const whole = await evaluator.pixels(map, grid);
   const size = mapSize(whole, smallWidth);
@@ -103,12 +105,13 @@ function unveiled(cover: Raster, mattes: readonly Raster[]): Raster {
 async function movesOf(
   drape: Drape,
   painted: MeasuredLettering<Drape>['painted'],
+  surface: Node,
   cover: Raster,
   region: Region,
   scene: MeasureScene,
 ): Promise<Moves | null> {
-  const { evaluator, behind, materials, sheet, lamp, scale } = scene;
-  const field = shiftField(painted, drape, { surface: behind, materials, sheet, lamp });
+  const { evaluator, materials, sheet, lamp, scale } = scene;
+  const field = shiftField(painted, drape, { surface, materials, sheet, lamp });
   if (!field) return null;
   const { data } = await evaluator.pixels(field.node, { region: field.region, scale: field.scale });
   let [count, sum, largest, eased] = [0, 0, 0, 0];

@@ -38,6 +38,12 @@ test('several colours are kept out; an even wall only lights the ink', () => {
   });
 });
 
+test('where one surface ends and another begins the words keep their own light', () => {
+  const { drape, because } = proposeDrape({ place: place({ folds: 0.25 }), light, longer: 1800 });
+  expect(drape).toEqual({ displacement: null, bite: null });
+  expect(because).toMatch(/More than one surface/);
+});
+
 test('three strengths, the stronger the further', () => {
   const [half, full, strong] = strengths.map(
     (one) => proposeDrape({ place: place({ folds: 0.6 }), light, longer: 1800 }, one).drape.displacement!.view,

@@ -17,6 +17,8 @@ const factors: Record<Strength, number> = { half: 0.5, full: 1, strong: 1.5 };
 const manyColours = 0.18;
 /** From this contrast on, broad shading is that of folds. */
 const foldContrast = 0.3;
+/** Between this and folds there is an edge under the words: where one surface ends and another begins. */
+const evenContrast = 0.2;
 /** A light that the photograph tells less surely than this is not taken. */
 const leastSure = 0.1;
 /** A surface takes light from all around too: against the lamp's alone it looks flatter than it is by about this. */
@@ -50,6 +52,11 @@ export function proposeDrape({ place, light, longer }: Known, strength: Strength
     };
   const isFolded = place.folds > foldContrast;
   const sure = light && light.confidence >= leastSure ? light : null;
+  if (!isFolded && place.folds > evenContrast)
+    return {
+      drape: { displacement: null, bite: null },
+      because: 'More than one surface lies under the words: they seem to stand before it, and keep their own light.',
+    };
   if (!isFolded)
     return {
       drape: {
