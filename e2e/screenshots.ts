@@ -34,6 +34,7 @@ try {
   ] as const) {
     await page.goto(`${studio.url}/piece/${path}`);
     await sharp(page);
+    if (name === 'bench-drape') await page.getByText('Proposed for this place').waitFor({ timeout: 120000 });
     if (name === 'bench-veils') await lookAtVeil(page, 'hatch');
     if (name === 'bench-words') {
       const at = await onScreen(page, 1150, 365);

@@ -27,7 +27,7 @@ export function HandRow({ line }: { line: number | null }) {
       <UnderWay />
       {/* Over the mat, so that the sheet stays where it is. */}
       {withOptions.length > 0 && (
-        <div className="absolute left-0 top-full z-10 flex min-h-9 max-w-full flex-wrap items-center gap-x-2 gap-y-0.5 rounded-br-sheet border-b border-r border-rule bg-desk px-3">
+        <div className="absolute left-0 top-full z-10 flex min-h-9 max-w-full flex-wrap items-center gap-x-2 gap-y-0.5 rounded-br-sheet border-b border-r border-rule bg-desk px-3 empty:hidden">
           {withOptions}
         </div>
       )}

@@ -1,4 +1,5 @@
 import { contentKey, type Node, type Request } from '../../graph/node';
+import { memoizeLast } from '../../graph/memoize';
 import { warp } from '../../kernels/warp';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, intersect, outerPixels, scaleRegion, type Region } from '../../pixels/region';
@@ -57,7 +58,13 @@ function near({ region, scale }: Request, field: ShiftField): Region | null {
   return intersect(field.region, grow(outerPixels(scaleRegion(region, ratio)), 3));
 }
 
-function extentOf({ data }: Raster, field: ShiftField, request: Request): Extent {
+/** Extents as they were last asked for: all layers of a lettering ask for the same. */
+const lastExtents = memoizeLast<Float32Array, Extent>();
+
+const extentOf = ({ data }: Raster, field: ShiftField, request: Request): Extent =>
+  lastExtents(data, JSON.stringify(request), () => extentIn(data, field, request));
+
+function extentIn(data: Float32Array, field: ShiftField, request: Request): Extent {
   const part = near(request, field);
   const extent = { left: 0, right: 0, up: 0, down: 0, steepest: 1 };
   if (!part) return extent;

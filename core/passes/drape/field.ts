@@ -9,7 +9,7 @@ import type { Letters } from '../../type/letters';
 import type { Painted, PaintScene } from '../pass';
 import { groundRegion } from './bite/shade';
 import type { ShiftField } from './displaced';
-import { gridOf, type Grid } from './grid';
+import { gridOf, mapGrid, type Grid } from './grid';
 import { shiftsOf } from './laws';
 import { reliefRange, surfaceMap, type SurfaceMap } from './map';
 import { pullNode, pullReach } from './pull';
@@ -56,7 +56,7 @@ export function shiftField(
   const longer = Math.max(sheet.width, sheet.height);
   const bounds = boundsOf(painted.layers.map(({ node }) => node)) ?? { x: 0, y: 0, ...sheet };
   const reach = Math.min(longer, (law ? reachOf(law, bounds, longer) : 0) + (hand ? pullReach(hand) + 2 : 0));
-  const grid = gridOf(sheet);
+  const grid = law ? mapGrid(law.map.from, sheet) : gridOf(sheet);
   const region = groundRegion(grow(bounds, reach), grid.scale);
   const own = law && lawNode(law, middleOf(painted.cover.all.bounds ?? bounds), region, scene);
   const pulled = hand && pullNode(hand, sheet);

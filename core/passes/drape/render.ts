@@ -18,7 +18,7 @@ export function draped(painted: Painted, drape: Drape, scene: PaintScene): Paint
   const { scale } = gridOf(scene.sheet);
   const taken = bitten(bite, {
     node: scene.surface,
-    letters: moved.cover.all,
+    letters: painted.cover.all,
     region: groundRegion(bounds, scale),
     scale,
   });

@@ -2,7 +2,7 @@ import type { Displacement } from '../schema';
 import type { LawScene } from '.';
 
 /** Looked up once: these loops are hot. */
-const { floor, max, min, round, sqrt } = Math;
+const { max, min, round, sqrt } = Math;
 
 /**
  * Letters as a print lies on a surface, seen by the lens. A point raised by h is seen (p - c) h / (far - h) farther from
@@ -42,8 +42,8 @@ export function alongSurface(
     const row = min(height - 1, max(0, round(anchor[1] - region.y - 0.5)));
     for (let y = 0; y < height; y++) measure(across, heights, y * width, 1, width, column, length);
     for (let x = 0; x < width; x++) measure(down, heights, x, width, height, row, length);
-    evenOut(across, seenAcross, (i) => i % width);
-    evenOut(down, seenDown, (i) => floor(i / width));
+    evenOut(across, seenAcross, width, height, 1, width);
+    evenOut(down, seenDown, height, width, width, 1);
   }
   return { across, down };
 }
@@ -51,20 +51,31 @@ export function alongSurface(
 /**
  * The letters were set as large as they are wanted: of the length along the surface only what is uneven is kept, without
  * the straight line through it (least squares).
+ * @param count places along the line, `step` apart; `lines` of them, `apart` from one another
  */
-function evenOut(shifts: Float32Array, seen: Float32Array, placeOf: (i: number) => number): void {
-  let [count, sum, square, value, product] = [0, 0, 0, 0, 0];
-  for (let i = 0; i < shifts.length; i++) {
-    const [place, longer] = [placeOf(i), shifts[i] - seen[i]];
-    count++;
+function evenOut(
+  shifts: Float32Array,
+  seen: Float32Array,
+  count: number,
+  lines: number,
+  step: number,
+  apart: number,
+): void {
+  const longer = new Float64Array(count);
+  for (let line = 0; line < lines; line++)
+    for (let place = 0, i = line * apart; place < count; place++, i += step) longer[place] += shifts[i] - seen[i];
+  let [sum, square, value, product] = [0, 0, 0, 0];
+  for (let place = 0; place < count; place++) {
+    const mean = longer[place] / lines;
     sum += place;
     square += place * place;
-    value += longer;
-    product += place * longer;
+    value += mean;
+    product += place * mean;
   }
   const slope = (count * product - sum * value) / max(1, count * square - sum * sum);
   const start = (value - slope * sum) / max(1, count);
-  for (let i = 0; i < shifts.length; i++) shifts[i] -= start + slope * placeOf(i);
+  for (let line = 0; line < lines; line++)
+    for (let place = 0, i = line * apart; place < count; place++, i += step) shifts[i] -= start + slope * place;
 }
 
 /** Adds to shifts along a line how much longer the surface is than it looks, from one place outwards. */

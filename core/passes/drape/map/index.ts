@@ -4,7 +4,7 @@ import { samplePicture } from '../../../pictures/resample';
 import { contentKey, type Node } from '../../../graph/node';
 import type { Materials } from '../../../graph/materials';
 import type { Direction } from '../../../survey/relief';
-import { gridOf, type Grid } from '../grid';
+import { mapGrid, type Grid } from '../grid';
 import type { DrapeMap } from '../schema';
 import { reliefNode } from './relief';
 import { endShare, rangeOf, stretched } from './stretch';
@@ -30,7 +30,7 @@ export interface SurfaceMap {
 
 /** The map that letters are displaced by. @throws Error when the picture is missing */
 export function surfaceMap(map: DrapeMap, scene: MapScene): SurfaceMap {
-  const grid = gridOf(scene.sheet);
+  const grid = mapGrid(map.from, scene.sheet);
   const relief = map.from === 'relief' ? reliefNode(scene.ground, map.light ?? scene.light, grid) : null;
   const source =
     relief ?? (map.from === 'picture' && map.asset !== null ? pictureNode(map.asset, scene) : scene.ground);

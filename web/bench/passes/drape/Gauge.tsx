@@ -8,7 +8,12 @@ import { Scale } from '../../gauges/Scale';
 export function Gauge() {
   const { lettering, measures } = useBench();
   const measured = measures?.drape?.letterings.find((one) => one.lettering === lettering?.id);
-  if (!measured) return <p className="text-faint">Measured once there are words on the sheet.</p>;
+  if (!measured)
+    return (
+      <p className="text-faint">
+        {lettering ? 'The place where the words lie is being measured.' : 'Measured once there are words on the sheet.'}
+      </p>
+    );
   const { place, moves, map } = measured;
   const percent = (value: number): string => `${Math.round(value * 100)} %`;
   return (
