@@ -89,12 +89,14 @@ test('it throws a shadow on the photograph, tinted by the shadows there, that ca
   expect(shadow!.colour).toMatch(/^#[0-9a-f]{6}$/);
   await page.getByRole('button', { name: 'Brush it' }).last().click();
   await page.getByRole('button', { name: 'Deepen' }).click();
-  const before = await shownAt(...beside);
+  await sharp(page);
+  const lightThere = async (): Promise<number> => (await shownAt(...beside)).reduce((sum, value) => sum + value, 0);
+  const before = await lightThere();
   await drawOver(page, [beside[0] - 60, beside[1]], [beside[0] + 60, beside[1]]);
   await saved(page);
-  await sharp(page);
-  const after = await shownAt(...beside);
-  expect(after[0] + after[1] + after[2]).toBeLessThan(before[0] + before[1] + before[2] - 30);
+  // On a busy machine a coarse frame may come before the sharp one.
+  for (let looks = 0; looks < 20 && (await lightThere()) >= before - 30; looks++) await sharp(page);
+  expect(await lightThere()).toBeLessThan(before - 30);
 });
 
 test('the page has raised no errors', () => expect(problems).toEqual([]));
