@@ -1,5 +1,4 @@
 import sharp from 'sharp';
-import { decodeExact } from '../../core/pixels/transfer';
 import { oklabPlanes, type OklabPlanes } from '../../core/pixels/oklabPlanes';
 import type { Level } from '../../core/pixels/level';
 
@@ -113,6 +112,3 @@ function spread(mask: Uint8Array, width: number, height: number, by: number): Ui
   for (let x = 0; x < width; x++) runs(across, out, x, width, height);
   return out;
 }
-
-/** Linear light of an encoded byte. */
-export const lightOf = (byte: number): number => decodeExact(byte / 255);

@@ -287,14 +287,17 @@ export interface MeasureScene {
   unveiled(painted: Painted): Node;
 }
 
+/** One layer changed, with its parts. */
+export const mapLayer = (one: Layer, change: (node: Node) => Node): Layer => ({
+  ...one,
+  node: change(one.node),
+  ...(one.parts && { parts: { inside: change(one.parts.inside), outside: change(one.parts.outside) } }),
+});
+
 /** Every layer changed alike, with its parts, and the coverage with them: for what moves or blurs pixels. */
 export function mapLayers({ layers, cover }: Painted, change: (node: Node) => Node): Painted {
   return {
-    layers: layers.map((one) => ({
-      ...one,
-      node: change(one.node),
-      ...(one.parts && { parts: { inside: change(one.parts.inside), outside: change(one.parts.outside) } }),
-    })),
+    layers: layers.map((one) => mapLayer(one, change)),
     cover: { all: change(cover.all), of: (letters) => change(cover.of(letters)) },
   };
 }

@@ -1,6 +1,7 @@
 import { blend, type BlendMode } from '../kernels/blend';
 import { fromLight, toLight } from '../kernels/colour';
 import { atopInLight } from '../kernels/coverage';
+import { leftFree } from '../pixels/leftFree';
 import { copyOf, type Raster } from '../pixels/raster';
 import type { SceneItem } from './items';
 
@@ -77,13 +78,6 @@ function mixedWith(
     mixed.data[at + 3] = alpha;
   }
   return mixed;
-}
-
-/** How much of each px all veils together leave free. */
-function leftFree(mattes: readonly Raster[], length: number): Float32Array {
-  const free = new Float32Array(length).fill(1);
-  for (const { data } of mattes) for (let i = 0; i < length; i++) free[i] *= 1 - data[i];
-  return free;
 }
 
 /**

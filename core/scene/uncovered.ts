@@ -1,7 +1,7 @@
 import { contentKey, touches, type Node, type Request } from '../graph/node';
-import { sheetAt } from '../graph/tiles';
-import { warpPlane } from '../kernels/warp';
+import { gridOf, spreadOver } from '../graph/grid';
 import { filledIn } from '../pixels/filledIn';
+import { leftFree } from '../pixels/leftFree';
 import { emptyRaster, type Raster } from '../pixels/raster';
 import type { Size } from '../pixels/region';
 
@@ -17,8 +17,7 @@ const [clear, covered] = [0.02, 0.35];
  */
 export function uncovered(photo: Node, mattes: readonly Node[], sheet: Size): Node {
   if (mattes.length === 0) return photo;
-  const scale = Math.min(1, Math.sqrt(mostPlaces / (sheet.width * sheet.height)));
-  const region = sheetAt(sheet, scale);
+  const grid = gridOf(sheet, mostPlaces);
   const named = (request: Request) =>
     Object.fromEntries(
       mattes.flatMap((node, i) =>
@@ -48,36 +47,30 @@ export function uncovered(photo: Node, mattes: readonly Node[], sheet: Size): No
       return {
         photo: { node: photo, region: request.region },
         ...veils,
-        ...(isVeiled && { filled: { node: filled, region, scale } }),
+        ...(isVeiled && { filled: { node: filled, ...grid } }),
       };
     },
     compute(request, { photo: picture, filled: around, ...own }) {
       if (!around) return picture;
-      const ratio = scale / request.scale;
-      const under = warpPlane(around, [ratio, 0, 0, 0, ratio, 0, 0, 0, 1], request.region, 'bilinear', 'repeat');
-      return mixed(picture, under, Object.values(own));
+      return mixed(picture, spreadOver(around, grid, request), Object.values(own));
     },
   };
 }
 
-/** How far veils cover each px. */
-const coverAt = (mattes: readonly Raster[], i: number): number =>
-  1 - mattes.reduce((free, { data }) => free * (1 - data[i]), 1);
-
 /** What is seen of the photographs beside the veils. */
 function known({ width, height, data }: Raster, mattes: readonly Raster[]): Raster {
   const out = emptyRaster(width, height, 4);
-  for (let i = 0, at = 0; at < data.length; i++, at += 4) {
-    const free = coverAt(mattes, i) <= clear ? 1 : 0;
-    for (let c = 0; c < 4; c++) out.data[at + c] = data[at + c] * free;
-  }
+  const free = leftFree(mattes, width * height);
+  for (let i = 0, at = 0; at < data.length; i++, at += 4)
+    if (1 - free[i] <= clear) out.data.set(data.subarray(at, at + 4), at);
   return out;
 }
 
 function mixed(picture: Raster, under: Raster, mattes: readonly Raster[]): Raster {
   const out = emptyRaster(picture.width, picture.height, 4);
+  const free = leftFree(mattes, picture.width * picture.height);
   for (let i = 0, at = 0; at < out.data.length; i++, at += 4) {
-    const share = Math.min(1, Math.max(0, (coverAt(mattes, i) - clear) / (covered - clear)));
+    const share = Math.min(1, Math.max(0, (1 - free[i] - clear) / (covered - clear)));
     for (let c = 0; c < 4; c++)
       out.data[at + c] = picture.data[at + c] + (under.data[at + c] - picture.data[at + c]) * share;
   }

@@ -1,5 +1,6 @@
 import type { MeasuredLettering, MeasureScene } from '../pass';
-import { emptyRaster, type Raster } from '../../pixels/raster';
+import { leftFree } from '../../pixels/leftFree';
+import type { Raster } from '../../pixels/raster';
 import { intersect, scaleRegion, outerPixels, grow, type Region } from '../../pixels/region';
 import { sheetAt } from '../../graph/tiles';
 import type { Node } from '../../graph/node';
@@ -96,10 +97,8 @@ async function smallMap(
 
 /** Where letters are seen: not under what stands before them. */
 function unveiled(cover: Raster, mattes: readonly Raster[]): Raster {
-  const out = emptyRaster(cover.width, cover.height, 1);
-  out.data.set(cover.data);
-  for (const { data } of mattes) for (let i = 0; i < data.length; i++) out.data[i] *= 1 - data[i];
-  return out;
+  const free = leftFree(mattes, cover.data.length);
+  return { ...cover, data: cover.data.map((value, i) => value * free[i]) };
 }
 
 async function movesOf(

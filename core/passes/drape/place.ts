@@ -1,7 +1,7 @@
 import { gaussianBlur } from '../../kernels/blur';
-import { toLight, toOklab } from '../../kernels/colour';
+import { fromLight, toLight, toOklab } from '../../kernels/colour';
 import { emptyRaster, type Raster } from '../../pixels/raster';
-import { huesOfSurface, toneOf } from './bite/hues';
+import { huesOfSurface, nearestHue, toneOf } from './bite/hues';
 import { placesOf } from './bite/tones';
 
 /** Looked up once: these loops are hot. */
@@ -105,15 +105,10 @@ function colouredShare(light: Raster, isUnder: IsUnder): number {
   const covered = emptyRaster(light.width, light.height, 4);
   for (let i = 0; i < light.data.length / 4; i++)
     if (isUnder(i)) covered.data.set(light.data.subarray(4 * i, 4 * i + 4), 4 * i);
-  const places = placesOf(gaussianBlur(covered, 1));
+  const places = placesOf(fromLight(gaussianBlur(covered, 1)));
   const hues = huesOfSurface(places);
   const counts = hues.map(() => 0);
-  const nearest = (a: number, b: number): number =>
-    hues.reduce(
-      (best, hue, k) => (hypot(a - hue.a, b - hue.b) < hypot(a - hues[best].a, b - hues[best].b) ? k : best),
-      0,
-    );
-  for (let i = 0; i < places.length; i += 3) counts[nearest(places[i], places[i + 1])]++;
+  for (let i = 0; i < places.length; i += 3) counts[nearestHue(hues, places[i], places[i + 1])]++;
   const main = hues[counts.indexOf(Math.max(...counts))];
   const all = counts.reduce((sum, count) => sum + count, 0);
   const others = counts.reduce(

@@ -1,11 +1,10 @@
-import { intersect, type Region } from '../../pixels/region';
+import { intersect, outerPixels, scaleRegion, type Region } from '../../pixels/region';
 import { boundsOf, type Node } from '../../graph/node';
-import { mapLayers, type Layer, type Painted, type PaintScene } from '../pass';
+import { mapLayer, mapLayers, type Layer, type Painted, type PaintScene } from '../pass';
 import { bitten } from './bite';
-import { groundRegion } from './bite/shade';
 import { displaced, type ShiftField } from './displaced';
 import { shiftField } from './field';
-import { gridOf } from './grid';
+import { surfaceGrid } from './grid';
 import type { Displacement, Drape } from './schema';
 
 /** A lettering that follows the surface below it. */
@@ -15,11 +14,11 @@ export function draped(painted: Painted, drape: Drape, scene: PaintScene): Paint
   const moved = field ? movedLayers(painted, displacement?.leaves ?? [], field) : painted;
   const bounds = bite?.shown ? onSheet(boundsOf(moved.layers.map(({ node }) => node)), scene) : null;
   if (!bite || !bounds) return moved;
-  const { scale } = gridOf(scene.sheet);
+  const { scale } = surfaceGrid(scene.sheet);
   const taken = bitten(bite, {
     node: scene.surface,
     letters: painted.cover.all,
-    region: groundRegion(bounds, scale),
+    region: outerPixels(scaleRegion(bounds, scale)),
     scale,
   });
   return {
@@ -30,10 +29,8 @@ export function draped(painted: Painted, drape: Drape, scene: PaintScene): Paint
 
 /** Whatever takes to a surface does so in light. */
 const bittenLayer = (one: Layer, change: (node: Node) => Node): Layer => ({
-  ...one,
-  node: change(one.node),
+  ...mapLayer(one, change),
   mixing: one.mode === 'normal' ? 'linear' : one.mixing,
-  ...(one.parts && { parts: { inside: change(one.parts.inside), outside: change(one.parts.outside) } }),
 });
 
 const onSheet = (bounds: Region | null, { sheet }: PaintScene): Region | null => {

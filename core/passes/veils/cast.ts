@@ -1,3 +1,4 @@
+import { smoothStep } from '../../pixels/smoothStep';
 import { toOklab } from '../../kernels/colour';
 import { oklabToEncoded } from '../../pixels/colour';
 import type { Raster } from '../../pixels/raster';
@@ -12,8 +13,7 @@ const leastChroma = 0.008;
 /** How much a hue belongs to a cast: in full within half its reach, fading to its end. @param hue degrees */
 export function belongs(cast: Pick<Cast, 'hue' | 'reach'>, hue: number): number {
   const apart = Math.abs(((((hue - cast.hue + 180) % 360) + 360) % 360) - 180);
-  const t = min(1, max(0, (cast.reach - apart) / (cast.reach / 2)));
-  return t * t * (3 - 2 * t);
+  return smoothStep((cast.reach - apart) / (cast.reach / 2));
 }
 
 /**

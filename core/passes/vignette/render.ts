@@ -1,3 +1,4 @@
+import { smoothStep } from '../../pixels/smoothStep';
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
 import { fromLight, toLight } from '../../kernels/colour';
@@ -9,8 +10,7 @@ const { hypot, max, min } = Math;
 
 /** How much of a vignette is seen at a distance from its centre, 0..1: smooth at both ends. */
 export function shareAt({ from, to }: Pick<Vignette, 'from' | 'to'>, distance: number): number {
-  const t = min(1, max(0, (distance - from) / max(1e-6, to - from)));
-  return t * t * (3 - 2 * t);
+  return smoothStep((distance - from) / max(1e-6, to - from));
 }
 
 /** A picture with less light, or more, towards its corners. @param picture four channels */

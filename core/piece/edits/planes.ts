@@ -73,10 +73,10 @@ export function laidInPlane(lettering: Lettering, box: Region, plane: ScenePlane
   const at = onSheet(plane, middle);
   if (!near || !at) return null;
   // How large a px of the plane is seen there.
-  const seen = Math.max(0.05, Math.hypot(near[0] - at[0], near[1] - at[1]));
-  const wide = Math.min(own.width * scale * 1, (own.width * scale) / seen);
+  const seen = Math.hypot(near[0] - at[0], near[1] - at[1]);
+  const wide = (own.width * scale) / Math.max(1, seen);
   const wanted = seenAll(plane, cornersOfRectangle({ middle, width: wide, height: (wide * own.height) / own.width }));
-  return wanted && perspectiveAt({ ...lettering, stance: { ...lettering.stance, perspective: null } }, own, wanted);
+  return wanted && perspectiveAt(lettering, own, wanted);
 }
 
 /** Words moved and scaled along the plane that they lie in. @param by px of the plane */

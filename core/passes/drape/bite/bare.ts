@@ -1,16 +1,13 @@
 import { toOklab } from '../../../kernels/colour';
+import { smoothStep } from '../../../pixels/smoothStep';
 import { emptyRaster, type Raster } from '../../../pixels/raster';
 import { contentKey, type Node } from '../../../graph/node';
 import type { Bare } from '../schema';
 import { noiseAt } from './noise';
 
 /** A flank from 0 to 1, smooth at both ends. */
-function flank(value: number, [from, to]: readonly [number, number]): number {
-  if (value >= to) return 1;
-  if (value <= from) return 0;
-  const part = (value - from) / (to - from);
-  return part * part * (3 - 2 * part);
-}
+const flank = (value: number, [from, to]: readonly [number, number]): number =>
+  value >= to ? 1 : smoothStep((value - from) / (to - from));
 
 /** How much of the ink holds on a surface of this lightness (Oklab), 0..1. */
 export const holdsAt = (lightness: number, { dark, light }: Pick<Bare, 'dark' | 'light'>): number =>

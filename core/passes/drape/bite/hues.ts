@@ -1,5 +1,5 @@
 /** Looked up once: these loops are hot. */
-const { exp, log, max, min, cbrt } = Math;
+const { exp, log, max, min } = Math;
 
 /** A hue of a surface and how light it is where the light falls on it. */
 export interface Hue {
@@ -18,17 +18,11 @@ const [apart, blend] = [0.02, 0.015];
 /** In the dark hues are noise. */
 const leastLightness = 0.1;
 
-/** Where a colour lies among hues: a and b of Oklab (Ottosson 2020) over its lightness. @param out takes a, b, lightness */
-export function hueOf(red: number, green: number, blue: number, out: Float64Array): void {
-  const l = cbrt(0.4122214708 * red + 0.5363325363 * green + 0.0514459929 * blue);
-  const m = cbrt(0.2119034982 * red + 0.6806995451 * green + 0.1073969566 * blue);
-  const s = cbrt(0.0883024619 * red + 0.2817188376 * green + 0.6299787005 * blue);
-  const lightness = 0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s;
+/** A hue of an Oklab colour: a and b over its lightness. */
+export const hueOf = (lightness: number, a: number, b: number): [number, number] => {
   const over = max(leastLightness, lightness);
-  out[0] = (1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s) / over;
-  out[1] = (0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s) / over;
-  out[2] = lightness;
-}
+  return [a / over, b / over];
+};
 
 /**
  * The hues of a surface (k-means, Lloyd 1982, begun from places as far apart as can be), each with its lit tone.
@@ -42,47 +36,48 @@ export function huesOfSurface(places: Float32Array): Hue[] {
   for (let round = 0; round < 12; round++) {
     const sums = centres.map(() => [0, 0, 0]);
     for (let i = 0; i < count; i++) {
-      const k = (nearest[i] = nearestOf(centres, places[3 * i], places[3 * i + 1]));
+      const k = (nearest[i] = nearestHue(centres, places[3 * i], places[3 * i + 1]));
       sums[k][0] += places[3 * i];
       sums[k][1] += places[3 * i + 1];
       sums[k][2]++;
     }
     centres = centres.map((centre, k) =>
-      sums[k][2] > 0 ? [sums[k][0] / sums[k][2], sums[k][1] / sums[k][2]] : centre,
+      sums[k][2] > 0 ? { a: sums[k][0] / sums[k][2], b: sums[k][1] / sums[k][2] } : centre,
     );
   }
-  return centres.map(([a, b], k) => ({ a, b, tone: litTone(places, nearest, k) }));
+  return centres.map(({ a, b }, k) => ({ a, b, tone: litTone(places, nearest, k) }));
 }
 
 const square = (value: number): number => value * value;
 
-function nearestOf(centres: readonly (readonly number[])[], a: number, b: number): number {
+/** Which of some hues lies nearest. */
+export function nearestHue(hues: readonly Pick<Hue, 'a' | 'b'>[], a: number, b: number): number {
   let [best, least] = [0, Infinity];
-  for (let k = 0; k < centres.length; k++) {
-    const far = square(a - centres[k][0]) + square(b - centres[k][1]);
+  for (let k = 0; k < hues.length; k++) {
+    const far = square(a - hues[k].a) + square(b - hues[k].b);
     if (far < least) [best, least] = [k, far];
   }
   return best;
 }
 
 /** The mean, then always the place that lies farthest from those there are, leaving out what is rare. */
-function farApart(places: Float32Array, count: number): number[][] {
-  const mean = [0, 0];
+function farApart(places: Float32Array, count: number): Pick<Hue, 'a' | 'b'>[] {
+  const mean = { a: 0, b: 0 };
   for (let i = 0; i < count; i++) {
-    mean[0] += places[3 * i] / count;
-    mean[1] += places[3 * i + 1] / count;
+    mean.a += places[3 * i] / count;
+    mean.b += places[3 * i + 1] / count;
   }
   const centres = [mean];
   const rank = max(1, (count * 0.02) | 0);
   while (centres.length < most) {
     const far = Float32Array.from({ length: count }, (_, i) => {
-      const centre = centres[nearestOf(centres, places[3 * i], places[3 * i + 1])];
-      return square(places[3 * i] - centre[0]) + square(places[3 * i + 1] - centre[1]);
+      const centre = centres[nearestHue(centres, places[3 * i], places[3 * i + 1])];
+      return square(places[3 * i] - centre.a) + square(places[3 * i + 1] - centre.b);
     });
     const limit = far.slice().sort()[count - rank];
     if (!(limit > square(apart))) break;
     const found = far.indexOf(limit);
-    centres.push([places[3 * found], places[3 * found + 1]]);
+    centres.push({ a: places[3 * found], b: places[3 * found + 1] });
   }
   return centres;
 }

@@ -1,10 +1,10 @@
 import { blurMargin, blurReach, blurRegion } from '../../../kernels/blur';
-import { toLight } from '../../../kernels/colour';
-import { warpPlane } from '../../../kernels/warp';
+import { toLight, toOklab } from '../../../kernels/colour';
 import { crop, emptyRaster, type Raster } from '../../../pixels/raster';
-import { grow, type Region } from '../../../pixels/region';
+import { grow } from '../../../pixels/region';
 import { contentKey, type Node, type Request } from '../../../graph/node';
 import { filtered } from '../../../graph/filter';
+import { spreadOver } from '../../../graph/grid';
 import type { Bite } from '../schema';
 import { hueOf, shadowOf, toneAt, toneOf, type Hue } from './hues';
 import { darkAndNarrow } from './narrow';
@@ -45,7 +45,7 @@ export function shadeNode(bite: Bite, ground: Ground): Node {
       ...(shadow && { shadow: { node: shadow, region } }),
     }),
     compute(request, { surface, even: tones, shadow: own }) {
-      const out = shadeOf(toLight(surface), spreadOver(tones, ground, request), channels);
+      const out = shadeOf(toLight(surface), tonesAt(tones, ground, request), channels);
       if (shadow)
         for (let i = 0, at = 0; i < own.data.length; i++, at += 4)
           for (let c = 0; c < 3; c++) out.data[at + c] += (own.data[i] - out.data[at + c]) * keptOut;
@@ -73,7 +73,7 @@ function narrowShadow({ radius }: Bite, ground: Ground): Node {
       soft: { node: soft, region },
       hues: { node: hues, region: ground.region, scale: ground.scale },
     }),
-    compute: (_, inputs) => againstHues(toLight(inputs.surface), toLight(inputs.soft), readHues(inputs.hues)),
+    compute: (_, inputs) => againstHues(toLight(inputs.surface), toOklab(inputs.soft), readHues(inputs.hues)),
   };
   const half = Math.max(1, radius * widest);
   return filtered(shadow, {
@@ -85,12 +85,9 @@ function narrowShadow({ radius }: Bite, ground: Ground): Node {
   });
 }
 
-/** Tones known on the grid, in the px of a request. */
-function spreadOver(tones: Raster, { region: lying, scale: own }: Ground, { region, scale }: Request): Raster {
-  if (tones.width === 1 && tones.height === 1) return tones;
-  const ratio = own / scale;
-  return warpPlane(tones, [ratio, 0, -lying.x, 0, ratio, -lying.y, 0, 0, 1], region, 'bilinear', 'repeat');
-}
+/** Tones in the px of a request; one px is the tone everywhere. */
+const tonesAt = (tones: Raster, ground: Ground, request: Request): Raster =>
+  tones.data.length === 4 ? tones : spreadOver(tones, ground, request);
 
 function shadeOf({ width, height, data }: Raster, tones: Raster, channels: Bite['channels']): Raster {
   const out = emptyRaster(width, height, 4);
@@ -108,23 +105,14 @@ function shadeOf({ width, height, data }: Raster, tones: Raster, channels: Bite[
   return out;
 }
 
-/** One channel: logarithms, 0 where the place is as light as its hue is in the light. */
+/** @param soft Oklab. One channel: logarithms, 0 where the place is as light as its hue is in the light. */
 function againstHues(surface: Raster, soft: Raster, hues: readonly Hue[]): Raster {
   const out = emptyRaster(surface.width, surface.height, 1);
-  const hue = new Float64Array(3);
   for (let i = 0, at = 0; i < out.data.length; i++, at += 4) {
     if (surface.data[at + 3] < 0.5) continue;
-    hueOf(soft.data[at], soft.data[at + 1], soft.data[at + 2], hue);
+    const [a, b] = hueOf(soft.data[at], soft.data[at + 1], soft.data[at + 2]);
     const own = toneOf(surface.data[at], surface.data[at + 1], surface.data[at + 2]);
-    out.data[i] = shadowOf(own - toneAt(hues, hue[0], hue[1]));
+    out.data[i] = shadowOf(own - toneAt(hues, a, b));
   }
   return out;
 }
-
-/** Of letters with soft edges: which part of the grid their surface is read in. */
-export const groundRegion = (bounds: Region, scale: number): Region => ({
-  x: Math.floor(bounds.x * scale),
-  y: Math.floor(bounds.y * scale),
-  width: Math.max(1, Math.ceil((bounds.x + bounds.width) * scale) - Math.floor(bounds.x * scale)),
-  height: Math.max(1, Math.ceil((bounds.y + bounds.height) * scale) - Math.floor(bounds.y * scale)),
-});

@@ -1,5 +1,5 @@
 import { gaussianBlur } from '../../../kernels/blur';
-import { toLight } from '../../../kernels/colour';
+import { toLight, toOklab } from '../../../kernels/colour';
 import { emptyRaster, type Raster } from '../../../pixels/raster';
 import type { Region } from '../../../pixels/region';
 import { contentKey, type Node } from '../../../graph/node';
@@ -76,7 +76,7 @@ export function huesNode({ node, region, scale }: Ground): Node {
     bounds: null,
     needs: () => ({ ground: { node, region, scale } }),
     compute(_, { ground }) {
-      const hues = huesOfSurface(placesOf(toLight(ground)));
+      const hues = huesOfSurface(placesOf(ground));
       const out = emptyRaster(hues.length, 1, 4);
       hues.forEach(({ a, b, tone }, k) => out.data.set([a, b, tone, 1], 4 * k));
       return out;
@@ -90,17 +90,16 @@ export const readHues = ({ width, data }: Raster): Hue[] =>
 /** So many places are enough to know hues by. */
 const enough = 12000;
 
-/** Of a surface in linear light: a and b over lightness, and the logarithm of luminance. */
-export function placesOf({ data }: Raster): Float32Array {
+/** Of a surface, encoded: the hue and the logarithm of luminance, three for each place. */
+export function placesOf(surface: Raster): Float32Array {
+  const [{ data }, { data: lab }] = [toLight(surface), toOklab(surface)];
   const count = data.length / 4;
   const step = Math.max(1, Math.floor(count / enough));
   const out: number[] = [];
-  const hue = new Float64Array(3);
   for (let i = 0; i < count; i += step) {
     const at = 4 * i;
     if (data[at + 3] < 0.99) continue;
-    hueOf(data[at], data[at + 1], data[at + 2], hue);
-    out.push(hue[0], hue[1], toneOf(data[at], data[at + 1], data[at + 2]));
+    out.push(...hueOf(lab[at], lab[at + 1], lab[at + 2]), toneOf(data[at], data[at + 1], data[at + 2]));
   }
   return Float32Array.from(out);
 }

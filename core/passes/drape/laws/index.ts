@@ -1,29 +1,11 @@
-import type { Raster } from '../../../pixels/raster';
-import type { Region } from '../../../pixels/region';
 import { rangeOf } from '../map/stretch';
 import type { Displacement } from '../schema';
-import { easedAbove, easedBelow, type Values } from './eased';
+import { easedAbove, easedBelow } from './eased';
+import { partOf, type LawScene } from './part';
 import { alongSurface } from './surface';
 
 /** Looked up once: these loops are hot. */
-const { abs, cos, hypot, max, PI, sin } = Math;
-
-/** What the laws are worked out in; lengths are grid px. */
-export interface LawScene {
-  /** The map, 0..1, whole. */
-  map: Raster;
-  /** Which part is wanted. */
-  region: Region;
-  /** Grid px for each sheet px. */
-  scale: number;
-  /** How high the map's white stands over its black, grid px. */
-  height: number;
-  /** The point before the lens, and the middle of the letters, which stays where it is. */
-  centre: readonly [number, number];
-  anchor: readonly [number, number];
-  /** From the lens to the sheet. */
-  far: number;
-}
+const { abs, cos, hypot, PI, sin } = Math;
 
 /**
  * Where each place shows the letters from: `from - place`, sheet px, and how far it was eased so that nothing folds over,
@@ -68,16 +50,6 @@ export function shiftsOf(displacement: Displacement, scene: LawScene): Shifts {
     }
   }
   return out;
-}
-
-/** The map in the wanted part; at the border of the grid its edge again. */
-function partOf({ width, height, data }: Raster, region: Region): Values {
-  const out = new Float32Array(region.width * region.height);
-  for (let y = 0, i = 0; y < region.height; y++) {
-    const row = Math.min(height - 1, max(0, region.y + y)) * width;
-    for (let x = 0; x < region.width; x++, i++) out[i] = data[row + Math.min(width - 1, max(0, region.x + x))];
-  }
-  return { width: region.width, height: region.height, data: out };
 }
 
 /** d = k (m - 1/2) along a direction. What is higher is nearer. */

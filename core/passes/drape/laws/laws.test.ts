@@ -1,6 +1,7 @@
 import { emptyRaster, type Raster } from '../../../pixels/raster';
 import { plainDisplacement } from '../schema';
-import { shiftsOf, type LawScene } from '.';
+import { shiftsOf } from '.';
+import type { LawScene } from './part';
 
 /** Looked up once: these loops are hot. */
 const { abs, floor, max, PI, sin, sqrt } = Math;

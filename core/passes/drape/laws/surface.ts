@@ -1,5 +1,5 @@
 import type { Displacement } from '../schema';
-import type { LawScene } from '.';
+import { partOf, type LawScene } from './part';
 
 /** Looked up once: these loops are hot. */
 const { max, min, round, sqrt } = Math;
@@ -15,15 +15,9 @@ export function alongSurface(
   { map, region, height: rise, centre, anchor, far }: LawScene,
 ): { across: Float32Array; down: Float32Array } {
   const { width, height } = region;
-  const heights = new Float32Array(width * height);
+  const heights = partOf(map, region).data;
   let sum = 0;
-  for (let y = 0, i = 0; y < height; y++) {
-    const row = min(map.height - 1, max(0, region.y + y)) * map.width;
-    for (let x = 0; x < width; x++, i++) {
-      heights[i] = map.data[row + min(map.width - 1, max(0, region.x + x))] * rise;
-      sum += heights[i];
-    }
-  }
+  for (let i = 0; i < heights.length; i++) sum += heights[i] *= rise;
   // The flat letters lie at the surface's mean height.
   const mean = sum / max(1, heights.length);
   const across = new Float32Array(width * height);

@@ -1,10 +1,11 @@
 import { gaussianBlur } from '../../../kernels/blur';
 import { emptyRaster, type Raster } from '../../../pixels/raster';
 import { samplePicture } from '../../../pictures/resample';
+import type { Grid } from '../../../graph/grid';
 import { contentKey, type Node } from '../../../graph/node';
 import type { Materials } from '../../../graph/materials';
 import type { Direction } from '../../../survey/relief';
-import { mapGrid, type Grid } from '../grid';
+import { mapGrid } from '../grid';
 import type { DrapeMap } from '../schema';
 import { reliefNode } from './relief';
 import { endShare, rangeOf, stretched } from './stretch';
@@ -43,7 +44,7 @@ export function surfaceMap(map: DrapeMap, scene: MapScene): SurfaceMap {
       key: contentKey('surface map', source.key, blur, flatten, contrast, inverted),
       channels: 1,
       bounds: null,
-      needs: () => ({ source: { node: source, region: grid.region, scale: grid.scale } }),
+      needs: () => ({ source: { node: source, ...grid } }),
       compute: (_, inputs) => {
         const raw = inputs.source.channels === 1 ? inputs.source : brightness(inputs.source);
         const soft = gaussianBlur(raw, blur * grid.scale);

@@ -1,14 +1,9 @@
-/** Looked up once: these loops are hot. */
-const { max, min } = Math;
+import { quantile, sortedValues } from '../../../survey/statistics';
 
 /** The values between which all but so much at either end lie. @param share fraction */
 export function rangeOf(values: Float32Array, share: number): [low: number, high: number] {
-  const step = max(1, (values.length / 40000) | 0);
-  const some = new Float32Array(Math.ceil(values.length / step));
-  for (let i = 0; i < some.length; i++) some[i] = values[i * step];
-  some.sort();
-  const at = (part: number): number => some[min(some.length - 1, max(0, Math.round(part * (some.length - 1))))];
-  return [at(share), at(1 - share)];
+  const sorted = sortedValues(values);
+  return [quantile(sorted, share), quantile(sorted, 1 - share)];
 }
 
 /** At either end of a map so much is darker than black and lighter than white. */

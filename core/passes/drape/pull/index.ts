@@ -1,9 +1,8 @@
-import { sheetAt } from '../../../graph/tiles';
+import { gridOf, type Grid } from '../../../graph/grid';
 import { contentKey, type Needs, type Node } from '../../../graph/node';
 import { emptyRaster, type Raster } from '../../../pixels/raster';
 import type { Size } from '../../../pixels/region';
 import { coverage } from '../../../shape/coverage';
-import type { Grid } from '../grid';
 import type { Pull, PullStroke } from '../schema';
 import { drawPull, type PullField } from './stroke';
 
@@ -12,10 +11,7 @@ const mostPlaces = 250000;
 /** So many strokes are kept as one step: a further stroke is drawn on what is there. */
 const block = 8;
 
-export function pullGrid(sheet: Size): Grid {
-  const scale = Math.min(1, Math.sqrt(mostPlaces / (sheet.width * sheet.height)));
-  return { scale, region: sheetAt(sheet, scale) };
-}
+export const pullGrid = (sheet: Size): Grid => gridOf(sheet, mostPlaces);
 
 /** Where letters that were pulled about are shown from: across and down, sheet px, in two of four channels; on the grid. */
 export function pullNode(pull: Pull, sheet: Size): { node: Node; grid: Grid } {

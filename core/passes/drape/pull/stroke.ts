@@ -1,3 +1,4 @@
+import { smoothStep } from '../../../pixels/smoothStep';
 import type { PullStroke } from '../schema';
 
 /** Looked up once: these loops are hot. */
@@ -50,11 +51,7 @@ export function dabsOf(points: readonly (readonly [number, number])[], step: num
 }
 
 /** 1 in the middle, smoothly down to 0 at the rim. @param far in radii */
-export function falloff(far: number, softness: number): number {
-  const part = (1 - far) / max(hardest, softness);
-  if (part >= 1) return 1;
-  return part <= 0 ? 0 : part * part * (3 - 2 * part);
-}
+export const falloff = (far: number, softness: number): number => smoothStep((1 - far) / max(hardest, softness));
 
 /**
  * Draws a stroke into a field, in place: each dab moves what the field shows by then, so strokes add up as on wet paint.

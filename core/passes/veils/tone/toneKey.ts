@@ -1,3 +1,4 @@
+import { smoothStep } from '../../../pixels/smoothStep';
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
 import type { Level } from '../../../pictures/pyramid';
 import { readColour } from '../../../pixels/colour';
@@ -30,9 +31,7 @@ export function toneMatcher({
     }
     if (least <= 1) return 1;
     const beyond = Math.sqrt(least) - 1;
-    if (beyond >= softness) return 0;
-    const t = 1 - beyond / softness;
-    return t * t * (3 - 2 * t);
+    return beyond >= softness ? 0 : smoothStep(1 - beyond / softness);
   };
 }
 

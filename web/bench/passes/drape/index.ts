@@ -22,7 +22,7 @@ export const drape: BenchPass = {
   governs: ({ lettering }) => lettering && { kind: 'words', id: lettering.id },
   look({ bench }) {
     const { mapSeen } = drapeHand.of(bench);
-    return mapSeen && bench.lettering !== null ? { lettering: bench.lettering, map: true } : undefined;
+    return mapSeen && bench.lettering !== null ? { lettering: bench.lettering } : undefined;
   },
   strip: ({ bench }) => drapeHand.of(bench).strip,
   putAway() {
