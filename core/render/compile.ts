@@ -224,15 +224,17 @@ function paintLettering(
 ): { compiled: CompiledLettering; items: SceneItem[] } {
   const { id } = lettering;
   const over = (at: number): string[] => veilsOver(piece, id, at);
-  const surface = surfaceUnder(letters, over, veilings, behind, piece.sheet);
+  const surface = lazily(() => surfaceUnder(letters, over, veilings, behind, piece.sheet));
   const scene = {
     materials,
     sheet: piece.sheet,
     photo: before,
     bareSheet,
     lamp: piece.lamp,
-    surface,
-    // Only what reads it needs it made.
+    // Only what reads them needs them made.
+    get surface() {
+      return surface();
+    },
     get below() {
       return below();
     },
@@ -251,7 +253,16 @@ function paintLettering(
   const isInFront = ({ place }: SceneItem): boolean => place === 'beforeVeils';
   const shownOnly = parts.length === 0 ? [] : shownFor(id, lettering, letters, look.passes ?? {}, scene, passes);
   return {
-    compiled: { id, lettering, letters, painted, over, surface },
+    compiled: {
+      id,
+      lettering,
+      letters,
+      painted,
+      over,
+      get surface() {
+        return surface();
+      },
+    },
     items: [
       ...shownOnly.map((layer) => itemOf(layer, [], 1)),
       // What stands before veils stands before those of all letters.

@@ -39,6 +39,7 @@ export const webFloors = [
   'web/bench/keys',
   'web/bench/workers',
   'web/bench/benchContext.tsx',
+  'web/bench/farthestPlate.ts',
   'web/bench/view',
   'web/bench/governs',
   'web/bench/useMaterials.ts',

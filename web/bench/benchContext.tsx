@@ -39,3 +39,7 @@ export function useBench(): Bench {
   if (!bench) throw new Error('This is drawn outside of the bench.');
   return bench;
 }
+
+/** A lettering laid out as its lockup leaves it: before bend and perspective; null until its face is here. */
+export const flatLetters = (lettersOf: Bench['lettersOf'], lettering: Lettering): Letters | null =>
+  lettersOf({ ...lettering, stance: { ...lettering.stance, bend: null, perspective: null } });

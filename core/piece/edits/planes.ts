@@ -32,6 +32,15 @@ export function cornersOnSheet(lettering: Lettering, box: Region): Point[] {
   return own.map((corner) => apply(placeOf(lettering), corner));
 }
 
+const meanPoint = (points: readonly Point[]): Point => [
+  points.reduce((sum, [x]) => sum + x, 0) / points.length,
+  points.reduce((sum, [, y]) => sum + y, 0) / points.length,
+];
+
+/** The middle of a lettering's box, in the plane. */
+export const middleInPlane = (lettering: Lettering, box: Region, plane: ScenePlane): Point =>
+  meanPoint(cornersOnSheet(lettering, box).map((corner) => inPlane(plane, corner)));
+
 /** The perspective in which a box has its corners at given places of the sheet; null where they bound no area. */
 function perspectiveAt(lettering: Lettering, box: Region, wanted: readonly Point[]): Perspective | null {
   const back = inverse(placeOf(lettering));
@@ -67,7 +76,7 @@ function seenAll(plane: ScenePlane, places: readonly Point[]): Point[] | null {
 export function laidInPlane(lettering: Lettering, box: Region, plane: ScenePlane): Perspective | null {
   const { scale } = lettering.stance;
   const now = cornersOnSheet(lettering, box);
-  const middle = inPlane(plane, [now.reduce((sum, [x]) => sum + x, 0) / 4, now.reduce((sum, [, y]) => sum + y, 0) / 4]);
+  const middle = inPlane(plane, meanPoint(now));
   const own = lettering.stance.perspective?.box ?? box;
   const near = onSheet(plane, [middle[0] + 1, middle[1]]);
   const at = onSheet(plane, middle);
@@ -88,7 +97,7 @@ export function movedInPlane(
   const { perspective } = lettering.stance;
   if (!perspective) return null;
   const now = cornersOnSheet(lettering, perspective.box).map((corner) => inPlane(plane, corner));
-  const [mx, my] = [0, 1].map((axis) => now.reduce((sum, corner) => sum + corner[axis], 0) / 4);
+  const [mx, my] = meanPoint(now);
   const wanted = seenAll(
     plane,
     now.map(([x, y]): Point => [mx + (x - mx) * factor + by[0], my + (y - my) * factor + by[1]]),

@@ -3,6 +3,7 @@ import type { Point } from '../../../core/shape/affine';
 import { useBench } from '../benchContext';
 import { KeyCross, useKeyCross } from './KeyCross';
 import { useViewport } from './viewport';
+import { WholeSheet } from './WholeSheet';
 
 /**
  * A lens over the sheet whose rim shows the mean colour of the photograph beneath it; a click takes it, by keyboard the
@@ -11,7 +12,7 @@ import { useViewport } from './viewport';
  */
 export function EyeLens({ radius, onTake }: { radius: number; onTake(colour: string): void }) {
   const { renderer } = useBench();
-  const { size, toSheet, toScreen, view } = useViewport();
+  const { toSheet, toScreen, view } = useViewport();
   const [under, setUnder] = useState<{ at: Point; colour: string | null } | null>(null);
   const busy = useRef(false);
   const look = async (at: Point): Promise<void> => {
@@ -31,11 +32,7 @@ export function EyeLens({ radius, onTake }: { radius: number; onTake(colour: str
   const drawn = Math.max(3, radius * view.zoom);
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
+      <WholeSheet
         data-testid="eye"
         onPointerMove={(event) => void look(toSheet(event))}
         onPointerLeave={() => setUnder(null)}

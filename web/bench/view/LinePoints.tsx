@@ -11,6 +11,7 @@ import { KeyCross, useKeyCross } from './KeyCross';
 import { fromLettering, toLettering } from './plane';
 import { Ring } from './Ring';
 import { useViewport } from './viewport';
+import { WholeSheet } from './WholeSheet';
 
 /** How far, in screen px, a kept line may lie from the drawn one. */
 const drawnTolerance = 2.5;
@@ -28,7 +29,7 @@ interface DrawLineProps {
  * Shift the last one.
  */
 export function DrawLine({ letters, closed, done }: DrawLineProps) {
-  const { size, toScreen, view } = useViewport();
+  const { toScreen, view } = useViewport();
   const [drawn, setDrawn] = useState<Point[]>([]);
   const finish = (points: readonly Point[]): void => {
     setDrawn([]);
@@ -54,14 +55,7 @@ export function DrawLine({ letters, closed, done }: DrawLineProps) {
   });
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
-        data-testid="draw-path"
-        {...drag}
-      />
+      <WholeSheet data-testid="draw-path" {...drag} />
       {cross && <KeyCross at={cross} />}
       <Hairline d={lineThrough(drawn.map(toScreen), closed)} active />
     </g>

@@ -3,15 +3,16 @@ import type { Lettering } from '../../../../core/piece/schema';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 import { biteEdit } from './edits';
+import { measuredDrape } from './measured';
 
 const [width, height] = [240, 56];
 
 /** The surface's lightness under the letters, and where ink holds on it. */
 export function BareSettings({ lettering, bare }: { lettering: Lettering; bare: Bare }) {
-  const { measures } = useBench();
+  const bench = useBench();
   const set = biteEdit(lettering);
   const change = (part: Partial<Bare>) => set({ bare: { ...bare, ...part } });
-  const counts = measures?.drape?.letterings.find((one) => one.lettering === lettering.id)?.place.lightness ?? [];
+  const counts = measuredDrape(bench)?.place.lightness ?? [];
   const { dark, light, noise, grain } = bare;
   const ordered = (from: number, to: number): [number, number] => [Math.min(from, to), Math.max(from, to)];
   return (

@@ -2,12 +2,14 @@ import { useEffect, useRef } from 'react';
 import type { MeasuredDrape } from '../../../../core/passes/drape/gauge';
 import { toSvgPath } from '../../../../core/shape/svgPath';
 import { useBench } from '../../benchContext';
+import { measuredDrape } from './measured';
 import { Scale } from '../../gauges/Scale';
 
 /** What the surface is like under the words, how far they are moved, and the map that moves them. */
 export function Gauge() {
-  const { lettering, measures } = useBench();
-  const measured = measures?.drape?.letterings.find((one) => one.lettering === lettering?.id);
+  const bench = useBench();
+  const { lettering } = bench;
+  const measured = measuredDrape(bench);
   if (!measured)
     return (
       <p className="text-faint">

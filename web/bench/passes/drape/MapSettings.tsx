@@ -7,6 +7,7 @@ import { PlateChooser } from '../../../plates/PlateChooser';
 import { Choice } from '../../../ui/Choice';
 import type { StoredAsset } from '../../../api/files';
 import { useBench } from '../../benchContext';
+import { useFarthestPlate } from '../../farthestPlate';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { mapEdit } from './edits';
@@ -124,8 +125,7 @@ export function MapSettings({ lettering, map }: { lettering: Lettering; map: Dra
 /** Where the light comes from that shades the relief: from the lamp, or a light of its own. */
 function MapLight({ lettering, map }: { lettering: Lettering; map: DrapeMap }) {
   const { mayChange, piece } = useBench();
-  const [plate] = piece.plates;
-  const { survey } = useSurvey((plate && piece.assets[plate.asset]?.sha256) ?? null);
+  const { survey } = useSurvey(useFarthestPlate()?.sha256 ?? null);
   const set = mapEdit(lettering);
   if (!map.light)
     return (

@@ -10,6 +10,7 @@ import { Hairline, lineThrough } from '../../view/Hairline';
 import { useViewport } from '../../view/viewport';
 import { pullEdit, strokeEdit } from './edits';
 import { drapeHand } from './hand';
+import { WholeSheet } from '../../view/WholeSheet';
 
 export function Handles() {
   const { lettering, mayChange } = useBench();
@@ -27,7 +28,7 @@ const closest = 0.05;
 
 /** Strokes of the brush: seen as they are drawn, kept one by one. */
 function Pulling({ lettering, kind }: { lettering: Lettering; kind: PullStroke['kind'] }) {
-  const { size, toScreen, toSheet } = useViewport();
+  const { toScreen, toSheet } = useViewport();
   const { radius, softness, strength } = drapeHand.use('radius', 'softness', 'strength');
   const [at, setAt] = useState<Point | null>(null);
   const place = (point: Point): Point => roundedPoint(point, 1) as Point;
@@ -57,14 +58,7 @@ function Pulling({ lettering, kind }: { lettering: Lettering; kind: PullStroke['
   const rim = at && toScreen([at[0] + radius, at[1]])[0] - toScreen(at)[0];
   return (
     <g onPointerMove={follow} onPointerLeave={() => setAt(null)}>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
-        data-testid="pull-brush"
-        {...drag}
-      />
+      <WholeSheet data-testid="pull-brush" {...drag} />
       {at && rim && (
         <g pointerEvents="none">
           <circle cx={toScreen(at)[0]} cy={toScreen(at)[1]} r={rim} fill="none" stroke="#fff" strokeWidth={2.5} />
@@ -85,7 +79,7 @@ const names: Record<PullStroke['kind'], string> = {
 
 /** A line all around a region, that strokes keep inside or outside of. */
 function DrawingFence({ lettering }: { lettering: Lettering }) {
-  const { size, toScreen } = useViewport();
+  const { toScreen } = useViewport();
   const [points, setPoints] = useState<Point[]>([]);
   const fence = lettering.drape.pull?.fence;
   const drag = useDrag<Point[]>({
@@ -109,14 +103,7 @@ function DrawingFence({ lettering }: { lettering: Lettering }) {
   const shown = points.length > 1 ? points : (fence?.points ?? []);
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
-        data-testid="pull-fence"
-        {...drag}
-      />
+      <WholeSheet data-testid="pull-fence" {...drag} />
       {shown.length > 1 && (
         <g pointerEvents="none">
           <Hairline d={`${lineThrough(shown.map(toScreen))}Z`} active />

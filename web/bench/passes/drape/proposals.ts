@@ -9,17 +9,19 @@ import {
 import type { Survey } from '../../../../core/survey';
 import { useSurvey } from '../../../api/surveys';
 import { useBench } from '../../benchContext';
+import { useFarthestPlate } from '../../farthestPlate';
+import { measuredDrape } from './measured';
 
 export const strengthNames: Record<Strength, string> = { half: 'Half', full: 'Full', strong: 'Strong' };
 
 /** What is proposed for the chosen lettering, by strength; null until its place is measured. */
 export function useProposals(): Record<Strength, Proposal> | null {
-  const { piece, lettering, measures } = useBench();
-  const [plate] = piece.plates;
-  const sha256 = plate && piece.assets[plate.asset]?.sha256;
-  const { survey, isComplete } = useSurvey(sha256 ?? null);
-  const measured = measures?.drape?.letterings.find((one) => one.lettering === lettering?.id);
-  if (!measured || (sha256 && !survey.light && !isComplete)) return null;
+  const bench = useBench();
+  const { piece } = bench;
+  const plate = useFarthestPlate();
+  const { survey, isComplete } = useSurvey(plate?.sha256 ?? null);
+  const measured = measuredDrape(bench);
+  if (!measured || (plate && !survey.light && !isComplete)) return null;
   const known = { place: measured.place, light: lightOf(piece.lamp, survey.light), longer: longerOf(piece.sheet) };
   return Object.fromEntries(strengths.map((one) => [one, proposeDrape(known, one)])) as Record<Strength, Proposal>;
 }

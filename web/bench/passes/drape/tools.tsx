@@ -47,7 +47,10 @@ export function HandTools() {
 export function HandOptions() {
   const { pullTool, radius, softness, strength } = drapeHand.use('pullTool', 'radius', 'softness', 'strength');
   if (pullTool === 'none' || pullTool === 'fence') return null;
-  const change = (part: Partial<DrapeHand>): void => drapeHand.set(part);
+  const changing = (part: (value: number) => Partial<DrapeHand>) => {
+    const change = (value: number): void => drapeHand.set(part(value));
+    return { onDraft: change, onCommit: change };
+  };
   const percent = { unit: '%', min: 0, max: 100 } as const;
   return (
     <p className="flex flex-wrap items-center gap-x-3">
@@ -59,9 +62,7 @@ export function HandOptions() {
           unit="px"
           min={2}
           max={10000}
-          onDraft={(value) => change({ radius: value / 2 })}
-          onCommit={(value) => change({ radius: value / 2 })}
-          onStep={(value) => change({ radius: value / 2 })}
+          {...changing((value) => ({ radius: value / 2 }))}
         />
       </span>
       <span>
@@ -70,9 +71,7 @@ export function HandOptions() {
           {...percent}
           label="Softness of the brush"
           value={softness * 100}
-          onDraft={(value) => change({ softness: value / 100 })}
-          onCommit={(value) => change({ softness: value / 100 })}
-          onStep={(value) => change({ softness: value / 100 })}
+          {...changing((value) => ({ softness: value / 100 }))}
         />
       </span>
       <span>
@@ -81,9 +80,7 @@ export function HandOptions() {
           {...percent}
           label="Strength of the brush"
           value={strength * 100}
-          onDraft={(value) => change({ strength: value / 100 })}
-          onCommit={(value) => change({ strength: value / 100 })}
-          onStep={(value) => change({ strength: value / 100 })}
+          {...changing((value) => ({ strength: value / 100 }))}
         />
       </span>
     </p>

@@ -1,11 +1,12 @@
 import type { Bench } from '../../benchContext';
+import { measuredDrape } from './measured';
 
 /** So much may be eased before letters no longer follow the map. */
 const mostEased = 0.05;
 
 /** What is out of its limits on line 6. */
-export function warning({ measures, lettering }: Bench): string | null {
-  const moves = measures?.drape?.letterings.find((one) => one.lettering === lettering?.id)?.moves;
+export function warning(bench: Bench): string | null {
+  const moves = measuredDrape(bench)?.moves;
   return moves && moves.eased > mostEased
     ? `${Math.round(moves.eased * 100)} % of the letters would fold over themselves and are eased: take the strength back, or blur the map.`
     : null;

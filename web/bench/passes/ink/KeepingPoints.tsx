@@ -10,6 +10,7 @@ import { useDrag } from '../../view/drag';
 import { KeyCross, useKeyCross } from '../../view/KeyCross';
 import { useViewport } from '../../view/viewport';
 import { coatsSeenAt, letterUnder } from './seen';
+import { WholeSheet } from '../../view/WholeSheet';
 
 /** A click within this many screen px of a point takes it away. */
 const near = 9;
@@ -17,7 +18,7 @@ const near = 9;
 /** Marking what of the picture must be seen in the letters: a click sets a point or takes it away. */
 export function KeepingPoints({ lettering }: { lettering: Lettering }) {
   const { letters, materials, piece, renderer } = useBench();
-  const { size, toScreen } = useViewport();
+  const { toScreen } = useViewport();
   const index = slippedCoat(lettering.ink);
   const coat = seenCoats(lettering.ink)[index];
   const isPicture = coat?.kind === 'picture' && letters?.ink && materials;
@@ -63,14 +64,7 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
   const cut = new Set(cutKeepPoints(coat, laid, letters, sizeOf));
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
-        data-testid="keep-ground"
-        {...drag}
-      />
+      <WholeSheet data-testid="keep-ground" {...drag} />
       {coat.keep.flatMap((point, i) =>
         placesOf(point).map((place, k) => <KeepMark key={`${i}-${k}`} at={toScreen(place)} isCut={cut.has(i)} />),
       )}

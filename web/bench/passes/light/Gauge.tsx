@@ -5,7 +5,7 @@ import { reliefFromShading, type Relief } from '../../../../core/survey/relief';
 import { coarseView, type CoarseView } from '../../../../core/survey/view';
 import { useSurvey } from '../../../api/surveys';
 import { useBench } from '../../benchContext';
-import { useLitPlate } from './lamp';
+import { useFarthestPlate } from '../../farthestPlate';
 
 /** The relief is shown from a level with no more px than this: it follows the dial. */
 const shownPixels = 60000;
@@ -19,7 +19,7 @@ const cueNames: Record<string, string> = {
 
 /** What says where the light comes from, and the relief that the photograph has in the light of the lamp. */
 export function Gauge() {
-  const plate = useLitPlate();
+  const plate = useFarthestPlate();
   const { survey } = useSurvey(plate?.sha256 ?? null);
   return (
     <div className="flex flex-col gap-3">

@@ -1,14 +1,15 @@
 import { surveySentences, sure, unsure } from '../../../../core/survey/sentences';
 import { useSurvey } from '../../../api/surveys';
 import { useBench } from '../../benchContext';
+import { useFarthestPlate } from '../../farthestPlate';
 import { editing } from '../../editing';
-import { lampEdit, useLitPlate } from './lamp';
+import { lampEdit } from './lamp';
 import { lampFromSurvey } from './shown';
 
 /** What the photograph tells of its light, and taking it. */
 export function PhotographsLight() {
   const { piece, mayChange } = useBench();
-  const plate = useLitPlate();
+  const plate = useFarthestPlate();
   const { survey, isComplete, problem } = useSurvey(plate?.sha256 ?? null);
   if (!plate) return <p className="text-faint">A photograph on line 0 would tell where its light comes from.</p>;
   const { light } = survey;

@@ -6,6 +6,7 @@ import { roundedPoint } from '../../../../core/shape/rounding';
 import { useSurvey } from '../../../api/surveys';
 import { store } from '../../../store';
 import { useBench } from '../../benchContext';
+import { useFarthestPlate } from '../../farthestPlate';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
@@ -13,8 +14,9 @@ import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
 import { lightHand, type LightHand } from './hand';
-import { fromDial, lampEdit, onDial, useLitPlate } from './lamp';
+import { fromDial, lampEdit, onDial } from './lamp';
 import { lampFromSun, lightFromRound, lightFromStanding, tiltFromShadow, tonesAlong } from './shown';
+import { WholeSheet } from '../../view/WholeSheet';
 
 export function Handles() {
   const { piece, mayChange } = useBench();
@@ -59,11 +61,11 @@ function LampOnSheet({ lamp }: { lamp: Lamp }) {
 /** The next drag, or click, shows where the light comes from. */
 function ShowingLight({ tool }: { tool: Exclude<LightHand['lightTool'], 'turn'> }) {
   const { piece, materials } = useBench();
-  const { size, toScreen } = useViewport();
+  const { toScreen } = useViewport();
   const { shown } = lightHand.use('shown');
   const [drawn, setLine] = useState<[Point, Point] | null>(null);
   const line = drawn ?? (tool === 'foot' ? shown : null);
-  const plate = useLitPlate();
+  const plate = useFarthestPlate();
   const set = lampEdit(piece);
   const { survey } = useSurvey(plate?.sha256 ?? null);
   const done = (label: string, change: Partial<Lamp>, next: LightHand['lightTool'] = 'turn'): void => {
@@ -119,14 +121,7 @@ function ShowingLight({ tool }: { tool: Exclude<LightHand['lightTool'], 'turn'> 
   });
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
-        data-testid={`show-light-${tool}`}
-        {...drag}
-      />
+      <WholeSheet data-testid={`show-light-${tool}`} {...drag} />
       {line && (
         <g pointerEvents="none">
           <Hairline d={lineThrough(line.map(toScreen))} active />

@@ -4,21 +4,12 @@ import { plainLamp, tiltOf, type Lamp } from '../../../../core/light/lamp';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { setField } from '../../../../core/piece/edits/items';
 import type { Piece } from '../../../../core/piece/schema';
-import { useBench } from '../../benchContext';
 
 /** The edit that changes the lamp, or stands one up. */
 export const lampEdit =
   (piece: Piece) =>
   (change: Partial<Lamp>): Edit =>
     setField('lamp', { ...(piece.lamp ?? plainLamp()), ...change });
-
-/** The photograph whose light is asked for: the farthest one. */
-export function useLitPlate(): { sha256: string; asset: string; scale: number; x: number; y: number } | null {
-  const { piece } = useBench();
-  const [plate] = piece.plates;
-  const sha256 = plate && piece.assets[plate.asset]?.sha256;
-  return sha256 ? { sha256, asset: plate.asset, scale: plate.scale, x: plate.x, y: plate.y } : null;
-}
 
 /**
  * A direction on a dial: its turn is the tilt, its distance from the middle the height: the middle is straight from the

@@ -1,18 +1,13 @@
 import type { Plane } from '../../../../core/passes/planes/schema';
 import { changePlane, leavePlane } from '../../../../core/piece/edits/planes';
 import { useSurvey } from '../../../api/surveys';
-import { store } from '../../../store';
-import { useBench } from '../../benchContext';
-import { looked } from '../../benchState';
+import { flatLetters, useBench } from '../../benchContext';
+import { useFarthestPlate } from '../../farthestPlate';
 import { editing } from '../../editing';
+import { carryOut } from './carryOut';
 import { planesHand } from './hand';
-import { layEdit, planeEdit, planeOf, removePlane, slideEdit, type Answer } from './inPlanes';
+import { layEdit, planeEdit, planeOf, removePlane, slideEdit } from './inPlanes';
 import { linesOfSurvey } from './surveyed';
-
-const carryOut = (label: string, { edit, problem }: Answer): void => {
-  if (edit) editing.commit(label, edit);
-  else store.dispatch(looked({ problem }));
-};
 
 /** Flat surfaces of the photograph, and the words that lie in them. */
 export function Controls() {
@@ -52,11 +47,11 @@ export function Controls() {
 /** Takes the plane that the survey found in the photograph. */
 function FoundPlane() {
   const { piece, lettering, lettersOf, mayChange } = useBench();
-  const [photograph] = piece.plates;
-  const { survey } = useSurvey((photograph && piece.assets[photograph.asset]?.sha256) ?? null);
+  const photograph = useFarthestPlate();
+  const { survey } = useSurvey(photograph?.sha256 ?? null);
   const [found] = survey.planes?.planes ?? [];
   if (!found || !photograph) return null;
-  const flat = lettering && lettersOf({ ...lettering, stance: { ...lettering.stance, bend: null, perspective: null } });
+  const flat = lettering && flatLetters(lettersOf, lettering);
   return (
     <button
       className="plain-button"
@@ -76,10 +71,11 @@ function FoundPlane() {
 function PlaneRow({ plane }: { plane: Plane }) {
   const { piece, lettering, lettersOf, mayChange } = useBench();
   const liesHere = lettering?.drape.plane === plane.id;
-  const flat = lettering && lettersOf({ ...lettering, stance: { ...lettering.stance, bend: null, perspective: null } });
+  const flat = lettering && flatLetters(lettersOf, lettering);
   const scene = lettering && planeOf(piece, lettering);
-  const slide = (x: number, y: number, factor = 1): void =>
-    scene ? carryOut('Slide along the plane', slideEdit(lettering, scene, [x, y], factor)) : undefined;
+  const scaled = (factor: number): void => {
+    if (scene) carryOut('Slide along the plane', slideEdit(lettering, scene, [0, 0], factor));
+  };
   return (
     <div className="flex flex-wrap items-center gap-1">
       <input
@@ -105,10 +101,10 @@ function PlaneRow({ plane }: { plane: Plane }) {
       )}
       {lettering && liesHere && (
         <>
-          <button className="plain-button" disabled={!mayChange} onClick={() => slide(0, 0, 1.05)}>
+          <button className="plain-button" disabled={!mayChange} onClick={() => scaled(1.05)}>
             Larger
           </button>
-          <button className="plain-button" disabled={!mayChange} onClick={() => slide(0, 0, 1 / 1.05)}>
+          <button className="plain-button" disabled={!mayChange} onClick={() => scaled(1 / 1.05)}>
             Smaller
           </button>
           <button

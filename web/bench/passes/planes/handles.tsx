@@ -1,19 +1,19 @@
 import { useState } from 'react';
-import { cornersOnSheet } from '../../../../core/piece/edits/planes';
+import { cornersOnSheet, middleInPlane } from '../../../../core/piece/edits/planes';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
-import { inPlane, onSheet, type ScenePlane, type StraightLine } from '../../../../core/shape/scenePlane';
+import { inPlane, onSheet, type StraightLine } from '../../../../core/shape/scenePlane';
 import { roundedPoint } from '../../../../core/shape/rounding';
-import { store } from '../../../store';
-import { useBench } from '../../benchContext';
-import { looked } from '../../benchState';
+import { flatLetters, useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
+import { carryOut } from './carryOut';
 import { planesHand } from './hand';
 import { planeEdit, planeOf, slideEdit } from './inPlanes';
+import { WholeSheet } from '../../view/WholeSheet';
 
 export function Handles() {
   const { lettering, mayChange } = useBench();
@@ -26,17 +26,15 @@ export function Handles() {
 /** Four lines are drawn, one after the other; the fourth makes the plane. */
 function DrawingPlane() {
   const { piece, lettering, lettersOf } = useBench();
-  const { size, toScreen } = useViewport();
+  const { toScreen } = useViewport();
   const { lines } = planesHand.use('lines');
   const [drawn, setDrawn] = useState<StraightLine | null>(null);
-  const flat = lettering && lettersOf({ ...lettering, stance: { ...lettering.stance, bend: null, perspective: null } });
+  const flat = lettering && flatLetters(lettersOf, lettering);
   const add = (line: StraightLine): void => {
     const all = [...lines, line];
     if (all.length < 4) return planesHand.set({ lines: all });
-    const { edit, problem } = planeEdit(piece, all, lettering, flat);
-    planesHand.set({ lines: [], planeTool: edit ? 'slide' : 'draw' });
-    if (edit) editing.commit('Draw a plane', edit);
-    else store.dispatch(looked({ problem }));
+    const isMade = carryOut('Draw a plane', planeEdit(piece, all, lettering, flat));
+    planesHand.set({ lines: [], planeTool: isMade ? 'slide' : 'draw' });
   };
   const drag = useDrag({
     begin: () => undefined,
@@ -49,14 +47,7 @@ function DrawingPlane() {
   });
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
-        data-testid="draw-plane"
-        {...drag}
-      />
+      <WholeSheet data-testid="draw-plane" {...drag} />
       <g pointerEvents="none">
         {[...lines, ...(drawn ? [drawn] : [])].map((line, i) => (
           <Hairline key={i} d={lineThrough(line.map(toScreen))} active />
@@ -91,7 +82,7 @@ function Sliding({ lettering }: { lettering: Lettering }) {
     move(() => 1, true),
     'Slide along the plane',
   );
-  const middle = found && middleInPlane(lettering, found.scene);
+  const middle = found && middleInPlane(lettering, lettering.stance.perspective!.box, found.scene);
   const scale = useSlide(
     move((a, b) => {
       const far = ([x, y]: Point): number => Math.hypot(x - middle![0], y - middle![1]);
@@ -132,9 +123,4 @@ function useSlide<Start>({ begin, edit }: Slide<Start>, label: string) {
     },
     cancel: () => editing.cancelDraft(),
   });
-}
-
-function middleInPlane(lettering: Lettering, scene: ScenePlane): Point {
-  const corners = cornersOnSheet(lettering, lettering.stance.perspective!.box).map((corner) => inPlane(scene, corner));
-  return [corners.reduce((sum, [x]) => sum + x, 0) / 4, corners.reduce((sum, [, y]) => sum + y, 0) / 4];
 }

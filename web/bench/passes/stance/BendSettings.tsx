@@ -2,7 +2,7 @@ import { setStance } from '../../../../core/piece/edits/steady';
 import type { Bending, Perspective } from '../../../../core/passes/stance/schema';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { Choice } from '../../../ui/Choice';
-import { useBench } from '../../benchContext';
+import { flatLetters, useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
 import { perspectiveFor, withMove } from './perspective';
@@ -20,7 +20,7 @@ export function BendSettings() {
   const { id, stance } = lettering!;
   const { bend } = stance;
   const set = (next: Bending | null): Edit => setStance(id, { bend: next });
-  const flat = lettersOf({ ...lettering!, stance: { ...stance, bend: null, perspective: null } });
+  const flat = flatLetters(lettersOf, lettering!);
   const perspective = flat && perspectiveFor(stance, flat);
   return (
     <>

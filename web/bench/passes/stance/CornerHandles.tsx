@@ -4,7 +4,7 @@ import type { Perspective } from '../../../../core/passes/stance/schema';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
-import { useBench } from '../../benchContext';
+import { flatLetters, useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
@@ -18,7 +18,7 @@ const names = ['Upper left corner', 'Upper right corner', 'Lower right corner', 
 export function CornerHandles({ lettering, letters }: { lettering: Lettering; letters: Letters }) {
   const { lettersOf } = useBench();
   const { toScreen } = useViewport();
-  const flat = lettersOf({ ...lettering, stance: { ...lettering.stance, bend: null, perspective: null } });
+  const flat = flatLetters(lettersOf, lettering);
   const perspective = flat && perspectiveFor(lettering.stance, flat);
   if (!perspective) return null;
   const quad = standingCorners(perspective, letters).map(toScreen);

@@ -13,11 +13,12 @@ import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
 import { SheetText } from './Guides';
+import { WholeSheet } from '../../view/WholeSheet';
 
 /** The next drag draws a slope or horizon of the photograph. */
 export function DrawSlope() {
   const { piece } = useBench();
-  const { size, toScreen } = useViewport();
+  const { toScreen } = useViewport();
   const [line, setLine] = useState<[Point, Point] | null>(null);
   const drag = useDrag({
     begin: () => undefined,
@@ -35,14 +36,7 @@ export function DrawSlope() {
   });
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
-        data-testid="draw-slope"
-        {...drag}
-      />
+      <WholeSheet data-testid="draw-slope" {...drag} />
       {line && (
         <g pointerEvents="none">
           <Hairline d={lineThrough(line.map(toScreen))} active />

@@ -8,6 +8,7 @@ import { useDrag } from '../../view/drag';
 import { useViewport } from '../../view/viewport';
 import { fromPlate, inTurn, toPlate, workingCut, type CutPlate } from './cutting';
 import { keyTone } from './solving';
+import { WholeSheet } from '../../view/WholeSheet';
 
 /** Radius of the disc whose mean colour is sampled, plate px. */
 const sampled = 3;
@@ -16,7 +17,7 @@ const sampled = 3;
 export function KeyingTone({ plate }: { plate: CutPlate }) {
   const { operation } = veilHand.use('operation');
   const { veil, renderer } = useBench();
-  const { size, toSheet, toScreen } = useViewport();
+  const { toSheet, toScreen } = useViewport();
   const found = veil?.cuts[workingCut(veil, 'tone', operation)] as ToneCut | undefined;
   const take = (at: Point): void =>
     inTurn(async () => {
@@ -30,13 +31,7 @@ export function KeyingTone({ plate }: { plate: CutPlate }) {
   const keyPoint = useKeyCross({ enter: take });
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
-        onPointerDown={(event) => event.button === 0 && take(toSheet(event))}
-      />
+      <WholeSheet onPointerDown={(event) => event.button === 0 && take(toSheet(event))} />
       {keyPoint && <KeyCross at={keyPoint} />}
       {found?.samples.map(({ x, y, colour }, i) => (
         <Sample

@@ -6,6 +6,7 @@ import { editing } from '../../editing';
 import { KeyCross, useKeyCross } from '../../view/KeyCross';
 import { useViewport } from '../../view/viewport';
 import { currentVeil, inTurn, toPlate, type CutPlate } from './cutting';
+import { WholeSheet } from '../../view/WholeSheet';
 
 /** Radius of the disc whose mean colour is taken, plate px. */
 const sampled = 2;
@@ -17,7 +18,7 @@ const toOklch = converter('oklch');
 /** A click says which colour of the old background is left on the edge. */
 export function PointingAtCast({ plate }: { plate: CutPlate }) {
   const { renderer } = useBench();
-  const { size, toSheet } = useViewport();
+  const { toSheet } = useViewport();
   const take = (at: [number, number]): void =>
     inTurn(async () => {
       const veil = currentVeil();
@@ -31,13 +32,7 @@ export function PointingAtCast({ plate }: { plate: CutPlate }) {
   const keyPoint = useKeyCross({ enter: ([x, y]) => take([x, y]) });
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
-        onPointerDown={(event) => event.button === 0 && take(toSheet(event))}
-      />
+      <WholeSheet onPointerDown={(event) => event.button === 0 && take(toSheet(event))} />
       {keyPoint && <KeyCross at={keyPoint} />}
     </g>
   );

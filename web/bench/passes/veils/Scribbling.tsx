@@ -11,6 +11,7 @@ import { fromPlate, toPlate, workingCut, type CutPlate } from './cutting';
 import { useDrawnLine } from './drawnLine';
 import { LineShape } from './LineShape';
 import { prepareCutting, scribble } from './solving';
+import { WholeSheet } from '../../view/WholeSheet';
 
 /** The scribble cut: rough strokes over what stands in front and what lies behind; it is solved again after each. */
 export function Scribbling({ plate }: { plate: CutPlate }) {
@@ -47,7 +48,6 @@ function BoxShape({ plate, box: { x, y, width, height } }: { plate: CutPlate; bo
 }
 
 function BoxArea({ plate }: { plate: CutPlate }) {
-  const { size } = useViewport();
   const [box, setBox] = useState<NonNullable<ScribbleCut['box']> | null>(null);
   const boxOf = (from: Point, to: Point): NonNullable<ScribbleCut['box']> => {
     const [[ax, ay], [bx, by]] = [toPlate(plate, from), toPlate(plate, to)];
@@ -65,7 +65,7 @@ function BoxArea({ plate }: { plate: CutPlate }) {
   });
   return (
     <g>
-      <rect width={size.width} height={size.height} fill="transparent" className="cursor-crosshair" {...drag} />
+      <WholeSheet {...drag} />
       {box && <BoxShape plate={plate} box={box} />}
     </g>
   );

@@ -23,6 +23,7 @@ import { InsertLine } from './InsertLine';
 import { veilKeys } from './keys';
 import { at, chosenPoint, curveOn, nudgeChosen, removeChosen, rounded, wayBetween, type Drawn } from './traceEditing';
 import { TraceRing } from './TraceRing';
+import { WholeSheet } from '../../view/WholeSheet';
 
 /** How near, in screen px, a click closes a contour at its first point, or ends it at the sheet's border. */
 const closeReach = 9;
@@ -34,7 +35,7 @@ const insertReach = 5;
 /** Cutting along an edge: click, and the line follows the photo's edge to the pointer. */
 export function Tracing({ plate }: { plate: CutPlate }) {
   const { veil, piece, materials, tracer } = useBench();
-  const { toScreen, toSheet, view, size } = useViewport();
+  const { toScreen, toSheet, view } = useViewport();
   const { straight: straightHeld, smooth, operation } = veilHand.use('straight', 'smooth', 'operation');
   const sha256 = materials!.picture(plate.asset).key;
   const zoom = view.zoom * plate.scale;
@@ -111,11 +112,7 @@ export function Tracing({ plate }: { plate: CutPlate }) {
 
   return (
     <g>
-      <rect
-        width={size.width}
-        height={size.height}
-        fill="transparent"
-        className="cursor-crosshair"
+      <WholeSheet
         onPointerMove={(event) => follow(toPlate(plate, toSheet(event)), kindOf(event.shiftKey))}
         onPointerLeave={clear}
         onPointerDown={(event) => event.button === 0 && click(toSheet(event), kindOf(event.shiftKey))}

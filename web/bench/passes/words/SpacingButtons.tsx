@@ -5,7 +5,7 @@ import { setLetters } from '../../../../core/piece/edits/letterings';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { rounded } from '../../../../core/shape/rounding';
 import { Tip } from '../../../ui/Tip';
-import { useBench, type Bench } from '../../benchContext';
+import { flatLetters, useBench, type Bench } from '../../benchContext';
 import { editing } from '../../editing';
 
 /** All gaps of a line brought to the same white. */
@@ -24,7 +24,7 @@ function broughtTogether({ lettering, materials, lettersOf }: Bench): Edit {
   const { id, words } = lettering!;
   const { measure } = setLines(words, materials!);
   // Measured before any bend, in the lettering's own plane.
-  const flat = lettersOf({ ...lettering!, stance: { ...lettering!.stance, bend: null, perspective: null } })!;
+  const flat = flatLetters(lettersOf, lettering!)!;
   const tightest = tightestLeadings(flat, words.text.split('\n').length, measure.leadingOf);
   return changePart(id, 'words', {
     leadings: tightest.map((px) => (px === null ? null : Math.min(10, Math.max(-1, rounded(px / words.size, 4))))),
