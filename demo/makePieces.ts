@@ -4,6 +4,7 @@
 // Run by: npm run demo-pieces
 import { readFileSync, writeFileSync } from 'node:fs';
 import { downTheWall } from './making/downTheWall';
+import { dripsPiece } from './making/drips';
 import { lowSun } from './making/lowSun';
 import { onLinen } from './making/onLinen';
 import { pictureLetters } from './making/pictureLetters';
@@ -12,11 +13,14 @@ import { tuckedIn } from './making/tuckedIn';
 import { windowPiece } from './making/window';
 import { woven } from './making/woven';
 
+const wovenPiece = await woven();
+
 for (const [file, made] of [
-  ['woven', await woven()],
+  ['woven', wovenPiece],
   ['low-sun', await lowSun()],
   ['down-the-wall', await downTheWall()],
   ['on-linen', onLinen()],
+  ['drips', dripsPiece(wovenPiece)],
   ['picture-letters', pictureLetters()],
   ['tucked-in', await tuckedIn()],
   ['window', windowPiece()],

@@ -123,6 +123,79 @@ test('letters are pulled about by strokes, each undone by itself, and calmed aga
   expect(await page.getByRole('button', { name: 'Swirl', exact: true }).getAttribute('aria-pressed')).toBe('false');
 });
 
+test('a net is laid over the letters, a point dragged and typed, and taken off again', async () => {
+  await page.getByRole('button', { name: 'Lay a net over the letters' }).click();
+  await saved(page);
+  await sharp(page);
+  const above = async (): Promise<[number, number, number]> => colourAt(page, 575, 370);
+  const cloth = await above();
+  const point = page.getByRole('slider', { name: 'Point of the net, column 2, row 1' });
+  await point.focus();
+  // By keyboard: up, in one burst, over what was bare cloth above the letters.
+  for (let i = 0; i < 12; i++) await page.keyboard.press('Shift+ArrowUp');
+  await point.blur();
+  await saved(page);
+  await sharp(page);
+  const moved = (await letteringOf('demo-on-linen')).drape.mesh!;
+  expect(moved.points[1].move[1]).toBeCloseTo(-120, 0);
+  expect(Math.abs((await above())[1] - cloth[1])).toBeGreaterThan(25);
+  const typed = page.getByLabel('Point moved down', { exact: true });
+  await typed.focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('0');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await sharp(page);
+  expect(Math.abs((await above())[1] - cloth[1])).toBeLessThan(6);
+  await page.getByRole('button', { name: 'Add a column' }).click();
+  await saved(page);
+  expect((await letteringOf('demo-on-linen')).drape.mesh!.points).toHaveLength(20);
+  await page.getByRole('button', { name: 'Take the net off' }).click();
+  await saved(page);
+  expect((await letteringOf('demo-on-linen')).drape.mesh).toBeNull();
+});
+
+test('letters drip: a drip is made longer, another taken away, and they stay when the words change', async () => {
+  await page.getByRole('button', { name: 'Let the letters drip' }).click();
+  await saved(page);
+  await sharp(page);
+  const ends = page.getByRole('slider', { name: /^End of a drip of/ });
+  const count = await ends.count();
+  expect(count).toBeGreaterThan(8);
+  await ends.nth(2).focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowDown');
+  await ends.nth(2).blur();
+  await saved(page);
+  const { drips } = (await letteringOf('demo-on-linen')).drape;
+  expect(drips!.changes).toHaveLength(1);
+  await ends.nth(4).focus();
+  await page.keyboard.press('Delete');
+  await saved(page);
+  expect(await ends.count()).toBe(count - 1);
+  expect((await letteringOf('demo-on-linen')).drape.drips!.changes[1].length).toBeNull();
+  await page.getByRole('button', { name: 'Take the drips away' }).click();
+  await saved(page);
+});
+
+test('a map is painted with a soft brush, and letters follow it', async () => {
+  await page.getByLabel('Map', { exact: true }).selectOption('painted');
+  await saved(page);
+  expect(await page.getByRole('button', { name: 'Paint high' }).getAttribute('aria-pressed')).toBe('true');
+  await sharp(page);
+  const even = await colourAt(page, 300, 200);
+  await drawOver(page, [240, 200], [300, 200], [360, 200]);
+  await saved(page);
+  await sharp(page);
+  // The map is seen while it is painted.
+  expect((await colourAt(page, 300, 200))[0]).toBeGreaterThan(even[0] + 60);
+  expect((await letteringOf('demo-on-linen')).drape.displacement!.map.strokes).toHaveLength(1);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await saved(page);
+  expect((await letteringOf('demo-on-linen')).drape.displacement!.map.from).toBe('relief');
+});
+
 test('a plane is drawn by four lines, words lie in it, and are slid along it by the arrows', async () => {
   await page.goto(`${studio.url}/piece/demo-down-the-wall/6`);
   await sharp(page);

@@ -11,6 +11,7 @@ const pieces = [
   'picture-letters',
   'down-the-wall',
   'on-linen',
+  'drips',
   'tucked-in',
   'low-sun',
   'woven',

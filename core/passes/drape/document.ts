@@ -1,5 +1,6 @@
 import type { PassDocument } from '../pass';
 import { describes } from './format';
+import { retypedDrips } from './drips/roots';
 import { drapeSchema, plainDrape, type Drape } from './schema';
 
 /** How a lettering follows what it lies on. */
@@ -19,6 +20,9 @@ export const drapeDocument: PassDocument<Drape> = {
     if (drape.plane !== null && isGone(drape.plane)) drape.plane = null;
     return drape;
   },
+  retyped({ drips }, retyping) {
+    if (drips) retypedDrips(drips, retyping);
+  },
   resized({ displacement, bite, pull }, { design: { factor, at } }) {
     for (const stroke of pull?.strokes ?? []) {
       stroke.points = stroke.points.map(at);
@@ -26,6 +30,10 @@ export const drapeDocument: PassDocument<Drape> = {
     }
     if (pull?.fence) pull.fence.points = pull.fence.points.map(at);
     if (displacement) {
+      for (const stroke of displacement.map.strokes) {
+        stroke.points = stroke.points.map(at);
+        stroke.radius *= factor;
+      }
       displacement.level *= factor;
       displacement.slope = [displacement.slope[0] * factor, displacement.slope[1] * factor];
       if (displacement.height !== null) displacement.height *= factor;

@@ -7,6 +7,7 @@ import type { Node } from '../../graph/node';
 import { mapSize } from '../../survey/measure';
 import { lookAtPlace, type Place } from './place';
 import { lightOn, shiftField, surfaceOf } from './field';
+import { foldedShare } from './mesh';
 import type { Drape } from './schema';
 
 /** How far letters are moved, sheet px. */
@@ -22,6 +23,8 @@ export interface MeasuredDrape {
   lettering: string;
   place: Place;
   moves: Moves | null;
+  /** The part of the letters' box that a net folds over, fraction. */
+  folded: number;
   /** The map over the whole sheet, small: row by row, 0 low, 1 high; null where letters are not displaced. */
   map: { width: number; height: number; values: number[] } | null;
 }
@@ -69,6 +72,7 @@ async function measureOne(
     lettering: id,
     place: lookAtPlace(surface, unveiled(cover, before), scale, longer),
     moves: await movesOf(part, painted, node, cover, region, scene),
+    folded: part.mesh?.shown ? foldedShare(letters) : 0,
     map: await smallMap(part, letters, node, scene),
   };
 }

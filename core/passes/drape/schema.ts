@@ -7,15 +7,34 @@ const times = (standard: number): z.ZodDefault<z.ZodNumber> => z.number().min(0)
 /** Largest shift or height that can be asked for, sheet px. */
 export const largestShift = 4000;
 
+const along = z.number().min(-1e6).max(1e6);
+const place = z.tuple([along, along]);
+
+/** One stroke of a soft brush over a place of the sheet. */
+const brushStroke = {
+  /** Sheet px. */
+  points: z.array(place).min(1).max(2000),
+  /** Sheet px. */
+  radius: z.number().min(1).max(5000),
+  /** Fraction of the radius over which it fades. */
+  softness: fraction(0.7),
+  strength: fraction(1),
+};
+
+/** One stroke of the brush that paints a map. */
+export const mapStrokeSchema = z.strictObject({ to: z.enum(['high', 'low', 'even']), ...brushStroke });
+
 /** What tells how high the surface stands in each place: black is low, white is high. */
 export const mapSchema = z.strictObject({
   /**
    * `relief`: from the shading of the picture below. `brightness`: of the picture below. `picture`: another picture, laid
-   * over the whole sheet.
+   * over the whole sheet. `painted`: by hand, on an even ground.
    */
-  from: z.enum(['relief', 'brightness', 'picture']).default('relief'),
+  from: z.enum(['relief', 'brightness', 'picture', 'painted']).default('relief'),
   /** Of a map from another picture: its key into the piece's assets. */
   asset: z.string().max(200).nullable().default(null),
+  /** Of a painted map. */
+  strokes: z.array(mapStrokeSchema).max(1000).default([]),
   /** Where the light comes from that shades the relief; null: from the piece's lamp. */
   light: z
     .strictObject({ tilt: z.number().min(-360).max(360), height: z.number().min(1).max(89) })
@@ -95,19 +114,10 @@ export const biteSchema = z.strictObject({
     .default(null),
 });
 
-const along = z.number().min(-1e6).max(1e6);
-const place = z.tuple([along, along]);
-
 /** One stroke of the brush that pulls letters about; it belongs to its place on the sheet. */
 export const pullStrokeSchema = z.strictObject({
   kind: z.enum(['pull', 'swell', 'pinch', 'swirl', 'calm']),
-  /** Sheet px. */
-  points: z.array(place).min(1).max(2000),
-  /** Sheet px. */
-  radius: z.number().min(1).max(5000),
-  /** Fraction of the radius over which it fades. */
-  softness: fraction(0.7),
-  strength: fraction(1),
+  ...brushStroke,
 });
 
 export const pullSchema = z.strictObject({
@@ -122,25 +132,120 @@ export const pullSchema = z.strictObject({
     .default(null),
 });
 
+const move = z.tuple([along, along]);
+
+/** Most lines of a net, across and down. */
+export const mostLines = 9;
+
+/** Lines of a net as fractions of the letters' box, from its one side to the other. */
+const netLines = z
+  .array(z.number().min(0).max(1))
+  .min(2)
+  .max(mostLines)
+  .refine((at) => at[0] === 0 && at[at.length - 1] === 1, 'A net reaches from one side of the letters to the other.')
+  .refine((at) => at.every((one, i) => i === 0 || one - at[i - 1] > 0.001), 'Lines of a net follow one another.');
+
+/** One point of the net. */
+export const meshPointSchema = z.strictObject({
+  /** From where it stands in the letters' plane; lettering px. */
+  move: move.default([0, 0]),
+  /** How fast the moves change there across and down the whole box, lettering px; null: smoothly from point to point. */
+  across: move.nullable().default(null),
+  down: move.nullable().default(null),
+});
+
+/** A net over the letters, after bend and corners: what lies between its points follows them. */
+export const meshSchema = z
+  .strictObject({
+    shown: z.boolean().default(true),
+    across: netLines,
+    down: netLines,
+    /** Row by row. */
+    points: z.array(meshPointSchema),
+  })
+  .refine(({ across, down, points }) => points.length === across.length * down.length, {
+    error: 'A net has a point wherever its lines cross.',
+  });
+
+/** A drip that somebody took into the hand. */
+const dripChangeSchema = z.strictObject({
+  /** First UTF-16 unit of its letter in the text, and which of the letter's drips it is. */
+  at: z.int().min(0),
+  drip: z.int().min(0).max(1000),
+  /** Em; null: it is taken away. */
+  length: z.number().min(0).max(20).nullable(),
+});
+
+/** Paint that runs from the lower edges of letters. */
+export const dripsSchema = z.strictObject({
+  shown: z.boolean().default(true),
+  /** Of a letter as wide as one em. */
+  number: z.number().min(0).max(60).default(5),
+  /** Em. */
+  length: z.number().min(0).max(6).default(0.35),
+  /** How far lengths differ: 0 all alike, 1 most are short and few are long. */
+  spread: fraction(0.7),
+  /** Em. */
+  thickness: z.number().min(0.005).max(0.5).default(0.05),
+  /** By how much a drip is thinner above its end. */
+  neck: z.number().min(0).max(0.8).default(0.35),
+  seed: z.int().min(0).max(999999).default(1),
+  /** Where they run to, degrees on the sheet, clockwise from the right: 90 runs down. */
+  direction: z.number().min(-360).max(360).default(90),
+  /** Lower edges that sag as if molten, or are torn; null leaves them. */
+  edge: z
+    .strictObject({
+      as: z.enum(['molten', 'torn']),
+      /** How far, and in what size; em. */
+      depth: z.number().min(0).max(1).default(0.05),
+      size: z.number().min(0.01).max(2).default(0.2),
+    })
+    .nullable()
+    .default(null),
+  /** Single drips, longer or shorter or taken away by hand. */
+  changes: z.array(dripChangeSchema).max(2000).default([]),
+  /** Letters whose drips began at another place in the text: they keep them. */
+  roots: z
+    .array(z.strictObject({ at: z.int().min(0), root: z.int().min(0) }))
+    .max(2000)
+    .default([]),
+});
+
 /** Line 6. How a lettering follows the surface that it lies on. */
 export const drapeSchema = z.strictObject({
   displacement: displacementSchema.nullable().default(null),
   bite: biteSchema.nullable().default(null),
+  /** Bent by a net; null: none lies over it. */
+  mesh: meshSchema.nullable().default(null),
   /** Pulled about by hand. */
   pull: pullSchema.nullable().default(null),
+  /** Paint that runs down from it; null: none. */
+  drips: dripsSchema.nullable().default(null),
   /** The plane that it lies in: its corners are brought along it. Null: in none. */
   plane: z.string().min(1).max(64).nullable().default(null),
 });
 
+export type MapStroke = z.infer<typeof mapStrokeSchema>;
 export type DrapeMap = z.infer<typeof mapSchema>;
 export type Displacement = z.infer<typeof displacementSchema>;
 export type Bite = z.infer<typeof biteSchema>;
 export type Bare = NonNullable<Bite['bare']>;
 export type PullStroke = z.infer<typeof pullStrokeSchema>;
 export type Pull = z.infer<typeof pullSchema>;
+export type MeshPoint = z.infer<typeof meshPointSchema>;
+export type Mesh = z.infer<typeof meshSchema>;
+export type Drips = z.infer<typeof dripsSchema>;
 export type Drape = z.infer<typeof drapeSchema>;
 
-export const plainDrape = (): Drape => ({ displacement: null, bite: null, pull: null, plane: null });
+export const plainDrape = (): Drape => ({
+  displacement: null,
+  bite: null,
+  mesh: null,
+  pull: null,
+  drips: null,
+  plane: null,
+});
+export const plainDrips = (given: z.input<typeof dripsSchema> = {}): Drips => dripsSchema.parse(given);
 export const plainDisplacement = (given: z.input<typeof displacementSchema> = {}): Displacement =>
   displacementSchema.parse(given);
 export const plainBite = (given: z.input<typeof biteSchema> = {}): Bite => biteSchema.parse(given);

@@ -3,7 +3,7 @@ import { smoothStep } from '../../../pixels/smoothStep';
 import { emptyRaster, type Raster } from '../../../pixels/raster';
 import { contentKey, type Node } from '../../../graph/node';
 import type { Bare } from '../schema';
-import { noiseAt } from './noise';
+import { noiseAt } from '../noise';
 
 /** A flank from 0 to 1, smooth at both ends. */
 const flank = (value: number, [from, to]: readonly [number, number]): number =>

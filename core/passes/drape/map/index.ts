@@ -7,6 +7,7 @@ import type { Materials } from '../../../graph/materials';
 import type { Direction } from '../../../survey/relief';
 import { mapGrid } from '../grid';
 import type { DrapeMap } from '../schema';
+import { paintedNode } from './painted';
 import { reliefNode } from './relief';
 import { endShare, rangeOf, stretched } from './stretch';
 
@@ -33,15 +34,15 @@ export interface SurfaceMap {
 export function surfaceMap(map: DrapeMap, scene: MapScene): SurfaceMap {
   const grid = mapGrid(map.from, scene.sheet);
   const relief = map.from === 'relief' ? reliefNode(scene.ground, map.light ?? scene.light, grid) : null;
-  const source =
-    relief ?? (map.from === 'picture' && map.asset !== null ? pictureNode(map.asset, scene) : scene.ground);
+  const source = relief ?? sourceOf(map, scene);
   const { blur, flatten, contrast, inverted } = map;
+  const isPainted = map.from === 'painted';
   return {
     grid,
     relief,
     map: {
       isForAll: true,
-      key: contentKey('surface map', source.key, blur, flatten, contrast, inverted),
+      key: contentKey('surface map', source.key, blur, flatten, contrast, inverted, isPainted),
       channels: 1,
       bounds: null,
       needs: () => ({ source: { node: source, ...grid } }),
@@ -49,11 +50,22 @@ export function surfaceMap(map: DrapeMap, scene: MapScene): SurfaceMap {
         const raw = inputs.source.channels === 1 ? inputs.source : brightness(inputs.source);
         const soft = gaussianBlur(raw, blur * grid.scale);
         const flat = flatten === null ? soft.data : flattened(soft, flatten * grid.scale);
-        return { ...soft, data: stretched(flat, contrast, inverted) };
+        if (!isPainted) return { ...soft, data: stretched(flat, contrast, inverted) };
+        return { ...soft, data: asPainted(flat, flatten === null ? 0.5 : 0, inverted ? -contrast : contrast) };
       },
     },
   };
 }
+
+/** What a map that is no relief is made from. */
+function sourceOf({ from, asset, strokes }: DrapeMap, scene: MapScene): Node {
+  if (from === 'painted') return paintedNode(strokes);
+  return from === 'picture' && asset !== null ? pictureNode(asset, scene) : scene.ground;
+}
+
+/** What is painted means what it says: it is not stretched to black and white. */
+const asPainted = (values: Float32Array, middle: number, contrast: number): Float32Array =>
+  values.map((value) => 0.5 + (value - middle) * contrast);
 
 /** How high a relief is from black to white, sheet px. */
 export function reliefRange({ data }: Raster): number {

@@ -2,7 +2,9 @@ import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { BiteSettings } from './BiteSettings';
 import { Displace } from './Displace';
+import { DripSettings } from './DripSettings';
 import { flatEdit } from './edits';
+import { MeshSettings } from './MeshSettings';
 import { PullSettings } from './PullSettings';
 import { Proposals } from './Proposals';
 
@@ -24,7 +26,9 @@ export function Controls() {
         </button>
       )}
       <Displace lettering={lettering} />
+      <MeshSettings lettering={lettering} />
       <PullSettings lettering={lettering} />
+      <DripSettings lettering={lettering} />
       <BiteSettings lettering={lettering} />
     </div>
   );

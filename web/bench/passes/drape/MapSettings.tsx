@@ -19,6 +19,7 @@ const sources: Record<DrapeMap['from'], string> = {
   relief: 'the relief that its light shows',
   brightness: 'its brightness',
   picture: 'another picture',
+  painted: 'what is painted by hand',
 };
 
 /** What the letters are displaced by. */
@@ -28,8 +29,10 @@ export function MapSettings({ lettering, map }: { lettering: Lettering; map: Dra
   const { mapSeen } = drapeHand.use('mapSeen');
   const set = mapEdit(lettering);
   const choose = (from: DrapeMap['from']): void => {
-    if (from === 'picture') setChoosing(true);
-    else editing.commit('Choose the map', set({ from }));
+    if (from === 'picture') return setChoosing(true);
+    // What is painted has to be seen, and a brush in hand.
+    if (from === 'painted') drapeHand.set({ mapSeen: true, tool: 'high' });
+    editing.commit('Choose the map', set({ from }));
   };
   const take = ({ name, sha256 }: StoredAsset): void => {
     setChoosing(false);
@@ -109,6 +112,22 @@ export function MapSettings({ lettering, map }: { lettering: Lettering; map: Dra
         />
         .
       </p>
+      {map.from === 'painted' && (
+        <p className="text-faint">
+          {map.strokes.length === 0
+            ? 'Nothing is painted yet: the brushes above the sheet raise and lower the map.'
+            : `Painted in ${map.strokes.length === 1 ? 'one stroke' : `${map.strokes.length} strokes`}.`}{' '}
+          {map.strokes.length > 0 && (
+            <button
+              className="quiet-button"
+              disabled={!mayChange}
+              onClick={() => editing.commit('Clear the painted map', set({ strokes: [] }))}
+            >
+              Clear
+            </button>
+          )}
+        </p>
+      )}
       {map.from === 'relief' && <MapLight lettering={lettering} map={map} />}
       <button
         className="plain-button self-start"

@@ -1,4 +1,8 @@
 import {
+  plainDrips,
+  type Drips,
+  type MapStroke,
+  type Mesh,
   plainBite,
   plainDisplacement,
   plainPull,
@@ -45,3 +49,22 @@ export const pullEdit =
 /** One more stroke. */
 export const strokeEdit = (lettering: Lettering, stroke: PullStroke): Edit =>
   pullEdit(lettering)({ strokes: [...(lettering.drape.pull?.strokes ?? []), stroke] });
+
+/** One more stroke on the map. */
+export const mapStrokeEdit = (lettering: Lettering, stroke: MapStroke): Edit =>
+  mapEdit(lettering)({ strokes: [...(lettering.drape.displacement?.map.strokes ?? []), stroke] });
+
+/** Lays a net over the letters, or changes it; null takes it off. */
+export const meshEdit = ({ id }: Lettering, mesh: Mesh | null): Edit => changePart(id, 'drape', { mesh });
+
+/** Changes the drips; letters without begin to drip. */
+export const dripsEdit =
+  ({ id, drape }: Lettering) =>
+  (change: Partial<Drips>): Edit =>
+    changePart(id, 'drape', { drips: { ...(drape.drips ?? plainDrips()), ...change } });
+
+/** Makes one drip another length, em; null takes it away. */
+export function dripEdit(lettering: Lettering, at: number, drip: number, length: number | null): Edit {
+  const others = (lettering.drape.drips?.changes ?? []).filter((one) => one.at !== at || one.drip !== drip);
+  return dripsEdit(lettering)({ changes: [...others, { at, drip, length }] });
+}

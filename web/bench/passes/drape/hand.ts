@@ -1,4 +1,4 @@
-import type { PullStroke } from '../../../../core/passes/drape/schema';
+import type { MapStroke, PullStroke } from '../../../../core/passes/drape/schema';
 import type { Lettering } from '../../../../core/piece/schema';
 import { createHand } from '../../hand';
 
@@ -8,8 +8,10 @@ export interface DrapeHand {
   mapSeen: boolean;
   /** One lettering in several ways beside each other. */
   strip: { lettering: string; ways: Partial<Lettering>[] } | null;
-  /** The brush that pulls letters about, or the line that keeps it in. */
-  pullTool: 'none' | PullStroke['kind'] | 'fence';
+  /** The brush that pulls letters about, the line that keeps it in, the brush that paints the map, the net, the drips. */
+  tool: 'none' | PullStroke['kind'] | 'fence' | MapStroke['to'] | 'net' | 'drips';
+  /** Which point of the net is chosen; null: none. */
+  netPoint: number | null;
   /** Sheet px. */
   radius: number;
   softness: number;
@@ -19,8 +21,13 @@ export interface DrapeHand {
 export const drapeHand = createHand<DrapeHand>('drape', {
   mapSeen: false,
   strip: null,
-  pullTool: 'none',
+  tool: 'none',
+  netPoint: null,
   radius: 90,
   softness: 0.7,
   strength: 1,
 });
+
+/** Whether a tool paints the map. */
+export const isMapTool = (tool: DrapeHand['tool']): tool is MapStroke['to'] =>
+  tool === 'high' || tool === 'low' || tool === 'even';

@@ -1,71 +1,61 @@
-import { useState, type PointerEvent } from 'react';
-import type { PullStroke } from '../../../../core/passes/drape/schema';
+import { useState } from 'react';
+import type { MapStroke, PullStroke } from '../../../../core/passes/drape/schema';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
 import { roundedPoint } from '../../../../core/shape/rounding';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { Brush } from '../../view/Brush';
 import { useDrag } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { useViewport } from '../../view/viewport';
-import { pullEdit, strokeEdit } from './edits';
-import { drapeHand } from './hand';
+import { DripHandles } from './DripHandles';
+import { mapStrokeEdit, pullEdit, strokeEdit } from './edits';
+import { drapeHand, isMapTool } from './hand';
+import { MeshHandles } from './MeshHandles';
 import { WholeSheet } from '../../view/WholeSheet';
 
 export function Handles() {
   const { lettering, mayChange } = useBench();
-  const { pullTool } = drapeHand.use('pullTool');
-  if (!mayChange || !lettering || pullTool === 'none') return null;
-  return pullTool === 'fence' ? (
-    <DrawingFence lettering={lettering} />
-  ) : (
-    <Pulling lettering={lettering} kind={pullTool} />
+  const { tool } = drapeHand.use('tool');
+  if (!mayChange || !lettering || tool === 'none') return null;
+  if (tool === 'fence') return <DrawingFence lettering={lettering} />;
+  if (tool === 'net') return <MeshHandles lettering={lettering} />;
+  if (tool === 'drips') return <DripHandles lettering={lettering} />;
+  return isMapTool(tool) ? <Painting lettering={lettering} to={tool} /> : <Pulling lettering={lettering} kind={tool} />;
+}
+
+/** Strokes that pull letters about: seen as they are drawn, kept one by one. */
+function Pulling({ lettering, kind }: { lettering: Lettering; kind: PullStroke['kind'] }) {
+  const brush = drapeHand.use('radius', 'softness', 'strength');
+  const edit = (points: [number, number][]) => strokeEdit(lettering, { kind, points, ...brush });
+  return (
+    <Brush
+      testId="pull-brush"
+      radius={brush.radius}
+      onDraw={(points) => editing.draft(edit(points))}
+      onStroke={(points) => {
+        // Pulling needs a way to go.
+        if (points.length === 1 && kind === 'pull') editing.cancelDraft();
+        else editing.commit(names[kind], edit(points));
+      }}
+      onCancel={() => editing.cancelDraft()}
+    />
   );
 }
 
-/** Points nearer than this part of the brush to the last one tell nothing. */
-const closest = 0.05;
-
-/** Strokes of the brush: seen as they are drawn, kept one by one. */
-function Pulling({ lettering, kind }: { lettering: Lettering; kind: PullStroke['kind'] }) {
-  const { toScreen, toSheet } = useViewport();
-  const { radius, softness, strength } = drapeHand.use('radius', 'softness', 'strength');
-  const [at, setAt] = useState<Point | null>(null);
-  const place = (point: Point): Point => roundedPoint(point, 1) as Point;
-  const strokeOf = (points: Point[]): PullStroke => ({
-    kind,
-    points: points as [number, number][],
-    radius,
-    softness,
-    strength,
-  });
-  const drag = useDrag<{ lettering: Lettering; points: Point[] }>({
-    begin: (from) => ({ lettering, points: [place(from)] }),
-    move({ start, to }) {
-      const last = start.points[start.points.length - 1];
-      if (Math.hypot(to[0] - last[0], to[1] - last[1]) < radius * closest || start.points.length >= 2000) return;
-      start.points.push(place(to));
-      editing.draft(strokeEdit(start.lettering, strokeOf([...start.points])));
-    },
-    end({ start }) {
-      const isTouch = start.points.length === 1;
-      if (isTouch && kind === 'pull') return editing.cancelDraft();
-      editing.commit(names[kind], strokeEdit(start.lettering, strokeOf(start.points)));
-    },
-    cancel: () => editing.cancelDraft(),
-  });
-  const follow = (event: PointerEvent): void => setAt(toSheet(event));
-  const rim = at && toScreen([at[0] + radius, at[1]])[0] - toScreen(at)[0];
+/** Strokes that paint the displacement map. */
+function Painting({ lettering, to }: { lettering: Lettering; to: MapStroke['to'] }) {
+  const brush = drapeHand.use('radius', 'softness', 'strength');
+  const edit = (points: [number, number][]) => mapStrokeEdit(lettering, { to, points, ...brush });
   return (
-    <g onPointerMove={follow} onPointerLeave={() => setAt(null)}>
-      <WholeSheet data-testid="pull-brush" {...drag} />
-      {at && rim && (
-        <g pointerEvents="none">
-          <circle cx={toScreen(at)[0]} cy={toScreen(at)[1]} r={rim} fill="none" stroke="#fff" strokeWidth={2.5} />
-          <circle cx={toScreen(at)[0]} cy={toScreen(at)[1]} r={rim} fill="none" stroke="#1F2328" strokeWidth={1} />
-        </g>
-      )}
-    </g>
+    <Brush
+      testId="map-brush"
+      radius={brush.radius}
+      onDraw={(points) => editing.draft(edit(points))}
+      onStroke={(points) => editing.commit('Paint the map', edit(points))}
+      onCancel={() => editing.cancelDraft()}
+    />
   );
 }
 
@@ -96,7 +86,7 @@ function DrawingFence({ lettering }: { lettering: Lettering }) {
         'Draw a line that strokes keep to',
         pullEdit(lettering)({ fence: { points: start as [number, number][], keeps } }),
       );
-      drapeHand.set({ pullTool: 'pull' });
+      drapeHand.set({ tool: 'pull' });
     },
     cancel: () => setPoints([]),
   });

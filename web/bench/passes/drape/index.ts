@@ -26,9 +26,9 @@ export const drape: BenchPass = {
   },
   strip: ({ bench }) => drapeHand.of(bench).strip,
   putAway() {
-    const { mapSeen, strip, pullTool } = drapeHand.get();
-    if (!mapSeen && !strip && pullTool === 'none') return false;
-    drapeHand.set({ mapSeen: false, strip: null, pullTool: 'none' });
+    const { mapSeen, strip, tool } = drapeHand.get();
+    if (!mapSeen && !strip && tool === 'none') return false;
+    drapeHand.set({ mapSeen: false, strip: null, tool: 'none', netPoint: null });
     return true;
   },
 };

@@ -15,9 +15,9 @@ const laws = ({ level, slope, length, view }: Displacement): string[] => [
 export function Summary() {
   const { lettering } = useBench();
   if (!lettering) return null;
-  const { displacement, bite, pull } = lettering.drape;
+  const { displacement, bite, pull, mesh, drips } = lettering.drape;
   const strokes = pull?.strokes.length ?? 0;
-  if (!displacement && !bite && strokes === 0) return null;
+  if (!displacement && !bite && !mesh && !drips && strokes === 0) return null;
   const by = displacement ? laws(displacement) : [];
   return (
     <span>
@@ -28,7 +28,27 @@ export function Summary() {
           {!displacement.shown && ' (hidden)'}.{' '}
         </>
       )}
+      {mesh && (
+        <>
+          Bent by a net of{' '}
+          <b>
+            {mesh.across.length - 1} × {mesh.down.length - 1}
+          </b>
+          {!mesh.shown && ' (hidden)'}.{' '}
+        </>
+      )}
       {strokes > 0 && <>Pulled about by {strokes === 1 ? 'one stroke' : `${strokes} strokes`}. </>}
+      {drips && (
+        <>
+          Dripping
+          {drips.edge && (
+            <>
+              , its edges <b>{drips.edge.as}</b>
+            </>
+          )}
+          {!drips.shown && ' (hidden)'}.{' '}
+        </>
+      )}
       {bite && (
         <>
           The ink takes as <b>{taking[bite.as]}</b>,{' '}

@@ -2,16 +2,26 @@ import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { drapeHand, type DrapeHand } from './hand';
 
-const tools: Record<Exclude<DrapeHand['pullTool'], 'none'>, string> = {
+type Held = Exclude<DrapeHand['tool'], 'none'>;
+
+const pullTools: Held[] = ['pull', 'swell', 'pinch', 'swirl', 'calm', 'fence'];
+const mapTools: Held[] = ['high', 'low', 'even'];
+
+const names: Record<Held, string> = {
   pull: 'Pull',
   swell: 'Swell',
   pinch: 'Pinch',
   swirl: 'Swirl',
   calm: 'Calm',
   fence: 'Keep within a line',
+  high: 'Paint high',
+  low: 'Paint low',
+  even: 'Paint even',
+  net: 'Net',
+  drips: 'Drips',
 };
 
-const hints: Record<DrapeHand['pullTool'], string> = {
+const hints: Record<DrapeHand['tool'], string> = {
   none: 'The brushes pull letters about; what is pulled belongs to its place and stays when the words change.',
   pull: 'Drag over the letters: they come along.',
   swell: 'Drag or press: letters grow under the brush.',
@@ -19,34 +29,48 @@ const hints: Record<DrapeHand['pullTool'], string> = {
   swirl: 'Drag or press: letters turn about the brush.',
   calm: 'Drag: what was pulled goes back.',
   fence: 'Draw a line all around a region: strokes keep inside it, or outside.',
+  high: 'Drag: the map is raised there.',
+  low: 'Drag: the map is lowered there.',
+  even: 'Drag: the map is even again there.',
+  net: 'Drag the points of the net; a chosen point shows its tangents. Delete sets a point straight.',
+  drips: 'Drag a drip by its end; Delete, or a click with Alt, takes it away.',
 };
 
-/** The brushes, above the sheet. */
+/** The brushes, the net and the drips, above the sheet. */
 export function HandTools() {
-  const { pullTool } = drapeHand.use('pullTool');
+  const { tool } = drapeHand.use('tool');
   const { lettering, mayChange } = useBench();
+  const drape = lettering?.drape;
+  const tools: Held[] = [
+    ...pullTools,
+    ...(drape?.displacement?.map.from === 'painted' ? mapTools : []),
+    ...(drape?.mesh ? (['net'] as const) : []),
+    ...(drape?.drips ? (['drips'] as const) : []),
+  ];
   return (
     <>
-      {(Object.keys(tools) as (keyof typeof tools)[]).map((tool) => (
+      {tools.map((one) => (
         <button
-          key={tool}
+          key={one}
           className="plain-button"
           disabled={!mayChange || !lettering}
-          aria-pressed={pullTool === tool}
-          onClick={() => drapeHand.set({ pullTool: pullTool === tool ? 'none' : tool })}
+          aria-pressed={tool === one}
+          onClick={() => drapeHand.set({ tool: tool === one ? 'none' : one, netPoint: null })}
         >
-          {tools[tool]}
+          {names[one]}
         </button>
       ))}
-      <span className="min-w-0 flex-1 basis-32 truncate text-faint">{hints[pullTool]}</span>
+      <span className="min-w-0 flex-1 basis-32 truncate text-faint">{hints[tool]}</span>
     </>
   );
 }
 
+const withoutBrush: DrapeHand['tool'][] = ['none', 'fence', 'net', 'drips'];
+
 /** Size, softness and strength of the brush. */
 export function HandOptions() {
-  const { pullTool, radius, softness, strength } = drapeHand.use('pullTool', 'radius', 'softness', 'strength');
-  if (pullTool === 'none' || pullTool === 'fence') return null;
+  const { tool, radius, softness, strength } = drapeHand.use('tool', 'radius', 'softness', 'strength');
+  if (withoutBrush.includes(tool)) return null;
   const changing = (part: (value: number) => Partial<DrapeHand>) => {
     const change = (value: number): void => drapeHand.set(part(value));
     return { onDraft: change, onCommit: change };
