@@ -7,6 +7,7 @@ import { downTheWall } from './making/downTheWall';
 import { dripsPiece } from './making/drips';
 import { lowSun } from './making/lowSun';
 import { onLinen } from './making/onLinen';
+import { onTheTable } from './making/onTheTable';
 import { pictureLetters } from './making/pictureLetters';
 import { throughAndInFront } from './making/throughAndInFront';
 import { tuckedIn } from './making/tuckedIn';
@@ -21,6 +22,7 @@ for (const [file, made] of [
   ['down-the-wall', await downTheWall()],
   ['on-linen', onLinen()],
   ['drips', dripsPiece(wovenPiece)],
+  ['on-the-table', onTheTable(wovenPiece)],
   ['picture-letters', pictureLetters()],
   ['tucked-in', await tuckedIn()],
   ['window', windowPiece()],

@@ -12,6 +12,7 @@ const pieces = [
   'down-the-wall',
   'on-linen',
   'drips',
+  'on-the-table',
   'tucked-in',
   'low-sun',
   'woven',

@@ -1,8 +1,14 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
-import { proposeDrape, type Known } from '../../core/passes/drape/propose';
+import { plainLamp } from '../../core/light/lamp';
+import { proposeCasts } from '../../core/passes/casts/propose';
+import { plainCasts } from '../../core/passes/casts/schema';
+import { proposeDrape } from '../../core/passes/drape/propose';
+import { proposeThickness } from '../../core/passes/relief/propose';
+import { plainBody } from '../../core/passes/relief/schema';
+import { lampFromSurvey } from '../../core/survey/light/lamp';
 import { measurePiece } from '../../core/render/measure';
-import { compile } from '../../core/render/compile';
+import { compile, type CompiledPiece } from '../../core/render/compile';
 import { Evaluator } from '../../core/graph/evaluate';
 import { readPiece } from '../../core/piece/read';
 import type { Piece } from '../../core/piece/schema';
@@ -11,9 +17,32 @@ import { demoMaterials, drawn } from './draw';
 import { lookScenes, plainPiece, veiledPiece, wordsFolder, type LookScene } from './scenes';
 import { difference, readTruth, type Difference, type Truth } from './score';
 
+/** In these scenes letters stand on the ground: a person presses that, and that they are solid. */
+const standing = new Set(['table-raku', 'yard-row']);
+
+/** What is proposed for letters that stand, nothing typed. */
+function standingPiece(piece: Piece, compiled: CompiledPiece, survey: Survey): Piece {
+  const [plate] = piece.plates;
+  return {
+    ...piece,
+    lamp: { ...plainLamp(), ...lampFromSurvey(survey.light, plate) },
+    letterings: piece.letterings.map((lettering) => {
+      const letters = compiled.letterings.find(({ id }) => id === lettering.id)!.letters;
+      const em = lettering.words.size * lettering.stance.scale;
+      return {
+        ...lettering,
+        casts: plainCasts(proposeCasts('onGround', em, survey.shadows)),
+        relief: plainBody({ thickness: proposeThickness(letters, piece.sheet) ?? {} }),
+      };
+    }),
+  };
+}
+
 /** What is proposed for every lettering of a piece, nothing touched. */
-export async function proposedPiece(piece: Piece, light: Known['light']): Promise<Piece> {
+export async function proposedPiece(scene: string, piece: Piece, survey: Survey): Promise<Piece> {
+  const { light } = survey;
   const compiled = compile(piece, await demoMaterials(piece));
+  if (standing.has(scene)) return standingPiece(piece, compiled, survey);
   const { drape } = await measurePiece(piece, compiled, new Evaluator(5e8));
   const longer = Math.max(piece.sheet.width, piece.sheet.height);
   return {
@@ -30,11 +59,11 @@ export async function proposedPiece(piece: Piece, light: Known['light']): Promis
   };
 }
 
-function surveyedLight(plate: string): Survey['light'] {
+function surveyed(plate: string): Survey {
   const out = execFileSync(process.execPath, ['build/server/survey.js', `demo/plates/${plate}.jpg`, '--json'], {
     maxBuffer: 1e8,
   });
-  return (JSON.parse(out.toString()) as { survey: Survey }).survey.light;
+  return (JSON.parse(out.toString()) as { survey: Survey }).survey;
 }
 
 /** A piece that somebody set by hand for a scene, if there is one. */
@@ -69,15 +98,14 @@ export async function benchLook(): Promise<void> {
     console.log(`${wordsFolder} is not there: nothing to compare with.`);
     return;
   }
-  const lights = new Map<string, Survey['light']>();
+  const surveys = new Map<string, Survey>();
   for (const scene of lookScenes()) {
     const truth = await readTruth(wordsFolder, scene.name, `demo/plates/${scene.plate}.jpg`);
-    if (!lights.has(scene.plate)) lights.set(scene.plate, surveyedLight(scene.plate));
+    if (!surveys.has(scene.plate)) surveys.set(scene.plate, surveyed(scene.plate));
     const veiled = veiledPiece(scene, truth.colour);
-    const light = lights.get(scene.plate)!;
     const plain = await drawn(plainPiece(scene, truth.colour));
     print(scene, 'plain', difference(plain.picture, truth), truth);
-    const proposed = await drawn(await proposedPiece(veiled, light));
+    const proposed = await drawn(await proposedPiece(scene.name, veiled, surveys.get(scene.plate)!));
     print(scene, 'proposal', difference(proposed.picture, truth), truth);
     const hand = handPiece(scene);
     if (hand) print(scene, 'by hand', difference((await drawn(hand)).picture, truth), truth);

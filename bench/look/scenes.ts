@@ -1,7 +1,7 @@
+import { untouched } from '../../core/piece/blank';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { solidCoat } from '../../core/coats/schema';
-import { plainDrape } from '../../core/passes/drape/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance, type Perspective } from '../../core/passes/stance/schema';
@@ -101,7 +101,11 @@ const cross = (a: Vector, b: Vector): Vector => [
 ];
 
 /** Where a camera sees a point, px of the picture. */
-function seen(point: Vector, { position, at, field }: Camera, [width, height]: readonly [number, number]): Point {
+export function seen(
+  point: Vector,
+  { position, at, field }: Camera,
+  [width, height]: readonly [number, number],
+): Point {
   const ahead = unit(minus(at, position));
   const right = unit(cross([0, 1, 0], ahead));
   const up = cross(ahead, right);
@@ -187,7 +191,7 @@ export function plainPiece(scene: LookScene, colour: string): Piece {
       stance: plainStance({ ...stance, perspective: { box, moves } }),
       ink: plainInk([solidCoat({ colour })]),
       outlines: plainOutlines(),
-      drape: plainDrape(),
+      ...untouched(),
     };
   });
   // The farthest first.

@@ -1,3 +1,4 @@
+import { castsPass } from './casts';
 import { drapePass } from './drape';
 import { gradePass } from './grade';
 import { inkPass } from './ink';
@@ -6,6 +7,7 @@ import { lightPass } from './light';
 import type { LetteringPass, PicturePass } from './pass';
 import { planesPass } from './planes';
 import { platePass } from './plate';
+import { reliefPass } from './relief';
 import { stancePass } from './stance';
 import { veilsPass } from './veils';
 import { vignettePass } from './vignette';
@@ -14,7 +16,15 @@ import { wordsPass } from './words';
 /** Every pass of the ticket, by name, in the order of work. A new pass is a folder beside these and one line here. */
 export const passes = {
   /** Over single letterings; the name is that of the lettering's field. */
-  lettering: { words: wordsPass, stance: stancePass, ink: inkPass, outlines: outlinesPass, drape: drapePass },
+  lettering: {
+    words: wordsPass,
+    stance: stancePass,
+    ink: inkPass,
+    outlines: outlinesPass,
+    drape: drapePass,
+    relief: reliefPass,
+    casts: castsPass,
+  },
   /** Over the picture. */
   picture: {
     plate: platePass,

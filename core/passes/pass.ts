@@ -112,6 +112,8 @@ export interface Layer {
    * them, cut by their coverage, and what surrounds them, not yet cut. `node` is both together.
    */
   parts?: { inside: Node; outside: Node };
+  /** A node that covers the same, and is read with less work than `node`: for what asks for coverage alone. */
+  covers?: Node;
   /** Of a layer before veils: it is part of one below them too, so where no veil lies nothing is to be added. */
   isRepeated?: boolean;
   /** Fraction; 1 when left out. */
@@ -291,6 +293,7 @@ export interface MeasureScene {
 export const mapLayer = (one: Layer, change: (node: Node) => Node): Layer => ({
   ...one,
   node: change(one.node),
+  ...(one.covers && { covers: change(one.covers) }),
   ...(one.parts && { parts: { inside: change(one.parts.inside), outside: change(one.parts.outside) } }),
 });
 

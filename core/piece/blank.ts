@@ -40,3 +40,14 @@ export function blankLettering(
   const parts = Object.entries(letteringDocuments(passes)).map(([field, { plain }]) => [field, plain(made)]);
   return { id, name, ...Object.fromEntries(parts) } as Lettering;
 }
+
+/** The parts of a lettering that come after its outlines, as they are while nothing is done there. */
+export function untouched(): Omit<Lettering, 'id' | 'name' | 'words' | 'stance' | 'ink' | 'outlines'> {
+  const nothing = { text: '', sheet: { width: 1, height: 1 } };
+  const first = ['words', 'stance', 'ink', 'outlines'];
+  return Object.fromEntries(
+    Object.entries(passes.lettering)
+      .filter(([field]) => !first.includes(field))
+      .map(([field, { document }]) => [field, document.plain(nothing)]),
+  ) as ReturnType<typeof untouched>;
+}

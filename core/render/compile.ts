@@ -242,13 +242,15 @@ function paintLettering(
   const painted = paint(lettering, letters, scene, passes);
   const strength = look.lettersStrength ?? 1;
   const parts = painted.layers.length === 0 ? [] : wovenParts(piece, id, letters.letters);
+  const all = new Set(parts.flatMap((one) => one.over));
+  const beforeAll = overLetters([...all].filter(shown).map((veil) => veilings.get(veil)!));
   const items = parts.flatMap(({ letters: some, over }, part) => {
-    const { layers } =
+    const layers =
       parts.length === 1
-        ? painted
-        : paint(lettering, { ...letters, drawn: some }, scene, passes, ({ once }) => part === 0 || !once);
+        ? painted.layers
+        : partLayers(paint(lettering, { ...letters, drawn: some }, scene, passes).layers, painted.layers, part === 0);
     const before = overLetters(over.filter(shown).map((veil) => veilings.get(veil)!));
-    return layers.map((layer) => itemOf(layer, before, strength));
+    return layers.map((layer) => itemOf(layer, layer.once && parts.length > 1 ? beforeAll : before, strength));
   });
   const isInFront = ({ place }: SceneItem): boolean => place === 'beforeVeils';
   const shownOnly = parts.length === 0 ? [] : shownFor(id, lettering, letters, look.passes ?? {}, scene, passes);
@@ -270,6 +272,14 @@ function paintLettering(
       ...items.filter(isInFront),
     ],
   };
+}
+
+/** The layers of one part of the letters; what comes once comes whole, with the first part. */
+function partLayers(own: readonly Layer[], whole: readonly Layer[], isFirst: boolean): readonly Layer[] {
+  if (!isFirst) return own.filter(({ once }) => !once);
+  const once = whole.filter((layer) => layer.once);
+  let next = 0;
+  return own.map((layer) => (layer.once ? (once[next++] ?? layer) : layer));
 }
 
 /** The photographs without what stands before the letters of a lettering. */

@@ -3,14 +3,13 @@ import { plainGrade } from '../passes/grade/schema';
 import { contrastLimit } from '../passes/ink/contrast';
 import { plainPanel, type Panel } from '../passes/ink/panel/schema';
 import { plainInk, type Ink } from '../passes/ink/schema';
-import { plainDrape } from '../passes/drape/schema';
 import { plainOutline, plainOutlines, type Outline } from '../passes/outlines/schema';
 import type { Materials } from '../graph/materials';
 import { plainStance } from '../passes/stance/schema';
 import { plainVeil, tracedCut } from '../passes/veils/schema';
 import { plainWords } from '../passes/words/schema';
 import type { Raster } from '../pixels/raster';
-import { blankPiece } from '../piece/blank';
+import { blankPiece, untouched } from '../piece/blank';
 import type { Piece } from '../piece/schema';
 import { shippedFace } from '../testing/faces';
 import { paintedPicture } from '../testing/pictures';
@@ -38,7 +37,7 @@ function piece(ink: Partial<Ink>, list: Outline[] = [], change: Partial<Piece> =
         words: plainWords({ text: 'HI', face: 'f', size: 240, leading: 1, tracking: 0.1, alignment: 'centre' }),
         stance: plainStance({ x: 200, y: 150, rotation: 0, scale: 1 }),
         ink: { ...plainInk([solidCoat({ colour: '#c02020' })]), ...ink },
-        drape: plainDrape(),
+        ...untouched(),
         outlines: { ...plainOutlines(), list },
       },
     ],

@@ -4,9 +4,8 @@ import fc from 'fast-check';
 import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
 import type { Materials } from '../graph/materials';
-import { blankPiece } from '../piece/blank';
+import { blankPiece, untouched } from '../piece/blank';
 import { plainInk } from '../passes/ink/schema';
-import { plainDrape } from '../passes/drape/schema';
 import { plainOutlines } from '../passes/outlines/schema';
 import { plainStance } from '../passes/stance/schema';
 import { plainWords } from '../passes/words/schema';
@@ -40,7 +39,7 @@ function piece(change: Partial<Piece> = {}): Piece {
         words: plainWords({ text: 'HI', face: 'f', size: 200, leading: 1, tracking: 0, alignment: 'centre' }),
         stance: plainStance({ x: 200, y: 150, rotation: 7, scale: 1 }),
         ink: plainInk([solidCoat({ colour: '#c02020' })]),
-        drape: plainDrape(),
+        ...untouched(),
         outlines: plainOutlines(),
       },
     ],
@@ -104,7 +103,7 @@ test('a soft edge is mixed in linear light from letter and veil', async () => {
         words: { ...piece().letterings[0].words, text: 'I', size: 900 },
         stance: plainStance({ x: 200, y: 150, rotation: 0, scale: 1 }),
         ink: plainInk([solidCoat({ colour: '#000000' })]),
-        drape: plainDrape(),
+        ...untouched(),
         outlines: plainOutlines(),
       },
     ],

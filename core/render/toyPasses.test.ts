@@ -7,11 +7,10 @@ import { blurMargin, blurReach, blurRegion } from '../kernels/blur';
 import { passes as ours, type Passes } from '../passes';
 import { layer, mapLayers, type LetteringPass, type PassDocument, type PicturePass } from '../passes/pass';
 import { fallen, shade } from '../light/fall';
-import { blankPiece } from '../piece/blank';
+import { blankPiece, untouched } from '../piece/blank';
 import { schemasOf, type Piece } from '../piece/schema';
 import { plainGrade } from '../passes/grade/schema';
 import { plainInk } from '../passes/ink/schema';
-import { plainDrape } from '../passes/drape/schema';
 import { plainOutlines } from '../passes/outlines/schema';
 import { plainStance } from '../passes/stance/schema';
 import { firstShadow, plainStroke, plainVeil, tracedCut } from '../passes/veils/schema';
@@ -147,7 +146,7 @@ function boxed({ glow: light = 0, ...amounts }: Amounts, change: Partial<Piece> 
     }),
     stance: plainStance({ x: 40, y: 30, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#000000' })]),
-    drape: plainDrape(),
+    ...untouched(),
     outlines: plainOutlines(),
     displaced: 0,
     shadowed: 0,

@@ -25,7 +25,7 @@ export function boxToQuad(box: Region, quad: Quad): Homography {
 }
 
 /** First `first`, then `then`. */
-function timesHomography(then: Homography, first: Homography): Homography {
+export function timesHomography(then: Homography, first: Homography): Homography {
   const out = new Array<number>(9).fill(0);
   for (let row = 0; row < 3; row++)
     for (let column = 0; column < 3; column++)

@@ -1,3 +1,4 @@
+import type { Lamp } from '../../core/light/lamp';
 import type { Contour, TracePoint, Veil } from '../../core/passes/veils/schema';
 import { aroundBorder } from '../../core/passes/veils/trace/close';
 import { Tracer } from '../../core/passes/veils/trace/tracer';
@@ -10,6 +11,9 @@ import { roundedPoint } from '../../core/shape/rounding';
 import { faceNames } from '../faces/names';
 
 export type Click = readonly [x: number, y: number, to?: 'edge' | 'straight'];
+
+/** The window beside the jar, as a person turned the lamp to it. */
+export const jarLamp: Lamp = { tilt: 148, height: 24, at: null, size: 0.3, colour: '#fff0d8', strength: 1 };
 
 export const rounded = (point: Point): [number, number] => roundedPoint(point, 2);
 

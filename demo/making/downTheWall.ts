@@ -1,3 +1,4 @@
+import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { setWords } from '../../core/passes/words/render';
 import { plainWords } from '../../core/passes/words/schema';
@@ -74,6 +75,7 @@ export async function downTheWall(): Promise<Piece> {
     words,
     stance: plainStance({ ...stance, perspective: { box, moves } }),
     ink: plainInk([solidCoat({ colour: '#efe6d2', opacity: 0.92 })]),
+    ...untouched(),
     drape: { ...plainDrape(), bite: plainBite({ keptOut: 1, radius: 5 }) },
     outlines: plainOutlines(),
   };
@@ -90,7 +92,7 @@ export async function downTheWall(): Promise<Piece> {
     }),
     stance: plainStance({ x: 392, y: 366, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#7a3b22' })]),
-    drape: plainDrape(),
+    ...untouched(),
     outlines: plainOutlines(),
   };
   return piece(

@@ -1,11 +1,14 @@
+import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
+import { plainCasts } from '../../core/passes/casts/schema';
+import { plainBody } from '../../core/passes/relief/schema';
 import { plainBite, plainDrape, plainDrips } from '../../core/passes/drape/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainWords } from '../../core/passes/words/schema';
 import type { Lettering, Piece } from '../../core/piece/schema';
-import { piece } from './common';
+import { jarLamp, piece } from './common';
 
 /**
  * Glaze that runs down a plastered wall from round letters, behind the jar and its grasses.
@@ -26,6 +29,11 @@ export function dripsPiece(woven: Piece): Piece {
     stance: plainStance({ x: 900, y: 470, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#1f6f78' })]),
     outlines: { ...plainOutlines(), round: 0.06 },
+    ...untouched(),
+    relief: plainBody({
+      edges: { width: 26, depth: 22, soft: 4, gloss: 0.55, sharpness: 0.55, light: 0.6, shade: 0.9 },
+    }),
+    casts: plainCasts({ contact: {}, ambient: {}, thrown: { lift: 14 }, colour: '#6a5a52' }),
     drape: {
       ...plainDrape(),
       bite: plainBite({ as: 'paint', radius: 6 }),
@@ -36,5 +44,5 @@ export function dripsPiece(woven: Piece): Piece {
     Object.entries(woven.assets).filter(([, { kind }]) => kind !== 'plate' && kind !== 'face'),
   );
   const depth = ['lettering-1', 'veil-2', 'veil-1'];
-  return piece('Drips', 'jar', ['dela-gothic-one'], [lettering], woven.veils, depth, { solved });
+  return { ...piece('Drips', 'jar', ['dela-gothic-one'], [lettering], woven.veils, depth, { solved }), lamp: jarLamp };
 }

@@ -1,6 +1,6 @@
+import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
-import { plainDrape } from '../../core/passes/drape/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainStroke, plainVeil, tracedCut, type Stroke, type Veil } from '../../core/passes/veils/schema';
@@ -78,7 +78,7 @@ export async function lowSun(): Promise<Piece> {
     words: plainWords({ text, face: 'big-shoulders-display-black', size, leading: 0.9, tracking, alignment: 'centre' }),
     stance: plainStance({ x, y, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#8c3f2b' })]),
-    drape: plainDrape(),
+    ...untouched(),
     outlines: plainOutlines(),
   });
   const letterings = [

@@ -1,3 +1,4 @@
+import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { plainBite, plainDisplacement, plainDrape } from '../../core/passes/drape/schema';
 import { plainInk } from '../../core/passes/ink/schema';
@@ -22,6 +23,7 @@ export function onLinen(): Piece {
     words: plainWords({ text, face: 'bowlby-one', size, leading: 0.9, tracking: 0.01, alignment: 'centre' }),
     stance: plainStance({ x: 900, y, rotation: -2, scale: 1 }),
     ink: plainInk([solidCoat({ colour })]),
+    ...untouched(),
     drape: printed,
     outlines: {
       ...plainOutlines(),

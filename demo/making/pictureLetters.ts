@@ -1,10 +1,9 @@
 import { pictureCoat, solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
-import { plainDrape } from '../../core/passes/drape/schema';
 import { plainOutline, plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainWords } from '../../core/passes/words/schema';
-import { blankPiece } from '../../core/piece/blank';
+import { blankPiece, untouched } from '../../core/piece/blank';
 import { readPiece } from '../../core/piece/read';
 import type { Lettering, Piece } from '../../core/piece/schema';
 import { face, plate } from './common';
@@ -26,7 +25,7 @@ export function pictureLetters(): Piece {
     }),
     stance: plainStance({ x: 1950, y: 2850, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#8c3f2b' }), pictureCoat({ asset: 'dune' })]),
-    drape: plainDrape(),
+    ...untouched(),
     outlines: {
       ...plainOutlines(),
       list: [

@@ -1,7 +1,7 @@
+import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { plainGrade } from '../../core/passes/grade/schema';
 import { plainInk } from '../../core/passes/ink/schema';
-import { plainDrape } from '../../core/passes/drape/schema';
 import { plainOutline, plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainStroke, plainVeil } from '../../core/passes/veils/schema';
@@ -52,7 +52,7 @@ export async function throughAndInFront(): Promise<Piece> {
     }),
     stance: plainStance({ x: 600, y: 1050, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#f7e9cf' })]),
-    drape: plainDrape(),
+    ...untouched(),
     outlines: {
       ...plainOutlines(),
       list: [

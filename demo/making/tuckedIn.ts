@@ -1,6 +1,6 @@
+import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
-import { plainDrape } from '../../core/passes/drape/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import {
@@ -78,7 +78,7 @@ export async function tuckedIn(): Promise<Piece> {
     }),
     stance: plainStance({ x: 900, y: 600, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#8c2f1f' })]),
-    drape: plainDrape(),
+    ...untouched(),
     outlines: plainOutlines(),
   };
   // The white ribbon runs under the O; the others lie over all that they cross.

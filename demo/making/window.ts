@@ -1,7 +1,7 @@
+import { untouched } from '../../core/piece/blank';
 import { coatSchema } from '../../core/coats/schema';
 import { plainPanel } from '../../core/passes/ink/panel/schema';
 import { plainInk } from '../../core/passes/ink/schema';
-import { plainDrape } from '../../core/passes/drape/schema';
 import { plainOutline, plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainWords } from '../../core/passes/words/schema';
@@ -57,7 +57,7 @@ export function windowPiece(): Piece {
     }),
     stance: plainStance({ x: 900, y: 590, rotation: 0, scale: 1 }),
     ink: { ...plainInk([]), panel },
-    drape: plainDrape(),
+    ...untouched(),
     outlines: {
       ...plainOutlines(),
       list: [

@@ -1,3 +1,4 @@
+import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainBite, plainDrape } from '../../core/passes/drape/schema';
@@ -84,6 +85,7 @@ export async function woven(): Promise<Piece> {
     stance: plainStance({ x, y, rotation: 0, scale: 1 }),
     ink: plainInk([solidCoat({ colour: '#7a3b22' })]),
     // The small word lies on the plaster.
+    ...untouched(),
     drape: { ...plainDrape(), bite: id === 'lettering-2' ? plainBite({ texture: 0.5 }) : null },
     outlines: plainOutlines(),
   });

@@ -3,11 +3,10 @@ import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { plainInk } from '../../core/passes/ink/schema';
-import { plainDrape } from '../../core/passes/drape/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainWords } from '../../core/passes/words/schema';
-import { blankPiece } from '../../core/piece/blank';
+import { blankPiece, untouched } from '../../core/piece/blank';
 import type { Piece } from '../../core/piece/schema';
 import { writePyramid } from '../store/pyramidFile';
 import { givePiece, startTilePool, type TilePool } from './tilePool';
@@ -31,7 +30,7 @@ const piece: Piece = {
       words: plainWords({ text: 'I', face: 'face', size: 150, leading: 1, tracking: 0, alignment: 'centre' }),
       stance: plainStance({ x: 150, y: 100, rotation: 0, scale: 1 }),
       ink: plainInk([solidCoat({ colour: '#204060' })]),
-      drape: plainDrape(),
+      ...untouched(),
       outlines: plainOutlines(),
     },
   ],

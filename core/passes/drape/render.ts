@@ -22,14 +22,16 @@ export function draped(painted: Painted, drape: Drape, scene: PaintScene): Paint
     scale,
   });
   return {
-    layers: moved.layers.map((one) => (one.place === 'hole' ? one : bittenLayer(one, taken.layer))),
+    layers: moved.layers.map((one) => (one.place === 'hole' ? one : bittenLayer(one, taken.layer, bite.bare !== null))),
     cover: { all: taken.cover(moved.cover.all), of: (some) => taken.cover(moved.cover.of(some)) },
   };
 }
 
 /** Whatever takes to a surface does so in light. */
-const bittenLayer = (one: Layer, change: (node: Node) => Node): Layer => ({
+const bittenLayer = (one: Layer, change: (node: Node) => Node, isBare: boolean): Layer => ({
   ...mapLayer(one, change),
+  // What leaves nothing bare changes no coverage.
+  ...(!isBare && { covers: one.covers ?? one.node }),
   mixing: one.mode === 'normal' ? 'linear' : one.mixing,
 });
 

@@ -1,3 +1,4 @@
+import { casts } from './casts';
 import { drape } from './drape';
 import { grade } from './grade';
 import { ink } from './ink';
@@ -6,6 +7,7 @@ import { outlines } from './outlines';
 import type { BenchPass } from './pass';
 import { planes } from './planes';
 import { plate } from './plate';
+import { relief } from './relief';
 import { stance } from './stance';
 import { veils } from './veils';
 import { vignette } from './vignette';
@@ -22,6 +24,8 @@ export const benchPasses: readonly BenchPass[] = [
   drape,
   planes,
   light,
+  relief,
+  casts,
   grade,
   vignette,
 ];

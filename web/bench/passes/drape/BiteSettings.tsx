@@ -7,7 +7,7 @@ import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { BareSettings } from './BareSettings';
 import { biteEdit } from './edits';
-import { Shown } from './Shown';
+import { Shown } from '../../Shown';
 
 const kinds: Record<Bite['as'], string> = {
   paint: 'as paint, lit as the surface is',

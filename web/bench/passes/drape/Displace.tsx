@@ -6,7 +6,7 @@ import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { displacementEdit } from './edits';
 import { MapSettings } from './MapSettings';
-import { Shown } from './Shown';
+import { Shown } from '../../Shown';
 
 /** A displacement that shows what it does as soon as it is there. */
 const first = (): Displacement => plainDisplacement({ length: 1, view: 1 });

@@ -7,7 +7,7 @@ import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { dripsEdit } from './edits';
 import { drapeHand } from './hand';
-import { Shown } from './Shown';
+import { Shown } from '../../Shown';
 
 /** Paint that runs down from the letters, said in sentences. */
 export function DripSettings({ lettering }: { lettering: Lettering }) {

@@ -7,7 +7,7 @@ import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { meshEdit } from './edits';
 import { drapeHand } from './hand';
-import { Shown } from './Shown';
+import { Shown } from '../../Shown';
 
 /** A net of three by three fields to begin with. */
 const first = (): Mesh => plainMesh(4, 4);

@@ -6,7 +6,7 @@ import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { pullEdit } from './edits';
-import { Shown } from './Shown';
+import { Shown } from '../../Shown';
 
 /** What was pulled about by hand: faded, kept within a region, taken back. */
 export function PullSettings({ lettering }: { lettering: Lettering }) {

@@ -1,10 +1,10 @@
+import { lampFromSurvey } from '../../../../core/survey/light/lamp';
 import { surveySentences, sure, unsure } from '../../../../core/survey/sentences';
 import { useSurvey } from '../../../api/surveys';
 import { useBench } from '../../benchContext';
 import { useFarthestPlate } from '../../farthestPlate';
 import { editing } from '../../editing';
 import { lampEdit } from './lamp';
-import { lampFromSurvey } from './shown';
 
 /** What the photograph tells of its light, and taking it. */
 export function PhotographsLight() {

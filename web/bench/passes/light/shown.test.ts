@@ -1,6 +1,7 @@
+import { lampFromSurvey } from '../../../../core/survey/light/lamp';
 import { paintedPicture } from '../../../../core/testing/pictures';
 import { encodeExact } from '../../../../core/pixels/transfer';
-import { lampFromSun, lampFromSurvey, lightFromRound, lightFromStanding, tiltFromShadow, tonesAlong } from './shown';
+import { lampFromSun, lightFromRound, lightFromStanding, tiltFromShadow, tonesAlong } from './shown';
 
 test('a shadow to the lower right comes of a light from the upper left', () => {
   expect(tiltFromShadow([100, 100], [150, 150])).toBeCloseTo(135, 6);

@@ -1,7 +1,6 @@
 import { tiltOf, usualPlateView, type Lamp } from '../../../../core/light/lamp';
-import type { Light } from '../../../../core/survey/light';
 import { readLevel, type Picture } from '../../../../core/pictures/pyramid';
-import { encodeExact, decodeByte } from '../../../../core/pixels/transfer';
+import { decodeByte } from '../../../../core/pixels/transfer';
 import type { Point } from '../../../../core/shape/affine';
 import { rounded } from '../../../../core/shape/rounding';
 import type { Size } from '../../../../core/pixels/region';
@@ -104,23 +103,5 @@ export function lampFromSun(at: Point, sheet: Size): Pick<Lamp, 'tilt' | 'height
     tilt: rounded(tiltOf(dx, dy), 1),
     height: rounded(fromAxis - 90, 1),
     at: [rounded(at[0], 1), rounded(at[1], 1)],
-  };
-}
-
-/** The lamp that a photograph's own light proposes. @param place where the photograph lies */
-export function lampFromSurvey(light: Light, place: Placed): Pick<Lamp, 'tilt' | 'height' | 'at' | 'colour' | 'size'> {
-  const hex = light.colour.map((value) =>
-    Math.round(encodeExact(value) * 255)
-      .toString(16)
-      .padStart(2, '0'),
-  );
-  const { sun } = light;
-  return {
-    tilt: rounded(light.tilt, 1),
-    height: rounded(light.height, 1),
-    at: sun && [rounded(sun.place[0] * place.scale + place.x, 1), rounded(sun.place[1] * place.scale + place.y, 1)],
-    colour: `#${hex.join('')}`,
-    // Hard shadows have a small lamp.
-    size: rounded(Math.max(0.05, 0.6 * (1 - light.hard)), 2),
   };
 }

@@ -1,6 +1,6 @@
-import type { Edit } from '../../../../core/piece/edits/edit';
-import { useBench } from '../../benchContext';
-import { editing } from '../../editing';
+import type { Edit } from '../../core/piece/edits/edit';
+import { useBench } from './benchContext';
+import { editing } from './editing';
 
 /** Switches something off for a look, and on again. */
 export function Shown({ label, isShown, edit }: { label: string; isShown: boolean; edit(shown: boolean): Edit }) {

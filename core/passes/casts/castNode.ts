@@ -1,0 +1,261 @@
+import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
+import { warp } from '../../kernels/warp';
+import { contentKey, touches, type Needs, type Node, type Request } from '../../graph/node';
+import { emptyRaster, type Raster } from '../../pixels/raster';
+import { grow, intersect, outerPixels, regionOfPoints, scaleRegion, type Region } from '../../pixels/region';
+import { corners, type Point } from '../../shape/affine';
+import { depthAt, throughHomography, type Homography } from '../../shape/homography';
+import type { Falling } from './falls';
+
+/** Looked up once: these loops are hot. */
+const { abs, ceil, hypot, max, min, sin, PI } = Math;
+
+/** How what falls looks where it lies. */
+export interface CastLook {
+  /** Sigma at the letters' full height above the foot, sheet px. */
+  sigma: number;
+  /** It is seen only on one side of a line: where this is above 0; sheet px. */
+  side?: (point: Point) => number;
+  sideKey?: unknown;
+  /** What is left of it at a height above the foot, as a part of the letters' height. */
+  left?: (height: number) => number;
+  leftKey?: unknown;
+  /** Moved to and fro across, sheet px, and how long the waves are. */
+  ripple?: number;
+  wave?: number;
+}
+
+/** It is blurred by these parts of the most; between them it is mixed. */
+const steps = [0, 0.125, 0.25, 0.5, 1];
+/** What shrinks is sampled in no more places to a px, across and down each. */
+const mostSamples = 8;
+/** Letters that hang below the foot, or stand over their box, count up to this height. */
+const highest = 1.3;
+
+/**
+ * Letters as they fall on what lies behind: seen through a homography, softer the farther from the foot. One channel or
+ * four; four are taken as light.
+ */
+export function castNode(source: Node, falling: Falling, look: CastLook): Node {
+  const { toShadow, toLetters } = falling;
+  const soft = look.sigma * highest;
+  const levels = steps.map((part) => levelNode(source, soft * part));
+  const bounds = source.bounds && shadowBounds(levels[levels.length - 1].bounds!, toShadow);
+  const own = bounds && grow(bounds, (look.ripple ?? 0) + 2);
+  const wanted = (request: Request): number[] => {
+    if (!levels[0].bounds) return [];
+    if (soft * request.scale < 0.25) return [0];
+    const [first, last] = stepsIn(request, falling);
+    return levels.flatMap((_, step) => (step >= first && step <= last ? step : []));
+  };
+  return {
+    key: contentKey('cast', source.key, toLetters, look.sigma, look.sideKey, look.leftKey, look.ripple, look.wave),
+    channels: source.channels,
+    bounds: own,
+    needs: (request): Needs =>
+      touches(own, request)
+        ? Object.fromEntries(wanted(request).map((step) => [`level ${step}`, levels[step].need(request.scale)]))
+        : {},
+    compute(whole, inputs) {
+      const out = emptyRaster(whole.region.width, whole.region.height, source.channels);
+      const { scale } = whole;
+      const region = own ? intersect(whole.region, outerPixels(scaleRegion(own, scale))) : whole.region;
+      if (!region) return out;
+      const request = { region, scale };
+      const seen = wanted(whole)
+        .filter((step) => inputs[`level ${step}`])
+        .map((step) => {
+          const need = levels[step].need(scale);
+          return { step, raster: sampled(inputs[`level ${step}`], need.region, need.scale, toLetters, request, look) };
+        });
+      if (seen.length === 0) return out;
+      const one = seen.length === 1 ? seen[0].raster : mixed(seen, request, falling, source.channels);
+      put(out, whole.region, fadedBy(one, request, falling, look), region);
+      return out;
+    },
+  };
+}
+
+/** The letters as soft as they are at one step: whole, so that all tiles share it. */
+interface Level {
+  /** Sheet px; null where there is nothing. */
+  bounds: Region | null;
+  /** @param scale of the request */
+  need(scale: number): { node: Node; region: Region; scale: number };
+}
+
+/** What is soft is kept in fewer px: so many to a sigma. */
+const pixelsToSigma = 3;
+/** No level is kept in more values. */
+const mostValues = 1.2e7;
+
+function levelNode(source: Node, sigma: number): Level {
+  const bounds = source.bounds && (source.bounds.width > 0 ? grow(source.bounds, blurReach(sigma) + 2) : null);
+  const node: Node = {
+    key: contentKey('soft letters', source.key, sigma),
+    isForAll: true,
+    channels: source.channels,
+    bounds,
+    needs: ({ region, scale }): Needs => ({
+      source: { node: source, region: grow(region, blurMargin(sigma * scale)) },
+    }),
+    compute: ({ region, scale }, inputs) =>
+      blurRegion(inputs.source, grow(region, blurMargin(sigma * scale)), region, sigma * scale),
+  };
+  return {
+    bounds,
+    need(scale) {
+      const { width, height } = bounds!;
+      const fine = sigma > 0 ? Math.min(scale, pixelsToSigma / sigma) : scale;
+      const own = Math.min(fine, Math.sqrt(mostValues / (width * height * source.channels)));
+      return { node, region: outerPixels(scaleRegion(bounds!, own)), scale: own };
+    },
+  };
+}
+
+/** Lays a part where it belongs. */
+function put(out: Raster, region: Region, part: Raster, at: Region): void {
+  const { channels } = out;
+  for (let y = 0; y < at.height; y++)
+    out.data.set(
+      part.data.subarray(y * at.width * channels, (y + 1) * at.width * channels),
+      ((y + at.y - region.y) * region.width + at.x - region.x) * channels,
+    );
+}
+
+/** Which step of softness a height is at, and how far it is on the way to the next. */
+function stepAt(high: number): [step: number, share: number] {
+  const part = min(1, max(0, high) / highest);
+  let step = 0;
+  while (step < steps.length - 2 && part > steps[step + 1]) step++;
+  return [step, (part - steps[step]) / (steps[step + 1] - steps[step])];
+}
+
+/** The steps of softness that are needed in a region: those of the heights at its corners, and all between. */
+function stepsIn({ region, scale }: Request, { toBox, isFront }: Falling): [first: number, last: number] {
+  const heights = corners(region).map(([x, y]) => heightAt(toBox, x / scale, y / scale, isFront));
+  // Beyond the horizon heights say nothing.
+  if (heights.some((high) => !(high === high))) return [0, steps.length - 1];
+  return [stepAt(min(...heights))[0], stepAt(max(...heights))[0] + 1];
+}
+
+/** The box that something falls into; null where it falls beyond the horizon. */
+function regionThrough(region: Region, map: Homography): Region | null {
+  const all = corners(region);
+  const signs = all.map((corner) => depthAt(map, corner));
+  if (!signs.every((depth) => depth > 0) && !signs.every((depth) => depth < 0)) return null;
+  return regionOfPoints(all.map((corner) => throughHomography(map, corner)));
+}
+
+/** No shadow is followed farther than this, sheet px. */
+const farthest = 40000;
+
+function shadowBounds(bounds: Region, map: Homography): Region {
+  const found = regionThrough(bounds, map);
+  const all = { x: -farthest, y: -farthest, width: 2 * farthest, height: 2 * farthest };
+  return (found && intersect(found, all)) ?? all;
+}
+
+/** How many source px a step of one px goes over, across and down. */
+function strides(map: Homography, { region: { x, y, width, height }, scale }: Request, to: number): [number, number] {
+  const middle: Point = [(x + width / 2) / scale, (y + height / 2) / scale];
+  const at = (dx: number, dy: number): Point =>
+    throughHomography(map, [middle[0] + dx / scale, middle[1] + dy / scale]);
+  const [here, right, below] = [at(0, 0), at(1, 0), at(0, 1)];
+  const count = (other: Point): number => {
+    const far = hypot(other[0] - here[0], other[1] - here[1]) * to;
+    return Number.isFinite(far) ? min(mostSamples, max(1, ceil(far - 0.2))) : mostSamples;
+  };
+  return [count(right), count(below)];
+}
+
+/** The source seen through the map in a region, several samples to a px where it shrinks. @param to source px to sheet px */
+function sampled(
+  source: Raster,
+  from: Region,
+  to: number,
+  map: Homography,
+  request: Request,
+  { ripple = 0, wave = 1, side }: CastLook,
+): Raster {
+  const { region, scale } = request;
+  const { width, height } = region;
+  const [across, down] = strides(map, request, to);
+  const places = new Float32Array(width * height * 2);
+  const sum = emptyRaster(width, height, source.channels);
+  const [a, b, c, d, e, f, g, h, i] = map;
+  for (let row = 0; row < down; row++)
+    for (let column = 0; column < across; column++) {
+      for (let y = 0, at = 0; y < height; y++) {
+        const py = (region.y + y + (row + 0.5) / down) / scale;
+        const shift = ripple === 0 ? 0 : ripple * sin((2 * PI * py) / wave);
+        for (let x = 0; x < width; x++, at += 2) {
+          const px = (region.x + x + (column + 0.5) / across) / scale + shift;
+          const depth = g * px + h * py + i;
+          places[at] = ((a * px + b * py + c) / depth) * to - from.x;
+          places[at + 1] = ((d * px + e * py + f) / depth) * to - from.y;
+        }
+      }
+      const { data } = warp(source, places, width, height, 'bilinear', 'clear');
+      for (let k = 0; k < data.length; k++) sum.data[k] += data[k];
+    }
+  const share = 1 / (across * down);
+  for (let k = 0; k < sum.data.length; k++) sum.data[k] *= share;
+  if (side) cutAtLine(sum, region, scale, side);
+  return sum;
+}
+
+/** Takes away what lies beyond a line; on the line itself a px is parted. */
+function cutAtLine(
+  { data, width, height, channels }: Raster,
+  region: Region,
+  scale: number,
+  side: (point: Point) => number,
+): void {
+  for (let y = 0, at = 0; y < height; y++)
+    for (let x = 0; x < width; x++, at += channels) {
+      const share = side([(region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale]) * scale + 0.5;
+      if (share >= 1) continue;
+      for (let c = 0; c < channels; c++) data[at + c] *= max(0, share);
+    }
+}
+
+/** How high above the foot each place of a row came from, as a part of the letters' height; NaN beyond the horizon. */
+function heightAt([, , , d, e, f, g, h, i]: Homography, x: number, y: number, isFront: boolean): number {
+  const depth = g * x + h * y + i;
+  return depth > 0 === isFront ? 1 - (d * x + e * y + f) / depth : NaN;
+}
+
+/** Every place as soft as its distance from the foot makes it. */
+function mixed(
+  seen: readonly { step: number; raster: Raster }[],
+  { region, scale }: Request,
+  { toBox, isFront }: Falling,
+  channels: number,
+): Raster {
+  const levels = new Map(seen.map(({ step, raster }) => [step, raster]));
+  const out = emptyRaster(region.width, region.height, channels as 1 | 4);
+  for (let y = 0, i = 0; y < region.height; y++)
+    for (let x = 0; x < region.width; x++, i++) {
+      const high = heightAt(toBox, (region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale, isFront);
+      if (!(high === high)) continue;
+      const [step, t] = stepAt(high);
+      const near = levels.get(step) ?? seen[0].raster;
+      const far = levels.get(step + 1) ?? near;
+      for (let c = 0, at = i * channels; c < channels; c++, at++)
+        out.data[at] = near.data[at] + (far.data[at] - near.data[at]) * t;
+    }
+  return out;
+}
+
+function fadedBy(raster: Raster, { region, scale }: Request, { toBox, isFront }: Falling, { left }: CastLook): Raster {
+  if (!left) return raster;
+  const { channels, data } = raster;
+  for (let y = 0, at = 0; y < region.height; y++)
+    for (let x = 0; x < region.width; x++, at += channels) {
+      const high = heightAt(toBox, (region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale, isFront);
+      const share = high === high ? min(1, max(0, left(abs(high)))) : 0;
+      for (let c = 0; c < channels; c++) data[at + c] *= share;
+    }
+  return raster;
+}

@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { isColour } from '../../pixels/colour';
+
+const fraction = (standard: number): z.ZodDefault<z.ZodNumber> => z.number().min(0).max(1).default(standard);
+const colour = z.string().refine(isColour, 'This is not a colour that CSS knows.');
+const along = z.number().min(-1e6).max(1e6);
+
+/** Edges of letters that are raised or sunken, in the lamp's light. */
+export const reliefSchema = z.strictObject({
+  shown: z.boolean().default(true),
+  as: z.enum(['raised', 'sunken']).default('raised'),
+  /** How the edge rises: as a quarter of a circle, straight, or all at once. */
+  profile: z.enum(['round', 'chamfer', 'step']).default('round'),
+  /** How far inwards it reaches, and how high it is; sheet px. */
+  width: z.number().min(0.5).max(2000).default(12),
+  depth: z.number().min(0).max(2000).default(8),
+  /** Sigma by which its ridges are rounded, sheet px. */
+  soft: z.number().min(0).max(200).default(1.5),
+  /** How much of the light and of the shade is seen, and what colour they have; white and black are the ink's own. */
+  light: z.number().min(0).max(4).default(1),
+  lightColour: colour.default('#ffffff'),
+  shade: fraction(1),
+  shadeColour: colour.default('#000000'),
+  /** How much of the lamp is mirrored, and how sharply. */
+  gloss: fraction(0),
+  sharpness: fraction(0.6),
+});
+
+/** A thin light edge towards the lamp; all around where the lamp stands behind. */
+export const lipSchema = z.strictObject({
+  shown: z.boolean().default(true),
+  /** Sheet px. */
+  width: z.number().min(0.2).max(500).default(2.5),
+  strength: fraction(0.6),
+  /** Null: the lamp's colour. */
+  colour: colour.nullable().default(null),
+});
+
+/** Letters as solids: their sides run back from the face. */
+export const thicknessSchema = z.strictObject({
+  shown: z.boolean().default(true),
+  /** How far the back is seen from the face, sheet px. */
+  depth: z.number().min(0).max(1000).default(30),
+  /** The point of the sheet that the sides run towards, sheet px. */
+  towards: z.tuple([along, along]).default([0, 0]),
+  /** What is left of the light on sides that the lamp does not reach. */
+  shade: fraction(0.25),
+});
+
+/** Line 7. Letters that have a body of their own in the light. */
+export const bodySchema = z.strictObject({
+  edges: reliefSchema.nullable().default(null),
+  lip: lipSchema.nullable().default(null),
+  thickness: thicknessSchema.nullable().default(null),
+  /** The lamp is obeyed; otherwise a light of its own: from where, degrees counter-clockwise from the right; how high. */
+  obeys: z.boolean().default(true),
+  tilt: z.number().min(-360).max(360).default(135),
+  height: z.number().min(-90).max(90).default(40),
+});
+
+export type Edges = z.infer<typeof reliefSchema>;
+export type Lip = z.infer<typeof lipSchema>;
+export type Thickness = z.infer<typeof thicknessSchema>;
+export type Body = z.infer<typeof bodySchema>;
+
+export const plainBody = (given: z.input<typeof bodySchema> = {}): Body => bodySchema.parse(given);

@@ -1,0 +1,171 @@
+import { gaussianBlur } from '../../kernels/blur';
+import { fromLight, toLight } from '../../kernels/colour';
+import { signedDistance } from '../../kernels/distance';
+import { contentKey, touches, type Needs, type Node, type Request } from '../../graph/node';
+import { emptyRaster, type Raster } from '../../pixels/raster';
+import { grow, union, type Region } from '../../pixels/region';
+import type { Way } from './light';
+import type { Thickness } from './schema';
+
+/** Looked up once: these loops are hot. */
+const { ceil, floor, hypot, max, min } = Math;
+
+/** The way from a place of the face to the same place of the back is this part of the way to the point. */
+export function partBack({ depth, towards: [x, y] }: Thickness, [cx, cy]: readonly [number, number]): number {
+  return min(0.95, depth / max(1, hypot(x - cx, y - cy)));
+}
+
+/** Where the back of a box is seen. */
+function backOf({ x, y, width, height }: Region, [px, py]: readonly [number, number], part: number): Region {
+  const left = 1 - part;
+  return { x: x * left + px * part, y: y * left + py * part, width: width * left, height: height * left };
+}
+
+/** A side is looked for in steps no longer than this, output px. */
+const stride = 0.75;
+/** Normals are taken from a coverage blurred by this, output px: a side has no noise of pixels. */
+const smooth = 1.6;
+
+/**
+ * The sides of letters that stand: from each place the way towards the viewer is followed until it meets the face; the
+ * side there has the face's colour in the light that it gets by Lambert's law, against that of the face.
+ * @param face RGBA, and @param cover of the letters, one channel
+ * @param middle of the letters, sheet px
+ */
+export function sidesOf(
+  face: Node,
+  cover: Node,
+  thickness: Thickness,
+  way: Way,
+  middle: readonly [number, number],
+): Node {
+  const { towards, shade } = thickness;
+  const part = partBack(thickness, middle);
+  const bounds = cover.bounds && union(cover.bounds, backOf(cover.bounds, towards, part));
+  // A place may show what lies nearer to the viewer: as far away as the whole way back is at the letters' farthest.
+  const farthest = bounds
+    ? max(
+        ...[bounds.x, bounds.x + bounds.width].flatMap((x) =>
+          [bounds.y, bounds.y + bounds.height].map((y) => hypot(x - towards[0], y - towards[1])),
+        ),
+      ) *
+      (part / (1 - part))
+    : thickness.depth * 2;
+  const readFrom = ({ region, scale }: Request): Region => grow(region, ceil(farthest * scale) + 6);
+  return {
+    key: contentKey('sides', face.key, cover.key, thickness, way, middle),
+    channels: 4,
+    bounds: bounds && grow(bounds, 2),
+    needs(request): Needs {
+      if (!touches(bounds && grow(bounds, 2), request)) return {};
+      const region = readFrom(request);
+      return { face: { node: face, region }, cover: { node: cover, region } };
+    },
+    compute(request, inputs) {
+      const { region, scale } = request;
+      if (!inputs.cover) return emptyRaster(region.width, region.height, 4);
+      const soft = gaussianBlur(inputs.cover, smooth);
+      const following = { point: [towards[0] * scale, towards[1] * scale] as const, part, way, shade };
+      return fromLight(followed(inputs.cover, soft, toLight(inputs.face), region, readFrom(request), following));
+    },
+  };
+}
+
+interface Following {
+  point: readonly [number, number];
+  part: number;
+  way: Way;
+  shade: number;
+}
+
+function followed(
+  cover: Raster,
+  soft: Raster,
+  face: Raster,
+  region: Region,
+  from: Region,
+  { point, part, way, shade }: Following,
+): Raster {
+  const out = emptyRaster(region.width, region.height, 4);
+  const distance = signedDistance(cover);
+  const flat = max(0.1, way.z);
+  const back = part / (1 - part);
+  for (let y = 0, at = 0; y < region.height; y++)
+    for (let x = 0; x < region.width; x++, at += 4) {
+      const [px, py] = [region.x + x + 0.5, region.y + y + 0.5];
+      // Away from the point is towards the viewer: the place of the face that is seen here at the back.
+      const met = meeting(cover, distance, px - from.x, py - from.y, (px - point[0]) * back, (py - point[1]) * back);
+      if (!met) continue;
+      const [hx, hy, alpha] = met;
+      const nx = between(soft, hx - 1, hy) - between(soft, hx + 1, hy);
+      const ny = between(soft, hx, hy - 1) - between(soft, hx, hy + 1);
+      const size = hypot(nx, ny) || 1;
+      const facing = max(0, (nx * way.x + ny * way.y) / size) / flat;
+      const lit = min(brightest, shade + (1 - shade) * facing);
+      // The face's own colour, a little inwards, where it is fully there.
+      const colour = colourAt(face, hx - (nx / size) * inwards, hy - (ny / size) * inwards);
+      for (let c = 0; c < 3; c++) out.data[at + c] = min(1, colour[c] * lit) * alpha;
+      out.data[at + 3] = alpha;
+    }
+  return out;
+}
+
+/** Sides get no more light than this, in that of the face. */
+const brightest = 1.3;
+/** How far within its edge the face's colour is read, output px. */
+const inwards = 2.5;
+
+/**
+ * Where the way from a place first meets the face, and how far the px is covered by then; null where it does not. What is
+ * sure to be empty is stepped over by its distance to the face (Hart 1996).
+ */
+function meeting(
+  cover: Raster,
+  distance: Raster,
+  x: number,
+  y: number,
+  dx: number,
+  dy: number,
+): [x: number, y: number, alpha: number] | null {
+  const long = hypot(dx, dy);
+  const [ux, uy] = long > 0 ? [dx / long, dy / long] : [0, 0];
+  let [covered, hit, best] = [0, -1, 0];
+  for (let far = 0; far <= long + 1e-6;) {
+    const [qx, qy] = [x + ux * far, y + uy * far];
+    const [column, row] = [floor(qx), floor(qy)];
+    if (column < 0 || row < 0 || column >= cover.width || row >= cover.height) break;
+    const off = -distance.data[row * cover.width + column];
+    if (off > 2.5) {
+      far += off - 1.5;
+      continue;
+    }
+    const value = between(cover, qx, qy);
+    if (value > covered) [covered, best] = [value, far];
+    if (hit < 0 && value >= 0.5) hit = far;
+    // Behind its edge a side is whole: how far it covers the px is known a little later.
+    if (value >= 0.995) break;
+    far += stride;
+  }
+  if (covered <= 0.004) return null;
+  const at = hit < 0 ? best : hit;
+  return [x + ux * at, y + uy * at, min(1, covered)];
+}
+
+/** A value between px centres; nothing beyond the raster. */
+function between({ width, height, data }: Raster, x: number, y: number): number {
+  const [left, top] = [floor(x - 0.5), floor(y - 0.5)];
+  const [tx, ty] = [x - 0.5 - left, y - 0.5 - top];
+  if (left < 0 || top < 0 || left + 1 >= width || top + 1 >= height) return 0;
+  const at = top * width + left;
+  const upper = data[at] + (data[at + 1] - data[at]) * tx;
+  const lower = data[at + width] + (data[at + width + 1] - data[at + width]) * tx;
+  return upper + (lower - upper) * ty;
+}
+
+/** The colour of a premultiplied place, as if it were opaque. */
+function colourAt({ width, height, data }: Raster, x: number, y: number): [number, number, number] {
+  const [column, row] = [min(width - 1, max(0, floor(x))), min(height - 1, max(0, floor(y)))];
+  const at = (row * width + column) * 4;
+  const alpha = data[at + 3];
+  return alpha > 0.01 ? [data[at] / alpha, data[at + 1] / alpha, data[at + 2] / alpha] : [0, 0, 0];
+}

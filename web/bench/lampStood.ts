@@ -1,0 +1,20 @@
+import { plainLamp } from '../../core/light/lamp';
+import type { Edit } from '../../core/piece/edits/edit';
+import { unsure } from '../../core/survey/sentences';
+import { lampFromSurvey } from '../../core/survey/light/lamp';
+import { useSurvey } from '../api/surveys';
+import { useBench } from './benchContext';
+import { useFarthestPlate } from './farthestPlate';
+
+/** What obeys the lamp wants one: where there is none yet, the photograph's own light is taken along with an edit. */
+export function useLampStood(): (edit: Edit) => Edit {
+  const { piece } = useBench();
+  const plate = useFarthestPlate();
+  const { survey } = useSurvey(plate?.sha256 ?? null);
+  const { light } = survey;
+  if (piece.lamp || !plate || !light || light.confidence < unsure) return (edit) => edit;
+  return (edit) => (draft) => {
+    draft.lamp ??= { ...plainLamp(), ...lampFromSurvey(light, plate) };
+    return edit(draft);
+  };
+}

@@ -1,0 +1,142 @@
+import { proposeCasts, type StandingHow } from '../../../../core/passes/casts/propose';
+import {
+  ambientSchema,
+  contactSchema,
+  mirroredSchema,
+  plainCasts,
+  thrownSchema,
+} from '../../../../core/passes/casts/schema';
+import type { Lettering } from '../../../../core/piece/schema';
+import { useSurvey } from '../../../api/surveys';
+import { PieceColour } from '../../coats/PieceColour';
+import { useBench } from '../../benchContext';
+import { useFarthestPlate } from '../../farthestPlate';
+import { editing } from '../../editing';
+import { useLampStood } from '../../lampStood';
+import { CastSection } from './CastSection';
+import { castsEdit } from './edits';
+import { AmbientSentence, ContactSentence, MirroredSentence } from './sentences';
+import { ThrownSentence } from './ThrownSentence';
+
+const ways: Record<StandingHow, { button: string; label: string }> = {
+  lying: { button: 'They lie on it', label: 'Shadow of words that lie on it' },
+  offWall: { button: 'They stand off a wall', label: 'Shadow on the wall behind' },
+  onGround: { button: 'They stand on the ground', label: 'Shadow on the ground' },
+};
+
+/** What the words throw on what lies behind them. */
+export function Controls() {
+  const { lettering } = useBench();
+  if (!lettering) return null;
+  return (
+    <section className="flex flex-col gap-2 border-t border-rule pt-2" aria-label="Casts">
+      <h3 className="label">What {lettering.name} throws</h3>
+      <Proposals lettering={lettering} />
+      <CastSection kind="contact" name="Contact" lettering={lettering} first={() => contactSchema.parse({})}>
+        <ContactSentence lettering={lettering} />
+      </CastSection>
+      <CastSection kind="ambient" name="Ambient" lettering={lettering} first={() => ambientSchema.parse({})}>
+        <AmbientSentence lettering={lettering} />
+      </CastSection>
+      <CastSection kind="thrown" name="Thrown" lettering={lettering} first={() => thrownSchema.parse({})}>
+        <ThrownSentence lettering={lettering} />
+      </CastSection>
+      <CastSection kind="mirrored" name="Mirrored" lettering={lettering} first={() => mirroredSchema.parse({})}>
+        <MirroredSentence lettering={lettering} />
+      </CastSection>
+      <Tint lettering={lettering} />
+    </section>
+  );
+}
+
+/** Shadows as real things have them, by one press. */
+function Proposals({ lettering }: { lettering: Lettering }) {
+  const { mayChange } = useBench();
+  const { survey } = useSurvey(useFarthestPlate()?.sha256 ?? null);
+  const standLamp = useLampStood();
+  const { words, stance, casts } = lettering;
+  const has = casts.contact ?? casts.ambient ?? casts.thrown ?? casts.mirrored;
+  return (
+    <>
+      <div className="flex flex-wrap gap-1" role="group" aria-label="How the words stand">
+        {(Object.keys(ways) as StandingHow[]).map((how) => (
+          <button
+            key={how}
+            className="plain-button"
+            disabled={!mayChange}
+            onClick={() =>
+              editing.commit(
+                ways[how].label,
+                standLamp(castsEdit(lettering)(proposeCasts(how, words.size * stance.scale, survey.shadows ?? null))),
+              )
+            }
+          >
+            {ways[how].button}
+          </button>
+        ))}
+      </div>
+      {has && (
+        <button
+          className="quiet-button self-start"
+          disabled={!mayChange}
+          onClick={() => editing.commit('Take the shadows away', castsEdit(lettering)(plainCasts()))}
+        >
+          Take all of it away
+        </button>
+      )}
+    </>
+  );
+}
+
+/** The light that is left in shadows. */
+function Tint({ lettering }: { lettering: Lettering }) {
+  const { mayChange } = useBench();
+  const { contact, ambient, thrown, colour, darkest } = lettering.casts;
+  if (!contact && !ambient && !thrown) return null;
+  const set = castsEdit(lettering);
+  return (
+    <p className="leading-7">
+      In full shadow white looks{' '}
+      <PieceColour
+        label="Light left in shadows"
+        colour={colour}
+        small
+        hasAlpha={false}
+        undoLabel="Tint the shadows"
+        editKey={`casts-${lettering.id}`}
+        edit={(next) => set({ colour: next })}
+      />
+      ;{' '}
+      {darkest === null ? (
+        <button
+          className="quiet-button"
+          disabled={!mayChange}
+          onClick={() => editing.commit('Keep shadows from going darker', set({ darkest: '#241f1c' }))}
+        >
+          shadows may be as dark as they come
+        </button>
+      ) : (
+        <>
+          nothing is made darker than{' '}
+          <PieceColour
+            label="Darkest shadow"
+            colour={darkest}
+            small
+            hasAlpha={false}
+            undoLabel="Set the darkest shadow"
+            editKey={`darkest-${lettering.id}`}
+            edit={(next) => set({ darkest: next })}
+          />{' '}
+          <button
+            className="quiet-button"
+            disabled={!mayChange}
+            onClick={() => editing.commit('Let shadows be darker', set({ darkest: null }))}
+          >
+            (unless it comes so)
+          </button>
+        </>
+      )}
+      .
+    </p>
+  );
+}

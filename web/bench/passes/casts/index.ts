@@ -1,0 +1,14 @@
+import type { BenchPass } from '../pass';
+import { Controls } from './Controls';
+import { Handles } from './handles';
+import { Summary } from './summary';
+
+export const casts: BenchPass = {
+  name: 'casts',
+  line: 7,
+  title: 'Casts',
+  Summary,
+  Controls,
+  Handles,
+  governs: ({ lettering }) => lettering && { kind: 'words', id: lettering.id },
+};
