@@ -4,6 +4,8 @@ import { plainLamp } from '../../core/light/lamp';
 import { proposeCasts } from '../../core/passes/casts/propose';
 import { plainCasts } from '../../core/passes/casts/schema';
 import { proposeDrape } from '../../core/passes/drape/propose';
+import { focusAt, proposeBlur, proposeGrain } from '../../core/passes/focus/propose';
+import { plainFocus } from '../../core/passes/focus/schema';
 import { proposeThickness } from '../../core/passes/relief/propose';
 import { plainBody } from '../../core/passes/relief/schema';
 import { lampFromSurvey } from '../../core/survey/light/lamp';
@@ -59,6 +61,31 @@ export async function proposedPiece(scene: string, piece: Piece, survey: Survey)
   };
 }
 
+/** As sharp and as grainy as the photograph, by one more press. */
+export async function matchedPiece(
+  piece: Piece,
+  survey: Survey,
+  size: { width: number; height: number },
+): Promise<Piece> {
+  const compiled = compile(piece, await demoMaterials(piece));
+  const { focus } = await measurePiece(piece, compiled, new Evaluator(5e8));
+  const [plate] = piece.plates;
+  return {
+    ...piece,
+    letterings: piece.letterings.map((lettering) => {
+      const { letters } = compiled.letterings.find(({ id }) => id === lettering.id)!;
+      const noise = focus.letterings.find((one) => one.lettering === lettering.id);
+      return {
+        ...lettering,
+        focus: plainFocus({
+          blur: proposeBlur(focusAt(survey.focus, letters, { ...plate, ...size })),
+          grain: proposeGrain(noise?.around ?? null, noise?.inside ?? null, survey.grain),
+        }),
+      };
+    }),
+  };
+}
+
 function surveyed(plate: string): Survey {
   const out = execFileSync(process.execPath, ['build/server/survey.js', `demo/plates/${plate}.jpg`, '--json'], {
     maxBuffer: 1e8,
@@ -105,8 +132,12 @@ export async function benchLook(): Promise<void> {
     const veiled = veiledPiece(scene, truth.colour);
     const plain = await drawn(plainPiece(scene, truth.colour));
     print(scene, 'plain', difference(plain.picture, truth), truth);
-    const proposed = await drawn(await proposedPiece(scene.name, veiled, surveys.get(scene.plate)!));
+    const survey = surveys.get(scene.plate)!;
+    const proposal = await matchedPiece(await proposedPiece(scene.name, veiled, survey), survey, truth.plate);
+    const proposed = await drawn(proposal);
     print(scene, 'proposal', difference(proposed.picture, truth), truth);
+    for (const { name, focus } of proposal.letterings)
+      console.log(`  ${name}: blur ${focus.blur?.sigma ?? '-'} px, grain ${JSON.stringify(focus.grain)}`);
     const hand = handPiece(scene);
     if (hand) print(scene, 'by hand', difference((await drawn(hand)).picture, truth), truth);
   }

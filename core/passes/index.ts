@@ -1,5 +1,6 @@
 import { castsPass } from './casts';
 import { drapePass } from './drape';
+import { focusPass } from './focus';
 import { gradePass } from './grade';
 import { inkPass } from './ink';
 import { outlinesPass } from './outlines';
@@ -24,6 +25,7 @@ export const passes = {
     drape: drapePass,
     relief: reliefPass,
     casts: castsPass,
+    focus: focusPass,
   },
   /** Over the picture. */
   picture: {

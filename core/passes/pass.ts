@@ -112,6 +112,8 @@ export interface Layer {
    * them, cut by their coverage, and what surrounds them, not yet cut. `node` is both together.
    */
   parts?: { inside: Node; outside: Node };
+  /** It lies on what is behind the letters, such as their shadow: what is done to letters is not done to it. */
+  isCast?: boolean;
   /** A node that covers the same, and is read with less work than `node`: for what asks for coverage alone. */
   covers?: Node;
   /** Of a layer before veils: it is part of one below them too, so where no veil lies nothing is to be added. */

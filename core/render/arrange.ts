@@ -51,21 +51,36 @@ export const paintApart = (lettering: Lettering, letters: Letters, scene: PaintS
     unpainted(letters),
   );
 
+/** Some of a lettering's letters, painted by themselves. */
+interface PaintedPart {
+  /** What comes once comes with the first part, as wide as all letters together want it. */
+  isFirst: boolean;
+  /** The layers of all letters, still apart. */
+  whole: readonly Layer[];
+}
+
+function layersOfPart(own: readonly Layer[], { isFirst, whole }: PaintedPart): readonly Layer[] {
+  if (!isFirst) return own.filter(({ once }) => !once);
+  const once = whole.filter((layer) => layer.once);
+  let next = 0;
+  return own.map((layer) => (layer.once ? (once[next++] ?? layer) : layer));
+}
+
 /**
  * A lettering as it is painted, its layers joined as they lie together.
- * @param isWanted which layers are wanted; all where it is left out
+ * @param part where only some of its letters are painted
  */
 export function paint(
   lettering: Lettering,
   letters: Letters,
   scene: PaintScene,
   passes: Passes = ours,
-  isWanted: (layer: Layer) => boolean = () => true,
+  part: PaintedPart | null = null,
 ): Painted {
   const painted = paintApart(lettering, letters, scene, passes);
   const layers = inOrder(passes).reduce<readonly Layer[]>(
     (own, [field, pass]) => pass.join?.(own, partOf(lettering, field)) ?? own,
-    painted.layers.filter(isWanted),
+    part ? layersOfPart(painted.layers, part) : painted.layers,
   );
   return { layers, cover: painted.cover };
 }

@@ -242,13 +242,14 @@ function paintLettering(
   const painted = paint(lettering, letters, scene, passes);
   const strength = look.lettersStrength ?? 1;
   const parts = painted.layers.length === 0 ? [] : wovenParts(piece, id, letters.letters);
+  const whole = lazily(() => paintApart(lettering, letters, scene, passes).layers);
   const all = new Set(parts.flatMap((one) => one.over));
   const beforeAll = overLetters([...all].filter(shown).map((veil) => veilings.get(veil)!));
   const items = parts.flatMap(({ letters: some, over }, part) => {
     const layers =
       parts.length === 1
         ? painted.layers
-        : partLayers(paint(lettering, { ...letters, drawn: some }, scene, passes).layers, painted.layers, part === 0);
+        : paint(lettering, { ...letters, drawn: some }, scene, passes, { isFirst: part === 0, whole: whole() }).layers;
     const before = overLetters(over.filter(shown).map((veil) => veilings.get(veil)!));
     return layers.map((layer) => itemOf(layer, layer.once && parts.length > 1 ? beforeAll : before, strength));
   });
@@ -272,14 +273,6 @@ function paintLettering(
       ...items.filter(isInFront),
     ],
   };
-}
-
-/** The layers of one part of the letters; what comes once comes whole, with the first part. */
-function partLayers(own: readonly Layer[], whole: readonly Layer[], isFirst: boolean): readonly Layer[] {
-  if (!isFirst) return own.filter(({ once }) => !once);
-  const once = whole.filter((layer) => layer.once);
-  let next = 0;
-  return own.map((layer) => (layer.once ? (once[next++] ?? layer) : layer));
 }
 
 /** The photographs without what stands before the letters of a lettering. */

@@ -1,6 +1,7 @@
 import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { plainCasts } from '../../core/passes/casts/schema';
+import { plainFocus } from '../../core/passes/focus/schema';
 import { plainBody } from '../../core/passes/relief/schema';
 import { plainBite, plainDrape, plainDrips } from '../../core/passes/drape/schema';
 import { plainInk } from '../../core/passes/ink/schema';
@@ -33,6 +34,7 @@ export function dripsPiece(woven: Piece): Piece {
     relief: plainBody({
       edges: { width: 26, depth: 22, soft: 4, gloss: 0.55, sharpness: 0.55, light: 0.6, shade: 0.9 },
     }),
+    focus: plainFocus({ blur: { sigma: 0.5 }, grain: { dark: 1.05, middle: 1.03, light: 1, size: 0.5 } }),
     casts: plainCasts({ contact: {}, ambient: {}, thrown: { lift: 14 }, colour: '#6a5a52' }),
     drape: {
       ...plainDrape(),

@@ -1,5 +1,6 @@
 import { solidCoat } from '../../core/coats/schema';
 import { plainCasts } from '../../core/passes/casts/schema';
+import { plainFocus } from '../../core/passes/focus/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
 import { plainBody } from '../../core/passes/relief/schema';
@@ -48,6 +49,7 @@ export function onTheTable(woven: Piece): Piece {
       thickness: { depth: 20, towards: [2684, 489], shade: 0.16 },
       lip: { width: 1.5, strength: 0.25 },
     }),
+    focus: plainFocus({ blur: { sigma: 0.9 }, grain: { dark: 1.05, middle: 1.03, light: 1, size: 0.5 } }),
     casts: plainCasts({
       ambient: { strength: 0.1, blur: 50 },
       contact: { strength: 0.5, offset: 1, blur: 3 },

@@ -5,6 +5,6 @@ export const describes = `- \`casts\` (optional): what the letters throw on what
   \`above\` degrees; \`strength\`; \`obeys\` the lamp, or its own \`angle\`, \`height\` and \`size\`; \`tips\`: where the ends of the
   upper edge fall (\`null\`: where the light says); \`wall\` (or \`null\`): the line \`from\`, \`to\` where the ground ends and the
   shadow climbs, at a \`scale\`. \`mirrored\` (or \`null\`): \`strength\`, \`fade\` (part of the height, or \`null\`), \`scale\`,
-  \`blur\` at the full height, \`ripple\` and \`wave\` px. \`colour\`: what white looks like in full shadow; \`darkest\`: nothing is
+  \`blur\` at the full height, \`ripple\` and \`wave\` px. \`colour\`: what white looks like in full shadow (\`null\`: as is usual); \`darkest\`: nothing is
   made darker (or \`null\`); \`foot\` (or \`null\`): the two ends of the line that the letters stand on. \`shown\`: false switches
   one of these off for a look.`;

@@ -22,7 +22,7 @@ import {
   standingQuad,
   tipsOnGround,
 } from './falls';
-import type { Casts, Mirrored, Thrown } from './schema';
+import { usualLeft, type Casts, type Mirrored, type Thrown } from './schema';
 
 /** A lettering with what it throws on what lies behind it. */
 export function casting(painted: Painted, letters: Letters, casts: Casts, scene: PaintScene): Painted {
@@ -34,7 +34,7 @@ export function casting(painted: Painted, letters: Letters, casts: Casts, scene:
     ...(casts.thrown?.shown ? thrownNodes(casts, casts.thrown, caster, letters, scene) : []),
   ];
   const mirrored = casts.mirrored?.shown ? mirroredNode(casts, casts.mirrored, throwing, letters) : null;
-  const more = { place: 'behind', once: true, mixing: 'linear' } as const;
+  const more = { place: 'behind', once: true, mixing: 'linear', isCast: true } as const;
   return {
     ...painted,
     layers: [
@@ -129,7 +129,9 @@ function sideOf({ from, to }: NonNullable<Thrown['wall']>, inside: readonly [num
 
 /** How much of each px lies in which shadow, as what is seen there: never darker than the darkest near by. */
 function shadowNode(shadows: readonly Fallen[], { colour, darkest }: Casts, below: Node): Node {
-  const left = readColour(colour).slice(0, 3).map(decodeExact);
+  const left = readColour(colour ?? usualLeft)
+    .slice(0, 3)
+    .map(decodeExact);
   const floor = darkest === null ? [0, 0, 0] : readColour(darkest).slice(0, 3).map(decodeExact);
   const nodes = Object.fromEntries(shadows.map(({ node }, i) => [`shadow ${i}`, node]));
   const strengths = shadows.map(({ strength }) => strength);

@@ -76,13 +76,16 @@ export const castsSchema = z.strictObject({
   ambient: ambientSchema.nullable().default(null),
   thrown: thrownSchema.nullable().default(null),
   mirrored: mirroredSchema.nullable().default(null),
-  /** What a white surface looks like in the full shadow: the light that is left. */
-  colour: colour.default('#4a4a52'),
+  /** What a white surface looks like in the full shadow: the light that is left; null: as is usual. */
+  colour: colour.nullable().default(null),
   /** Nothing is made darker than this, as the photograph has it near by; null: as dark as it comes. */
   darkest: colour.nullable().default(null),
   /** The line that the letters stand on: left and right, sheet px; null: the lower edge of their box. */
   foot: z.tuple([place, place]).nullable().default(null),
 });
+
+/** The light that is usually left in shadows. */
+export const usualLeft = '#4a4a52';
 
 export type Contact = z.infer<typeof contactSchema>;
 export type Ambient = z.infer<typeof ambientSchema>;

@@ -1,5 +1,6 @@
 import { casts } from './casts';
 import { drape } from './drape';
+import { focus } from './focus';
 import { grade } from './grade';
 import { ink } from './ink';
 import { light } from './light';
@@ -26,6 +27,7 @@ export const benchPasses: readonly BenchPass[] = [
   light,
   relief,
   casts,
+  focus,
   grade,
   vignette,
 ];

@@ -5,6 +5,7 @@ import {
   mirroredSchema,
   plainCasts,
   thrownSchema,
+  usualLeft,
 } from '../../../../core/passes/casts/schema';
 import type { Lettering } from '../../../../core/piece/schema';
 import { useSurvey } from '../../../api/surveys';
@@ -99,7 +100,7 @@ function Tint({ lettering }: { lettering: Lettering }) {
       In full shadow white looks{' '}
       <PieceColour
         label="Light left in shadows"
-        colour={colour}
+        colour={colour ?? usualLeft}
         small
         hasAlpha={false}
         undoLabel="Tint the shadows"

@@ -1,0 +1,25 @@
+import type { PassDocument } from '../pass';
+import { describes } from './format';
+import { focusSchema, plainFocus, type LetterFocus } from './schema';
+
+/** How sharp and grainy letters are. */
+export const focusDocument: PassDocument<LetterFocus> = {
+  schema: focusSchema.default(plainFocus),
+  plain: () => plainFocus(),
+  describes,
+  retyped({ blur }, { keep }) {
+    if (blur) blur.letters = keep(blur.letters);
+  },
+  resized({ blur, motion, grain }, { design: { factor, at } }) {
+    if (blur) {
+      blur.sigma *= factor;
+      for (const letter of blur.letters) letter.sigma *= factor;
+      if (blur.along) {
+        Object.assign(blur.along, { from: at(blur.along.from), to: at(blur.along.to) });
+        blur.along.sigma *= factor;
+      }
+    }
+    if (motion) motion.length *= factor;
+    if (grain) grain.size *= factor;
+  },
+};

@@ -1,0 +1,47 @@
+import { filtered } from '../../graph/filter';
+import { contentKey, type Node } from '../../graph/node';
+import { grainAt, grainIn } from './noise';
+import type { LetterGrain } from './schema';
+
+/** Looked up once: the loop is hot. */
+const { max, min } = Math;
+
+/** Tones that the three standard deviations are told for, encoded. */
+const [darkTone, middleTone, lightTone] = [0.1, 0.45, 0.85];
+
+/** Standard deviation at a tone, 1/255 of the encoded value. */
+export function sigmaAt({ dark, middle, light }: Pick<LetterGrain, 'dark' | 'middle' | 'light'>, tone: number): number {
+  if (tone <= darkTone) return dark;
+  if (tone >= lightTone) return light;
+  if (tone < middleTone) return dark + ((middle - dark) * (tone - darkTone)) / (middleTone - darkTone);
+  return middle + ((light - middle) * (tone - middleTone)) / (lightTone - middleTone);
+}
+
+/** Letters with grain: added to the encoded values, as much as they cover. */
+export function grainy(source: Node, grain: LetterGrain): Node {
+  const { strength, size, colour, seed } = grain;
+  return filtered(source, {
+    key: contentKey('grain', grain),
+    reach: 0,
+    apply(input, { request: { region, scale } }) {
+      const factor = (strength * grainAt(scale, size)) / 255;
+      const own = size * min(1, scale);
+      const all = grainIn(region, own, seed);
+      const each = colour > 0 ? [1, 2, 3].map((channel) => grainIn(region, own, seed + 101 * channel)) : null;
+      // As strong as before, however much of it each colour has for itself.
+      const together = 1 / Math.hypot(1 - colour, colour);
+      const out = { ...input, data: input.data.slice() };
+      for (let i = 0, at = 0; i < all.data.length; i++, at += 4) {
+        const alpha = out.data[at + 3];
+        if (alpha <= 0) continue;
+        const tone = (0.2126 * out.data[at] + 0.7152 * out.data[at + 1] + 0.0722 * out.data[at + 2]) / alpha;
+        const sigma = sigmaAt(grain, tone) * factor * alpha;
+        for (let c = 0; c < 3; c++) {
+          const noise = each ? ((1 - colour) * all.data[i] + colour * each[c].data[i]) * together : all.data[i];
+          out.data[at + c] = max(0, min(alpha, out.data[at + c] + noise * sigma));
+        }
+      }
+      return out;
+    },
+  });
+}

@@ -1,0 +1,128 @@
+import type { Blur } from '../../../../core/passes/focus/schema';
+import type { Lettering } from '../../../../core/piece/schema';
+import { placedBounds } from '../../../../core/shape/affine';
+import { Choice } from '../../../ui/Choice';
+import { useBench } from '../../benchContext';
+import { EditedValue } from '../../EditedValue';
+import { editing } from '../../editing';
+import { partEdit } from './edits';
+
+const ways: Record<Blur['as'], string> = { lens: 'as a lens does it', soft: 'softly' };
+const px = { unit: 'px', digits: 2, step: 0.1, min: 0, max: 500 } as const;
+
+/** How far out of focus letters are: all alike, along a line, or each its own. */
+export function BlurSentence({ lettering }: { lettering: Lettering }) {
+  const { mayChange, letters } = useBench();
+  const { blur } = lettering.focus;
+  if (!blur) return null;
+  const set = partEdit(lettering, 'blur');
+  const box = letters?.ink && placedBounds(letters.place, letters.ink);
+  const { along } = blur;
+  return (
+    <div>
+      <p className="leading-7">
+        Blurred{' '}
+        <Choice<Blur['as']>
+          label="How letters are blurred"
+          inSentence
+          disabled={!mayChange}
+          value={blur.as}
+          options={ways}
+          onChoose={(as) => editing.commit('Choose the blur', set({ as }))}
+        />{' '}
+        by <EditedValue {...px} label="Blur of the letters" value={blur.sigma} edit={(sigma) => set({ sigma })} />
+        {along ? (
+          <>
+            {' '}
+            at the one ring, and by{' '}
+            <EditedValue
+              {...px}
+              label="Blur at the other ring"
+              value={along.sigma}
+              edit={(sigma) => set({ along: { ...along, sigma } })}
+            />{' '}
+            at the other{' '}
+            <button
+              className="quiet-button"
+              disabled={!mayChange}
+              onClick={() => editing.commit('The same blur everywhere', set({ along: null }))}
+            >
+              (the same everywhere)
+            </button>
+          </>
+        ) : (
+          box && (
+            <>
+              {' '}
+              <button
+                className="quiet-button"
+                disabled={!mayChange}
+                onClick={() =>
+                  editing.commit(
+                    'Blur along the words',
+                    set({
+                      along: {
+                        from: [Math.round(box.x), Math.round(box.y + box.height / 2)],
+                        to: [Math.round(box.x + box.width), Math.round(box.y + box.height / 2)],
+                        sigma: blur.sigma * 2,
+                      },
+                    }),
+                  )
+                }
+              >
+                otherwise at the other end
+              </button>
+            </>
+          )
+        )}
+        .
+      </p>
+      <OwnLetters lettering={lettering} blur={blur} />
+    </div>
+  );
+}
+
+/** Letters that stand at depths of their own. */
+function OwnLetters({ lettering, blur }: { lettering: Lettering; blur: Blur }) {
+  const { mayChange, letters } = useBench();
+  const set = partEdit(lettering, 'blur');
+  const inked = letters?.letters.filter(({ bounds }) => bounds) ?? [];
+  const own = new Map(blur.letters.map((one) => [one.at, one.sigma]));
+  if (own.size === 0)
+    return inked.length > 1 ? (
+      <button
+        className="quiet-button"
+        disabled={!mayChange}
+        onClick={() =>
+          editing.commit(
+            'Give each letter its own blur',
+            set({ letters: inked.map(({ start }) => ({ at: start, sigma: blur.sigma })) }),
+          )
+        }
+      >
+        Each letter its own
+      </button>
+    ) : null;
+  return (
+    <p className="leading-7">
+      {inked.map(({ start, text }) => (
+        <span key={start} className="mr-3 whitespace-nowrap">
+          <b>{text}</b>{' '}
+          <EditedValue
+            {...px}
+            label={`Blur of ${text}`}
+            value={own.get(start) ?? blur.sigma}
+            edit={(sigma) => set({ letters: [...blur.letters.filter(({ at }) => at !== start), { at: start, sigma }] })}
+          />
+        </span>
+      ))}
+      <button
+        className="quiet-button"
+        disabled={!mayChange}
+        onClick={() => editing.commit('All letters alike', set({ letters: [] }))}
+      >
+        All alike
+      </button>
+    </p>
+  );
+}

@@ -1,0 +1,41 @@
+import type { MeasuredFocus } from '../../../../core/passes/focus/gauge';
+import { focusAt, proposeBlur, proposeGrain } from '../../../../core/passes/focus/propose';
+import type { LetterFocus } from '../../../../core/passes/focus/schema';
+import { useSurvey } from '../../../api/surveys';
+import { useBench, type Bench } from '../../benchContext';
+import { useFarthestPlate } from '../../farthestPlate';
+
+/** Grain of the chosen words and around them; null until it is measured. */
+export const measuredFocus = ({ measures, lettering }: Pick<Bench, 'measures' | 'lettering'>): MeasuredFocus | null =>
+  measures?.focus?.letterings.find((one) => one.lettering === lettering?.id) ?? null;
+
+/** What the photograph proposes where the words stand. */
+export interface Match {
+  /** Sheet px; null where its edges do not tell. */
+  sigma: number | null;
+  focus: Pick<LetterFocus, 'blur' | 'grain'>;
+  /** Everything that it is made from has been measured. */
+  isComplete: boolean;
+}
+
+/** As sharp and as grainy as the photograph; null where there is no photograph, or no words. */
+export function useMatch(): Match | null {
+  const bench = useBench();
+  const plate = useFarthestPlate();
+  const { survey, isComplete } = useSurvey(plate?.sha256 ?? null);
+  const { letters, lettering, materials } = bench;
+  if (!plate || !letters || !lettering || !materials) return null;
+  const { width, height } = materials.picture(plate.asset);
+  const sigma = focusAt(survey.focus ?? null, letters, { ...plate, width, height });
+  const measured = measuredFocus(bench);
+  // Grain of its own that is there already is no grain that the letters lie on.
+  const inside = lettering.focus.grain ? null : (measured?.inside ?? null);
+  return {
+    sigma,
+    focus: {
+      blur: proposeBlur(sigma),
+      grain: proposeGrain(measured?.around ?? null, inside, survey.grain ?? null),
+    },
+    isComplete: (survey.focus !== undefined || isComplete) && measured !== null,
+  };
+}
