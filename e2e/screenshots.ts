@@ -21,7 +21,6 @@ try {
     ['bench-words', 'demo-low-sun/1'],
     ['bench-drape', 'demo-on-linen/6'],
     ['bench-stance', 'demo-low-sun/2'],
-    ['bench-corners', 'demo-down-the-wall/2'],
     ['bench-veils', 'demo-woven/3'],
     ['bench-ink', 'demo-woven/4'],
     ['bench-coats', 'demo-picture-letters/4'],
@@ -29,7 +28,8 @@ try {
     ['bench-panel', 'demo-window/4'],
     ['bench-outlines', 'demo-through-and-in-front/5'],
     ['bench-grade', 'demo-through-and-in-front/9'],
-    ['bench-light', 'demo-tucked-in/7'],
+    ['bench-light', 'demo-on-the-table/7'],
+    ['bench-focus', 'demo-drips/8'],
     ['stock', 'demo-picture-letters/0'],
   ] as const) {
     await page.goto(`${studio.url}/piece/${path}`);
@@ -40,7 +40,6 @@ try {
       const at = await onScreen(page, 1150, 365);
       await page.mouse.click(at.x, at.y);
     }
-    if (name === 'bench-corners') await page.getByRole('button', { name: 'Pull corners' }).click();
     if (name === 'bench-ink') {
       await page.getByRole('button', { name: 'Pick from the photo' }).click();
       const at = await onScreen(page, 820, 930);
@@ -49,7 +48,7 @@ try {
     }
     if (name === 'bench-graft') await page.getByRole('button', { name: 'Graft', exact: true }).click();
     if (name === 'bench-panel') await page.getByLabel('Shape of the panel').scrollIntoViewIfNeeded();
-    if (name === 'bench-light') await page.getByRole('button', { name: 'Stand a lamp up by hand' }).click();
+    if (name === 'bench-focus') await page.getByText('Here the photograph').waitFor({ timeout: 120000 });
     if (name === 'stock') {
       await page.getByRole('button', { name: /See it on white/ }).click();
       await page.locator('canvas').nth(3).waitFor();

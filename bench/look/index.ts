@@ -17,6 +17,7 @@ import type { Piece } from '../../core/piece/schema';
 import type { Survey } from '../../core/survey';
 import { demoMaterials, drawn } from './draw';
 import { lookScenes, plainPiece, veiledPiece, wordsFolder, type LookScene } from './scenes';
+import { shadowError } from './shadow';
 import { difference, readTruth, type Difference, type Truth } from './score';
 
 /** In these scenes letters stand on the ground: a person presses that, and that they are solid. */
@@ -119,6 +120,24 @@ function print(scene: LookScene, way: string, own: Difference, { floor, paste }:
   );
 }
 
+/** The shadow alone, where the true one is known. */
+async function printShadow({ name }: LookScene, way: string, piece: Piece): Promise<void> {
+  const error = await shadowError(piece, `${wordsFolder}/${name}.shadow.png`);
+  if (error === null) return;
+  console.log(
+    `${`${name}, ${way}, shadow alone`.padEnd(40)} wrong by ${(100 * error).toFixed(0)} % of no shadow at all`,
+  );
+  console.log(
+    JSON.stringify({
+      name: `look ${name} ${way} shadow`,
+      ours: error,
+      peer: 'no shadow at all',
+      peer_value: 1,
+      ratio: error,
+    }),
+  );
+}
+
 /** How far composites are from renderings in which the word was really there. */
 export async function benchLook(): Promise<void> {
   if (!existsSync(wordsFolder)) {
@@ -136,9 +155,12 @@ export async function benchLook(): Promise<void> {
     const proposal = await matchedPiece(await proposedPiece(scene.name, veiled, survey), survey, truth.plate);
     const proposed = await drawn(proposal);
     print(scene, 'proposal', difference(proposed.picture, truth), truth);
+    await printShadow(scene, 'proposal', proposal);
     for (const { name, focus } of proposal.letterings)
       console.log(`  ${name}: blur ${focus.blur?.sigma ?? '-'} px, grain ${JSON.stringify(focus.grain)}`);
     const hand = handPiece(scene);
-    if (hand) print(scene, 'by hand', difference((await drawn(hand)).picture, truth), truth);
+    if (!hand) continue;
+    print(scene, 'by hand', difference((await drawn(hand)).picture, truth), truth);
+    await printShadow(scene, 'by hand', hand);
   }
 }

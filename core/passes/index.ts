@@ -1,6 +1,7 @@
 import { castsPass } from './casts';
 import { drapePass } from './drape';
 import { focusPass } from './focus';
+import { glowsPass } from './glows';
 import { gradePass } from './grade';
 import { inkPass } from './ink';
 import { outlinesPass } from './outlines';
@@ -33,6 +34,7 @@ export const passes = {
     veils: veilsPass,
     planes: planesPass,
     light: lightPass,
+    glows: glowsPass,
     grade: gradePass,
     vignette: vignettePass,
   },

@@ -20,7 +20,7 @@ export interface AssetUse {
 }
 
 /** Items of a piece that others may point at. */
-export type ItemKind = 'plate' | 'lettering' | 'veil' | 'grade' | 'plane';
+export type ItemKind = 'plate' | 'lettering' | 'veil' | 'grade' | 'plane' | 'glow';
 
 /** A part of the document that points at another item. */
 export interface Link {

@@ -70,7 +70,7 @@ export function brokenLinks(piece: LinkedPiece, passes: Passes): string[] {
     problems.push('Two items in the piece have the same id.');
   const inDepth = items.filter((item) => item.inDepth).map(({ id }) => id);
   if (inDepth.length !== piece.depth.length || inDepth.some((id) => !piece.depth.includes(id)))
-    problems.push('The depth line must name each lettering and each veil once.');
+    problems.push('The depth line must name each lettering, each veil and each glow once.');
   return problems;
 }
 

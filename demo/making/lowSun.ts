@@ -2,6 +2,9 @@ import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';
+import type { Lamp } from '../../core/light/lamp';
+import { plainGlow } from '../../core/passes/glows/schema';
+import { plainBody } from '../../core/passes/relief/schema';
 import { plainStance } from '../../core/passes/stance/schema';
 import { plainStroke, plainVeil, tracedCut, type Stroke, type Veil } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
@@ -109,7 +112,7 @@ export async function lowSun(): Promise<Piece> {
       softness: await solver.softness(ridgeCut),
     }),
   ];
-  return piece(
+  const made = piece(
     'Low sun',
     'dune',
     ['big-shoulders-display-black'],
@@ -118,4 +121,30 @@ export async function lowSun(): Promise<Piece> {
     ['lettering-1', 'lettering-2', 'veil-1', 'veil-2', 'veil-3'],
     { solved: solver.assets },
   );
+  // The sun is in the picture: the words catch its rim, the air and the lens its light.
+  const sun: Lamp = { tilt: 182, height: -77, at: [289, 618], size: 0.1, colour: '#ffd9a0', strength: 1 };
+  return {
+    ...made,
+    lamp: sun,
+    glows: [
+      plainGlow({ id: 'glow-1', name: 'sun glow', radius: 620, strength: 0.55 }),
+      plainGlow({
+        id: 'glow-2',
+        name: 'flare',
+        as: 'flare',
+        radius: 520,
+        strength: 0.5,
+        ghosts: 5,
+        blades: 7,
+        haze: 0.25,
+        ring: 0.2,
+        seed: 3,
+      }),
+    ],
+    depth: [...made.depth.slice(0, -1), 'glow-1', made.depth[made.depth.length - 1], 'glow-2'],
+    letterings: made.letterings.map((one) => ({
+      ...one,
+      relief: plainBody({ lip: { width: one.id === 'lettering-1' ? 2.5 : 1, strength: 0.45 } }),
+    })),
+  };
 }

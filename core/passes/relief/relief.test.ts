@@ -105,7 +105,7 @@ test('sides run towards their point, as deep as was said, and are shaded by wher
 });
 
 test('what is deeper than the letter, a lamp below the horizon, and no lamp: a picture all the same', async () => {
-  const deep = plainBody({ edges: { width: 500, depth: 900 }, lip: {}, thickness: { depth: 900, towards: [80, 60] } });
+  const deep = plainBody({ edges: { width: 70, depth: 300 }, lip: {}, thickness: { depth: 300, towards: [80, 60] } });
   for (const lamp of [null, { ...scene.lamp, height: -80 }, { ...scene.lamp, tilt: -90, height: 0 }]) {
     const out = await seen(deep, 'ink', { ...scene, lamp } as never);
     for (const value of out.data) expect(value >= 0 && value <= 1.0001).toBe(true);

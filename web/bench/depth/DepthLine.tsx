@@ -146,7 +146,13 @@ function Movable({ id, piece, isClose }: { id: string; piece: Piece; isClose: bo
   const without = useWithout(id);
   const lettering = piece.letterings.find((one) => one.id === id);
   const veil = piece.veils.find((one) => one.id === id);
-  const name = lettering ? nameOf(lettering) : (veil?.name ?? '');
+  const glow = piece.glows.find((one) => one.id === id);
+  const name = lettering ? nameOf(lettering) : (veil?.name ?? glow?.name ?? '');
+  const kind = lettering ? 'Words' : 'Veil';
+  const choose = (): void => {
+    // A glow has nothing to be chosen for: its values are all on line 7.
+    if (!glow) dispatch(looked(lettering ? { lettering: id } : { veil: id }));
+  };
   return (
     <div
       ref={setNodeRef}
@@ -160,10 +166,10 @@ function Movable({ id, piece, isClose }: { id: string; piece: Piece; isClose: bo
         without.onKeyDown(event);
         listeners?.onKeyDown?.(event);
       }}
-      aria-label={`${lettering ? 'Words' : 'Veil'} ${name}${isBeingSolved ? ', being solved' : ''}`}
+      aria-label={`${glow ? 'Light' : kind} ${name}${isBeingSolved ? ', being solved' : ''}`}
       data-depth={id}
       title={`${name}. Space, then arrows, moves it; hold W to see the sheet without it.`}
-      onClick={() => dispatch(looked(lettering ? { lettering: id } : { veil: id }))}
+      onClick={choose}
       className={`flex shrink-0 cursor-grab flex-col items-center ${isDragging ? 'z-10 opacity-80' : ''} ${isClose && !chosen ? 'close-card' : ''}`}
     >
       <div className="flex items-end">
@@ -171,7 +177,9 @@ function Movable({ id, piece, isClose }: { id: string; piece: Piece; isClose: bo
         <div
           className={`relative flex h-[52px] w-[74px] items-center justify-center overflow-hidden border bg-desk ${chosen ? 'border-iron' : 'border-rule'}`}
         >
-          {lettering ? <LetteringCard lettering={lettering} /> : <VeilCard piece={piece} id={id} />}
+          {lettering && <LetteringCard lettering={lettering} />}
+          {veil && <VeilCard piece={piece} id={id} />}
+          {glow && <GlowCard colour={glow.colour ?? piece.lamp?.colour ?? '#fff4e2'} />}
           {isBeingSolved && (
             <span className="going-on absolute inset-x-0 bottom-0 h-1.5 bg-card" data-testid="card-solving" />
           )}
@@ -181,6 +189,14 @@ function Movable({ id, piece, isClose }: { id: string; piece: Piece; isClose: bo
     </div>
   );
 }
+
+/** Light in the air, by its colour. */
+const GlowCard = ({ colour }: { colour: string }) => (
+  <div
+    className="h-full w-full"
+    style={{ background: `radial-gradient(circle at 35% 40%, ${colour} 0 8%, transparent 70%), #4a4a4c` }}
+  />
+);
 
 /** The panel behind letters, seen from its edge; it moves with them. */
 function PanelCard({ lettering: { ink } }: { lettering: Lettering }) {

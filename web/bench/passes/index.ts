@@ -1,6 +1,7 @@
 import { casts } from './casts';
 import { drape } from './drape';
 import { focus } from './focus';
+import { glows } from './glows';
 import { grade } from './grade';
 import { ink } from './ink';
 import { light } from './light';
@@ -27,6 +28,7 @@ export const benchPasses: readonly BenchPass[] = [
   light,
   relief,
   casts,
+  glows,
   focus,
   grade,
   vignette,

@@ -1,0 +1,127 @@
+import { Evaluator } from '../../graph/evaluate';
+import { plainLamp } from '../../light/lamp';
+import { blankPiece } from '../../piece/blank';
+import { addGlow, changeGlow } from '../../piece/edits/glows';
+import { moveInDepth, removeItem } from '../../piece/edits/items';
+import { pieceSchema, type Piece } from '../../piece/schema';
+import type { Raster } from '../../pixels/raster';
+import { decodeExact, encodeExact } from '../../pixels/transfer';
+import { compile } from '../../render/compile';
+import { bareScene } from '../../testing/letters';
+import { falloffOf } from './falloff';
+import { flareAt, ghostsOf } from './flare';
+import { placeOf } from './place';
+import { glowSchema, plainGlow } from './schema';
+
+const sheet = { width: 200, height: 120 };
+const made = (...edits: ((piece: Piece) => void)[]): Piece => {
+  const piece = blankPiece('glow', { ...sheet, ppi: 100, paint: '#404040' });
+  for (const edit of edits) edit(piece);
+  return piece;
+};
+const drawn = async (piece: Piece, scale = 1): Promise<Raster> =>
+  new Evaluator(1e8).pixels(compile(piece, bareScene().materials).picture, {
+    region: { x: 0, y: 0, width: sheet.width * scale, height: sheet.height * scale },
+    scale,
+  });
+const at = ({ data, width }: Raster, x: number, y: number, c = 0): number => data[(y * width + x) * 4 + c];
+const dark = decodeExact(0x40 / 255);
+
+test('light falls through every stop, without overshoot, and ends', () => {
+  const stops = [
+    { at: 0, light: 1 },
+    { at: 0.2, light: 0.5 },
+    { at: 0.21, light: 0.1 },
+    { at: 1, light: 0 },
+  ];
+  const light = falloffOf(stops);
+  for (const stop of stops) expect(light(stop.at)).toBeCloseTo(stop.light, 9);
+  for (let i = 0; i < 100; i++) expect(light(i / 100)).toBeGreaterThanOrEqual(light((i + 1) / 100) - 1e-12);
+  expect(light(1.01)).toBe(0);
+  expect(light(-1)).toBe(1);
+});
+
+test('a glow is screened over what lies below, in linear light and in its colour', async () => {
+  const piece = made(
+    addGlow('glow', 50),
+    changeGlow('glow-1', {
+      at: [100, 60],
+      colour: '#ff8000',
+      strength: 0.5,
+      stops: [
+        { at: 0, light: 1 },
+        { at: 1, light: 0 },
+      ],
+    }),
+  );
+  const out = await drawn(piece);
+  // 30 px off: the smooth step from 1 to 0 at 0.6, times a half, times the colour.
+  const [px, py] = [129.5 - 100, 0.5];
+  const part = Math.hypot(px + 0.5 - 0.5, py) / 50;
+  const share = 0.5 * (2 * part ** 3 - 3 * part ** 2 + 1);
+  for (const [c, colour] of [1, 128 / 255, 0].entries()) {
+    const light = share * decodeExact(colour);
+    expect(at(out, 129, 60, c)).toBeCloseTo(encodeExact(dark + light - dark * light), 2);
+  }
+  expect(at(out, 160, 60)).toBeCloseTo(0x40 / 255, 4);
+  const half = await drawn(piece, 0.5);
+  expect(at(half, 55, 30)).toBeCloseTo((at(out, 110, 60) + at(out, 111, 61)) / 2, 2);
+});
+
+test('it stands where the lamp stands, or its own way off', () => {
+  const lamp = { ...plainLamp(), at: [20, 30] as [number, number] };
+  expect(placeOf({ at: null }, lamp, sheet)).toEqual([20, 30]);
+  expect(placeOf({ at: [7, 8] }, lamp, sheet)).toEqual([7, 8]);
+  const [x, y] = placeOf({ at: null }, { ...plainLamp(), tilt: 90 }, sheet);
+  expect(x).toBeCloseTo(100, 6);
+  expect(y).toBeLessThan(0);
+});
+
+test('a flare: haze around the light, as many streaks as its blades say, the same ghosts for the same seed', () => {
+  const flare = plainGlow({ id: 'f', name: 'f', as: 'flare', radius: 100, ghosts: 4, ring: 0, haze: 0, blades: 6 });
+  const light = (angle: number, far = 20): number => {
+    const out: [number, number, number] = [0, 0, 0];
+    const turn = (angle * Math.PI) / 180;
+    flareAt(flare, [], [0, 0], [far * Math.cos(turn), far * Math.sin(turn)], out);
+    return out[1];
+  };
+  for (let k = 0; k < 6; k++) {
+    expect(light(k * 60)).toBeGreaterThan(0.05);
+    expect(light(k * 60 + 30)).toBeLessThan(1e-3);
+  }
+  const [a, b] = [ghostsOf(flare, [0, 0], [50, 50]), ghostsOf({ ...flare, ghosts: 7 }, [0, 0], [50, 50])];
+  expect(b.slice(0, 4)).toEqual(a);
+  // All of them lie on the line through the middle.
+  for (const {
+    at: [x, y],
+  } of b)
+    expect(x).toBeCloseTo(y, 9);
+  expect(ghostsOf({ ...flare, seed: 2 }, [0, 0], [50, 50])).not.toEqual(a);
+});
+
+test('glows are added nearest, moved in depth, hidden and removed', async () => {
+  const piece = made(addGlow('glow', 50), addGlow('flare', 80));
+  expect(piece.depth).toEqual(['glow-1', 'glow-2']);
+  expect(pieceSchema.safeParse(piece).success).toBe(true);
+  moveInDepth('glow-2', 0)(piece);
+  expect(piece.depth).toEqual(['glow-2', 'glow-1']);
+  changeGlow('glow-1', { shown: false })(piece);
+  removeItem('glow-2')(piece);
+  expect([piece.glows.length, piece.depth]).toEqual([1, ['glow-1']]);
+  const out = await drawn(piece);
+  for (let x = 0; x < 200; x += 20) expect(at(out, x, 60)).toBeCloseTo(0x40 / 255, 4);
+});
+
+test.each([
+  {
+    stops: [
+      { at: 0.5, light: 1 },
+      { at: 0.2, light: 0 },
+    ],
+  },
+  { radius: 0 },
+  { colour: 'reddish' },
+  { ghosts: 99 },
+])('what is no glow is refused: %j', (change) =>
+  expect(glowSchema.safeParse({ id: 'g', name: 'g', ...change }).success).toBe(false),
+);

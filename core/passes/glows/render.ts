@@ -1,0 +1,65 @@
+import { contentKey, type Node } from '../../graph/node';
+import type { Lamp } from '../../light/lamp';
+import { readColour } from '../../pixels/colour';
+import { emptyRaster } from '../../pixels/raster';
+import type { Region, Size } from '../../pixels/region';
+import { decodeExact, encode } from '../../pixels/transfer';
+import { layer, type Layer } from '../pass';
+import { falloffOf } from './falloff';
+import { flareAt, ghostsOf } from './flare';
+import { placeOf } from './place';
+import type { Glow } from './schema';
+
+/** Looked up once: the loop is hot. */
+const { hypot, max, min } = Math;
+
+/** A glow or a flare as light that is screened over what lies below, in linear light. */
+export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
+  const from = placeOf(glow, lamp, sheet);
+  const css = glow.colour ?? lamp?.colour ?? '#fff4e2';
+  const colour = readColour(css).slice(0, 3).map(decodeExact);
+  const light =
+    glow.as === 'glow' ? glowLight(glow, from) : flareLight(glow, from, [sheet.width / 2, sheet.height / 2]);
+  const { radius, strength } = glow;
+  const bounds: Region | null =
+    glow.as === 'glow' ? { x: from[0] - radius, y: from[1] - radius, width: 2 * radius, height: 2 * radius } : null;
+  const node: Node = {
+    key: contentKey('glow', glow, from, css),
+    channels: 4,
+    bounds,
+    needs: () => ({}),
+    compute({ region, scale }) {
+      const out = emptyRaster(region.width, region.height, 4);
+      const own: [number, number, number] = [0, 0, 0];
+      for (let y = 0, at = 0; y < region.height; y++)
+        for (let x = 0; x < region.width; x++, at += 4) {
+          light((region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale, own);
+          const [red, green, blue] = own.map((value, c) => min(1, value * strength * colour[c]));
+          const alpha = max(red, green, blue);
+          if (alpha <= 1e-5) continue;
+          // Premultiplied by the light's own share, so that what is clear stays clear where no light is.
+          out.data[at] = encode(red / alpha) * alpha;
+          out.data[at + 1] = encode(green / alpha) * alpha;
+          out.data[at + 2] = encode(blue / alpha) * alpha;
+          out.data[at + 3] = alpha;
+        }
+      return out;
+    },
+  };
+  return layer(glow.as, node, { mode: 'screen', mixing: 'linear', once: true });
+}
+
+type Light = (x: number, y: number, out: [number, number, number]) => void;
+
+function glowLight({ stops, radius }: Glow, [cx, cy]: readonly [number, number]): Light {
+  const falloff = falloffOf(stops);
+  return (x, y, out) => {
+    const value = max(0, falloff(hypot(x - cx, y - cy) / radius));
+    out[0] = out[1] = out[2] = value;
+  };
+}
+
+function flareLight(glow: Glow, from: readonly [number, number], middle: readonly [number, number]): Light {
+  const ghosts = ghostsOf(glow, from, middle);
+  return (x, y, out) => flareAt(glow, ghosts, from, [x, y], out);
+}
