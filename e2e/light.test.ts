@@ -17,7 +17,7 @@ test('the photograph tells its light, and the lamp takes it', async () => {
   await page.goto(`${studio.url}/piece/demo-woven/7`);
   await sharp(page);
   // The jar was lit from 147.8 degrees.
-  await page.getByText(/From the upper left \(1/).waitFor();
+  await page.getByText(/From the upper left \(1/).waitFor({ timeout: 240_000 });
   await page.getByRole('button', { name: 'Take this light' }).click();
   await saved(page);
   const { lamp } = await pieceOf('demo-woven');

@@ -116,3 +116,36 @@ test('letters are matched to the photograph by one press, and are sharp again', 
   await saved(page);
   expect((await letteringOf('demo-on-the-table')).focus.blur).toBeNull();
 });
+
+test('a glow is added, dragged to its place, stands on the depth line, and is removed', async () => {
+  await page.goto(`${studio.url}/piece/demo-on-linen/7`);
+  await sharp(page);
+  const before = await light(300, 1050);
+  await page.getByRole('button', { name: 'Add a glow' }).click();
+  await saved(page);
+  await page.getByRole('button', { name: 'Light glow' }).waitFor();
+  for (const [label, value] of [
+    ['Strength of glow', '100'],
+    ['Radius of glow', '500'],
+  ]) {
+    await page.getByLabel(label, { exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.keyboard.type(value);
+    await page.keyboard.press('Enter');
+  }
+  const ring = page.getByRole('slider', { name: 'Place of glow' });
+  await ring.focus();
+  await page.keyboard.press('Shift+ArrowDown');
+  await ring.blur();
+  await saved(page);
+  const { glows, depth } = await pieceOf('demo-on-linen');
+  expect(glows[0]).toMatchObject({ strength: 1, radius: 500 });
+  expect(glows[0].at).not.toBeNull();
+  expect(depth[depth.length - 1]).toBe(glows[0].id);
+  // Where it stands it is light; far from it nothing changes.
+  await sharp(page);
+  expect(Math.abs((await light(300, 1050)) - before)).toBeLessThan(4);
+  await page.getByRole('region', { name: 'Glows' }).getByRole('button', { name: 'Remove' }).click();
+  await saved(page);
+  expect((await pieceOf('demo-on-linen')).depth).not.toContain(glows[0].id);
+});

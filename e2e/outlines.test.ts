@@ -221,7 +221,7 @@ test('coats change places by their grips; the picture is slipped in one letter, 
     await page.mouse.click(at.x, at.y);
     await settle();
   }
-  await page.getByText('1 of 2').waitFor();
+  await page.getByText('1 of 2').waitFor({ timeout: 120_000 });
 });
 
 test('the page has raised no errors', () => expect(problems).toEqual([]));

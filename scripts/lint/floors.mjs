@@ -51,6 +51,8 @@ export const webFloors = [
   'web/bench/saveFile.ts',
   'web/bench/EditedValue.tsx',
   'web/bench/Shown.tsx',
+  'web/bench/OptionalPart.tsx',
+  'web/bench/partEdits.ts',
   'web/plates',
   'web/bench/gauges',
   'web/bench/coats',

@@ -10,6 +10,7 @@ import { castNode } from './castNode';
 import {
   fallingOnto,
   fallOnWall,
+  groundProblem,
   quadMirrored,
   quadOnGround,
   quadOnWall,
@@ -119,6 +120,23 @@ describe('where shadows fall', () => {
       ]),
     ).toBeNull();
   });
+});
+
+test('rings that cross, and a wall that is never reached, are told', () => {
+  const ground = (more: object) => plainCasts({ thrown: { onto: 'ground', ...more } });
+  expect(groundProblem(ground({}), letters, null)).toBeNull();
+  const tips = [
+    [140, 90],
+    [20, 60],
+  ];
+  expect(groundProblem(ground({ tips }), letters, null)).toContain('rings cross');
+  const away = { from: [0, 120], to: [200, 120] };
+  const up = [
+    [60, 60],
+    [100, 60],
+  ];
+  expect(groundProblem(ground({ tips: up, wall: away }), letters, null)).toContain('leads away');
+  expect(groundProblem(plainCasts({ thrown: {} }), letters, null)).toBeNull();
 });
 
 describe('what is seen', () => {

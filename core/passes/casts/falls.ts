@@ -157,3 +157,16 @@ export function awayFrom(lamp: Lamp | null, letters: Letters): Point {
   const angle = radians(fallOf(lamp, apply(letters.place, middleOf(letters.ink))).angle);
   return [Math.cos(angle), Math.sin(angle)];
 }
+
+/** Why a shadow on the ground cannot be thrown as its rings say, as a sentence; null where it can. */
+export function groundProblem({ foot, thrown }: Casts, letters: Letters, lamp: Lamp | null): string | null {
+  if (thrown?.onto !== 'ground' || !thrown.shown) return null;
+  const standing = standingQuad(letters, foot);
+  if (!standing) return null;
+  const tips = thrown.tips ?? tipsOnGround(standing, shineOn(thrown, lamp, letters), thrown.above);
+  if (!fallingOnto(standing, quadOnGround(standing, tips)))
+    return 'The shadow has no area: its rings cross, or lie on one line. Drag them apart, or let the light say where it falls.';
+  if (thrown.wall && !quadOnWall(standing, tips, thrown.wall))
+    return 'The shadow leads away from the line where the ground ends, so nothing climbs the wall.';
+  return null;
+}

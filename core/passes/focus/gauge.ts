@@ -18,8 +18,10 @@ export interface FocusGauges {
   letterings: MeasuredFocus[];
 }
 
-/** Places that grain is measured in: as wide as this, sheet px, and so many. */
-const [side, most] = [48, 5];
+/** Places that grain is measured in: as wide as this, sheet px; so many are looked at, and the calmest half is believed. */
+const [side, looked] = [48, 6];
+/** Of many letterings only the first are measured: each is looked at in full size. */
+const mostLetterings = 12;
 
 /** Grain of each lettering, and of the photograph around it. */
 export async function measureFocus(
@@ -27,7 +29,7 @@ export async function measureFocus(
   scene: MeasureScene,
 ): Promise<FocusGauges> {
   const found: MeasuredFocus[] = [];
-  for (const one of letterings) {
+  for (const one of letterings.slice(0, mostLetterings)) {
     const measured = await measureOne(one, scene);
     if (measured) found.push(measured);
   }
@@ -45,7 +47,8 @@ async function measureOne(
     bounds && intersect(whole, grow(outerPixels(scaleRegion(bounds, scale)), Math.round(1.5 * side * scale)));
   if (!near || near.width < 4 || near.height < 4) return null;
   const cover = await evaluator.pixels(painted.cover.all, { region: near, scale });
-  const laid = scene.unveiled(painted);
+  // What the letters throw lies beside them, and is costly at full size.
+  const laid = scene.unveiled({ ...painted, layers: painted.layers.filter(({ isCast }) => !isCast) });
   return {
     lettering: id,
     around: await calmest(behind, placesOf(cover, near, scale, false), scene),
@@ -74,8 +77,8 @@ function placesOf({ width, height, data }: Raster, near: Region, scale: number, 
           height: side,
         });
     }
-  const every = Math.max(1, Math.floor(found.length / (3 * most)));
-  return found.filter((_, i) => i % every === 0).slice(0, 3 * most);
+  const every = Math.max(1, Math.ceil(found.length / looked));
+  return found.filter((_, i) => i % every === 0);
 }
 
 /** The median of the calmest places: where there is least structure, it is grain that is left. */
@@ -83,7 +86,7 @@ async function calmest(node: Node, places: readonly Region[], { evaluator }: Mea
   const all: Noise[] = [];
   for (const region of places) all.push(noiseOf(await evaluator.pixels(node, { region, scale: 1 })));
   const told = all.filter(({ tone }) => tone > 0.03 && tone < 0.97).sort((a, b) => a.coarse - b.coarse);
-  const some = told.slice(0, Math.min(most, Math.ceil(told.length / 2)));
+  const some = told.slice(0, Math.ceil(told.length / 2));
   if (some.length === 0) return null;
   const median = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1];
   return {

@@ -14,8 +14,8 @@ import { useBench } from '../../benchContext';
 import { useFarthestPlate } from '../../farthestPlate';
 import { editing } from '../../editing';
 import { useLampStood } from '../../lampStood';
-import { CastSection } from './CastSection';
-import { castsEdit } from './edits';
+import { OptionalPart } from '../../OptionalPart';
+import { castEdit, castsEdit } from './edits';
 import { AmbientSentence, ContactSentence, MirroredSentence } from './sentences';
 import { ThrownSentence } from './ThrownSentence';
 
@@ -23,6 +23,14 @@ const ways: Record<StandingHow, { button: string; label: string }> = {
   lying: { button: 'They lie on it', label: 'Shadow of words that lie on it' },
   offWall: { button: 'They stand off a wall', label: 'Shadow on the wall behind' },
   onGround: { button: 'They stand on the ground', label: 'Shadow on the ground' },
+};
+
+/** The things that words throw, how each begins, and its sentence. */
+const parts = {
+  contact: { name: 'Contact', first: () => contactSchema.parse({}), Sentence: ContactSentence },
+  ambient: { name: 'Ambient', first: () => ambientSchema.parse({}), Sentence: AmbientSentence },
+  thrown: { name: 'Thrown', first: () => thrownSchema.parse({}), Sentence: ThrownSentence },
+  mirrored: { name: 'Mirrored', first: () => mirroredSchema.parse({}), Sentence: MirroredSentence },
 };
 
 /** What the words throw on what lies behind them. */
@@ -33,18 +41,20 @@ export function Controls() {
     <section className="flex flex-col gap-2 border-t border-rule pt-2" aria-label="Casts">
       <h3 className="label">What {lettering.name} throws</h3>
       <Proposals lettering={lettering} />
-      <CastSection kind="contact" name="Contact" lettering={lettering} first={() => contactSchema.parse({})}>
-        <ContactSentence lettering={lettering} />
-      </CastSection>
-      <CastSection kind="ambient" name="Ambient" lettering={lettering} first={() => ambientSchema.parse({})}>
-        <AmbientSentence lettering={lettering} />
-      </CastSection>
-      <CastSection kind="thrown" name="Thrown" lettering={lettering} first={() => thrownSchema.parse({})}>
-        <ThrownSentence lettering={lettering} />
-      </CastSection>
-      <CastSection kind="mirrored" name="Mirrored" lettering={lettering} first={() => mirroredSchema.parse({})}>
-        <MirroredSentence lettering={lettering} />
-      </CastSection>
+      {(Object.keys(parts) as (keyof typeof parts)[]).map((kind) => {
+        const { name, first, Sentence } = parts[kind];
+        return (
+          <OptionalPart
+            key={kind}
+            name={name}
+            part={lettering.casts[kind]}
+            switched={(isOn) => castsEdit(lettering)({ [kind]: isOn ? first() : null })}
+            hidden={(shown) => castEdit(lettering, kind)({ shown })}
+          >
+            <Sentence lettering={lettering} />
+          </OptionalPart>
+        );
+      })}
       <Tint lettering={lettering} />
     </section>
   );

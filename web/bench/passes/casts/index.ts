@@ -2,6 +2,7 @@ import type { BenchPass } from '../pass';
 import { Controls } from './Controls';
 import { Handles } from './handles';
 import { Summary } from './summary';
+import { warning } from './warning';
 
 export const casts: BenchPass = {
   name: 'casts',
@@ -10,5 +11,6 @@ export const casts: BenchPass = {
   Summary,
   Controls,
   Handles,
+  warning,
   governs: ({ lettering }) => lettering && { kind: 'words', id: lettering.id },
 };

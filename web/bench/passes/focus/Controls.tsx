@@ -3,9 +3,17 @@ import type { Lettering } from '../../../../core/piece/schema';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { BlurSentence } from './BlurSentence';
-import { focusEdit } from './edits';
+import { OptionalPart } from '../../OptionalPart';
+import { focusEdit, partEdit } from './edits';
 import { useMatch } from './matched';
 import { GrainSentence, MotionSentence } from './sentences';
+
+/** What can be done to letters here, how each begins, and its sentence. */
+const parts = {
+  blur: { name: 'Blur', first: () => blurSchema.parse({}), Sentence: BlurSentence },
+  motion: { name: 'Motion', first: () => motionSchema.parse({}), Sentence: MotionSentence },
+  grain: { name: 'Grain', first: () => grainSchema.parse({}), Sentence: GrainSentence },
+};
 
 /** As sharp and as grainy as the photograph. */
 export function Controls() {
@@ -14,15 +22,21 @@ export function Controls() {
   return (
     <div className="flex flex-col gap-2">
       <MatchPress lettering={lettering} />
-      <Section lettering={lettering} part="blur" name="Blur">
-        <BlurSentence lettering={lettering} />
-      </Section>
-      <Section lettering={lettering} part="motion" name="Motion">
-        <MotionSentence lettering={lettering} />
-      </Section>
-      <Section lettering={lettering} part="grain" name="Grain">
-        <GrainSentence lettering={lettering} />
-      </Section>
+      {(Object.keys(parts) as (keyof typeof parts)[]).map((kind) => {
+        const { name, first, Sentence } = parts[kind];
+        return (
+          <div key={kind} className="border-t border-rule pt-2">
+            <OptionalPart
+              name={name}
+              part={lettering.focus[kind]}
+              switched={(isOn) => focusEdit(lettering)({ [kind]: isOn ? first() : null })}
+              hidden={(shown) => partEdit(lettering, kind)({ shown })}
+            >
+              <Sentence lettering={lettering} />
+            </OptionalPart>
+          </div>
+        );
+      })}
     </div>
   );
 }
@@ -71,61 +85,5 @@ function MatchPress({ lettering }: { lettering: Lettering }) {
         )}
       </div>
     </div>
-  );
-}
-
-const firsts = {
-  blur: () => blurSchema.parse({}),
-  motion: () => motionSchema.parse({}),
-  grain: () => grainSchema.parse({}),
-};
-
-interface SectionProps {
-  lettering: Lettering;
-  part: keyof typeof firsts;
-  name: string;
-  children: React.ReactNode;
-}
-
-function Section({ lettering, part, name, children }: SectionProps) {
-  const { mayChange } = useBench();
-  const own = lettering.focus[part];
-  const lower = name.toLowerCase();
-  const set = focusEdit(lettering);
-  return (
-    <section className="border-t border-rule pt-2" aria-label={name}>
-      <div className="flex items-center justify-between gap-2">
-        <label className="flex h-7 items-center gap-2">
-          <input
-            type="checkbox"
-            disabled={!mayChange}
-            checked={own !== null}
-            onChange={({ target: { checked } }) =>
-              editing.commit(
-                checked ? `Add ${lower}` : `Remove ${lower}`,
-                set({ [part]: checked ? firsts[part]() : null }),
-              )
-            }
-          />
-          {name}
-        </label>
-        {own && (
-          <button
-            className="quiet-button"
-            disabled={!mayChange}
-            aria-pressed={!own.shown}
-            onClick={() =>
-              editing.commit(
-                own.shown ? `Hide ${lower}` : `Show ${lower}`,
-                set({ [part]: { ...own, shown: !own.shown } }),
-              )
-            }
-          >
-            {own.shown ? 'Hide for a look' : 'Show again'}
-          </button>
-        )}
-      </div>
-      {own && children}
-    </section>
   );
 }
