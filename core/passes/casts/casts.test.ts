@@ -5,6 +5,7 @@ import { decodeExact, encodeExact } from '../../pixels/transfer';
 import { throughHomography } from '../../shape/homography';
 import { bareScene, drawnLetter, drawnLetters, square } from '../../testing/letters';
 import { colourNode, paintedNode } from '../../testing/nodes';
+import { joinLayers } from '../ink/join';
 import { layer, type Painted } from '../pass';
 import { castNode } from './castNode';
 import {
@@ -219,6 +220,17 @@ describe('what is seen', () => {
       [110, 30.5],
     ])
       expect(data[(y * sheet.width + 80) * 4 + 3]).toBeCloseTo(0.8 * (1 - high / 40), 2);
+  });
+
+  test('where letters are laid on as one, their shadow stays by itself below them', () => {
+    const casts = plainCasts({ contact: {}, mirrored: {} });
+    const { layers } = casting(painted, letters, casts, bareScene('#ffffff', sheet));
+    const joined = joinLayers(layers, 'multiply');
+    expect(joined.map(({ name, mode }) => [name, mode])).toEqual([
+      ['mirrored', 'normal'],
+      ['shadow', 'normal'],
+      ['together', 'multiply'],
+    ]);
   });
 
   test('the same at every scale, and nothing where nothing is', async () => {

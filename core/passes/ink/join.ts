@@ -3,8 +3,8 @@ import { blend, type BlendMode } from '../../kernels/blend';
 import { emptyRaster } from '../../pixels/raster';
 import { layer, type Layer } from '../pass';
 
-/** What stands before veils, and holes, stay by themselves. */
-const isApart = ({ place }: Layer): boolean => place === 'beforeVeils' || place === 'hole';
+/** What stands before veils, holes, and what lies on the ground behind stay by themselves. */
+const isApart = ({ place, isCast }: Layer): boolean => place === 'beforeVeils' || place === 'hole' || isCast === true;
 
 /** Layers laid on one another, and then as one on what is below. */
 export function joinLayers(layers: readonly Layer[], mode: BlendMode): readonly Layer[] {
@@ -18,6 +18,7 @@ export function joinLayers(layers: readonly Layer[], mode: BlendMode): readonly 
     return out;
   });
   return [
+    ...layers.filter(({ isCast }) => isCast),
     ...layers.filter(({ place }) => place === 'hole'),
     layer('together', joined, { mode }),
     ...layers.filter(({ place }) => place === 'beforeVeils'),

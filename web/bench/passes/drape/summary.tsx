@@ -17,7 +17,8 @@ export function Summary() {
   if (!lettering) return null;
   const { displacement, bite, pull, mesh, drips } = lettering.drape;
   const strokes = pull?.strokes.length ?? 0;
-  if (!displacement && !bite && !mesh && !drips && strokes === 0) return null;
+  if (!displacement && !bite && !mesh && !drips && strokes === 0)
+    return <span className="text-faint">The letters lie flat, and their ink is even.</span>;
   const by = displacement ? laws(displacement) : [];
   return (
     <span>

@@ -6,7 +6,7 @@ export function Summary() {
   const { lettering } = useBench();
   if (!lettering) return null;
   const { blur, motion, grain } = lettering.focus;
-  if (!blur && !motion && !grain) return null;
+  if (!blur && !motion && !grain) return <span className="text-faint">Sharp and without grain of their own.</span>;
   return (
     <span>
       {blur && (

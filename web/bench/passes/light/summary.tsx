@@ -7,7 +7,7 @@ import { lampEdit } from './lamp';
 export function Summary() {
   const { piece } = useBench();
   const { lamp } = piece;
-  if (!lamp) return null;
+  if (!lamp) return <span className="text-faint">No lamp yet. </span>;
   const set = lampEdit(piece);
   return (
     <span>
