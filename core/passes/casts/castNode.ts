@@ -37,7 +37,7 @@ const highest = 1.3;
  * four; four are taken as light.
  */
 export function castNode(source: Node, falling: Falling, look: CastLook): Node {
-  const { toShadow, toLetters } = falling;
+  const { toShadow, toLetters, toBox } = falling;
   const soft = look.sigma * highest;
   const levels = steps.map((part) => levelNode(source, soft * part));
   const bounds = source.bounds && shadowBounds(levels[levels.length - 1].bounds!, toShadow);
@@ -49,7 +49,17 @@ export function castNode(source: Node, falling: Falling, look: CastLook): Node {
     return levels.flatMap((_, step) => (step >= first && step <= last ? step : []));
   };
   return {
-    key: contentKey('cast', source.key, toLetters, look.sigma, look.sideKey, look.leftKey, look.ripple, look.wave),
+    key: contentKey(
+      'cast',
+      source.key,
+      toLetters,
+      toBox,
+      look.sigma,
+      look.sideKey,
+      look.leftKey,
+      look.ripple,
+      look.wave,
+    ),
     channels: source.channels,
     bounds: own,
     needs: (request): Needs =>

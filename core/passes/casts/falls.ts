@@ -1,6 +1,4 @@
-import type { Lamp } from '../../light/lamp';
-import { fallOf, tiltAt } from '../../light/lamp';
-import { middleOf } from '../../pixels/region';
+import { fallOf, tiltAt, type Lamp } from '../../light/lamp';
 import { apply, corners, type Point } from '../../shape/affine';
 import {
   boxToQuad,
@@ -13,6 +11,7 @@ import {
   type Quad,
 } from '../../shape/homography';
 import type { Letters } from '../../type/letters';
+import { middleOfStanding } from '../../type/standing';
 import type { Casts, Thrown } from './schema';
 
 const unitBox = { x: 0, y: 0, width: 1, height: 1 };
@@ -35,7 +34,7 @@ export interface Shine {
 /** What light throws a shadow: the lamp's at the letters, or its own. */
 export function shineOn({ obeys, angle, height, size }: Thrown, lamp: Lamp | null, letters: Letters): Shine {
   if (!obeys || !lamp) return { tilt: 180 - angle, height, size };
-  const at = letters.ink ? apply(letters.place, middleOf(letters.ink)) : ([0, 0] as const);
+  const at = middleOfStanding(letters) ?? ([0, 0] as const);
   return { tilt: tiltAt(lamp, at), height: lamp.height, size: lamp.size };
 }
 
@@ -44,14 +43,19 @@ const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 /** A light lower than this over the ground throws no longer shadow: it would be endless. */
 const lowest = Math.sin(radians(6));
 
+/** How much of the light comes from above, over level ground. */
+const fromAbove = ({ tilt, height }: Shine): number =>
+  Math.max(lowest, Math.cos(radians(height)) * Math.sin(radians(tilt)));
+
 /**
  * Where the ends of the upper edge fall on level ground: as much to the side as the light comes from there, and as much
  * into the depth as it comes from the front, which is seen foreshortened. Light from below throws as from the horizon.
  */
-export function tipsOnGround([a, b, c, d]: Quad, { tilt, height }: Shine, above: number): [Point, Point] {
+export function tipsOnGround([a, b, c, d]: Quad, shine: Shine, above: number): [Point, Point] {
+  const { tilt, height } = shine;
   const flat = Math.cos(radians(height));
   const [x, toViewer] = [flat * Math.cos(radians(tilt)), Math.sin(radians(height))];
-  const up = Math.max(lowest, flat * Math.sin(radians(tilt)));
+  const up = fromAbove(shine);
   const [sideways, deep] = [-x / up, toViewer / up];
   const tip = (top: Point, foot: Point): Point => {
     const tall = Math.hypot(top[0] - foot[0], top[1] - foot[1]);
@@ -61,10 +65,7 @@ export function tipsOnGround([a, b, c, d]: Quad, { tilt, height }: Shine, above:
 }
 
 /** How far a shadow's edge is from what throws it, in heights of the letters: so its penumbra grows. */
-export function farOnGround({ tilt, height }: Shine): number {
-  const up = Math.max(lowest, Math.cos(radians(height)) * Math.sin(radians(tilt)));
-  return 1 / up;
-}
+export const farOnGround = (shine: Shine): number => 1 / fromAbove(shine);
 
 /** How a silhouette falls: from the letters' place on the sheet to the shadow's, and how high above the foot it came from. */
 export interface Falling {
@@ -79,11 +80,11 @@ export interface Falling {
 /** @returns null where the shadow would have no area, or be turned inside out */
 export function fallingOnto(standing: Quad, shadow: Quad): Falling | null {
   if (!isConvex(standing) || !isConvex(shadow)) return null;
-  const [fromUnit, toUnit] = [boxToQuad(unitBox, shadow), inverseHomography(boxToQuad(unitBox, standing))];
+  const [fromUnit, ofLetters] = [boxToQuad(unitBox, shadow), boxToQuad(unitBox, standing)];
   const toBox = inverseHomography(fromUnit);
   return {
-    toShadow: timesHomography(fromUnit, toUnit),
-    toLetters: timesHomography(boxToQuad(unitBox, standing), toBox),
+    toShadow: timesHomography(fromUnit, inverseHomography(ofLetters)),
+    toLetters: timesHomography(ofLetters, toBox),
     toBox,
     isFront: depthAt(toBox, throughHomography(fromUnit, [0.5, 0.5])) > 0,
   };
@@ -153,8 +154,9 @@ export function fallOnWall({ lift }: Thrown, shine: Shine): { x: number; y: numb
 
 /** Which way contact shadows are moved: away from the light. */
 export function awayFrom(lamp: Lamp | null, letters: Letters): Point {
-  if (!lamp || !letters.ink) return [0, 1];
-  const angle = radians(fallOf(lamp, apply(letters.place, middleOf(letters.ink))).angle);
+  const middle = middleOfStanding(letters);
+  if (!lamp || !middle) return [0, 1];
+  const angle = radians(fallOf(lamp, middle).angle);
   return [Math.cos(angle), Math.sin(angle)];
 }
 

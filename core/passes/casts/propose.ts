@@ -1,5 +1,4 @@
-import { oklabToEncoded } from '../../pixels/colour';
-import { encodeExact } from '../../pixels/transfer';
+import { hexOfLinear, hexOfOklab } from '../../pixels/colour';
 import type { Shadows } from '../../survey/shadows';
 import { ambientSchema, contactSchema, thrownSchema, type Casts } from './schema';
 
@@ -11,21 +10,12 @@ const sure = 0.08;
 /** The darkest of a plate's shadows are about so much darker than their median (Oklab lightness). */
 const darker = 0.7;
 
-const hexOf = (channels: readonly number[]): string =>
-  `#${channels
-    .map((value) =>
-      Math.max(0, Math.min(255, Math.round(value * 255)))
-        .toString(16)
-        .padStart(2, '0'),
-    )
-    .join('')}`;
-
 /** The light that is left in a plate's shadows, and the darkest that they are; null where it tells of none. */
 export function shadowColours(found: Shadows | null): Pick<Casts, 'colour' | 'darkest'> | null {
   if (!found || found.confidence < sure) return null;
-  const left = encodeExact(Math.max(0.02, Math.min(0.9, found.depth)));
+  const left = Math.max(0.02, Math.min(0.9, found.depth));
   const [lightness, a, b] = found.tint;
-  return { colour: hexOf([left, left, left]), darkest: hexOf([...oklabToEncoded(lightness * darker, a, b)]) };
+  return { colour: hexOfLinear(left, left, left), darkest: hexOfOklab(lightness * darker, a, b) };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { fallen } from '../../light/fall';
+import { fallen, sigmaOfWidth } from '../../light/fall';
 import { blend } from '../../kernels/blend';
 import { fromLight, toLight } from '../../kernels/colour';
 import { combined, filtered } from '../../graph/filter';
@@ -87,21 +87,18 @@ function contactAndAmbient(
   ];
 }
 
-/** Width from full shadow to none, as the sigma of the Gaussian that makes it. */
-const sigmaOf = (far: number, size: number): number => (far * size) / 4;
-
 function thrownNodes({ foot }: Casts, thrown: Thrown, caster: Node, letters: Letters, { lamp }: PaintScene): Fallen[] {
   const shine = shineOn(thrown, lamp, letters);
   const { strength } = thrown;
   if (thrown.onto === 'wall') {
-    const fall = { ...fallOnWall(thrown, shine), sigma: sigmaOf(thrown.lift, shine.size) };
+    const fall = { ...fallOnWall(thrown, shine), sigma: sigmaOfWidth(thrown.lift * shine.size) };
     return [{ node: fallen(caster, fall), strength }];
   }
   const standing = standingQuad(letters, foot);
   if (!standing) return [];
   const tips = thrown.tips ?? tipsOnGround(standing, shine, thrown.above);
   const tall = Math.hypot(standing[0][0] - standing[3][0], standing[0][1] - standing[3][1]);
-  const sigma = sigmaOf(tall * farOnGround(shine), shine.size);
+  const sigma = sigmaOfWidth(tall * farOnGround(shine) * shine.size);
   const { wall } = thrown;
   const onGround = fallingOnto(standing, quadOnGround(standing, tips));
   const climbing = wall && quadOnWall(standing, tips, wall);

@@ -1,5 +1,6 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
 import { fromLight, toLight } from '../../kernels/colour';
+import { spreadOver } from '../../graph/grid';
 import { contentKey, nowhere, touches, type Needs, type Node, type Request } from '../../graph/node';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
@@ -48,10 +49,8 @@ export function outOfFocus(source: Node, { as }: Pick<Blur, 'as'>, field: SigmaF
       [0, 0.5, 1].map((v) => field.at([(region.x + u * region.width) / scale, (region.y + v * region.height) / scale])),
     );
     const [low, high] = [stepOf(sigmas, min(...here))[0], stepOf(sigmas, max(...here))[0] + 1];
-    // Letters of their own may lie between the places looked at.
-    return field.at.length > 0 && high - low < levels - 1
-      ? sigmas.flatMap((_, i) => (i >= low - 1 && i <= high + 1 ? i : []))
-      : sigmas.map((_, i) => i);
+    // One more to either side: letters of their own may lie between the places looked at.
+    return sigmas.flatMap((_, step) => (step >= low - 1 && step <= high + 1 ? step : []));
   };
   return {
     key: contentKey('out of focus', source.key, as, sigmas, field.isEven ? '' : fieldKey(field, source)),
@@ -76,7 +75,7 @@ export function outOfFocus(source: Node, { as }: Pick<Blur, 'as'>, field: SigmaF
         const light = source.channels === 4 ? toLight(input) : input;
         const sigma = sigmas[i] * part.scale;
         const blurred = blurOnce(light, part.read, part.region, sigma, as);
-        found.set(i, part.scale === scale ? blurred : enlarged(blurred, part.region, part.scale, request));
+        found.set(i, part.scale === scale ? blurred : spreadOver(blurred, part, request));
       }
       if (found.size === 0) return emptyRaster(region.width, region.height, source.channels);
       const out = found.size === 1 ? [...found.values()][0] : mixed(found, sigmas, field, request, source.channels);
@@ -129,30 +128,5 @@ function mixed(
       for (let c = 0, at = i * channels; c < channels; c++, at++)
         out.data[at] = near.data[at] + (far.data[at] - near.data[at]) * share;
     }
-  return out;
-}
-
-/** A smooth raster in more px: bilinear. */
-function enlarged(source: Raster, from: Region, own: number, { region, scale }: Request): Raster {
-  const { channels, width, height, data } = source;
-  const out = emptyRaster(region.width, region.height, channels);
-  const factor = own / scale;
-  for (let y = 0, to = 0; y < region.height; y++) {
-    const v = (region.y + y + 0.5) * factor - from.y - 0.5;
-    const row = min(height - 2, max(0, Math.floor(v)));
-    const q = min(1, max(0, v - row));
-    for (let x = 0; x < region.width; x++) {
-      const u = (region.x + x + 0.5) * factor - from.x - 0.5;
-      const column = min(width - 2, max(0, Math.floor(u)));
-      const p = min(1, max(0, u - column));
-      const at = (row * width + column) * channels;
-      for (let c = 0; c < channels; c++, to++) {
-        const upper = data[at + c] + (data[at + channels + c] - data[at + c]) * p;
-        const below = at + width * channels;
-        const lower = data[below + c] + (data[below + channels + c] - data[below + c]) * p;
-        out.data[to] = upper + (lower - upper) * q;
-      }
-    }
-  }
   return out;
 }

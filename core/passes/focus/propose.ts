@@ -1,8 +1,8 @@
 import type { Focus } from '../../survey/focus';
 import type { Grain } from '../../survey/grain';
-import { placedBounds } from '../../shape/affine';
 import { rounded } from '../../shape/rounding';
 import type { Letters } from '../../type/letters';
+import { standingBox } from '../../type/standing';
 import { sigmaAt } from './grain';
 import { grainLike, type Noise } from './measure';
 import { blurSchema, grainSchema, type Blur, type LetterGrain } from './schema';
@@ -27,10 +27,11 @@ const ofPixels = 0.29;
 
 /** The focus of the photograph along the foot of letters: where they touch what they stand on. Sheet px; null: it cannot tell. */
 export function focusAt(found: Focus | null, letters: Letters, photograph: PlacedPhotograph): number | null {
-  if (!found || found.confidence < sure || !letters.ink) return null;
+  if (!found || found.confidence < sure) return null;
+  const box = standingBox(letters);
+  if (!box) return null;
   if (found.sharpest > noEdges * Math.max(photograph.width, photograph.height)) return null;
   const { map } = found;
-  const box = placedBounds(letters.place, letters.ink);
   const cell = (sheet: number, offset: number, size: number, cells: number): number =>
     Math.floor((((sheet - offset) / photograph.scale) * cells) / size);
   const column = (x: number): number => cell(x, photograph.x, photograph.width, map.width);

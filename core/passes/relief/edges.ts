@@ -4,8 +4,7 @@ import { signedDistance } from '../../kernels/distance';
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
 import { readColour } from '../../pixels/colour';
-import type { Raster } from '../../pixels/raster';
-import type { Region } from '../../pixels/region';
+import { crop, type Raster } from '../../pixels/raster';
 import { smoothStep } from '../../pixels/smoothStep';
 import { decodeExact } from '../../pixels/transfer';
 import type { Way } from './light';
@@ -60,7 +59,7 @@ export function withEdges(face: Node, cover: Node, edges: Edges, way: Way): Node
     bounds: face.bounds,
     apply(source, { request: { region, scale }, lying, inputs }) {
       const heights = heightsOf(inputs.cover, edges, scale);
-      const out = toLight(part(source, lying, region));
+      const out = toLight(crop(source, lying, region));
       const stride = lying.width;
       for (let y = 0, at = 0; y < region.height; y++) {
         let i = (y + region.y - lying.y) * stride + region.x - lying.x;
@@ -101,7 +100,7 @@ export function withLip(face: Node, cover: Node, { width, strength, colour }: Li
     bounds: face.bounds,
     apply(source, { request: { region, scale }, lying, inputs }) {
       const distance = gaussianBlur(signedDistance(inputs.cover), leastSoft);
-      const out = toLight(part(source, lying, region));
+      const out = toLight(crop(source, lying, region));
       const [stride, wide] = [lying.width, max(1, width * scale)];
       for (let y = 0, at = 0; y < region.height; y++) {
         let i = (y + region.y - lying.y) * stride + region.x - lying.x;
@@ -121,14 +120,4 @@ export function withLip(face: Node, cover: Node, { width, strength, colour }: Li
       return fromLight(out);
     },
   });
-}
-
-/** What of a wider raster lies in a region. */
-function part({ width, channels, data }: Raster, lying: Region, region: Region): Raster {
-  const out = new Float32Array(region.width * region.height * channels);
-  for (let y = 0; y < region.height; y++) {
-    const from = ((y + region.y - lying.y) * width + region.x - lying.x) * channels;
-    out.set(data.subarray(from, from + region.width * channels), y * region.width * channels);
-  }
-  return { width: region.width, height: region.height, channels, data: out };
 }

@@ -1,7 +1,6 @@
 import { tiltAt, type Lamp } from '../../light/lamp';
-import { middleOf } from '../../pixels/region';
-import { apply } from '../../shape/affine';
 import type { Letters } from '../../type/letters';
+import { middleOfStanding } from '../../type/standing';
 import type { Body } from './schema';
 
 /** The way to the light, of length 1: to the right, down, and towards the viewer; and the colour of what it adds. */
@@ -22,7 +21,7 @@ export function wayToLight(
   letters: Letters,
 ): Way {
   const own = obeys && lamp ? lamp : null;
-  const at = letters.ink ? apply(letters.place, middleOf(letters.ink)) : ([0, 0] as const);
+  const at = middleOfStanding(letters) ?? ([0, 0] as const);
   const turn = ((own ? tiltAt(own, at) : tilt) * Math.PI) / 180;
   const high = own ? own.height : height;
   const up = (Math.max(lowest, Math.abs(high)) * Math.PI) / 180;

@@ -1,6 +1,5 @@
-import { middleOf } from '../../pixels/region';
-import { apply } from '../../shape/affine';
 import type { Letters } from '../../type/letters';
+import { middleOfStanding } from '../../type/standing';
 import { layer, mapLayer, type Layer, type Painted, type PaintScene } from '../pass';
 import { withEdges, withLip } from './edges';
 import { wayToLight } from './light';
@@ -22,7 +21,7 @@ export function embodied(painted: Painted, letters: Letters, body: Body, { lamp 
     // Light changes no coverage.
     face = { ...face, covers: one.covers ?? one.node };
     if (!thickness?.shown || thickness.depth <= 0) return [face];
-    const middle = letters.ink ? apply(letters.place, middleOf(letters.ink)) : ([0, 0] as const);
+    const middle = middleOfStanding(letters) ?? ([0, 0] as const);
     return [layer('sides', sidesOf(one.node, cover, thickness, way, middle), { place: one.place }), face];
   });
   return { ...painted, layers };

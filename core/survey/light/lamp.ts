@@ -1,5 +1,5 @@
 import type { Lamp } from '../../light/lamp';
-import { encodeExact } from '../../pixels/transfer';
+import { hexOfLinear } from '../../pixels/colour';
 import { rounded } from '../../shape/rounding';
 import type { Light } from '.';
 
@@ -12,17 +12,12 @@ interface Placed {
 
 /** The lamp that a photograph's own light proposes. @param place where the photograph lies */
 export function lampFromSurvey(light: Light, place: Placed): Pick<Lamp, 'tilt' | 'height' | 'at' | 'colour' | 'size'> {
-  const hex = light.colour.map((value) =>
-    Math.round(encodeExact(value) * 255)
-      .toString(16)
-      .padStart(2, '0'),
-  );
   const { sun } = light;
   return {
     tilt: rounded(light.tilt, 1),
     height: rounded(light.height, 1),
     at: sun && [rounded(sun.place[0] * place.scale + place.x, 1), rounded(sun.place[1] * place.scale + place.y, 1)],
-    colour: `#${hex.join('')}`,
+    colour: hexOfLinear(...light.colour),
     // Hard shadows have a small lamp.
     size: rounded(Math.max(0.05, 0.6 * (1 - light.hard)), 2),
   };

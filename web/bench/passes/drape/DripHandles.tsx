@@ -1,6 +1,7 @@
 import { hangingDrips, type HangingDrip } from '../../../../core/passes/drape/drips';
 import type { Lettering } from '../../../../core/piece/schema';
-import { sizeOf, type Point } from '../../../../core/shape/affine';
+import type { Point } from '../../../../core/shape/affine';
+import { standingEm } from '../../../../core/type/standing';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
@@ -17,7 +18,7 @@ export function DripHandles({ lettering }: { lettering: Lettering }) {
   const letters = lettersOf({ ...lettering, drape: { ...lettering.drape, drips: null } });
   const { drips } = lettering.drape;
   if (!letters || !drips) return null;
-  const em = letters.size * sizeOf(letters.place);
+  const em = standingEm(letters);
   return (
     <g>
       {hangingDrips(letters, drips)

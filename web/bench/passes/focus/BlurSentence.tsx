@@ -1,6 +1,6 @@
 import type { Blur } from '../../../../core/passes/focus/schema';
 import type { Lettering } from '../../../../core/piece/schema';
-import { placedBounds } from '../../../../core/shape/affine';
+import { standingBox } from '../../../../core/type/standing';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
@@ -16,7 +16,7 @@ export function BlurSentence({ lettering }: { lettering: Lettering }) {
   const { blur } = lettering.focus;
   if (!blur) return null;
   const set = partEdit(lettering, 'blur');
-  const box = letters?.ink && placedBounds(letters.place, letters.ink);
+  const box = letters && standingBox(letters);
   const { along } = blur;
   return (
     <div>

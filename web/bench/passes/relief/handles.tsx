@@ -1,6 +1,5 @@
-import { middleOf } from '../../../../core/pixels/region';
-import { apply } from '../../../../core/shape/affine';
 import { roundedPoint } from '../../../../core/shape/rounding';
+import { middleOfStanding } from '../../../../core/type/standing';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
@@ -22,8 +21,8 @@ export function Handles() {
     },
     cancel: () => editing.cancelDraft(),
   });
-  if (!mayChange || !thickness || !letters?.ink) return null;
-  const middle = apply(letters.place, middleOf(letters.ink));
+  const middle = letters && middleOfStanding(letters);
+  if (!mayChange || !thickness || !middle) return null;
   return (
     <g>
       <Hairline d={lineThrough([toScreen(middle), toScreen(thickness.towards)])} dashed />
