@@ -57,6 +57,8 @@ export interface PassDocument<Part> {
   schema: z.ZodType<Part>;
   /** The field of a new lettering, or of a new piece. */
   plain(made: NewLettering): Part;
+  /** The field where nothing is done, for a look without it; `plain` when left out. */
+  empty?(): Part;
   /** The field in the words of the format's documentation (Markdown). */
   describes: string;
   assets?(part: Part): AssetUse[];
@@ -217,6 +219,10 @@ export interface PictureScene {
   /** Of what is seen of the photographs in each px beside a lettering's ink and outlines: the part within its letters. */
   seenWithin(lettering: string): Node | null;
   matteOf(veil: string): Node | null;
+  /** Whose pixels a veil shows in their own place; null for one that is brought there from elsewhere. */
+  photographOf(veil: string): string | null;
+  /** Where a photograph is seen, beside nearer ones: one channel; null where there is no such photograph. */
+  seenOf(plate: string): Node | null;
   /** What shadows obey; null where each has a light of its own. */
   lamp: Lamp | null;
 }
@@ -230,17 +236,21 @@ export interface DepthItem {
 
 /**
  * A pass over the picture. Passes of one stage run in the order of their lines:
- * `ground` makes and changes the photographs, `items` are items on the depth line, `finish` lies over all.
+ * `ground` makes and changes the photographs, `items` are items on the depth line.
  */
 export interface PicturePass<F extends Fields = Fields, Measured = unknown, Look = unknown> {
   line: number;
   title: string;
-  stage: 'ground' | 'items' | 'finish';
+  stage?: 'ground' | 'items';
   documents: F;
   /** Of `ground`: what lies on the sheet, from far to near. */
   photographs?(parts: PartsOf<F>, materials: Materials): Photograph[];
-  /** Of `ground` and `finish`. @param veil whose own colours `below` is; null for the whole picture */
+  /** Of `ground`. @param veil whose own colours `below` is; null for the photographs */
   paint?(below: Node, parts: PartsOf<F>, scene: PictureScene, veil: string | null): Node;
+  /** What it changes of a lettering when all passes over letterings have painted it. */
+  letters?(painted: Painted, lettering: string, parts: PartsOf<F>): Painted;
+  /** What it lays over the whole picture; in the order of the lines. */
+  finish?(picture: Node, parts: PartsOf<F>, scene: PictureScene): Node;
   /** Of `items`: what stands over letters. */
   veilings?(parts: PartsOf<F>, scene: PictureScene): Veiling[];
   /** Of `items`: what else stands on the depth line. */
@@ -267,6 +277,8 @@ export interface MeasuredLettering<Part> {
   part: Part;
   letters: Letters;
   painted: Painted;
+  /** As it was before passes over the picture changed it. */
+  ungraded: Painted;
   /** Ids of the veils over a letter, by its first UTF-16 unit. */
   over(at: number): string[];
   /** What its letters lie on: the photographs, without the veils that stand before it. */
@@ -287,6 +299,13 @@ export interface MeasureScene {
   bareSheet: Node;
   lamp: Lamp | null;
   mattes: ReadonlyMap<string, Node>;
+  /** Veils as they are before they are graded. */
+  veils: ReadonlyMap<string, Cutout>;
+  /** Where each photograph is seen, beside nearer ones: one channel. */
+  seenPhotographs: ReadonlyMap<string, Node>;
+  /** The finished picture, and as it is with nothing on line 9. */
+  picture: Node;
+  ungraded(): Node;
   /** A lettering laid on the graded photographs without the veils over it. */
   unveiled(painted: Painted): Node;
 }

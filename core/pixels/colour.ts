@@ -3,6 +3,7 @@ import { encode, encodeExact } from './transfer';
 
 const toRgb = converter('rgb');
 const toLab = converter('lab65');
+const toOklab = converter('oklab');
 
 /** Red, green, blue, alpha; encoded sRGB 0..1, straight. */
 export type Colour = readonly [number, number, number, number];
@@ -23,6 +24,17 @@ export function readColour(css: string): Colour {
   if (!parsed) throw new RangeError(`"${css}" is not a colour.`);
   const { r, g, b, alpha } = toRgb(parsed);
   return [clamp(r), clamp(g), clamp(b), clamp(alpha ?? 1)];
+}
+
+/**
+ * Oklab L (0..1), a and b of a CSS colour.
+ * @throws RangeError when it is not one.
+ */
+export function readOklab(css: string): [number, number, number] {
+  const parsed = parse(css);
+  if (!parsed) throw new RangeError(`"${css}" is not a colour.`);
+  const { l, a, b } = toOklab(parsed);
+  return [l, a, b];
 }
 
 /** Linear-light red, green and blue (0..1) as a CSS hex colour. */

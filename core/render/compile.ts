@@ -3,6 +3,7 @@ import type { Node } from '../graph/node';
 import { passes as ours, type Passes } from '../passes';
 import type { Cutout, DepthItem, Layer, Painted, PicturePass, PictureScene, Veiling } from '../passes/pass';
 import type { Lettering, Piece } from '../piece/schema';
+import { seenOf } from '../scene/seenOf';
 import { laidOnPhotographs, overLetters } from '../scene/over';
 import type { SceneItem } from '../scene/items';
 import { graftedNode } from '../scene/layGrafts';
@@ -15,6 +16,7 @@ import type { Letters } from '../type/letters';
 import { arrange, paint, paintApart, shownFor } from './arrange';
 import { uncovered } from '../scene/uncovered';
 import { testStrip } from './testStrip';
+import { withoutLine } from './withoutLine';
 
 /** How to look at a piece while working on it. Exports use none of this. */
 export interface Look {
@@ -22,6 +24,10 @@ export interface Look {
   before?: boolean;
   /** Leave out one item of the depth line, by id. */
   without?: string;
+  /** Nothing on one line of the ticket. */
+  withoutLine?: number;
+  /** To the left of a place, sheet px, the picture in another look; to the right of it as it is. */
+  wipe?: { at: number; other: Pick<Look, 'before' | 'withoutLine'> };
   /** Letters at this strength, 0..1. */
   lettersStrength?: number;
   /** One lettering in several ways beside each other, from left to right across it: parts of it that are changed. */
@@ -36,6 +42,8 @@ export interface CompiledLettering {
   lettering: Lettering;
   letters: Letters;
   painted: Painted;
+  /** As it was before passes over the picture changed it. */
+  ungraded: Painted;
   /** Ids of the veils over a letter, by its first UTF-16 unit. */
   over(at: number): string[];
   /** What its letters lie on: the photographs, without the veils that stand before it. */
@@ -52,6 +60,13 @@ export interface CompiledPiece {
   bareSheet: Node;
   letterings: CompiledLettering[];
   mattes: ReadonlyMap<string, Node>;
+  /** Veils as they are before they are graded. */
+  veils: ReadonlyMap<string, Cutout>;
+  /** Where each photograph is seen, beside nearer ones: one channel. */
+  seenPhotographs: ReadonlyMap<string, Node>;
+  /** The picture as it is delivered, and with nothing on line 9. */
+  finished: Node;
+  ungraded(): Node;
   materials: Materials;
   /** A lettering laid on `behind` without the veils over it. */
   unveiled(painted: Painted): Node;
@@ -62,9 +77,10 @@ export interface CompiledPiece {
  * @throws Error when an asset is missing
  */
 export function compile(piece: Piece, materials: Materials, look: Look = {}, passes: Passes = ours): CompiledPiece {
+  if (look.wipe || look.withoutLine !== undefined) return comparedWith(piece, materials, look, passes);
   const shown = (id: string): boolean => id !== look.without;
   const ordered = Object.entries(passes.picture).sort(([, a], [, b]) => a.line - b.line);
-  const ofStage = (stage: PicturePass['stage']): PicturePass[] =>
+  const ofStage = (stage: NonNullable<PicturePass['stage']>): PicturePass[] =>
     ordered.flatMap(([, pass]) => (pass.stage === stage ? [pass] : []));
 
   const photographs = ofStage('ground').flatMap((pass) => pass.photographs?.(partsOf(pass, piece), materials) ?? []);
@@ -98,6 +114,15 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
   };
 
   const cut = new Map<string, Veiling>();
+  const seenPhotographs = new Map(
+    photographs.map(({ id, node }, i) => [
+      id,
+      seenOf(
+        node,
+        photographs.slice(i + 1).map((nearer) => nearer.node),
+      ),
+    ]),
+  );
   const scene: PictureScene = {
     materials,
     sheet: piece.sheet,
@@ -105,6 +130,8 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     coverOf: readBy(({ cover }) => cover.all),
     seenWithin: readBy(seenWithin),
     matteOf: (id) => cut.get(id)?.matte ?? null,
+    photographOf: (id) => cut.get(id)?.photograph ?? null,
+    seenOf: (id) => seenPhotographs.get(id) ?? null,
     lamp: piece.lamp,
   };
   const onGround = (picture: Node, veil: string | null): Node =>
@@ -149,8 +176,8 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     return paintLettering(piece, lettering, letters, work, veilings).compiled;
   };
   const composed = pictureOf(depth, items);
-  const finished = ofStage('finish').reduce(
-    (picture, pass) => pass.paint?.(picture, partsOf(pass, piece), scene, null) ?? picture,
+  const finished = ordered.reduce(
+    (picture, [, pass]) => pass.finish?.(picture, partsOf(pass, piece), scene) ?? picture,
     composed,
   );
   const compiled: CompiledPiece = {
@@ -160,6 +187,10 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     bareSheet: sheet,
     letterings: piece.letterings.map((one) => onDepthLine.get(one.id) ?? leftOut(one)),
     mattes: new Map([...veilings].map(([id, { matte }]) => [id, matte])),
+    veils: cut,
+    seenPhotographs,
+    ungraded: lazily(() => compile(withoutLine(piece, 9, passes), materials, {}, passes).picture),
+    finished,
     materials,
     unveiled: ({ layers }) =>
       sceneNode(
@@ -178,6 +209,25 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     });
   }, compiled.picture);
   return { ...compiled, picture: look.strip ? striped(piece, materials, look, passes, compiled) : picture };
+}
+
+/** A piece as it is, but for its picture: that is seen otherwise, or in part. */
+function comparedWith(
+  piece: Piece,
+  materials: Materials,
+  { wipe, withoutLine: line, ...look }: Look,
+  passes: Passes,
+): CompiledPiece {
+  const now = compile(piece, materials, look, passes);
+  const seen = ({ before, withoutLine: left }: Pick<Look, 'before' | 'withoutLine'>): Node =>
+    compile(left === undefined ? piece : withoutLine(piece, left, passes), materials, { ...look, before }, passes)
+      .picture;
+  const picture = line === undefined ? now.picture : seen({ withoutLine: line });
+  const { height } = piece.sheet;
+  return {
+    ...now,
+    picture: wipe ? testStrip([seen(wipe.other), picture], { x: 0, y: 0, width: 2 * wipe.at, height }) : picture,
+  };
 }
 
 /** The picture with one lettering in several ways. */
@@ -239,7 +289,10 @@ function paintLettering(
       return below();
     },
   };
-  const painted = paint(lettering, letters, scene, passes);
+  const changed = (one: Painted): Painted =>
+    Object.values(passes.picture).reduce((now, pass) => pass.letters?.(now, id, partsOf(pass, piece)) ?? now, one);
+  const ungraded = paint(lettering, letters, scene, passes);
+  const painted = changed(ungraded);
   const strength = look.lettersStrength ?? 1;
   const parts = painted.layers.length === 0 ? [] : wovenParts(piece, id, letters.letters);
   const whole = lazily(() => paintApart(lettering, letters, scene, passes).layers);
@@ -249,7 +302,8 @@ function paintLettering(
     const layers =
       parts.length === 1
         ? painted.layers
-        : paint(lettering, { ...letters, drawn: some }, scene, passes, { isFirst: part === 0, whole: whole() }).layers;
+        : changed(paint(lettering, { ...letters, drawn: some }, scene, passes, { isFirst: part === 0, whole: whole() }))
+            .layers;
     const before = overLetters(over.filter(shown).map((veil) => veilings.get(veil)!));
     return layers.map((layer) => itemOf(layer, layer.once && parts.length > 1 ? beforeAll : before, strength));
   });
@@ -261,6 +315,7 @@ function paintLettering(
       lettering,
       letters,
       painted,
+      ungraded,
       over,
       get surface() {
         return surface();

@@ -28,7 +28,7 @@ const measuringScale = ({ sheet }: Piece): number => Math.min(1, measuredSide / 
 /** What passes measure a compiled piece in. */
 export const measureScene = (
   piece: Piece,
-  { materials, before, behind, bareSheet, mattes, unveiled }: CompiledPiece,
+  { materials, before, behind, bareSheet, mattes, veils, seenPhotographs, finished, ungraded, unveiled }: CompiledPiece,
   evaluator: Evaluator,
   scale = measuringScale(piece),
 ): MeasureScene => ({
@@ -41,6 +41,10 @@ export const measureScene = (
   bareSheet,
   lamp: piece.lamp,
   mattes,
+  veils,
+  seenPhotographs,
+  picture: finished,
+  ungraded,
   unveiled,
 });
 

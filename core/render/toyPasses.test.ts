@@ -101,9 +101,8 @@ const glowDocuments = { glow: amount(0) };
 const glow: PicturePass<typeof glowDocuments> = {
   line: 9,
   title: 'Toy glow',
-  stage: 'finish',
   documents: glowDocuments,
-  paint: (below, { glow: light }) =>
+  finish: (below, { glow: light }) =>
     filtered(below, {
       key: `glow ${light}`,
       reach: 0,

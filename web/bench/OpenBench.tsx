@@ -20,6 +20,7 @@ import { useLook } from './useLook';
 import { useLetters, useMaterials } from './useMaterials';
 import { useMeasures } from './useMeasures';
 import { Eye } from './view/Eye';
+import { Wipe } from './view/Wipe';
 import { SheetView } from './view/SheetView';
 import { useWorkers } from './workers/useWorkers';
 import { workers } from './workers/workers';
@@ -50,6 +51,7 @@ export function OpenBench({ id }: { id: string }) {
             <SheetView onTiles={onTiles} sharpRevision={sharpRevision}>
               {passesOfLine(line).map(({ name, Handles }) => Handles && <Handles key={name} />)}
               <GovernedOnSheet />
+              <Wipe />
               <Eye />
             </SheetView>
           </main>

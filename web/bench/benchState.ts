@@ -44,6 +44,10 @@ export interface BenchState {
   veil: string | null;
   plate: string | null;
   before: boolean;
+  /** The picture is seen without what is on this line of the ticket. */
+  withoutLine: number | null;
+  /** Left of a place, sheet px, another look at the picture is seen: the bare photograph, or without one line. */
+  wipe: { at: number; line: number | null } | null;
   halfStrength: boolean;
   without: string | null;
   gaugesFolded: boolean;
@@ -80,6 +84,8 @@ const start: BenchState = {
   veil: null,
   plate: null,
   before: false,
+  withoutLine: null,
+  wipe: null,
   halfStrength: false,
   without: null,
   gaugesFolded: foldedGauges.kept,
@@ -190,6 +196,8 @@ const bench = createSlice({
             | 'veil'
             | 'plate'
             | 'before'
+            | 'withoutLine'
+            | 'wipe'
             | 'halfStrength'
             | 'without'
             | 'gaugesFolded'
@@ -230,7 +238,19 @@ export const {
   handed,
 } = bench.actions;
 /** What a change of may be seen on the sheet. */
-const seen = ['piece', 'draft', 'tried', 'hands', 'lettering', 'veil', 'before', 'halfStrength', 'without'] as const;
+const seen = [
+  'piece',
+  'draft',
+  'tried',
+  'hands',
+  'lettering',
+  'veil',
+  'before',
+  'withoutLine',
+  'wipe',
+  'halfStrength',
+  'without',
+] as const;
 
 /** The bench; its `revision` counts on with every change that may be seen. */
 export function benchReducer(state: BenchState | undefined, action: UnknownAction): BenchState {

@@ -15,6 +15,8 @@ const looksOf = (state: RootState, line: number | null): Record<string, object> 
 /** How the piece is looked at; the same object for as long as nothing about it changes. */
 export function useLook(line: number | null): Look {
   const before = useAppSelector(({ bench }) => bench.before);
+  const withoutLine = useAppSelector(({ bench }) => bench.withoutLine);
+  const wipe = useAppSelector(({ bench }) => bench.wipe);
   const without = useAppSelector(({ bench }) => bench.without);
   const halfStrength = useAppSelector(({ bench }) => bench.halfStrength);
   const isFaint = useAppSelector((state) => passesOfLine(line).some(({ fadesLetters }) => fadesLetters?.(state)));
@@ -29,11 +31,15 @@ export function useLook(line: number | null): Look {
   return useMemo<Look>(
     () => ({
       before: before || undefined,
+      withoutLine: withoutLine ?? undefined,
+      wipe: wipe
+        ? { at: wipe.at, other: wipe.line === null ? { before: true } : { withoutLine: wipe.line } }
+        : undefined,
       without: without ?? undefined,
       lettersStrength: halfStrength || isFaint ? 0.5 : undefined,
       strip: (JSON.parse(strip) as Look['strip'] | null) ?? undefined,
       passes: JSON.parse(passes) as Record<string, unknown>,
     }),
-    [before, without, halfStrength, isFaint, strip, passes],
+    [before, withoutLine, wipe, without, halfStrength, isFaint, strip, passes],
   );
 }

@@ -1,34 +1,70 @@
 import type { Node } from '../../graph/node';
-import type { PicturePass, PictureScene } from '../pass';
+import { mapLayer, type PicturePass, type PictureScene } from '../pass';
 import { gradesDocument } from './document';
-import { gradedNode, reachNode } from './render';
-import type { Grade } from './schema';
+import { measureGrades, type MeasuredGrades } from './measure';
+import { allBut, reachNode, softened } from './reach';
+import { gradedNode, tonedLayer } from './render';
+import { isByLetters, type Grade, type GradeReach } from './schema';
 
 const documents = { grades: gradesDocument };
 
-export const gradePass: PicturePass<typeof documents> = {
+export const gradePass: PicturePass<typeof documents, MeasuredGrades> = {
   line: 9,
   title: 'Grade',
   stage: 'ground',
   documents,
-  paint: (below, { grades }, scene, veil) => grades.reduce((now, grade) => graded(now, grade, scene, veil), below),
+  paint: (below, { grades }, scene, veil) =>
+    shown(grades).reduce((now, grade) => gradedGround(now, grade, scene, veil), below),
+  letters: (painted, lettering, { grades }) =>
+    shown(grades).reduce(
+      (now, grade) =>
+        grade.reach.area !== 'letters' || grade.reach.lettering !== lettering
+          ? now
+          : {
+              ...now,
+              layers: now.layers.map((one) => (one.isCast ? one : mapLayer(one, (node) => tonedLayer(node, grade)))),
+            },
+      painted,
+    ),
+  finish: (picture, { grades }, { sheet }) =>
+    shown(grades).reduce(
+      (now, grade) => (grade.reach.area === 'everything' ? gradedNode(now, grade, null, sheet) : now),
+      picture,
+    ),
+  measure: ({ grades }, letterings, scene) => measureGrades(grades, letterings, scene),
 };
 
+const shown = (grades: readonly Grade[]): Grade[] => grades.filter((grade) => grade.shown && grade.strength > 0);
+
 /** @param veil whose own colours the source is; null for the photographs */
-function graded(source: Node, grade: Grade, scene: PictureScene, veil: string | null): Node {
+function gradedGround(source: Node, grade: Grade, scene: PictureScene, veil: string | null): Node {
   const { reach } = grade;
-  const { on } = reach;
-  // A soft border hides no seam and shows none.
-  const cover = reach.soft > 0 ? scene.coverOf(reach.lettering) : scene.seenWithin(reach.lettering);
-  if (!cover) return source;
-  const named = on.kind === 'all' ? null : on.veil;
+  if (reach.area === 'everything' || reach.area === 'letters') return source;
   // A veil's own colours are its own everywhere: they are changed as a whole or not at all.
-  if (veil !== null) {
-    const isReached = on.kind === 'all' || (on.kind === 'veil') === (named === veil);
-    if (!isReached) return source;
-    return gradedNode(source, grade, reachNode({ ...reach, on: { kind: 'all' } }, cover, null), scene.sheet);
-  }
-  const matte = named === null ? null : scene.matteOf(named);
-  if (named !== null && !matte) return source;
-  return gradedNode(source, grade, reachNode(reach, cover, matte), scene.sheet, on.kind === 'behind' ? matte : null);
+  const isWhole = veil !== null || reach.on.kind === 'all';
+  if (veil !== null && !isOn(reach.on, veil, scene)) return source;
+  const named = isWhole ? null : partOf(reach.on, scene);
+  if (!isWhole && !named) return source;
+  const spared = veil === null && reach.on.kind === 'behind' ? scene.matteOf(reach.on.veil) : null;
+  if (!isByLetters(reach.area))
+    return gradedNode(source, grade, named && softened(named, reach.soft), scene.sheet, spared);
+  // A soft border hides no seam and shows none.
+  const cover = reach.soft > 0 ? scene.coverOf(reach.lettering!) : scene.seenWithin(reach.lettering!);
+  if (!cover) return source;
+  return gradedNode(source, grade, reachNode(reach, cover, named), scene.sheet, spared);
+}
+
+/** Whether a veil is what a reach names. */
+function isOn(on: GradeReach['on'], veil: string, scene: PictureScene): boolean {
+  if (on.kind === 'all') return true;
+  if (on.kind === 'plate') return scene.photographOf(veil) === on.plate;
+  return (on.kind === 'veil') === (on.veil === veil);
+}
+
+/** Where what a reach names is seen: one channel; null where it is not there. */
+function partOf(on: GradeReach['on'], { matteOf, seenOf }: PictureScene): Node | null {
+  if (on.kind === 'all') return null;
+  if (on.kind === 'plate') return seenOf(on.plate);
+  const matte = matteOf(on.veil);
+  return matte && (on.kind === 'veil' ? matte : allBut(matte));
 }

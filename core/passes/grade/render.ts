@@ -1,70 +1,64 @@
 import { filtered } from '../../graph/filter';
-import { contentKey, keyOf, type Node, type Request } from '../../graph/node';
+import { contentKey, keyOf, type Node } from '../../graph/node';
 import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
 import { fromLight, toLight } from '../../kernels/colour';
-import { sigmaOfWidth } from '../../light/fall';
-import { copyOf, crop, madeOpaque, type Raster } from '../../pixels/raster';
-import { grow, type Region, type Size } from '../../pixels/region';
-import type { Grade, GradeReach } from './schema';
-import { treatTone } from './treat';
+import { copyOf, madeOpaque, type Raster } from '../../pixels/raster';
+import { grow, type Size } from '../../pixels/region';
+import { localContrastNode } from './local';
+import type { Grade } from './schema';
+import { treatTone } from './tone';
 
 /**
- * How much of each px a grade reaches: one channel.
- * @param cover of the letters, and @param matte of the veil that the reach names; null where it names none
- */
-export function reachNode({ area, on, soft }: GradeReach, cover: Node, matte: Node | null): Node {
-  const sigma = sigmaOfWidth(soft);
-  return filtered(cover, {
-    key: contentKey('reach', area, on.kind),
-    reach: 2 * soft,
-    from: ({ region, scale }) => grow(region, blurMargin(sigma * scale)),
-    with: matte ? { matte } : {},
-    bounds: area === 'inside' && cover.bounds ? grow(cover.bounds, 2 * soft) : null,
-    apply(letters, { request, lying, inputs }) {
-      const out = copyOf(blurRegion(letters, lying, request.region, sigma * request.scale));
-      for (let i = 0; i < out.data.length; i++) {
-        const inside = area === 'inside' ? out.data[i] : 1 - out.data[i];
-        out.data[i] = inside * shareOn(on.kind, inputs.matte, i);
-      }
-      return out;
-    },
-  });
-}
-
-function shareOn(kind: GradeReach['on']['kind'], matte: Raster | undefined, i: number): number {
-  if (!matte) return 1;
-  return kind === 'veil' ? matte.data[i] : 1 - matte.data[i];
-}
-
-/**
- * A picture with a grade on it, as far as it reaches. The blur mixes light.
+ * A picture with a grade on it, as far as it reaches.
  * @param source four channels
+ * @param reach one channel; null for everywhere
  * @param sheet sheet px
  * @param spared what must not run into the blurred ground around it: the matte of a veil that the grade leaves alone
  */
-export function gradedNode(source: Node, grade: Grade, reach: Node, sheet: Size, spared: Node | null = null): Node {
+export function gradedNode(
+  source: Node,
+  grade: Grade,
+  reach: Node | null,
+  sheet: Size,
+  spared: Node | null = null,
+): Node {
+  const blurred = grade.blur > 0 ? blurredNode(source, grade.blur, sheet, spared) : source;
+  const treated = grade.localContrast ? localContrastNode(blurred, grade.localContrast, sheet) : blurred;
+  return tonedNode(source, treated, grade, reach);
+}
+
+/** A layer with the tone and colour of a grade, everywhere; what reads a neighbourhood is left to other passes. */
+export const tonedLayer = (source: Node, grade: Grade): Node => tonedNode(source, source, grade, null);
+
+function tonedNode(source: Node, treated: Node, grade: Grade, reach: Node | null): Node {
   return filtered(source, {
     key: contentKey('graded', keyOf(grade)),
-    reach: blurReach(grade.blur),
-    from: ({ region, scale }) => grow(region, blurMargin(grade.blur * scale)),
-    // What lies beyond the sheet is not mixed in: there its border repeats.
-    within: sheet,
-    with: { share: reach, ...(spared && grade.blur > 0 && { spared }) },
-    widely: ['spared'],
+    reach: 0,
+    with: { ...(reach && { share: reach }), ...(treated !== source && { treated }) },
     bounds: source.bounds,
-    only: reach.bounds,
+    only: reach?.bounds ?? null,
     keepsSolid: true,
-    apply(picture, { request, lying, inputs }) {
-      const own = crop(picture, lying, request.region);
-      const clear = inputs.spared ? without(picture, inputs.spared) : picture;
-      const blurred = grade.blur > 0 ? blurredLight(clear, lying, request, grade.blur) : own;
-      return mixed(own, treatTone(blurred, grade), inputs.share, grade.strength);
-    },
+    apply: (own, { inputs }) =>
+      mixed(own, treatTone(inputs.treated ?? own, grade), inputs.share ?? null, grade.strength),
   });
 }
 
-const blurredLight = (picture: Raster, lying: Region, { region, scale }: Request, sigma: number): Raster =>
-  madeOpaque(fromLight(blurRegion(toLight(picture), lying, region, sigma * scale)), 1e-4);
+/** Out of focus by a Gaussian: light is mixed. What lies beyond the sheet is not mixed in: there its border repeats. */
+const blurredNode = (source: Node, sigma: number, sheet: Size, spared: Node | null): Node =>
+  filtered(source, {
+    key: contentKey('blurred', sigma),
+    reach: blurReach(sigma),
+    from: ({ region, scale }) => grow(region, blurMargin(sigma * scale)),
+    within: sheet,
+    with: spared ? { spared } : {},
+    widely: ['spared'],
+    bounds: source.bounds,
+    keepsSolid: true,
+    apply(picture, { request: { region, scale }, lying, inputs }) {
+      const clear = inputs.spared ? without(picture, inputs.spared) : picture;
+      return madeOpaque(fromLight(blurRegion(toLight(clear), lying, region, sigma * scale)), 1e-4);
+    },
+  });
 
 /** What is left of a picture where a veil does not cover it, as a clear layer. */
 function without(picture: Raster, matte: Raster): Raster {
@@ -74,11 +68,12 @@ function without(picture: Raster, matte: Raster): Raster {
   return out;
 }
 
-function mixed(own: Raster, treated: Raster, { data: shares }: Raster, strength: number): Raster {
+function mixed(own: Raster, treated: Raster, share: Raster | null, strength: number): Raster {
+  if (!share && strength === 1) return treated;
   const out = copyOf(own);
-  for (let i = 0, at = 0; i < shares.length; i++, at += 4) {
-    const share = shares[i] * strength;
-    if (share > 0) for (let c = 0; c < 4; c++) out.data[at + c] += (treated.data[at + c] - out.data[at + c]) * share;
+  for (let i = 0, at = 0; at < out.data.length; i++, at += 4) {
+    const part = (share ? share.data[i] : 1) * strength;
+    if (part > 0) for (let c = 0; c < 4; c++) out.data[at + c] += (treated.data[at + c] - out.data[at + c]) * part;
   }
   return out;
 }

@@ -8,6 +8,7 @@ import { coatsOfInk, inkSchema, plainInk, type Ink } from './schema';
 export const inkDocument: PassDocument<Ink> = {
   schema: inkSchema,
   plain: () => plainInk([solidCoat({ colour: '#f2ead8' })]),
+  empty: () => plainInk([]),
   describes,
   assets: (ink) =>
     coatsOfInk(ink)

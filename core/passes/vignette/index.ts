@@ -7,8 +7,7 @@ const documents = { vignette: vignetteDocument };
 export const vignettePass: PicturePass<typeof documents> = {
   line: 9,
   title: 'Vignette',
-  stage: 'finish',
   documents,
-  paint: (below, { vignette }, { sheet }) =>
+  finish: (below, { vignette }, { sheet }) =>
     vignette && vignette.stops !== 0 ? vignetteNode(below, vignette, sheet) : below,
 };

@@ -7,7 +7,7 @@ import { plainVignette, vignetteSchema, type Vignette } from './schema';
 
 const sheet = { width: 80, height: 60 };
 const draw = async (vignette: Vignette | null, scale = 1, colour = '#808080'): Promise<Raster> => {
-  const node = vignettePass.paint!(colourNode(colour), { vignette }, { sheet } as never, null);
+  const node = vignettePass.finish!(colourNode(colour), { vignette }, { sheet } as never);
   const region = { x: 0, y: 0, width: sheet.width * scale, height: sheet.height * scale };
   return new Evaluator(1e8).pixels(node, { region, scale });
 };

@@ -6,6 +6,7 @@ export const benchKeys = {
   redo: { keys: ['$mod+Shift+z'], shown: 'Ctrl Shift Z', does: 'redo', whileTyping: true },
   fold: { keys: ['Escape'], shown: 'Esc', does: 'put the tool away, then fold the open line' },
   before: { keys: [';'], shown: '; held', does: 'before: the bare photograph' },
+  wipe: { keys: ['Shift+:', 'Shift+Semicolon'], shown: 'Shift ;', does: 'wipe: before at the left, now at the right' },
   halfStrength: { keys: ["'"], shown: "'", does: 'letters at half strength' },
   next: { keys: ['n', 'Shift+N'], shown: 'N', does: 'next lettering' },
   gauges: { keys: ['g', 'Shift+G'], shown: 'G', does: 'fold the gauges' },
@@ -52,5 +53,5 @@ export const focusKeys: readonly KeyEntry[] = [
 export const lineKey = (line: number, title: string): KeyEntry => ({
   keys: [String(line)],
   shown: String(line),
-  does: `open line ${line}, ${title.toLowerCase()}`,
+  does: `open line ${line}, ${title.toLowerCase()}; held: the picture without it`,
 });

@@ -2,20 +2,19 @@ import { Keyboard, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { rename } from '../../../core/piece/edits/items';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { useAppSelector } from '../../store';
 import { KeptText } from '../../ui/KeptText';
 import { Tip } from '../../ui/Tip';
 import { useBench } from '../benchContext';
-import { looked, type Saving } from '../benchState';
+import type { Saving } from '../benchState';
 import { editing } from '../editing';
+import { BeforeAfter } from './BeforeAfter';
 import { ExportSheet } from './ExportSheet';
 
 export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boolean }) {
   const { piece, mayChange } = useBench();
-  const { history, historyAt, before, saving } = useAppSelector(({ bench }) => bench);
+  const { history, historyAt, saving } = useAppSelector(({ bench }) => bench);
   const [exporting, setExporting] = useState(false);
-  const dispatch = useAppDispatch();
-  const show = (on: boolean) => () => void dispatch(looked({ before: on }));
   const last = historyAt > 0 ? history[historyAt - 1] : null;
   return (
     <header className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-card px-3 py-1">
@@ -65,20 +64,7 @@ export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boo
           <Keyboard size={15} aria-hidden />
         </button>
       </Tip>
-      <Tip text="Hold to see the bare photograph: ; held">
-        <button
-          className="plain-button select-none"
-          aria-pressed={before}
-          onPointerDown={show(true)}
-          onPointerUp={show(false)}
-          onPointerLeave={show(false)}
-          onKeyDown={(event) => (event.key === ' ' || event.key === 'Enter') && show(true)()}
-          onKeyUp={show(false)}
-          onBlur={show(false)}
-        >
-          Hold: before
-        </button>
-      </Tip>
+      <BeforeAfter />
       <button className="strong-button" onClick={() => setExporting(true)}>
         Export
       </button>

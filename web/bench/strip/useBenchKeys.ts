@@ -3,6 +3,8 @@ import type { Bench } from '../benchContext';
 import { looked } from '../benchState';
 import { editing } from '../editing';
 import { passesOfLine, ticketLines } from '../passes';
+import { toggleWipe } from './wipe';
+import { useHeldLine } from './useHeldLine';
 import { foldGauges } from '../gauges/foldGauges';
 import { focusSheet } from '../view/focusSheet';
 import { benchKeys, lineKey } from '../keys/entries';
@@ -12,9 +14,17 @@ const look = (change: Parameters<typeof looked>[0]): void => void store.dispatch
 
 /** Keys that work anywhere on the bench. Those of a tool belong to the tool. */
 export function useBenchKeys(bench: Bench, openKeys: () => void): void {
+  const held = useHeldLine();
   const opensLines = ticketLines.map(({ line, title }): KeyBinding => [
     lineKey(line, title),
-    { down: () => bench.openLine(line) },
+    {
+      down: ({ repeat }) => {
+        if (repeat) return;
+        bench.openLine(line);
+        held.down(line);
+      },
+      up: held.up,
+    },
   ]);
   useKeys([
     ...opensLines,
@@ -22,6 +32,7 @@ export function useBenchKeys(bench: Bench, openKeys: () => void): void {
     [benchKeys.redo, { down: () => void editing.step('redo') }],
     [benchKeys.fold, { down: () => fold(bench) }],
     [benchKeys.before, { down: () => look({ before: true }), up: () => look({ before: false }) }],
+    [benchKeys.wipe, { down: () => toggleWipe(bench) }],
     [benchKeys.halfStrength, { down: () => look({ halfStrength: !store.getState().bench.halfStrength }) }],
     [benchKeys.next, { down: () => chooseNext(bench) }],
     [benchKeys.gauges, { down: foldGauges }],

@@ -1,11 +1,14 @@
 import type { Bare } from '../../../../core/passes/drape/schema';
 import type { Lettering } from '../../../../core/piece/schema';
+import type { Edit } from '../../../../core/piece/edits/edit';
 import { useBench } from '../../benchContext';
+import { ChartLine } from '../../charts/ChartLine';
+import { chartWidth, TonesChart } from '../../charts/TonesChart';
 import { EditedValue } from '../../EditedValue';
 import { biteEdit } from './edits';
 import { measuredDrape } from './measured';
 
-const [width, height] = [240, 56];
+const height = 56;
 
 /** The surface's lightness under the letters, and where ink holds on it. */
 export function BareSettings({ lettering, bare }: { lettering: Lettering; bare: Bare }) {
@@ -17,7 +20,7 @@ export function BareSettings({ lettering, bare }: { lettering: Lettering; bare: 
   const ordered = (from: number, to: number): [number, number] => [Math.min(from, to), Math.max(from, to)];
   return (
     <div className="flex flex-col gap-1">
-      <Histogram counts={counts} bare={bare} />
+      <Histogram counts={counts} bare={bare} change={change} />
       <p className="leading-7">
         Bare where the surface is darker than{' '}
         <Lightness label="Dark: all bare" value={dark[0]} edit={(value) => change({ dark: ordered(value, dark[1]) })} />
@@ -69,33 +72,49 @@ function Lightness({
   return <EditedValue label={label} value={value} factor={100} unit="%" min={0} max={100} edit={edit} />;
 }
 
-function Histogram({ counts, bare: { dark, light } }: { counts: readonly number[]; bare: Bare }) {
-  const most = Math.max(1e-6, ...counts);
-  const step = width / Math.max(1, counts.length);
+/** The borders of bare and inked, each dragged along the tones. */
+function Histogram({
+  counts,
+  bare,
+  change,
+}: {
+  counts: readonly number[];
+  bare: Bare;
+  change(part: Partial<Bare>): Edit;
+}) {
+  const { dark, light } = bare;
   const ink = [
     [dark[0], 0],
     [dark[1], 1],
     [light[0], 1],
     [light[1], 0],
-  ].map(([at, share]) => `${at * width},${height - share * (height - 2)}`);
+  ].map(([at, share]) => `${at * chartWidth},${height - share * (height - 2)}`);
+  const undoLabel = 'Set where ink holds';
+  const lines = [
+    { label: 'Dark: all bare', at: dark[0], edit: (to: number) => change({ dark: [Math.min(to, dark[1]), dark[1]] }) },
+    { label: 'Dark: all inked', at: dark[1], edit: (to: number) => change({ dark: [dark[0], Math.max(to, dark[0])] }) },
+    {
+      label: 'Light: all inked',
+      at: light[0],
+      edit: (to: number) => change({ light: [Math.min(to, light[1]), light[1]] }),
+    },
+    {
+      label: 'Light: all bare',
+      at: light[1],
+      edit: (to: number) => change({ light: [light[0], Math.max(to, light[0])] }),
+    },
+  ];
   return (
-    <svg
-      viewBox={`0 0 ${width} ${height}`}
-      className="w-full rounded-sheet border border-rule bg-white"
-      role="img"
-      aria-label="How often each lightness is there under the letters, dark at the left, and where ink holds"
+    <TonesChart
+      counts={counts}
+      height={height}
+      hasHandles
+      label="How often each lightness is there under the letters, dark at the left, and where ink holds"
     >
-      {counts.map((count, i) => (
-        <rect
-          key={i}
-          x={i * step}
-          y={height - (height * count) / most}
-          width={step}
-          height={(height * count) / most}
-          fill="#C8C8C2"
-        />
+      <polyline points={ink.join(' ')} fill="none" stroke="#9C3B22" strokeWidth={1.5} pointerEvents="none" />
+      {lines.map((line) => (
+        <ChartLine key={line.label} {...line} label={`${line.label}, dragged`} height={height} undoLabel={undoLabel} />
       ))}
-      <polyline points={ink.join(' ')} fill="none" stroke="#9C3B22" strokeWidth={1.5} />
-    </svg>
+    </TonesChart>
   );
 }

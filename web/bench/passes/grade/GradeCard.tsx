@@ -1,61 +1,45 @@
-import { changeItem, removeItem } from '../../../../core/piece/edits/items';
 import { X } from 'lucide-react';
-import type { Grade, GradeReach } from '../../../../core/passes/grade/schema';
-import { setGradeReach } from '../../../../core/piece/edits/grades';
-import type { Edit } from '../../../../core/piece/edits/edit';
-import { Choice } from '../../../ui/Choice';
+import { useState } from 'react';
+import type { Grade } from '../../../../core/passes/grade/schema';
+import { clearGrade } from '../../../../core/piece/edits/grades';
+import { changeItem, removeItem } from '../../../../core/piece/edits/items';
+import { KeptText } from '../../../ui/KeptText';
 import { useBench } from '../../benchContext';
-import { ColourField } from '../../coats/ColourField';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
+import { MatchPress } from './MatchPress';
+import { changesOf, gradeParts, isSet, partNames, type GradePartName } from './parts';
+import type { PartProps } from './parts/part';
+import { ReachSentence } from './ReachSentence';
 
-type On = GradeReach['on'];
-
-const valueOf = (on: On): string => (on.kind === 'all' ? 'all' : `${on.kind} ${on.veil}`);
-
-function onOf(value: string): On {
-  const [kind, ...veil] = value.split(' ');
-  return kind === 'all' ? { kind } : { kind: kind as 'veil' | 'behind', veil: veil.join(' ') };
-}
-
-/** One grade as a sentence. */
+/** One grade: what it reaches, and what it does there. */
 export function GradeCard({ grade, number }: { grade: Grade; number: number }) {
-  const { piece, mayChange } = useBench();
-  const { reach } = grade;
+  const { mayChange } = useBench();
+  // What is brought to nothing while it is dragged is still there to be dragged back.
+  const [opened, setOpened] = useState<readonly GradePartName[]>([]);
   const name = `grade ${number}`;
-  const set = (change: Partial<Grade>): Edit => changeItem('grades', grade.id, change);
-  const setReach = (change: Partial<GradeReach>): Edit => setGradeReach(grade.id, change);
-  const ons: Record<string, string> = {
-    all: 'on all of the photo',
-    ...Object.fromEntries(
-      piece.veils.flatMap((veil) => [
-        [`veil ${veil.id}`, `only on ${veil.name}`],
-        [`behind ${veil.id}`, `on all but ${veil.name}`],
-      ]),
-    ),
-  };
+  const set = (change: Partial<Grade>) => changeItem('grades', grade.id, change);
+  const there = partNames.filter((part) => isSet(grade, part) || opened.includes(part));
   return (
-    <div className="leading-7" data-testid="grade">
-      <div className="flex items-start gap-1">
-        <span className="grow">
-          <Choice
-            label={`Area of ${name}`}
-            inSentence
-            value={reach.area}
-            options={{ inside: 'Inside the letters', outside: 'Outside the letters' }}
-            disabled={!mayChange}
-            onChoose={(area) => void editing.commit('Set the area of a grade', setReach({ area }))}
-          />
-          ,{' '}
-          <Choice
-            label={`What ${name} is laid on`}
-            inSentence
-            value={valueOf(reach.on)}
-            options={ons}
-            disabled={!mayChange}
-            onChoose={(value) => void editing.commit('Set the reach of a grade', setReach({ on: onOf(value) }))}
-          />
-        </span>
+    <section aria-label={`Grade ${number}`} data-testid="grade" className={grade.shown ? '' : 'opacity-60'}>
+      <div className="flex items-center gap-1">
+        <KeptText
+          key={grade.name}
+          label={`Name of ${name}`}
+          value={grade.name || changesOf(grade)}
+          className="min-w-0 grow truncate rounded-sheet border border-transparent bg-transparent font-semibold hover:border-rule focus:bg-white"
+          maxLength={80}
+          disabled={!mayChange}
+          keep={(typed) => void editing.commit('Name a grade', set({ name: typed }))}
+        />
+        <button
+          className="quiet-button whitespace-nowrap"
+          aria-pressed={!grade.shown}
+          disabled={!mayChange}
+          onClick={() => editing.commit(grade.shown ? 'Hide a grade' : 'Show a grade', set({ shown: !grade.shown }))}
+        >
+          {grade.shown ? 'Hide' : 'Show again'}
+        </button>
         <button
           className="quiet-button px-0.5"
           aria-label={`Remove ${name}`}
@@ -66,120 +50,104 @@ export function GradeCard({ grade, number }: { grade: Grade; number: number }) {
           <X size={14} aria-hidden />
         </button>
       </div>
-      <ToneClause grade={grade} name={name} set={set} setReach={setReach} />
-      <ColourClause grade={grade} name={name} set={set} />
+      <ReachSentence grade={grade} name={name} />
+      {there.map((part) => (
+        <PartRow
+          key={part}
+          part={part}
+          grade={grade}
+          name={name}
+          set={set}
+          remove={() => {
+            setOpened(opened.filter((one) => one !== part));
+            void editing.commit(
+              `Remove: ${gradeParts[part].title.toLowerCase()}`,
+              clearGrade(grade.id, gradeParts[part].fields),
+            );
+          }}
+        />
+      ))}
+      <MatchPress grade={grade} set={set} />
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <AddPart
+          grade={grade}
+          name={name}
+          without={there}
+          onAdd={(part, change) => {
+            setOpened([...opened, part]);
+            void editing.commit(`Add: ${gradeParts[part].title.toLowerCase()}`, set(change));
+          }}
+        />
+        <span>
+          at{' '}
+          <EditedValue
+            label={`Strength of ${name}`}
+            value={grade.strength}
+            factor={100}
+            unit="%"
+            min={0}
+            max={100}
+            edit={(strength) => set({ strength })}
+          />
+        </span>
+      </div>
+    </section>
+  );
+}
+
+function PartRow({ part, remove, ...props }: PartProps & { part: GradePartName; remove(): void }) {
+  const { mayChange } = useBench();
+  const { title, Sentence } = gradeParts[part];
+  return (
+    <div className="flex items-start gap-1" role="group" aria-label={title}>
+      <div className="min-w-0 grow">
+        <Sentence {...props} />
+      </div>
+      <button
+        className="quiet-button mt-1 px-0.5"
+        aria-label={`Remove ${title.toLowerCase()} from ${props.name}`}
+        title={`Remove: ${title.toLowerCase()}`}
+        disabled={!mayChange}
+        onClick={remove}
+      >
+        <X size={12} aria-hidden />
+      </button>
     </div>
   );
 }
 
-interface ClauseProps {
+interface AddPartProps {
   grade: Grade;
   name: string;
-  set(change: Partial<Grade>): Edit;
+  /** What is there already. */
+  without: readonly GradePartName[];
+  onAdd(part: GradePartName, change: Partial<Grade>): void;
 }
 
-/** What it does to tone and sharpness, how strongly, and how it fades. */
-function ToneClause({ grade, name, set, setReach }: ClauseProps & { setReach(change: Partial<GradeReach>): Edit }) {
-  return (
-    <p>
-      Blurred by{' '}
-      <EditedValue
-        label={`Blur of ${name}`}
-        value={grade.blur}
-        unit="px"
-        digits={1}
-        step={0.5}
-        min={0}
-        max={500}
-        edit={(blur) => set({ blur })}
-      />
-      ,{' '}
-      <EditedValue
-        label={`Light of ${name}`}
-        value={grade.light}
-        unit="stops"
-        digits={2}
-        step={0.05}
-        min={-8}
-        max={8}
-        edit={(light) => set({ light })}
-      />{' '}
-      of light ({Math.round(100 * 2 ** grade.light)} %), hue shifted by{' '}
-      <EditedValue
-        label={`Hue of ${name}`}
-        value={grade.hue}
-        unit="°"
-        min={-360}
-        max={360}
-        edit={(hue) => set({ hue })}
-      />
-      ,{' '}
-      <EditedValue
-        label={`Saturation of ${name}`}
-        value={grade.saturation}
-        factor={100}
-        unit="%"
-        min={0}
-        max={400}
-        edit={(saturation) => set({ saturation })}
-      />{' '}
-      of its colour; at{' '}
-      <EditedValue
-        label={`Strength of ${name}`}
-        value={grade.strength}
-        factor={100}
-        unit="%"
-        min={0}
-        max={100}
-        edit={(strength) => set({ strength })}
-      />
-      , fading over{' '}
-      <EditedValue
-        label={`Softness of ${name}`}
-        value={grade.reach.soft}
-        unit="px"
-        min={0}
-        max={2000}
-        edit={(soft) => setReach({ soft })}
-      />
-      .
-    </p>
+/** What else the grade can do. */
+function AddPart({ grade, name, without, onAdd }: AddPartProps) {
+  const { piece, mayChange } = useBench();
+  const isLetters = grade.reach.area === 'letters';
+  const left = partNames.filter(
+    (part) => part !== 'match' && !without.includes(part) && !(isLetters && 'isOfNeighbours' in gradeParts[part]),
   );
-}
-
-/** Inverted, or a colour subtracted. */
-function ColourClause({ grade, name, set }: ClauseProps) {
-  const { mayChange } = useBench();
   return (
-    <div className="flex flex-wrap items-center gap-x-3">
-      <label className="flex items-center gap-1">
-        <input
-          type="checkbox"
-          checked={grade.invert}
-          disabled={!mayChange}
-          onChange={(event) => editing.commit('Invert', set({ invert: event.target.checked }))}
-        />{' '}
-        inverted
-      </label>
-      <label className="flex items-center gap-1">
-        <input
-          type="checkbox"
-          checked={grade.subtract !== null}
-          disabled={!mayChange}
-          onChange={(event) =>
-            editing.commit('Subtract a colour', set({ subtract: event.target.checked ? '#33445a' : null }))
-          }
-        />{' '}
-        a colour subtracted
-      </label>
-      {grade.subtract !== null && (
-        <ColourField
-          label={`Colour that ${name} subtracts`}
-          colour={grade.subtract}
-          edit={(subtract) => set({ subtract })}
-          small
-        />
-      )}
-    </div>
+    <select
+      className="field py-0.5"
+      aria-label={`Add to ${name}`}
+      disabled={!mayChange || left.length === 0}
+      value=""
+      onChange={({ target: { value } }) => {
+        const part = value as GradePartName;
+        onAdd(part, gradeParts[part].first(piece.sheet.width));
+      }}
+    >
+      <option value="">Add to it</option>
+      {left.map((part) => (
+        <option key={part} value={part}>
+          {gradeParts[part].title}
+        </option>
+      ))}
+    </select>
   );
 }

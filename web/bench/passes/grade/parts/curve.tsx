@@ -1,0 +1,185 @@
+import { useRef, useState } from 'react';
+import { curveThrough, ordered } from '../../../../../core/passes/grade/tone/curve';
+import { curvesSchema, type Channel, type CurvePoints } from '../../../../../core/passes/grade/tone/schema';
+import { useBench } from '../../../benchContext';
+import { ChartHandle } from '../../../charts/ChartHandle';
+import { chartWidth, TonesChart } from '../../../charts/TonesChart';
+import { editing } from '../../../editing';
+import { Choice } from '../../../../ui/Choice';
+import { countsOf, useTones } from '../tones';
+import { channelNames } from './levels';
+import type { GradePart, PartProps } from './part';
+import { Tone } from './Value';
+
+const height = 180;
+const straight: CurvePoints = [
+  [0, 0],
+  [1, 1],
+];
+const mostPoints = 16;
+/** Points keep this distance, so that none swallows another while it is dragged. */
+const apart = 1 / 255;
+
+/** A point moved, as far as its neighbours leave it room. */
+function moved(points: CurvePoints, place: number, x: number, y: number): CurvePoints {
+  const low = place === 0 ? 0 : points[place - 1][0] + apart;
+  const high = place === points.length - 1 ? 1 : points[place + 1][0] - apart;
+  return points.map((point, i) => (i === place ? [Math.min(high, Math.max(low, x)), y] : point));
+}
+
+/** A further point in the widest gap, on the curve as it is. */
+function withPoint(points: CurvePoints): CurvePoints {
+  const gaps = points.slice(1).map(([x], i) => ({ i, width: x - points[i][0] }));
+  const { i } = gaps.reduce((widest, gap) => (gap.width > widest.width ? gap : widest));
+  const x = (points[i][0] + points[i + 1][0]) / 2;
+  return ordered([...points, [x, Math.min(1, Math.max(0, curveThrough(points)(x)))]]);
+}
+
+function CurveSentence({ grade: { curve }, name, set }: PartProps) {
+  const [channel, setChannel] = useState<Channel>('all');
+  if (!curve) return null;
+  const points = ordered(curve[channel] ?? straight);
+  return (
+    <CurveEditor
+      key={channel}
+      points={points}
+      channel={channel}
+      onChannel={setChannel}
+      name={name}
+      edit={(next) => set({ curve: { ...curve, [channel]: next } })}
+    />
+  );
+}
+
+interface EditorProps {
+  points: CurvePoints;
+  channel: Channel;
+  onChannel(channel: Channel): void;
+  name: string;
+  edit(points: CurvePoints): ReturnType<PartProps['set']>;
+}
+
+function CurveEditor({ points, channel, onChannel, name, edit }: EditorProps) {
+  const { mayChange } = useBench();
+  const svg = useRef<SVGSVGElement>(null);
+  const [wanted, choose] = useState(0);
+  const counts = countsOf(useTones().before, channel);
+  const chosen = Math.min(wanted, points.length - 1);
+  const mayAdd = mayChange && points.length < mostPoints;
+  const add = (next: CurvePoints, x: number): void => {
+    void editing.commit('Add a point to the curve', edit(next));
+    choose(next.findIndex(([at]) => at === x));
+  };
+  const remove = (place: number): void => {
+    if (points.length <= 2) return;
+    void editing.commit('Remove a point of the curve', edit(points.filter((_, i) => i !== place)));
+    choose(Math.max(0, place - 1));
+  };
+  const [x, y] = points[chosen];
+  return (
+    <div>
+      <TonesChart
+        svg={svg}
+        counts={counts}
+        height={height}
+        hasHandles
+        label={`Curve of ${channelNames[channel]}, ${points.length} points; a double click adds one`}
+        onDoubleClick={({ clientX, clientY }) => {
+          const box = svg.current!.getBoundingClientRect();
+          const at = (clientX - box.left) / box.width;
+          if (mayAdd) add(ordered([...points, [at, 1 - (clientY - box.top) / box.height]]), at);
+        }}
+      >
+        <CurveLine points={points} />
+        {points.map(([px, py], i) => (
+          <ChartHandle
+            key={i}
+            label={`Point ${i + 1} of the curve of ${name}`}
+            at={[px, py]}
+            says={`${Math.round(px * 255)} becomes ${Math.round(py * 255)}`}
+            undoLabel="Move a point of the curve"
+            edit={(toX, toY) => edit(moved(points, i, toX, toY))}
+            onChoose={() => choose(i)}
+            onRemove={() => remove(i)}
+          >
+            <circle cx={px * chartWidth} cy={(1 - py) * height} r={10} fill="transparent" className="cursor-move" />
+            <circle
+              cx={px * chartWidth}
+              cy={(1 - py) * height}
+              r={4}
+              fill={i === chosen ? '#9C3B22' : '#fff'}
+              stroke="#1F2328"
+              strokeWidth={1.25}
+              className="chart-mark"
+            />
+          </ChartHandle>
+        ))}
+      </TonesChart>
+      <p className="leading-7">
+        In{' '}
+        <Choice<Channel>
+          label={`Channel of the curve of ${name}`}
+          inSentence
+          value={channel}
+          options={channelNames}
+          onChoose={onChannel}
+        />
+        ,{' '}
+        <Tone
+          label={`Tone at the chosen point of ${name}`}
+          value={x}
+          edit={(value) => edit(moved(points, chosen, value, y))}
+        />{' '}
+        becomes{' '}
+        <Tone label={`What it becomes in ${name}`} value={y} edit={(value) => edit(moved(points, chosen, x, value))} />.{' '}
+        <button
+          className="quiet-button"
+          disabled={!mayAdd}
+          onClick={() => {
+            const next = withPoint(points);
+            add(next, next.find(([at]) => !points.some(([other]) => other === at))![0]);
+          }}
+        >
+          Another point
+        </button>{' '}
+        {points.length > 2 && (
+          <button className="quiet-button" disabled={!mayChange} onClick={() => remove(chosen)}>
+            Remove this one
+          </button>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** The curve, and the line on which nothing changes. */
+function CurveLine({ points }: { points: CurvePoints }) {
+  const through = curveThrough(points);
+  const path = Array.from({ length: 121 }, (_, i) => {
+    const value = i / 120;
+    return `${i === 0 ? 'M' : 'L'}${(value * chartWidth).toFixed(1)} ${((1 - through(value)) * height).toFixed(1)}`;
+  }).join('');
+  return (
+    <g pointerEvents="none">
+      <line x1={0} y1={height} x2={chartWidth} y2={0} stroke="#5C6066" strokeWidth={0.75} strokeDasharray="3 3" />
+      <path d={path} fill="none" stroke="#9C3B22" strokeWidth={1.75} />
+    </g>
+  );
+}
+
+export const curve: GradePart = {
+  title: 'Curve',
+  fields: ['curve'],
+  first: () => ({
+    curve: curvesSchema.parse({
+      all: [
+        [0, 0],
+        [0.25, 0.22],
+        [0.75, 0.78],
+        [1, 1],
+      ],
+    }),
+  }),
+  Sentence: CurveSentence,
+  says: () => 'with a curve',
+};
