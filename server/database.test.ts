@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { pieceSchema, pieceVersion } from '../core/piece/schema';
 import { openDatabase } from './database';
 import { PieceStore } from './store/pieces';
-import { RecipeStore } from './store/recipes';
+import { letterRecipes, pieceRecipes } from './store/recipes';
 
 /** Stores as earlier programs left them, one for each migration there has been. */
 const stores = readdirSync('server/testing/databases').sort();
@@ -54,7 +54,8 @@ describe.each(stores)('from %s', (file) => {
     expect(pieces.list()).toHaveLength(stored.match(/INSERT INTO "pieces"/g)!.length);
     if (file >= '002')
       expect(database.prepare('select facts from faces').all()).toEqual([{ facts: '{"family":"Bowlby One"}' }]);
-    if (file >= '004') expect(new RecipeStore(database).list()).toMatchObject([{ name: 'Plain', id: 'r1' }]);
+    if (file >= '004') expect(letterRecipes(database).list()).toMatchObject([{ name: 'Plain', id: 'r1' }]);
+    if (file >= '007') expect(pieceRecipes(database).list()).toMatchObject([{ name: 'Evening', id: 'r2', grades: [] }]);
     if (file >= '006')
       expect(database.prepare('select version, found from surveys').all()).toEqual([
         { version: 'grain-1', found: '{"grain":{"sigma":1.5}}' },

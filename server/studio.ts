@@ -16,7 +16,9 @@ import { AssetStore, type StoredAsset } from './store/assets';
 import { FaceStore } from './store/faces';
 import { Files } from './store/files';
 import { PieceStore, type StoredPiece } from './store/pieces';
-import { RecipeStore } from './store/recipes';
+import type { PieceRecipe } from '../core/recipes/pieceRecipe';
+import type { Recipe } from '../core/recipes/recipe';
+import { letterRecipes, pieceRecipes, type RecipeStore } from './store/recipes';
 import { SurveyStore } from './store/surveys';
 import { Surveys } from './survey/surveys';
 
@@ -31,7 +33,8 @@ export class Studio {
   readonly assets: AssetStore;
   readonly faces: FaceStore;
   readonly pieces: PieceStore;
-  readonly recipes: RecipeStore;
+  readonly recipes: RecipeStore<Recipe>;
+  readonly pieceRecipes: RecipeStore<PieceRecipe>;
   readonly jobs: Jobs;
   readonly intake: Intake;
   readonly cutting: CutService;
@@ -46,7 +49,8 @@ export class Studio {
     this.assets = new AssetStore(this.database);
     this.faces = new FaceStore(this.database, this.files);
     this.pieces = new PieceStore(this.database);
-    this.recipes = new RecipeStore(this.database);
+    this.recipes = letterRecipes(this.database);
+    this.pieceRecipes = pieceRecipes(this.database);
     this.jobs = new Jobs(this.buildFolder);
     this.surveys = new Surveys(this.jobs, this.files, this.assets, new SurveyStore(this.database));
     this.intake = new Intake(this.files, this.assets, this.faces, this.jobs);

@@ -1,12 +1,27 @@
+import type { PieceRecipe } from '../../core/recipes/pieceRecipe';
 import type { Recipe } from '../../core/recipes/recipe';
-import type { StoredRecipe } from '../../server/store/recipes';
+import type { StoredPieceRecipe, StoredRecipe } from '../../server/store/recipes';
 import { api, ask } from './client';
 
-export type { StoredRecipe };
+export type { StoredPieceRecipe, StoredRecipe };
 
-export const listRecipes = (): Promise<StoredRecipe[]> => ask(api.recipes.$get());
+/** Recipes of one kind in the store. Everything throws ServerProblem with the reason. */
+export interface RecipeShelf<Kept, Stored> {
+  list(): Promise<Stored[]>;
+  keep(recipe: Kept): Promise<Stored>;
+  remove(id: string): Promise<unknown>;
+}
 
-/** @throws ServerProblem with the reason */
-export const keepRecipe = (recipe: Recipe): Promise<StoredRecipe> => ask(api.recipes.$post({ json: recipe }));
+const remove = (id: string): Promise<unknown> => ask(api.recipes[':id'].$delete({ param: { id } }));
 
-export const removeRecipe = (id: string): Promise<unknown> => ask(api.recipes[':id'].$delete({ param: { id } }));
+export const letterRecipes: RecipeShelf<Recipe, StoredRecipe> = {
+  list: () => ask(api.recipes.$get()),
+  keep: (recipe) => ask(api.recipes.$post({ json: recipe })),
+  remove,
+};
+
+export const pieceRecipes: RecipeShelf<PieceRecipe, StoredPieceRecipe> = {
+  list: () => ask(api.recipes.pieces.$get()),
+  keep: (recipe) => ask(api.recipes.pieces.$post({ json: recipe })),
+  remove,
+};

@@ -8,7 +8,7 @@ in this order: \`blur\` (sigma, sheet px), \`localContrast\` (\`amount\`, \`radi
 and \`to\`: \`mean\` and \`spread\` of Oklab), \`light\` (stops), \`whiteBalance\` (\`warmth\` in mired, \`tint\` in
 thousandths of CIE 1960), \`levels\` (for \`all\`, \`red\`, \`green\`, \`blue\`: \`black\`, \`white\`, \`gamma\`,
 \`low\`, \`high\`), \`curve\` (for the same: points \`[in, out]\`), \`contrast\` (doublings of the slope at middle
-grey), \`vibrance\`, \`hue\` (degrees) and \`saturation\` (times the chroma), \`hueRanges\` (\`centre\`, \`width\`,
+grey), \`fade\`, \`vibrance\`, \`hue\` (degrees) and \`saturation\` (times the chroma), \`hueRanges\` (\`centre\`, \`width\`,
 \`soft\`, \`turn\`, \`saturation\`, \`lightness\`), \`greyMix\` (light of \`red\`, \`green\`, \`blue\`), \`splitTint\`
-(\`shadows\`, \`highlights\`: colours or \`null\`, \`amount\`, \`balance\`), \`fade\`, \`invert\`, \`subtract\` (a colour or
+(\`shadows\`, \`highlights\`: colours or \`null\`, \`amount\`, \`balance\`), \`invert\`, \`subtract\` (a colour or
 \`null\`); \`strength\`.`;

@@ -43,7 +43,7 @@ const reachSchema = z
 
 /**
  * Line 9. A change of tone and colour. Its parts in their order: blurred, local contrast, matched, lightened, white
- * balance, levels, curve, contrast, vibrance, saturation, hue, hue by range, grey mix, split tint, faded, inverted, a
+ * balance, levels, curve, contrast, faded, vibrance, saturation, hue, hue by range, grey mix, split tint, inverted, a
  * colour subtracted. What should come otherwise is another grade.
  */
 export const gradeSchema = z.strictObject({
@@ -64,6 +64,8 @@ export const gradeSchema = z.strictObject({
   curve: curvesSchema.nullable().default(null),
   /** Doublings of the slope at middle grey; black and white stay. */
   contrast: z.number().min(-3).max(3).default(0),
+  /** How far blacks are lifted and colours taken back, fraction. */
+  fade: z.number().min(0).max(1).default(0),
   /** Like saturation, but the more the less a colour has of it: fraction. */
   vibrance: z.number().min(-1).max(1).default(0),
   /** Times the chroma; 0 leaves grey. */
@@ -73,8 +75,6 @@ export const gradeSchema = z.strictObject({
   hueRanges: z.array(hueRangeSchema).max(8).default([]),
   greyMix: greyMixSchema.nullable().default(null),
   splitTint: splitTintSchema.nullable().default(null),
-  /** How far blacks are lifted and colours taken back, fraction. */
-  fade: z.number().min(0).max(1).default(0),
   invert: z.boolean().default(false),
   subtract: colour.nullable().default(null),
   /** Fraction. */

@@ -5,6 +5,7 @@ import { useAppDispatch } from '../../store';
 import { Governs } from '../governs/Governs';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
+import { PieceRecipes } from '../recipes/PieceRecipes';
 import { ticketLines, type TicketLine } from '../passes';
 
 /** The list of what has been done, in the order of work; one line is open at a time. */
@@ -20,6 +21,9 @@ export function Ticket() {
           <Line key={line.line} line={line} />
         ))}
       </ol>
+      <div className="px-3 pb-3">
+        <PieceRecipes />
+      </div>
     </nav>
   );
 }

@@ -33,21 +33,26 @@ const exposed =
   (value) =>
     encodeExact(Math.min(1, decodeExact(value) * 2 ** stops));
 
-/** Light, levels, curve and contrast; null where they change nothing. @param isLit light has been given already */
-export const firstTables = ({ light, levels, curve, contrast }: Grade, isLit: boolean): Tables | null =>
+/**
+ * Light, levels, curve, contrast, and what fading does to tones; null where they change nothing. @param isLit light has
+ * been given already
+ */
+export const firstTables = ({ light, levels, curve, contrast, fade }: Grade, isLit: boolean): Tables | null =>
   tablesOf((channel) => {
     const changes: Change[] = light !== 0 && !isLit ? [exposed(light)] : [];
     for (const one of [levels?.all, levels?.[channel]]) if (one) changes.push((value) => levelled(one, value));
     for (const one of [curve?.all, curve?.[channel]]) if (one) changes.push(curveThrough(one));
     if (contrast !== 0) changes.push((value) => contrasted(value, contrast));
+    // Before colours are changed: white has no room for any.
+    if (fade > 0) changes.push((value) => fadedValue(value, fade));
     return changes;
   });
 
-/** Faded, inverted, a colour subtracted; null where they change nothing. */
-export function lastTables({ fade, invert, subtract }: Grade): Tables | null {
+/** Inverted, a colour subtracted; null where they change nothing. */
+export function lastTables({ invert, subtract }: Grade): Tables | null {
   const minus = subtract === null ? null : readColour(subtract);
   return tablesOf((channel) => {
-    const changes: Change[] = fade > 0 ? [(value) => fadedValue(value, fade)] : [];
+    const changes: Change[] = [];
     if (invert) changes.push((value) => 1 - value);
     if (minus) changes.push((value) => value - minus[ofChannel.indexOf(channel)]);
     return changes;

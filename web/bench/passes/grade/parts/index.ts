@@ -17,12 +17,12 @@ export const gradeParts = {
   levels,
   curve,
   contrast,
+  fade,
   saturation,
   hue,
   hueRanges,
   greyMix,
   splitTint,
-  fade,
   invert,
   subtract,
 } satisfies Record<string, GradePart>;
