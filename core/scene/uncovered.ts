@@ -62,7 +62,7 @@ function known({ width, height, data }: Raster, mattes: readonly Raster[]): Rast
   const out = emptyRaster(width, height, 4);
   const free = leftFree(mattes, width * height);
   for (let i = 0, at = 0; at < data.length; i++, at += 4)
-    if (1 - free[i] <= clear) out.data.set(data.subarray(at, at + 4), at);
+    if (1 - free[i] <= clear) for (let c = 0; c < 4; c++) out.data[at + c] = data[at + c];
   return out;
 }
 

@@ -28,7 +28,7 @@ export const gradePass: PicturePass<typeof documents, MeasuredGrades> = {
     ),
   finish: (picture, { grades }, { sheet }) =>
     shown(grades).reduce(
-      (now, grade) => (grade.reach.area === 'everything' ? gradedNode(now, grade, null, sheet) : now),
+      (now, grade) => (grade.reach.area === 'everything' ? gradedNode(now, grade, { reach: null, sheet }) : now),
       picture,
     ),
   measure: ({ grades }, letterings, scene) => measureGrades(grades, letterings, scene),
@@ -46,12 +46,13 @@ function gradedGround(source: Node, grade: Grade, scene: PictureScene, veil: str
   const named = isWhole ? null : partOf(reach.on, scene);
   if (!isWhole && !named) return source;
   const spared = veil === null && reach.on.kind === 'behind' ? scene.matteOf(reach.on.veil) : null;
+  const work = { sheet: scene.sheet, spared, only: veil === null ? null : (scene.matteOf(veil)?.bounds ?? null) };
   if (!isByLetters(reach.area))
-    return gradedNode(source, grade, named && softened(named, reach.soft), scene.sheet, spared);
+    return gradedNode(source, grade, { ...work, reach: named && softened(named, reach.soft) });
   // A soft border hides no seam and shows none.
   const cover = reach.soft > 0 ? scene.coverOf(reach.lettering!) : scene.seenWithin(reach.lettering!);
   if (!cover) return source;
-  return gradedNode(source, grade, reachNode(reach, cover, named), scene.sheet, spared);
+  return gradedNode(source, grade, { ...work, reach: reachNode(reach, cover, named) });
 }
 
 /** Whether a veil is what a reach names. */

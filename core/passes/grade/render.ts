@@ -3,40 +3,40 @@ import { contentKey, keyOf, type Node } from '../../graph/node';
 import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
 import { fromLight, toLight } from '../../kernels/colour';
 import { copyOf, madeOpaque, type Raster } from '../../pixels/raster';
-import { grow, type Size } from '../../pixels/region';
+import { grow, type Region, type Size } from '../../pixels/region';
 import { localContrastNode } from './local';
 import type { Grade } from './schema';
 import { treatTone } from './tone';
 
-/**
- * A picture with a grade on it, as far as it reaches.
- * @param source four channels
- * @param reach one channel; null for everywhere
- * @param sheet sheet px
- * @param spared what must not run into the blurred ground around it: the matte of a veil that the grade leaves alone
- */
-export function gradedNode(
-  source: Node,
-  grade: Grade,
-  reach: Node | null,
-  sheet: Size,
-  spared: Node | null = null,
-): Node {
+interface GradedWork {
+  /** How much of each px is reached: one channel; null for everywhere. */
+  reach: Node | null;
+  /** Sheet px. */
+  sheet: Size;
+  /** What must not run into the blurred ground around it: the matte of a veil that the grade leaves alone. */
+  spared?: Node | null;
+  /** Outside of this nobody looks at it, sheet px; null: everywhere somebody does. */
+  only?: Region | null;
+}
+
+/** A picture with a grade on it, as far as it reaches. @param source four channels */
+export function gradedNode(source: Node, grade: Grade, work: GradedWork): Node {
+  const { reach, sheet, spared = null, only = null } = work;
   const blurred = grade.blur > 0 ? blurredNode(source, grade.blur, sheet, spared) : source;
   const treated = grade.localContrast ? localContrastNode(blurred, grade.localContrast, sheet) : blurred;
-  return tonedNode(source, treated, grade, reach);
+  return tonedNode(source, treated, grade, reach, reach ? reach.bounds : only);
 }
 
 /** A layer with the tone and colour of a grade, everywhere; what reads a neighbourhood is left to other passes. */
-export const tonedLayer = (source: Node, grade: Grade): Node => tonedNode(source, source, grade, null);
+export const tonedLayer = (source: Node, grade: Grade): Node => tonedNode(source, source, grade, null, null);
 
-function tonedNode(source: Node, treated: Node, grade: Grade, reach: Node | null): Node {
+function tonedNode(source: Node, treated: Node, grade: Grade, reach: Node | null, only: Region | null): Node {
   return filtered(source, {
     key: contentKey('graded', keyOf(grade)),
     reach: 0,
     with: { ...(reach && { share: reach }), ...(treated !== source && { treated }) },
     bounds: source.bounds,
-    only: reach?.bounds ?? null,
+    only,
     keepsSolid: true,
     apply: (own, { inputs }) =>
       mixed(own, treatTone(inputs.treated ?? own, grade), inputs.share ?? null, grade.strength),

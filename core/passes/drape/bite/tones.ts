@@ -56,12 +56,15 @@ function evenOf({ data }: Raster, under: Raster): Raster {
   const count = data.length / 4;
   const isCovered = under.data.some((value) => value > 0.5);
   const step = Math.max(1, Math.floor(count / (4 * enough)));
+  // Numbers of one kind are sorted many times faster than a list is.
+  const values = new Float32Array(Math.ceil(count / step));
   for (let c = 0; c < 3; c++) {
-    const values: number[] = [];
+    let known = 0;
     for (let i = 0; i < count; i += step)
-      if (data[4 * i + 3] > 0.5 && (!isCovered || under.data[i] > 0.5)) values.push(data[4 * i + c] / data[4 * i + 3]);
-    values.sort((a, b) => a - b);
-    out.data[c] = values.length > 0 ? values[Math.floor(values.length * evenShare)] : 1;
+      if (data[4 * i + 3] > 0.5 && (!isCovered || under.data[i] > 0.5))
+        values[known++] = data[4 * i + c] / data[4 * i + 3];
+    const sorted = values.subarray(0, known).sort();
+    out.data[c] = known > 0 ? sorted[Math.floor(known * evenShare)] : 1;
   }
   out.data[3] = 1;
   return out;

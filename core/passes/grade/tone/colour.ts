@@ -7,7 +7,9 @@ import type { Grade } from '../schema';
 import type { GreyMix, HueRange, Match, SplitTint } from './schema';
 
 /** Looked up once: the loops are hot. */
-const { atan2, cbrt, hypot, max, min } = Math;
+const { atan2, cbrt, max, min, sqrt } = Math;
+
+const chromaOf = (a: number, b: number): number => sqrt(a * a + b * b);
 
 /** L, a and b of one px: changed in place. */
 type Lab = [number, number, number];
@@ -15,9 +17,10 @@ type Change = (lab: Lab) => void;
 
 /** Light of red, green and blue of an Oklab colour (Ottosson 2020); may lie beyond 0..1. */
 function lightOf(l: number, a: number, b: number, into: Lab): void {
-  const long = (l + 0.3963377774 * a + 0.2158037573 * b) ** 3;
-  const middle = (l - 0.1055613458 * a - 0.0638541728 * b) ** 3;
-  const short = (l - 0.0894841775 * a - 1.291485548 * b) ** 3;
+  const x = l + 0.3963377774 * a + 0.2158037573 * b;
+  const y = l - 0.1055613458 * a - 0.0638541728 * b;
+  const z = l - 0.0894841775 * a - 1.291485548 * b;
+  const [long, middle, short] = [x * x * x, y * y * y, z * z * z];
   into[0] = 4.0767416621 * long - 3.3077115913 * middle + 0.2309699292 * short;
   into[1] = -1.2684380046 * long + 2.6097574011 * middle - 0.3413193965 * short;
   into[2] = -0.0041960863 * long - 0.7034186147 * middle + 1.707614701 * short;
@@ -25,15 +28,21 @@ function lightOf(l: number, a: number, b: number, into: Lab): void {
 
 const beyond = 2e-4;
 const isShown = (light: Lab): boolean =>
-  min(light[0], light[1], light[2]) >= -beyond && max(light[0], light[1], light[2]) <= 1 + beyond;
+  light[0] >= -beyond &&
+  light[1] >= -beyond &&
+  light[2] >= -beyond &&
+  light[0] <= 1 + beyond &&
+  light[1] <= 1 + beyond &&
+  light[2] <= 1 + beyond;
 
 /** The light of a colour, with as much of its chroma as sRGB can show: lightness and hue stay. */
 function shownLight(l: number, a: number, b: number, into: Lab): void {
   const lightness = min(1, max(0, l));
   lightOf(lightness, a, b, into);
   if (isShown(into)) return;
-  let [low, high] = [0, 1];
-  for (let i = 0; i < 12; i++) {
+  let low = 0;
+  let high = 1;
+  for (let i = 0; i < 10; i++) {
     const middle = (low + high) / 2;
     lightOf(lightness, a * middle, b * middle, into);
     if (isShown(into)) low = middle;
@@ -52,20 +61,29 @@ const between = (from: number, to: number): number => {
 const vivid = 0.25;
 const coloured = 0.04;
 
-const turned =
-  (degrees: number, times: number): Change =>
-  (lab) => {
-    const angle = (degrees * Math.PI) / 180;
-    const [cos, sin] = [Math.cos(angle) * times, Math.sin(angle) * times];
-    const [, a, b] = lab;
-    lab[1] = a * cos - b * sin;
-    lab[2] = a * sin + b * cos;
-  };
+function turn(lab: Lab, degrees: number, times: number): void {
+  const angle = (degrees * Math.PI) / 180;
+  place(lab, Math.cos(angle) * times, Math.sin(angle) * times);
+}
+
+function place(lab: Lab, cos: number, sin: number): void {
+  const a = lab[1];
+  const b = lab[2];
+  lab[1] = a * cos - b * sin;
+  lab[2] = a * sin + b * cos;
+}
+
+function turned(degrees: number, times: number): Change {
+  const angle = (degrees * Math.PI) / 180;
+  const cos = Math.cos(angle) * times;
+  const sin = Math.sin(angle) * times;
+  return (lab) => place(lab, cos, sin);
+}
 
 const moreVivid =
   (amount: number): Change =>
   (lab) => {
-    const factor = 1 + amount * (1 - min(1, hypot(lab[1], lab[2]) / vivid));
+    const factor = 1 + amount * (1 - min(1, chromaOf(lab[1], lab[2]) / vivid));
     lab[1] *= factor;
     lab[2] *= factor;
   };
@@ -77,7 +95,7 @@ export function shareOfRange(
   b: number,
 ): number {
   const off = between(centre, (atan2(b, a) * 180) / Math.PI) - width / 2;
-  return smoothStep(1 - off / soft) * smoothStep(hypot(a, b) / coloured);
+  return smoothStep(1 - off / soft) * smoothStep(chromaOf(a, b) / coloured);
 }
 
 const inRange =
@@ -85,7 +103,7 @@ const inRange =
   (lab) => {
     const share = shareOfRange(range, lab[1], lab[2]);
     if (share === 0) return;
-    turned(range.turn * share, 1 + (range.saturation - 1) * share)(lab);
+    turn(lab, range.turn * share, 1 + (range.saturation - 1) * share);
     lab[0] += range.lightness * share;
   };
 
