@@ -4,6 +4,7 @@ import type { Raster } from '../../pixels/raster';
 import { grow, intersect, outerPixels, scaleRegion, type Region } from '../../pixels/region';
 import type { MeasuredLettering, MeasureScene } from '../pass';
 import { noiseOf, type Noise } from './measure';
+import { edgesOf, type EdgeProfile } from './profiles';
 import type { LetterFocus } from './schema';
 
 /** What line 8 measures of one lettering. */
@@ -12,6 +13,9 @@ export interface MeasuredFocus {
   /** Grain of the photograph near the letters, and of the letters; null where there is no calm place to tell. */
   around: Noise | null;
   inside: Noise | null;
+  /** How edges of the photograph near the letters rise, and how the letters' own do; null where none tells. */
+  photoEdges: EdgeProfile | null;
+  letterEdges: EdgeProfile | null;
 }
 
 export interface FocusGauges {
@@ -49,10 +53,26 @@ async function measureOne(
   const cover = await evaluator.pixels(painted.cover.all, { region: near, scale });
   // What the letters throw lies beside them, and is costly at full size.
   const laid = scene.unveiled({ ...painted, layers: painted.layers.filter(({ isCast }) => !isCast) });
+  const photo = await evaluator.pixels(behind, { region: near, scale });
+  const isApart = farFrom(cover);
   return {
     lettering: id,
+    photoEdges: await edgesOf(behind, photo, near, scene, isApart),
+    letterEdges: await edgesOf(painted.cover.all, cover, near, scene, () => true),
     around: await calmest(behind, placesOf(cover, near, scale, false), scene),
     inside: await calmest(laid, placesOf(cover, near, scale, true), scene),
+  };
+}
+
+/** Whether a px has nothing of the letters beside it: what is seen through them is not the photograph around. */
+function farFrom({ width, height, data }: Raster): (i: number) => boolean {
+  const near = 3;
+  return (i) => {
+    const [x, y] = [i % width, Math.floor(i / width)];
+    for (let j = Math.max(0, y - near); j <= Math.min(height - 1, y + near); j++)
+      for (let k = Math.max(0, x - near); k <= Math.min(width - 1, x + near); k++)
+        if (data[j * width + k] > 0.01) return false;
+    return true;
   };
 }
 

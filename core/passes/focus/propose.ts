@@ -1,5 +1,6 @@
 import type { Focus } from '../../survey/focus';
 import type { Grain } from '../../survey/grain';
+import type { Point } from '../../shape/affine';
 import { rounded } from '../../shape/rounding';
 import type { Letters } from '../../type/letters';
 import { standingBox } from '../../type/standing';
@@ -25,6 +26,10 @@ const believed = 0.25;
 /** Letters are drawn as sharp as px allow: an edge that covers px in part has this sigma. */
 const ofPixels = 0.29;
 
+/** Which cell of a map a place of the sheet falls into. @param offset, scale where the photograph lies; @param size its own px */
+const cellOf = (sheet: number, offset: number, scale: number, size: number, cells: number): number =>
+  Math.floor((((sheet - offset) / scale) * cells) / size);
+
 /** The focus of the photograph along the foot of letters: where they touch what they stand on. Sheet px; null: it cannot tell. */
 export function focusAt(found: Focus | null, letters: Letters, photograph: PlacedPhotograph): number | null {
   if (!found || found.confidence < sure) return null;
@@ -32,10 +37,8 @@ export function focusAt(found: Focus | null, letters: Letters, photograph: Place
   if (!box) return null;
   if (found.sharpest > noEdges * Math.max(photograph.width, photograph.height)) return null;
   const { map } = found;
-  const cell = (sheet: number, offset: number, size: number, cells: number): number =>
-    Math.floor((((sheet - offset) / photograph.scale) * cells) / size);
-  const column = (x: number): number => cell(x, photograph.x, photograph.width, map.width);
-  const row = (y: number): number => cell(y, photograph.y, photograph.height, map.height);
+  const column = (x: number): number => cellOf(x, photograph.x, photograph.scale, photograph.width, map.width);
+  const row = (y: number): number => cellOf(y, photograph.y, photograph.scale, photograph.height, map.height);
   const values: number[] = [];
   const held = (value: number, count: number): number => Math.min(count - 1, Math.max(0, value));
   for (let y = held(row(box.y + 0.75 * box.height), map.height); y <= held(row(box.y + box.height), map.height); y++)
@@ -44,6 +47,16 @@ export function focusAt(found: Focus | null, letters: Letters, photograph: Place
   if (values.length === 0) return null;
   values.sort((a, b) => a - b);
   return values[Math.floor(believed * (values.length - 1))] * photograph.scale;
+}
+
+/** The focus of the photograph at one place that somebody points at. @param at sheet px @returns sheet px; null: it cannot tell */
+export function focusAtPlace(found: Focus | null, [x, y]: Point, photograph: PlacedPhotograph): number | null {
+  if (!found) return null;
+  const { map } = found;
+  const column = cellOf(x, photograph.x, photograph.scale, photograph.width, map.width);
+  const row = cellOf(y, photograph.y, photograph.scale, photograph.height, map.height);
+  if (column < 0 || row < 0 || column >= map.width || row >= map.height) return null;
+  return map.values[row * map.width + column] * photograph.scale;
 }
 
 /** As soft as the photograph where the letters stand. */

@@ -10,7 +10,7 @@ import { WholeSheet } from './WholeSheet';
  * arrows and Enter do.
  * @param radius that is averaged over, sheet px
  */
-export function EyeLens({ radius, onTake }: { radius: number; onTake(colour: string): void }) {
+export function EyeLens({ radius, onTake }: { radius: number; onTake(colour: string, at: Point): void }) {
   const { renderer } = useBench();
   const { toSheet, toScreen, view } = useViewport();
   const [under, setUnder] = useState<{ at: Point; colour: string | null } | null>(null);
@@ -25,7 +25,7 @@ export function EyeLens({ radius, onTake }: { radius: number; onTake(colour: str
   };
   const take = async (at: Point): Promise<void> => {
     const colour = await renderer.colour([at[0], at[1]], radius).catch(() => null);
-    if (colour) onTake(colour);
+    if (colour) onTake(colour, at);
   };
   const cross = useKeyCross({ enter: (at) => void take(at), moved: (at) => void look(at) });
   const centre = under && toScreen(under.at);

@@ -5,6 +5,9 @@ import { editing } from '../../editing';
 import { BlurSentence } from './BlurSentence';
 import { OptionalPart } from '../../OptionalPart';
 import { focusEdit, partEdit } from './edits';
+import { useAppDispatch } from '../../../store';
+import { looked } from '../../benchState';
+import { openEye } from '../../view/eyeChoice';
 import { useMatch } from './matched';
 import { GrainSentence, MotionSentence } from './sentences';
 
@@ -44,6 +47,7 @@ export function Controls() {
 /** Blur and grain taken from the photograph where the words stand. */
 function MatchPress({ lettering }: { lettering: Lettering }) {
   const { mayChange } = useBench();
+  const dispatch = useAppDispatch();
   const match = useMatch();
   const { blur, motion, grain } = lettering.focus;
   if (!match) return <p className="text-faint">A photograph on line 0 would tell how sharp and grainy it is.</p>;
@@ -73,6 +77,20 @@ function MatchPress({ lettering }: { lettering: Lettering }) {
           }
         >
           {label}
+        </button>
+        <button
+          className="plain-button"
+          disabled={!mayChange || !isComplete}
+          title="Point at what is as far off as the words shall be: they get its focus"
+          onClick={() =>
+            openEye('The focus of a place', (_, at) => {
+              const found = match.blurAt(at);
+              if (found) void editing.commit('Focus of a place', focusEdit(lettering)({ blur: found }));
+              else dispatch(looked({ problem: 'The photograph does not tell how sharp it is there.' }));
+            })
+          }
+        >
+          Point at a place
         </button>
         {(blur ?? motion ?? grain) && (
           <button

@@ -1,5 +1,6 @@
 import { useBench } from '../../benchContext';
 import { Scale } from '../../gauges/Scale';
+import { EdgeCurves } from './EdgeCurves';
 import { measuredFocus, useMatch } from './matched';
 import { grainLimits } from './warning';
 
@@ -11,7 +12,7 @@ export function Gauge() {
   const measured = measuredFocus(bench);
   if (!lettering) return <p className="text-faint">Measured once there are words on the sheet.</p>;
   if (!measured) return <p className="text-faint">The place where the words stand is being measured.</p>;
-  const { around, inside } = measured;
+  const { around, inside, photoEdges, letterEdges } = measured;
   const { blur } = lettering.focus;
   const own = blur?.shown ? blur.sigma : 0;
   const sigma = match?.sigma ?? null;
@@ -36,6 +37,7 @@ export function Gauge() {
           good={sigma === null || Math.abs(own - sigma) < 0.4 + 0.3 * sigma}
         />
       </div>
+      <EdgeCurves photo={photoEdges} letters={letterEdges} />
       <div>
         <h3 className="mb-1 label">Grain, of 255 steps</h3>
         {around ? (

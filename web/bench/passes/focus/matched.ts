@@ -1,6 +1,7 @@
 import type { MeasuredFocus } from '../../../../core/passes/focus/gauge';
-import { focusAt, proposeBlur, proposeGrain } from '../../../../core/passes/focus/propose';
-import type { LetterFocus } from '../../../../core/passes/focus/schema';
+import { focusAt, focusAtPlace, proposeBlur, proposeGrain } from '../../../../core/passes/focus/propose';
+import type { Point } from '../../../../core/shape/affine';
+import type { Blur, LetterFocus } from '../../../../core/passes/focus/schema';
 import { useSurvey } from '../../../api/surveys';
 import { useBench, type Bench } from '../../benchContext';
 import { useFarthestPlate } from '../../farthestPlate';
@@ -16,6 +17,8 @@ export interface Match {
   focus: Pick<LetterFocus, 'blur' | 'grain'>;
   /** Everything that it is made from has been measured. */
   isComplete: boolean;
+  /** The blur of the photograph at a place, sheet px; null where it cannot tell. */
+  blurAt(at: Point): Blur | null;
 }
 
 /** As sharp and as grainy as the photograph; null where there is no photograph, or no words. */
@@ -26,7 +29,8 @@ export function useMatch(): Match | null {
   const { letters, lettering, materials } = bench;
   if (!plate || !letters || !lettering || !materials) return null;
   const { width, height } = materials.picture(plate.asset);
-  const sigma = focusAt(survey.focus ?? null, letters, { ...plate, width, height });
+  const placed = { ...plate, width, height };
+  const sigma = focusAt(survey.focus ?? null, letters, placed);
   const measured = measuredFocus(bench);
   // Grain of its own that is there already is no grain that the letters lie on.
   const inside = lettering.focus.grain ? null : (measured?.inside ?? null);
@@ -36,6 +40,7 @@ export function useMatch(): Match | null {
       blur: proposeBlur(sigma),
       grain: proposeGrain(measured?.around ?? null, inside, survey.grain ?? null),
     },
+    blurAt: (at) => proposeBlur(focusAtPlace(survey.focus ?? null, at, placed)),
     isComplete: (survey.focus !== undefined || isComplete) && measured !== null,
   };
 }
