@@ -8,7 +8,7 @@ import { HTTPException } from 'hono/http-exception';
 import { api } from './api';
 import { Problem, problemOf } from './problem';
 import { soundUpgrades } from './routes/socket';
-import { guardOrigin, isolate, newNonce, policy } from './security';
+import { guardOrigin, isolate, limitJson, newNonce, policy } from './security';
 import type { Studio } from './studio';
 
 /** The whole server as one Hono application, and what lets a listening server take its sockets. */
@@ -19,6 +19,7 @@ export function application(studio: Studio): { app: Hono; takeSockets: (server: 
     throw new Problem(404, 'There is nothing at this address.');
   };
   app.use(isolate(), guardOrigin(studio.config));
+  app.use('/api/*', limitJson());
   app.route('/api', api(studio, upgradeWebSocket));
   app.all('/api/*', nothing);
   const built = join(studio.config.root, 'build', 'web');

@@ -15,7 +15,12 @@ export interface Bundle {
   file(path: string): Uint8Array | undefined;
 }
 
-const largestBundle = 2e9;
+/** All files of a bundle together, and its piece alone, bytes once unpacked. */
+const [largestBundle, largestPiece] = [2e9, 20e6];
+/** Files that a piece may name, and entries that a zip may list. */
+const [mostAssets, mostEntries] = [2000, 20000];
+/** Deflate makes no more than about a thousandth of anything; pictures and faces never come near this. */
+const mostRatio = 200;
 
 /** A folder with `piece.json` (or another name for the piece) in it. Nothing outside the folder is read. @param piece the piece itself, where it lies elsewhere */
 export function folderBundle(folder: string, pieceFile = 'piece.json', piece?: Uint8Array): Bundle {
@@ -31,27 +36,38 @@ export function folderBundle(folder: string, pieceFile = 'piece.json', piece?: U
   return { piece: parsePiece(piece ?? file(pieceFile)), file };
 }
 
-/** A zip with `piece.json` at its top. */
+/** A zip with `piece.json` at its top. Only what is asked for is unpacked, one file at a time. */
 export function zipBundle(bytes: Uint8Array): Bundle {
-  let entries: Record<string, Uint8Array>;
-  let size = 0;
+  let unpacked = 0;
+  const entry = (path: string, most: number): Uint8Array | undefined => {
+    let entries = 0;
+    const found = asZip(() =>
+      unzipSync(bytes, {
+        filter: ({ name, size, originalSize }) => {
+          if (++entries > mostEntries) throw new Problem(413, `This bundle lists more than ${mostEntries} files.`);
+          if (name !== path) return false;
+          unpacked += originalSize;
+          if (originalSize > most || unpacked > largestBundle)
+            throw new Problem(413, `"${path}" unpacks to more than a bundle may hold.`);
+          if (originalSize > 1e6 && originalSize > mostRatio * size)
+            throw new Problem(413, `"${path}" in the bundle is packed tighter than any picture or face is.`);
+          return true;
+        },
+      }),
+    );
+    return Object.hasOwn(found, path) ? found[path] : undefined;
+  };
+  return { piece: parsePiece(entry('piece.json', largestPiece)), file: (path) => entry(path, largestBundle) };
+}
+
+function asZip<Value>(read: () => Value): Value {
   try {
-    entries = unzipSync(bytes, {
-      filter: ({ originalSize }) => {
-        size += originalSize;
-        if (size > largestBundle) throw new Problem(413, 'This bundle unpacks to more than 2 GB, which is the limit.');
-        return true;
-      },
-    });
+    return read();
   } catch (error) {
     throw error instanceof Problem
       ? error
       : new Problem(415, 'This file is not a bundle: it is not a zip that can be read.');
   }
-  return {
-    piece: parsePiece(entries['piece.json']),
-    file: (path) => (Object.hasOwn(entries, path) ? entries[path] : undefined),
-  };
 }
 
 function parsePiece(bytes: Uint8Array | undefined): unknown {
@@ -70,16 +86,33 @@ function parsePiece(bytes: Uint8Array | undefined): unknown {
  */
 export async function takeInBundle(bundle: Bundle, intake: Intake, shipped: 0 | 1 = 0): Promise<Piece> {
   const piece = asProblem(() => readPiece(bundle.piece));
+  const named = Object.entries(piece.assets);
+  if (named.length > mostAssets) throw new Problem(413, `This piece names more than ${mostAssets} files.`);
   const assets: Record<string, Asset> = {};
-  for (const [key, asset] of Object.entries(piece.assets)) {
-    const bytes = asset.path === undefined ? undefined : bundle.file(checkedPath(asset.path));
-    if (!bytes) throw new Problem(422, `The bundle does not hold "${asset.path ?? key}", which its piece names.`);
-    const { sha256 } = await intake.takeIn(intake.write(bytes), asset.name, asset.kind, shipped);
+  /** What has been taken in, by kind and path: a file is read once, however often it is named. */
+  const taken = new Map<string, string>();
+  for (const [key, asset] of named) {
+    const name = `${asset.kind} ${asset.path}`;
+    const sha256 = taken.get(name) ?? (await takenIn(bundle, key, asset, intake, shipped));
+    taken.set(name, sha256);
     if (asset.sha256 !== undefined && asset.sha256 !== sha256)
       throw new Problem(422, `"${asset.path}" in the bundle is not the file that the piece was made with.`);
     assets[key] = { kind: asset.kind, name: asset.name, sha256 };
   }
   return { ...piece, assets };
+}
+
+/** Takes one file of a bundle into the store. @returns its hash */
+async function takenIn(
+  bundle: Bundle,
+  key: string,
+  { path, name, kind }: Asset,
+  intake: Intake,
+  shipped: 0 | 1,
+): Promise<string> {
+  const bytes = path === undefined ? undefined : bundle.file(checkedPath(path));
+  if (!bytes) throw new Problem(422, `The bundle does not hold "${path ?? key}", which its piece names.`);
+  return (await intake.takeIn(intake.write(bytes), name, kind, shipped)).sha256;
 }
 
 function asProblem<Value>(read: () => Value): Value {

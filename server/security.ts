@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { networkInterfaces } from 'node:os';
 import type { MiddlewareHandler } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
 import type { Config } from './config';
 
 /** Names under which this server may be addressed. */
@@ -31,6 +32,18 @@ export function guardOrigin(config: Config): MiddlewareHandler {
       return context.text('Requests from other sites are refused.', 403);
     await next();
   };
+}
+
+/** JSON that a request may bring, bytes: files come by other ways. */
+const largestJson = 20e6;
+
+/** Refuses JSON that is too large: by its declared length at once, else as soon as more has come. */
+export function limitJson(): MiddlewareHandler {
+  const limited = bodyLimit({
+    maxSize: largestJson,
+    onError: (context) => context.json({ message: 'This request is larger than 20 MB, which is the limit.' }, 413),
+  });
+  return (context, next) => (/json/i.test(context.req.header('content-type') ?? '') ? limited(context, next) : next());
 }
 
 /** A new nonce for the styles that a component must add while running. */

@@ -227,6 +227,73 @@ describe('leases', () => {
   });
 });
 
+describe('what is made to hang or fill the server', () => {
+  test('an outline that would flatten without end is refused at once, in an edit, a copy and a bundle', async () => {
+    const data = 'M0 0C1e16 0 1e16 1e16 0 1e16z';
+    const blank = blankPiece('hostile', sheet);
+    const lettering = {
+      id: 'w',
+      name: 'w',
+      words: {
+        text: '',
+        face: '',
+        size: 20,
+        leading: 1,
+        tracking: 0,
+        alignment: 'left',
+        shape: { kind: 'path', data },
+      },
+      stance: { x: 40, y: 30, rotation: 0, scale: 1 },
+      ink: { coats: [] },
+    };
+    const piece = { ...blank, letterings: [lettering], depth: ['w'] };
+    const started = performance.now();
+    const copied = await post('/api/pieces/copy', { piece });
+    expect([copied.status, ((await copied.json()) as { message: string }).message]).toEqual([
+      422,
+      expect.stringMatching(/not an outline/),
+    ]);
+    const zip = zipSync({ 'piece.json': new TextEncoder().encode(JSON.stringify(piece)) });
+    expect((await ask('/api/pieces/bundle', { method: 'POST', body: zip })).status).toBe(422);
+    expect(performance.now() - started).toBeLessThan(2000);
+  });
+
+  test('JSON over 20 MB is refused by its declared length, and while it comes', async () => {
+    const declared = { 'content-type': 'application/json', 'content-length': '30000000' };
+    expect((await ask('/api/pieces', { method: 'POST', body: '{}', headers: declared })).status).toBe(413);
+    const body = `{"name":"${'x'.repeat(21e6)}"}`;
+    const coming = new ReadableStream({
+      start(controller) {
+        controller.enqueue(new TextEncoder().encode(body));
+        controller.close();
+      },
+    });
+    const options = { method: 'POST', body: coming, headers: { 'content-type': 'application/json' }, duplex: 'half' };
+    expect((await ask('/api/pieces', options as RequestInit)).status).toBe(413);
+  });
+
+  test('of a bundle only what its piece names is unpacked; zeros packed a thousandfold are refused', async () => {
+    const piece = blankPiece('zeros', sheet);
+    const pack = (json: unknown, zeros: string) =>
+      zipSync({ 'piece.json': new TextEncoder().encode(JSON.stringify(json)), [zeros]: new Uint8Array(3e7) });
+    // A file that nobody names costs nothing.
+    const bundle = zipBundle(pack(piece, 'unnamed.bin'));
+    expect(bundle.piece).toMatchObject({ name: 'zeros' });
+    const assets = { p: { kind: 'plate', name: 'p', path: 'zeros.bin' } };
+    const answer = await ask('/api/pieces/bundle', { method: 'POST', body: pack({ ...piece, assets }, 'zeros.bin') });
+    expect([answer.status, ((await answer.json()) as { message: string }).message]).toEqual([
+      413,
+      expect.stringMatching(/tighter/),
+    ]);
+    const many = Object.fromEntries(
+      Array.from({ length: 2001 }, (_, i) => [`p${i}`, { kind: 'plate', name: 'p', path: `${i}.bin` }]),
+    );
+    expect(
+      (await ask('/api/pieces/bundle', { method: 'POST', body: pack({ ...piece, assets: many }, 'x') })).status,
+    ).toBe(413);
+  });
+});
+
 describe('bundles', () => {
   const piece = blankPiece('Bundled', sheet);
   const taking = (bundle: Parameters<typeof takeInBundle>[0]) => takeInBundle(bundle, studio.intake);

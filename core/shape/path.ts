@@ -34,10 +34,14 @@ const flatness = 0.02;
  */
 export const flatten = (path: Path): [number, number][][] => flattenTo(path, flatness);
 
+/** A curve becomes at most so many lines, and a path so many points: whatever its numbers are, it ends. */
+const [mostOfCurve, mostOfPath] = [4096, 2e6];
+
 /** As `flatten`, with the distance that a line may lie from its curve. */
 export function flattenTo(path: Path, tolerance: number): [number, number][][] {
   const polygons: [number, number][][] = [];
   let current: [number, number][] = [];
+  let left = mostOfPath;
   for (const step of path) {
     if (step.kind === 'move') {
       current = [[step.to[0], step.to[1]]];
@@ -45,16 +49,31 @@ export function flattenTo(path: Path, tolerance: number): [number, number][][] {
       continue;
     }
     const from = current[current.length - 1];
+    const before = current.length;
+    const most = Math.max(1, Math.min(mostOfCurve, left));
     if (step.kind === 'line') current.push([step.to[0], step.to[1]]);
-    else if (step.kind === 'quadratic') quadraticPoints(current, from, step.control, step.to, tolerance);
-    else cubicPoints(current, from, step.control1, step.control2, step.to, tolerance);
+    else if (step.kind === 'quadratic') quadraticPoints(current, from, step.control, step.to, { tolerance, most });
+    else cubicPoints(current, from, step.control1, step.control2, step.to, { tolerance, most });
+    left -= current.length - before;
   }
   return polygons;
 }
 
-function quadraticPoints(out: [number, number][], from: Point, control: Point, to: Point, tolerance: number): void {
+/** How near lines keep to their curve, and how many they may be. */
+interface Fineness {
+  tolerance: number;
+  most: number;
+}
+
+function quadraticPoints(
+  out: [number, number][],
+  from: Point,
+  control: Point,
+  to: Point,
+  { tolerance, most }: Fineness,
+): void {
   const bend = Math.hypot(from[0] - 2 * control[0] + to[0], from[1] - 2 * control[1] + to[1]);
-  const count = Math.max(1, Math.ceil(Math.sqrt(bend / (4 * tolerance))));
+  const count = Math.min(most, Math.max(1, Math.ceil(Math.sqrt(bend / (4 * tolerance)))));
   for (let i = 1; i <= count; i++) {
     const t = i / count;
     const s = 1 - t;
@@ -65,12 +84,19 @@ function quadraticPoints(out: [number, number][], from: Point, control: Point, t
   }
 }
 
-function cubicPoints(out: [number, number][], from: Point, c1: Point, c2: Point, to: Point, tolerance: number): void {
+function cubicPoints(
+  out: [number, number][],
+  from: Point,
+  c1: Point,
+  c2: Point,
+  to: Point,
+  { tolerance, most }: Fineness,
+): void {
   const bend = Math.max(
     Math.hypot(from[0] - 2 * c1[0] + c2[0], from[1] - 2 * c1[1] + c2[1]),
     Math.hypot(c1[0] - 2 * c2[0] + to[0], c1[1] - 2 * c2[1] + to[1]),
   );
-  const count = Math.max(1, Math.ceil(Math.sqrt((0.75 * bend) / tolerance)));
+  const count = Math.min(most, Math.max(1, Math.ceil(Math.sqrt((0.75 * bend) / tolerance))));
   for (let i = 1; i <= count; i++) {
     const t = i / count;
     const s = 1 - t;

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { pathBounds } from './bounds';
 import { polygonPath, transformPath, type Path, type Step } from './path';
+import { isPathData, longestPathData } from './pathData';
 import { parseSvgPath } from './svgPath';
 
-/** Longest path data that is taken, characters. */
-export const longestPathData = 200000;
+export { longestPathData };
 
 const fraction = z.number().min(0).max(1);
 
@@ -32,10 +32,7 @@ export const shapeSchema = z.discriminatedUnion('kind', [
       .string()
       .min(1)
       .max(longestPathData)
-      .refine(
-        (data) => parseSvgPath(data) !== null,
-        'This is not an outline: its path data cannot be read, or it fills nothing.',
-      ),
+      .refine(isPathData, 'This is not an outline: its path data cannot be read, or its numbers cannot be drawn.'),
   }),
 ]);
 

@@ -1,7 +1,8 @@
 import { SVGPathData } from 'svg-pathdata';
 import { apply, type Affine } from './affine';
 import { pathBounds } from './bounds';
-import { flatten, type Path, type Step } from './path';
+import type { Path, Step } from './path';
+import { isPathData } from './pathData';
 
 /**
  * Reads SVG path data; arcs become cubics, everything is made absolute.
@@ -21,6 +22,7 @@ export function parseSvgPath(data: string): Path | null {
 const parsed = new Map<string, Path | null>();
 
 function parse(data: string): Path | null {
+  if (!isPathData(data)) return null;
   const steps: Step[] = [];
   let start: [number, number] = [0, 0];
   let closed = false;
@@ -52,8 +54,17 @@ function parse(data: string): Path | null {
   const box = pathBounds(steps);
   if (!box || !(box.width > 0 && box.height > 0) || !Number.isFinite(box.width + box.height + box.x + box.y))
     return null;
-  const fills = flatten(steps).some((polygon) => polygon.length > 2);
-  return fills ? steps : null;
+  return hasContour(steps) ? steps : null;
+}
+
+/** Whether any contour has more than two ends: less fills nothing. A curve has ends of its own between. */
+function hasContour(steps: readonly Step[]): boolean {
+  let ends = 0;
+  return steps.some(({ kind }) => {
+    if (kind === 'move') ends = 1;
+    else ends += kind === 'line' ? 1 : 2;
+    return ends > 2;
+  });
 }
 
 /** Path data of an outline after it has been placed; numbers are rounded to 1/1000. */
