@@ -13,6 +13,8 @@ visit((made) => ({ studio, page } = made));
 /** Photographs are measured within this, ms, on a busy machine too. */
 const surveyed = 240_000;
 
+const pieceOf = async (id: string): Promise<Piece> =>
+  ((await (await page.request.get(`${studio.url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
 const letteringOf = async (id: string, index = 0): Promise<Piece['letterings'][number]> =>
   ((await (await page.request.get(`${studio.url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece.letterings[
     index
@@ -228,6 +230,19 @@ test('a plane is drawn by four lines, words lie in it, and are slid along it by 
   };
   // Farther along the wall it is smaller.
   expect(heights(slid)).toBeLessThan(heights(laid));
+  // A line is drawn again by its end: the plane changes, and the words in it; a brush puts the lines away.
+  await page.getByRole('button', { name: 'Its lines' }).click();
+  const end = page.getByRole('slider', { name: 'Line 1 of Plane 1, along: its first end' });
+  await end.focus();
+  for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowDown');
+  await end.blur();
+  await saved(page);
+  const redrawn = await pieceOf('demo-down-the-wall');
+  expect(redrawn.planes[0].lines[0][0][1]).toBeCloseTo(courses[0][1] + 60, 0);
+  expect(redrawn.letterings[0].stance.perspective!.moves).not.toEqual(slid.stance.perspective!.moves);
+  await page.getByRole('button', { name: 'Pull', exact: true }).click();
+  await end.waitFor({ state: 'detached' });
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Take out' }).click();
   await saved(page);
   expect((await letteringOf('demo-down-the-wall')).drape.plane).toBeNull();

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
-import { colourAt } from './sheet';
+import { colourAt, drawOver } from './sheet';
 import { saved, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
@@ -37,6 +37,19 @@ test('a shadow on the wall is laid on by one press, obeys the lamp, and is hidde
   const { casts } = await letteringOf('demo-drips');
   expect([casts.contact, casts.ambient, casts.thrown].every((one) => one !== null)).toBe(true);
   expect(await light(1625, 480)).toBeLessThan(bare - 60);
+  // A brush takes it away there, and one press brings it back.
+  const dark = await light(1625, 480);
+  await page.getByRole('button', { name: 'Brush shadows away' }).click();
+  await drawOver(page, [1600, 470], [1650, 490]);
+  await saved(page);
+  await sharp(page);
+  expect(await light(1625, 480)).toBeGreaterThan(dark + 50);
+  expect((await letteringOf('demo-drips')).casts.touch).toHaveLength(1);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Bring all back/ }).click();
+  await saved(page);
+  await sharp(page);
+  expect(Math.abs((await light(1625, 480)) - dark)).toBeLessThan(8);
   // From the other side, that place is lit again.
   const direction = page.getByLabel('Lamp direction');
   await direction.focus();

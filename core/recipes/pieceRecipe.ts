@@ -45,6 +45,7 @@ function forAnyPlace({ drape, relief, casts, focus }: LetterParts): LetterParts 
     casts: {
       ...casts,
       foot: null,
+      touch: [],
       thrown: casts.thrown && { ...casts.thrown, tips: null, wall: null },
     },
     focus: { ...focus, blur: focus.blur && { ...focus.blur, along: null, letters: [] } },
@@ -94,7 +95,7 @@ export const applyPieceRecipe =
       const parts = forAnyPlace(recipe);
       const byLetters = (heights.get(lettering.id) ?? recipe.letters * onSheet) / recipe.letters;
       const towards = lettering.relief.thickness;
-      const { foot } = lettering.casts;
+      const { foot, touch } = lettering.casts;
       Object.assign(lettering.drape, parts.drape);
       Object.assign(lettering, { relief: parts.relief, casts: parts.casts, focus: parts.focus });
       for (const [field, factor] of [
@@ -106,7 +107,7 @@ export const applyPieceRecipe =
       scaleSurface(lettering, onSheet);
       // Where it stands, and what body it has, is the piece's own.
       lettering.relief.thickness = towards;
-      lettering.casts.foot = foot;
+      Object.assign(lettering.casts, { foot, touch });
     }
     piece.grades = [];
     for (const grade of recipe.grades.filter(isForAny)) {

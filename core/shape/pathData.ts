@@ -9,6 +9,12 @@ const between = new Set([' ', '\t', '\n', '\f', '\r', ',']);
 // No two parts of it can match the same text, so that it never tries the same twice.
 const number = /[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d{1,4})?/y;
 
+/** Ends that a command adds beside the one that it begins at: a curve has further ones between. */
+const endsOf = (command: string, given: number): number => {
+  if (command === 'M') return given > 2 ? 1 : 0;
+  return 'CSQTA'.includes(command) ? 2 : 1;
+};
+
 /**
  * Whether a text is SVG path data (SVG 2, 9.3) with numbers that can be drawn. Reads it once from end to end and works
  * nothing out of it.
@@ -16,7 +22,7 @@ const number = /[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d{1,4})?/y;
 export function isPathData(data: string): boolean {
   if (data.length > longestPathData) return false;
   let command = '';
-  let [given, drawn, at] = [0, 0, 0];
+  let [given, ends, at] = [0, 0, 0];
   const isWhole = (): boolean => {
     const wanted = takes[command.toUpperCase()] ?? 0;
     return wanted === 0 ? given === 0 : given > 0 && given % wanted === 0;
@@ -40,7 +46,7 @@ export function isPathData(data: string): boolean {
     if (!(Math.abs(Number(found)) <= farthest)) return false;
     at += found.length;
     given++;
-    drawn++;
+    if (isWhole()) ends += endsOf(command.toUpperCase(), given);
   }
-  return command !== '' && isWhole() && drawn >= 4;
+  return command !== '' && isWhole() && ends >= 2;
 }

@@ -54,6 +54,7 @@ export const webFloors = [
   'web/bench/OptionalPart.tsx',
   'web/bench/partEdits.ts',
   'web/plates',
+  'web/bench/touch',
   'web/bench/charts',
   'web/bench/gauges',
   'web/bench/coats',

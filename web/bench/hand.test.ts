@@ -35,3 +35,26 @@ test('what is set may be seen, so the revision counts on', () => {
   hand.set({ radius: 31 });
   expect(store.getState().bench.revision).toBe(revision + 1);
 });
+
+test('a tool that takes the sheet for itself puts away that of another line; settings alone do not', () => {
+  const brush = createHand(
+    'brushes',
+    { tool: 'none' as 'none' | 'brush', radius: 5 },
+    { isHeld: ({ tool }) => tool !== 'none', away: { tool: 'none' } },
+  );
+  const line = createHand(
+    'lines',
+    { draws: false, drawn: 0 },
+    { isHeld: ({ draws }) => draws, away: { draws: false, drawn: 0 } },
+  );
+  brush.set({ tool: 'brush', radius: 9 });
+  line.set({ drawn: 2 });
+  expect(brush.get().tool).toBe('brush');
+  line.set({ draws: true });
+  expect([brush.get(), line.get()]).toEqual([
+    { tool: 'none', radius: 9 },
+    { draws: true, drawn: 2 },
+  ]);
+  brush.set({ tool: 'brush' });
+  expect(line.get()).toEqual({ draws: false, drawn: 0 });
+});

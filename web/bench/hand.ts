@@ -15,9 +15,28 @@ export interface Hand<Settings extends object> {
   set(change: Partial<Settings>): void;
 }
 
-/** @param pass whose hand it is, and @param first how it is when a piece is opened */
-export function createHand<Settings extends object>(pass: string, first: Settings): Hand<Settings> {
+/** A tool that takes the sheet for itself, and what puts it away. */
+interface HeldTool<Settings> {
+  isHeld(settings: Settings): boolean;
+  away: Partial<Settings>;
+}
+
+/** Hands whose tools take the sheet for themselves: there is one hand only, whatever line the tools belong to. */
+const holding = new Map<string, { isHeld(): boolean; putAway(): void }>();
+
+/**
+ * @param pass whose hand it is, and @param first how it is when a piece is opened
+ * @param tool taken into the hand it puts away those of other passes
+ */
+export function createHand<Settings extends object>(
+  pass: string,
+  first: Settings,
+  tool: HeldTool<Settings> | null = null,
+): Hand<Settings> {
   const settingsIn = (hands: Readonly<Record<string, object>>): Settings => ({ ...first, ...hands[pass] });
+  const get = (): Settings => settingsIn(store.getState().bench.hands);
+  const change = (to: Partial<Settings>): void => void store.dispatch(handed({ pass, change: to }));
+  if (tool) holding.set(pass, { isHeld: () => tool.isHeld(get()), putAway: () => change(tool.away) });
   return {
     use: (...names) =>
       useAppSelector(({ bench }) => {
@@ -27,8 +46,12 @@ export function createHand<Settings extends object>(pass: string, first: Setting
           (typeof names)[number]
         >;
       }, shallowEqual),
-    get: () => settingsIn(store.getState().bench.hands),
+    get,
     of: ({ hands }) => settingsIn(hands),
-    set: (change) => void store.dispatch(handed({ pass, change })),
+    set(to) {
+      if (tool?.isHeld({ ...get(), ...to }))
+        for (const [other, held] of holding) if (other !== pass && held.isHeld()) held.putAway();
+      change(to);
+    },
   };
 }

@@ -1,3 +1,4 @@
+import { resizeTouch } from '../../light/touch';
 import type { PassDocument } from '../pass';
 import { describes } from './format';
 import { castsSchema, plainCasts, type Casts } from './schema';
@@ -9,6 +10,7 @@ export const castsDocument: PassDocument<Casts> = {
   describes,
   resized(casts, { design: { factor, at } }) {
     const { contact, ambient, thrown, mirrored } = casts;
+    resizeTouch(casts.touch, factor, at);
     if (casts.foot) casts.foot = [at(casts.foot[0]), at(casts.foot[1])];
     if (contact) {
       contact.offset *= factor;

@@ -6,5 +6,6 @@ export const describes = `- \`casts\` (optional): what the letters throw on what
   upper edge fall (\`null\`: where the light says); \`wall\` (or \`null\`): the line \`from\`, \`to\` where the ground ends and the
   shadow climbs, at a \`scale\`. \`mirrored\` (or \`null\`): \`strength\`, \`fade\` (part of the height, or \`null\`), \`scale\`,
   \`blur\` at the full height, \`ripple\` and \`wave\` px. \`colour\`: what white looks like in full shadow (\`null\`: as is usual); \`darkest\`: nothing is
-  made darker (or \`null\`); \`foot\` (or \`null\`): the two ends of the line that the letters stand on. \`shown\`: false switches
+  made darker (or \`null\`); \`foot\` (or \`null\`): the two ends of the line that the letters stand on; \`touch\`: strokes of a
+  brush (\`points\`, \`radius\`, \`softness\`, \`strength\`) that took all of it away (\`to\`: \`less\`) or brought it back (\`back\`). \`shown\`: false switches
   one of these off for a look.`;

@@ -1,6 +1,7 @@
 import { fallen, sigmaOfWidth } from '../../light/fall';
 import { blend } from '../../kernels/blend';
 import { fromLight, toLight } from '../../kernels/colour';
+import { touchedUp } from '../../graph/brushed';
 import { combined, filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
 import { readColour } from '../../pixels/colour';
@@ -38,8 +39,10 @@ export function casting(painted: Painted, letters: Letters, casts: Casts, scene:
   return {
     ...painted,
     layers: [
-      ...(mirrored ? [layer('mirrored', mirrored, more)] : []),
-      ...(shadows.length > 0 ? [layer('shadow', shadowNode(shadows, casts, scene.below), more)] : []),
+      ...(mirrored ? [layer('mirrored', touchedUp(mirrored, casts.touch), more)] : []),
+      ...(shadows.length > 0
+        ? [layer('shadow', touchedUp(shadowNode(shadows, casts, scene.below), casts.touch), more)]
+        : []),
       ...painted.layers,
     ],
   };

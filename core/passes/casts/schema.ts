@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { touchSchema } from '../../light/touch';
 import { isColour } from '../../pixels/colour';
 
 const along = z.number().min(-1e6).max(1e6);
@@ -82,6 +83,8 @@ export const castsSchema = z.strictObject({
   darkest: colour.nullable().default(null),
   /** The line that the letters stand on: left and right, sheet px; null: the lower edge of their box. */
   foot: z.tuple([place, place]).nullable().default(null),
+  /** Where a brush has taken all of it away, or brought it back. */
+  touch: touchSchema,
 });
 
 /** The light that is usually left in shadows. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { brushFields } from '../../shape/brush';
 
 const px = (most: number): z.ZodDefault<z.ZodNumber> => z.number().min(-most).max(most).default(0);
 const fraction = (standard: number): z.ZodDefault<z.ZodNumber> => z.number().min(0).max(1).default(standard);
@@ -10,19 +11,8 @@ export const largestShift = 4000;
 const along = z.number().min(-1e6).max(1e6);
 const place = z.tuple([along, along]);
 
-/** One stroke of a soft brush over a place of the sheet. */
-const brushStroke = {
-  /** Sheet px. */
-  points: z.array(place).min(1).max(2000),
-  /** Sheet px. */
-  radius: z.number().min(1).max(5000),
-  /** Fraction of the radius over which it fades. */
-  softness: fraction(0.7),
-  strength: fraction(1),
-};
-
 /** One stroke of the brush that paints a map. */
-export const mapStrokeSchema = z.strictObject({ to: z.enum(['high', 'low', 'even']), ...brushStroke });
+export const mapStrokeSchema = z.strictObject({ to: z.enum(['high', 'low', 'even']), ...brushFields });
 
 /** What tells how high the surface stands in each place: black is low, white is high. */
 export const mapSchema = z.strictObject({
@@ -117,7 +107,7 @@ export const biteSchema = z.strictObject({
 /** One stroke of the brush that pulls letters about; it belongs to its place on the sheet. */
 export const pullStrokeSchema = z.strictObject({
   kind: z.enum(['pull', 'swell', 'pinch', 'swirl', 'calm']),
-  ...brushStroke,
+  ...brushFields,
 });
 
 export const pullSchema = z.strictObject({

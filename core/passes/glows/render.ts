@@ -1,3 +1,4 @@
+import { touchedUp } from '../../graph/brushed';
 import { contentKey, type Node } from '../../graph/node';
 import type { Lamp } from '../../light/lamp';
 import { readColour } from '../../pixels/colour';
@@ -24,7 +25,7 @@ export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
   const bounds: Region | null =
     glow.as === 'glow' ? { x: from[0] - radius, y: from[1] - radius, width: 2 * radius, height: 2 * radius } : null;
   const node: Node = {
-    key: contentKey('glow', glow, from, css),
+    key: contentKey('glow', { ...glow, touch: [] }, from, css),
     channels: 4,
     bounds,
     needs: () => ({}),
@@ -46,7 +47,7 @@ export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
       return out;
     },
   };
-  return layer(glow.as, node, { mode: 'screen', mixing: 'linear', once: true });
+  return layer(glow.as, touchedUp(node, glow.touch), { mode: 'screen', mixing: 'linear', once: true });
 }
 
 type Light = (x: number, y: number, out: [number, number, number]) => void;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { touchSchema } from '../../light/touch';
 import { isColour } from '../../pixels/colour';
 
 const along = z.number().min(-1e6).max(1e6);
@@ -46,6 +47,8 @@ export const glowSchema = z.strictObject({
   /** Blades of the lens: an even number makes as many streaks, an odd one twice as many; 0 makes none. */
   blades: z.int().min(0).max(18).default(8),
   seed: z.int().min(0).max(999999).default(1),
+  /** Where a brush has taken it away, or brought it back. */
+  touch: touchSchema,
 });
 
 export type Glow = z.infer<typeof glowSchema>;

@@ -2,7 +2,8 @@ import { Evaluator } from '../../../graph/evaluate';
 import type { Pull, PullStroke } from '../schema';
 import { plainPull } from '../schema';
 import { pullGrid, pullNode, pullReach } from '.';
-import { dabsOf, drawPull, falloff, type PullField } from './stroke';
+import { falloff } from '../../../graph/brushed';
+import { dabsOf, drawPull, type PullField } from './stroke';
 
 const [width, height] = [120, 80];
 const emptyField = (): PullField => ({

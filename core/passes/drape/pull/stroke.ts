@@ -1,4 +1,4 @@
-import { smoothStep } from '../../../pixels/smoothStep';
+import { falloff } from '../../../graph/brushed';
 import type { PullStroke } from '../schema';
 
 /** Looked up once: these loops are hot. */
@@ -14,8 +14,6 @@ export interface PullField {
 
 /** Dabs follow one another by this part of the radius: so none of them folds letters over. */
 const spacing = 1 / 8;
-/** A brush is never harder than this: letters would tear at its rim. */
-const hardest = 0.35;
 /** How much one dab swells, turns (radians) or calms. */
 const [swelling, turning, calming] = [0.05, 0.06, 0.12];
 /** A touch without a drag is so many dabs. */
@@ -49,9 +47,6 @@ export function dabsOf(points: readonly (readonly [number, number])[], step: num
   }
   return dabs;
 }
-
-/** 1 in the middle, smoothly down to 0 at the rim. @param far in radii */
-export const falloff = (far: number, softness: number): number => smoothStep((1 - far) / max(hardest, softness));
 
 /**
  * Draws a stroke into a field, in place: each dab moves what the field shows by then, so strokes add up as on wet paint.

@@ -15,7 +15,8 @@ import { useFarthestPlate } from '../../farthestPlate';
 import { editing } from '../../editing';
 import { useLampStood } from '../../lampStood';
 import { OptionalPart } from '../../OptionalPart';
-import { castEdit, castsEdit } from './edits';
+import { TouchSettings } from '../../touch/TouchSettings';
+import { castEdit, castsEdit, touchOf } from './edits';
 import { AmbientSentence, ContactSentence, MirroredSentence } from './sentences';
 import { ThrownSentence } from './ThrownSentence';
 
@@ -56,8 +57,15 @@ export function Controls() {
         );
       })}
       <Tint lettering={lettering} />
+      <TouchUp lettering={lettering} />
     </section>
   );
+}
+
+/** A brush that takes shadows away where they should not be. */
+function TouchUp({ lettering }: { lettering: Lettering }) {
+  const { contact, ambient, thrown, mirrored } = lettering.casts;
+  return (contact ?? ambient ?? thrown ?? mirrored) ? <TouchSettings {...touchOf(lettering)} /> : null;
 }
 
 /** Shadows as real things have them, by one press. */

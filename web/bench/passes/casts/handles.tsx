@@ -9,10 +9,19 @@ import { useDrag } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
-import { castEdit, castsEdit } from './edits';
+import { touchHand } from '../../touch/hand';
+import { TouchBrush } from '../../touch/TouchSettings';
+import { castEdit, castsEdit, touchOf } from './edits';
+
+export function Handles() {
+  const { lettering, mayChange } = useBench();
+  const { on } = touchHand.use('on');
+  if (!mayChange || !lettering) return null;
+  return on === null ? <Places /> : <TouchBrush {...touchOf(lettering)} />;
+}
 
 /** Where a shadow on the ground begins, where it ends, and where the ground itself ends. */
-export function Handles() {
+function Places() {
   const { lettering, letters, piece, mayChange } = useBench();
   const { toScreen } = useViewport();
   const { thrown, mirrored, foot } = lettering?.casts ?? {};

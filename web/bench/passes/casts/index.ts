@@ -1,6 +1,8 @@
 import type { BenchPass } from '../pass';
 import { Controls } from './Controls';
 import { Handles } from './handles';
+import { putTouchAway } from '../../touch/hand';
+import { TouchOptions } from '../../touch/TouchSettings';
 import { Summary } from './summary';
 import { warning } from './warning';
 
@@ -11,6 +13,8 @@ export const casts: BenchPass = {
   Summary,
   Controls,
   Handles,
+  HandOptions: TouchOptions,
+  putAway: putTouchAway,
   warning,
   governs: ({ lettering }) => lettering && { kind: 'words', id: lettering.id },
 };

@@ -18,15 +18,11 @@ export interface DrapeHand {
   strength: number;
 }
 
-export const drapeHand = createHand<DrapeHand>('drape', {
-  mapSeen: false,
-  strip: null,
-  tool: 'none',
-  netPoint: null,
-  radius: 90,
-  softness: 0.7,
-  strength: 1,
-});
+export const drapeHand = createHand<DrapeHand>(
+  'drape',
+  { mapSeen: false, strip: null, tool: 'none', netPoint: null, radius: 90, softness: 0.7, strength: 1 },
+  { isHeld: ({ tool }) => tool !== 'none', away: { tool: 'none', netPoint: null } },
+);
 
 /** Whether a tool paints the map. */
 export const isMapTool = (tool: DrapeHand['tool']): tool is MapStroke['to'] =>

@@ -1,5 +1,5 @@
-import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
+import { BrushOptions } from '../../view/BrushOptions';
 import { drapeHand, type DrapeHand } from './hand';
 
 type Held = Exclude<DrapeHand['tool'], 'none'>;
@@ -71,42 +71,5 @@ const withoutBrush: DrapeHand['tool'][] = ['none', 'fence', 'net', 'drips'];
 export function HandOptions() {
   const { tool, radius, softness, strength } = drapeHand.use('tool', 'radius', 'softness', 'strength');
   if (withoutBrush.includes(tool)) return null;
-  const changing = (part: (value: number) => Partial<DrapeHand>) => {
-    const change = (value: number): void => drapeHand.set(part(value));
-    return { onDraft: change, onCommit: change };
-  };
-  const percent = { unit: '%', min: 0, max: 100 } as const;
-  return (
-    <p className="flex flex-wrap items-center gap-x-3">
-      <span>
-        Brush{' '}
-        <Quantity
-          label="Size of the brush"
-          value={radius * 2}
-          unit="px"
-          min={2}
-          max={10000}
-          {...changing((value) => ({ radius: value / 2 }))}
-        />
-      </span>
-      <span>
-        soft{' '}
-        <Quantity
-          {...percent}
-          label="Softness of the brush"
-          value={softness * 100}
-          {...changing((value) => ({ softness: value / 100 }))}
-        />
-      </span>
-      <span>
-        strong{' '}
-        <Quantity
-          {...percent}
-          label="Strength of the brush"
-          value={strength * 100}
-          {...changing((value) => ({ strength: value / 100 }))}
-        />
-      </span>
-    </p>
-  );
+  return <BrushOptions {...{ radius, softness, strength }} set={(change) => drapeHand.set(change)} />;
 }

@@ -5,7 +5,10 @@ import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
+import { apply } from '../../../../core/shape/affine';
+import type { Region } from '../../../../core/pixels/region';
 import { partEdit } from './edits';
+import { useMatch } from './matched';
 
 const ways: Record<Blur['as'], string> = { lens: 'as a lens does it', soft: 'softly' };
 const px = { unit: 'px', digits: 2, step: 0.1, min: 0, max: 500 } as const;
@@ -13,11 +16,26 @@ const px = { unit: 'px', digits: 2, step: 0.1, min: 0, max: 500 } as const;
 /** How far out of focus letters are: all alike, along a line, or each its own. */
 export function BlurSentence({ lettering }: { lettering: Lettering }) {
   const { mayChange, letters } = useBench();
+  const match = useMatch();
   const { blur } = lettering.focus;
   if (!blur) return null;
   const set = partEdit(lettering, 'blur');
   const box = letters && standingBox(letters);
   const { along } = blur;
+  // What the photograph tells there; where it does not, something to begin with.
+  const alongTheWord = (): NonNullable<Blur['along']> & { first: number } => {
+    const middle = Math.round(box!.y + 0.75 * box!.height);
+    const [from, to]: [number, number][] = [
+      [Math.round(box!.x), middle],
+      [Math.round(box!.x + box!.width), middle],
+    ];
+    return {
+      from,
+      to,
+      sigma: match?.blurAt(to)?.sigma ?? blur.sigma * 2,
+      first: match?.blurAt(from)?.sigma ?? blur.sigma,
+    };
+  };
   return (
     <div>
       <p className="leading-7">
@@ -57,18 +75,10 @@ export function BlurSentence({ lettering }: { lettering: Lettering }) {
               <button
                 className="quiet-button"
                 disabled={!mayChange}
-                onClick={() =>
-                  editing.commit(
-                    'Blur along the words',
-                    set({
-                      along: {
-                        from: [Math.round(box.x), Math.round(box.y + box.height / 2)],
-                        to: [Math.round(box.x + box.width), Math.round(box.y + box.height / 2)],
-                        sigma: blur.sigma * 2,
-                      },
-                    }),
-                  )
-                }
+                onClick={() => {
+                  const { first, ...ends } = alongTheWord();
+                  void editing.commit('Blur along the words', set({ sigma: first, along: ends }));
+                }}
               >
                 otherwise at the other end
               </button>
@@ -85,9 +95,15 @@ export function BlurSentence({ lettering }: { lettering: Lettering }) {
 /** Letters that stand at depths of their own. */
 function OwnLetters({ lettering, blur }: { lettering: Lettering; blur: Blur }) {
   const { mayChange, letters } = useBench();
+  const match = useMatch();
   const set = partEdit(lettering, 'blur');
   const inked = letters?.letters.filter(({ bounds }) => bounds) ?? [];
   const own = new Map(blur.letters.map((one) => [one.at, one.sigma]));
+  /** As the photograph is where a letter stands; where it does not tell, as the others. */
+  const atFoot = (bounds: Region): number => {
+    const foot = apply(letters!.place, [bounds.x + bounds.width / 2, bounds.y + bounds.height]);
+    return match?.blurAt(foot)?.sigma ?? blur.sigma;
+  };
   if (own.size === 0)
     return inked.length > 1 ? (
       <button
@@ -96,7 +112,7 @@ function OwnLetters({ lettering, blur }: { lettering: Lettering; blur: Blur }) {
         onClick={() =>
           editing.commit(
             'Give each letter its own blur',
-            set({ letters: inked.map(({ start }) => ({ at: start, sigma: blur.sigma })) }),
+            set({ letters: inked.map(({ start, bounds }) => ({ at: start, sigma: atFoot(bounds!) })) }),
           )
         }
       >

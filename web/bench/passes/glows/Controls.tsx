@@ -3,7 +3,9 @@ import { addGlow, changeGlow } from '../../../../core/piece/edits/glows';
 import { removeItem } from '../../../../core/piece/edits/items';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
+import { TouchSettings } from '../../touch/TouchSettings';
 import { GlowSentence } from './GlowSentence';
+import { touchOf } from './touchOf';
 
 /** Light in the air and in the lens. */
 export function Controls() {
@@ -74,6 +76,7 @@ function GlowCard({ glow }: { glow: Glow }) {
         </button>
       </div>
       <GlowSentence glow={glow} />
+      <TouchSettings {...touchOf(glow)} />
     </div>
   );
 }

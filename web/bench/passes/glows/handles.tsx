@@ -5,13 +5,25 @@ import { roundedPoint } from '../../../../core/shape/rounding';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
+import { touchHand } from '../../touch/hand';
+import { TouchBrush } from '../../touch/TouchSettings';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
+import { touchOf } from './touchOf';
 
 /** Where each glow is, and how far it reaches. */
 export function Handles() {
   const { piece, mayChange } = useBench();
+  const { on } = touchHand.use('on');
   if (!mayChange) return null;
+  if (on !== null)
+    return (
+      <g>
+        {piece.glows.map((glow) => (
+          <TouchBrush key={glow.id} {...touchOf(glow)} />
+        ))}
+      </g>
+    );
   return (
     <g>
       {piece.glows.map((glow) => (

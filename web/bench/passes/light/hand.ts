@@ -8,4 +8,8 @@ export interface LightHand {
   shown: readonly [Point, Point] | null;
 }
 
-export const lightHand = createHand<LightHand>('light', { lightTool: 'turn', shown: null });
+export const lightHand = createHand<LightHand>(
+  'light',
+  { lightTool: 'turn', shown: null },
+  { isHeld: ({ lightTool }) => lightTool !== 'turn', away: { lightTool: 'turn', shown: null } },
+);

@@ -34,7 +34,9 @@ export function Controls() {
           className="plain-button"
           disabled={!mayChange}
           aria-pressed={planeTool === 'draw'}
-          onClick={() => planesHand.set({ planeTool: planeTool === 'draw' ? 'slide' : 'draw', lines: [] })}
+          onClick={() =>
+            planesHand.set({ planeTool: planeTool === 'draw' ? 'slide' : 'draw', lines: [], redrawn: null })
+          }
         >
           Draw a plane
         </button>
@@ -70,6 +72,7 @@ function FoundPlane() {
 
 function PlaneRow({ plane }: { plane: Plane }) {
   const { piece, lettering, lettersOf, mayChange } = useBench();
+  const { redrawn } = planesHand.use('redrawn');
   const liesHere = lettering?.drape.plane === plane.id;
   const flat = lettering && flatLetters(lettersOf, lettering);
   const scene = lettering && planeOf(piece, lettering);
@@ -116,6 +119,14 @@ function PlaneRow({ plane }: { plane: Plane }) {
           </button>
         </>
       )}
+      <button
+        className="plain-button"
+        disabled={!mayChange}
+        aria-pressed={redrawn === plane.id}
+        onClick={() => planesHand.set({ redrawn: redrawn === plane.id ? null : plane.id, planeTool: 'slide' })}
+      >
+        Its lines
+      </button>
       <button
         className="quiet-button"
         disabled={!mayChange}

@@ -6,6 +6,15 @@ export interface PlanesHand {
   planeTool: 'slide' | 'draw';
   /** The lines drawn so far for a new plane, sheet px. */
   lines: StraightLine[];
+  /** The plane whose lines are seen, to be dragged again. */
+  redrawn: string | null;
 }
 
-export const planesHand = createHand<PlanesHand>('planes', { planeTool: 'slide', lines: [] });
+export const planesHand = createHand<PlanesHand>(
+  'planes',
+  { planeTool: 'slide', lines: [], redrawn: null },
+  {
+    isHeld: ({ planeTool, redrawn }) => planeTool !== 'slide' || redrawn !== null,
+    away: { planeTool: 'slide', lines: [], redrawn: null },
+  },
+);

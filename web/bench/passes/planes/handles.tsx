@@ -12,14 +12,17 @@ import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
 import { carryOut } from './carryOut';
 import { planesHand } from './hand';
+import { PlaneLines } from './PlaneLines';
 import { planeEdit, planeOf, slideEdit } from './inPlanes';
 import { WholeSheet } from '../../view/WholeSheet';
 
 export function Handles() {
-  const { lettering, mayChange } = useBench();
-  const { planeTool } = planesHand.use('planeTool');
+  const { piece, lettering, mayChange } = useBench();
+  const { planeTool, redrawn } = planesHand.use('planeTool', 'redrawn');
+  const plane = piece.planes.find(({ id }) => id === redrawn);
   if (!mayChange) return null;
   if (planeTool === 'draw') return <DrawingPlane />;
+  if (plane) return <PlaneLines plane={plane} />;
   return lettering && <Sliding lettering={lettering} />;
 }
 

@@ -3,6 +3,7 @@ import { freeId, removeItems } from '../../../../core/piece/edits/items';
 import {
   addPlane,
   beyondHorizon,
+  changePlane,
   laidInPlane,
   layInPlane,
   movedInPlane,
@@ -81,6 +82,28 @@ export function slideEdit(
   return perspective
     ? { edit: layInPlane(lettering.id, plane.id, perspective), problem: null }
     : { edit: null, problem: beyondHorizon };
+}
+
+/** A plane by other lines: the words that lie in it are laid in again, as large and where they stand. */
+export function redrawnEdit(piece: Piece, plane: Plane, lines: Plane['lines']): Answer {
+  try {
+    const scene = planeFromLines(lines, piece.sheet);
+    const laid = piece.letterings.flatMap((lettering) => {
+      const { perspective } = lettering.stance;
+      if (lettering.drape.plane !== plane.id || !perspective) return [];
+      return [{ id: lettering.id, perspective: laidInPlane(lettering, perspective.box, scene) }];
+    });
+    if (laid.some(({ perspective }) => !perspective)) return { edit: null, problem: beyondHorizon };
+    return {
+      edit: (draft) => {
+        changePlane(plane.id, { lines })(draft);
+        for (const { id, perspective } of laid) layInPlane(id, plane.id, perspective!)(draft);
+      },
+      problem: null,
+    };
+  } catch (error) {
+    return asProblem(error);
+  }
 }
 
 export const removePlane =

@@ -13,8 +13,9 @@ export const planes: BenchPass = {
   Handles,
   HandTools,
   putAway() {
-    if (planesHand.get().planeTool === 'slide') return false;
-    planesHand.set({ planeTool: 'slide', lines: [] });
+    const { planeTool, redrawn } = planesHand.get();
+    if (planeTool === 'slide' && redrawn === null) return false;
+    planesHand.set({ planeTool: 'slide', lines: [], redrawn: null });
     return true;
   },
 };

@@ -27,7 +27,7 @@ export function HandTools() {
         className="plain-button"
         disabled={!mayChange}
         aria-pressed={planeTool === 'draw'}
-        onClick={() => planesHand.set({ planeTool: planeTool === 'draw' ? 'slide' : 'draw', lines: [] })}
+        onClick={() => planesHand.set({ planeTool: planeTool === 'draw' ? 'slide' : 'draw', lines: [], redrawn: null })}
       >
         Draw a plane by four lines
       </button>
