@@ -9,7 +9,7 @@ import { plainStance } from '../passes/stance/schema';
 import { plainLetter } from '../passes/words/letterSettings';
 import type { Lettering, Piece } from '../piece/schema';
 import { coatSchema, pictureCoat } from '../coats/schema';
-import { plainGrade } from '../passes/grade/schema';
+import { gradeSchema, plainGrade } from '../passes/grade/schema';
 import { plainPanel } from '../passes/ink/panel/schema';
 import { plainInk } from '../passes/ink/schema';
 import { plainOutline, plainOutlines } from '../passes/outlines/schema';
@@ -26,13 +26,14 @@ import { sheetAt } from '../graph/tiles';
 
 /**
  * How far the worst px of the whole shrunk may be off. Where outlines meet themselves at a sharp corner, and where one
- * cell of a
- * collage ends at another, a px of half the size does not hold just what its four did.
+ * cell of a collage ends at another, a px of half the size does not hold just what its four did; and what a grade makes
+ * of a mixed colour at an edge is not the mean of what it makes of both.
  */
 const looser: Record<string, number> = {
   'echoes of bent letters': 0.1,
   'bent letters with outlines': 0.2,
   'a collage in bent letters': 0.21,
+  'a grade over everything and one of the letters': 0.22,
 };
 
 /** A plate of soft waves, so that shrinking it is well defined; the cuts and letters are those of the demo piece. */
@@ -256,6 +257,28 @@ const stocked = compile(
   materials,
 ).before;
 
+/** Everything that a grade can do by tone, colour and neighbourhood, over all and on the letters. */
+const everywhere = (area: 'everything' | 'letters', on: string | null) =>
+  gradeSchema.parse({
+    id: area,
+    reach: { lettering: on, area, on: { kind: 'all' } },
+    localContrast: { amount: 0.5, radius: 12 },
+    whiteBalance: { warmth: 20, tint: 4 },
+    curve: {
+      all: [
+        [0, 0.05],
+        [0.4, 0.5],
+        [1, 0.95],
+      ],
+    },
+    hueRanges: [{ centre: 40, turn: 20 }],
+    splitTint: { shadows: '#204060', highlights: '#e0b060' },
+    vibrance: 0.4,
+  });
+const looked = compile(
+  { ...piece, grades: [everywhere('letters', word.id), everywhere('everything', null)] },
+  materials,
+);
 const vignetted = compile({ ...piece, vignette: { ...plainVignette(), stops: -2, from: 0.1 } }, materials).picture;
 
 const nodes: Record<string, Node> = {
@@ -270,6 +293,7 @@ const nodes: Record<string, Node> = {
   'the picture': compiled.picture,
   'the bare plate': compiled.before,
   'inked letters': layerOf(piece, 'ink'),
+  'a grade over everything and one of the letters': looked.picture,
   'a vignette over the picture': vignetted,
   matte,
   'the veil alone': front,
