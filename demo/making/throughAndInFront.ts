@@ -1,6 +1,7 @@
 import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { plainGrade } from '../../core/passes/grade/schema';
+import { curvesSchema, splitTintSchema } from '../../core/passes/grade/tone/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainOutline, plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
@@ -74,5 +75,19 @@ export async function throughAndInFront(): Promise<Piece> {
     ['lettering-1', 'veil-1'],
     { solved: solver.assets, sheet: { width: 1200, height: 1800, ppi: 200, paint: '#ffffff' } },
   );
-  return { ...made, grades: [turned] };
+  /** One look over all of it: a little more contrast, cool shadows, warm lights. */
+  const afternoon = {
+    ...plainGrade('grade-2', { lettering: null, area: 'everything', on: { kind: 'all' } }),
+    name: 'Late afternoon',
+    curve: curvesSchema.parse({
+      all: [
+        [0, 0.02],
+        [0.28, 0.25],
+        [0.72, 0.76],
+        [1, 0.985],
+      ],
+    }),
+    splitTint: splitTintSchema.parse({ shadows: '#34566e', highlights: '#f0b765', amount: 0.18 }),
+  };
+  return { ...made, grades: [turned, afternoon] };
 }
