@@ -48,6 +48,10 @@ try {
     }
     if (name === 'bench-graft') await page.getByRole('button', { name: 'Graft', exact: true }).click();
     if (name === 'bench-panel') await page.getByLabel('Shape of the panel').scrollIntoViewIfNeeded();
+    if (name === 'bench-grade') {
+      await page.getByText('Lost in white').waitFor({ timeout: 60000 });
+      await page.getByLabel('Name of grade 2').scrollIntoViewIfNeeded();
+    }
     if (name === 'bench-focus') await page.getByText('Here the photograph').waitFor({ timeout: 120000 });
     if (name === 'stock') {
       await page.getByRole('button', { name: /See it on white/ }).click();

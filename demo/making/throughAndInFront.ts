@@ -81,10 +81,10 @@ export async function throughAndInFront(): Promise<Piece> {
     name: 'Late afternoon',
     curve: curvesSchema.parse({
       all: [
-        [0, 0.02],
-        [0.28, 0.25],
-        [0.72, 0.76],
-        [1, 0.985],
+        [0, 0.03],
+        [0.3, 0.29],
+        [0.7, 0.73],
+        [1, 0.98],
       ],
     }),
     splitTint: splitTintSchema.parse({ shadows: '#34566e', highlights: '#f0b765', amount: 0.18 }),

@@ -127,8 +127,10 @@ const tinted = ({ shadows, highlights, amount, balance }: SplitTint): Change => 
   const [dark, light] = [tintOf(shadows), tintOf(highlights)];
   return (lab) => {
     const share = smoothStep(lab[0] + balance / 2);
-    lab[1] += amount * ((1 - share) * dark[0] + share * light[0]);
-    lab[2] += amount * ((1 - share) * dark[1] + share * light[1]);
+    // What is vivid has a colour of its own, and no room for more.
+    const room = amount * (1 - smoothStep(chromaOf(lab[1], lab[2]) / vivid));
+    lab[1] += room * ((1 - share) * dark[0] + share * light[0]);
+    lab[2] += room * ((1 - share) * dark[1] + share * light[1]);
   };
 };
 

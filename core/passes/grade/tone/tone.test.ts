@@ -178,6 +178,9 @@ test('a split tint draws shadows one way and highlights the other, and lightness
   expect(dark[2]).toBeGreaterThan(dark[0]);
   expect(light[0]).toBeGreaterThan(light[2]);
   [dark, light].forEach((colour, i) => expect(labOf(colour)[0]).toBeCloseTo(labOf(greys[i])[0], 2));
+  // A colour as vivid as sRGB has it stays what it is.
+  const vivid: Triple = [0.95, 0.27, 0.1];
+  expect(worst(treated([vivid], { splitTint }), [vivid])).toBeLessThan(0.03);
 });
 
 test('a grey that is pointed at becomes grey, whatever cast it has', () => {
