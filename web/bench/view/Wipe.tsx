@@ -27,7 +27,7 @@ function Border({ at }: { at: number }) {
     },
     cancel: () => undefined,
   });
-  const [x, top] = toScreen([at, 0]);
+  const [x, top] = toScreen([Math.min(at, sheet.width), 0]);
   const [, bottom] = toScreen([at, sheet.height]);
   const middle = (Math.max(0, top) + Math.min(size.height, bottom)) / 2;
   return (

@@ -13,6 +13,7 @@ import { useDrag } from '../../view/drag';
 import { Hairline, lineThrough } from '../../view/Hairline';
 import { Ring } from '../../view/Ring';
 import { useViewport } from '../../view/viewport';
+import { touchHand } from '../../touch/hand';
 import { lightHand, type LightHand } from './hand';
 import { fromDial, lampEdit, onDial } from './lamp';
 import { lampFromSun, lightFromRound, lightFromStanding, tiltFromShadow, tonesAlong } from './shown';
@@ -21,7 +22,9 @@ import { WholeSheet } from '../../view/WholeSheet';
 export function Handles() {
   const { piece, mayChange } = useBench();
   const { lightTool } = lightHand.use('lightTool');
-  if (!mayChange) return null;
+  const { on } = touchHand.use('on');
+  // The brush has the sheet to itself.
+  if (!mayChange || on !== null) return null;
   if (lightTool !== 'turn') return <ShowingLight tool={lightTool} />;
   return piece.lamp && <LampOnSheet lamp={piece.lamp} />;
 }

@@ -1,6 +1,7 @@
 import { directionName } from '../../../../core/survey/sentences';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
+import { putTouchAway, touchHand } from '../../touch/hand';
 import { lightHand, type LightHand } from './hand';
 import { lampEdit } from './lamp';
 
@@ -50,6 +51,7 @@ const hints: Record<LightHand['lightTool'], string> = {
 
 export function HandTools() {
   const { lightTool } = lightHand.use('lightTool');
+  const { on } = touchHand.use('on');
   const { mayChange, piece } = useBench();
   return (
     <>
@@ -58,8 +60,11 @@ export function HandTools() {
           key={tool}
           className="plain-button"
           disabled={!mayChange}
-          aria-pressed={lightTool === tool || (lightTool === 'foot' && tool === 'shadow')}
-          onClick={() => lightHand.set({ lightTool: tool })}
+          aria-pressed={on === null && (lightTool === tool || (lightTool === 'foot' && tool === 'shadow'))}
+          onClick={() => {
+            putTouchAway();
+            lightHand.set({ lightTool: tool });
+          }}
         >
           {tools[tool]}
         </button>
