@@ -1,4 +1,4 @@
 import unit from './jest.config.mjs';
 
 /** Browser tests: a person's whole task in headless Chromium against a built server. One at a time. */
-export default { ...unit, roots: ['<rootDir>/e2e'], maxWorkers: 2, testTimeout: 180000 };
+export default { ...unit, roots: ['<rootDir>/e2e'], maxWorkers: 2, testTimeout: 400000 };

@@ -5,7 +5,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
-import { announced, changing, clickSheet, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
+import {
+  announced,
+  changing,
+  clickSheet,
+  onScreen,
+  patience,
+  saved,
+  setValue,
+  sharp,
+  type RunningStudio,
+} from './studio';
 import { lookAtVeil } from './sheet';
 import { visit } from './visit';
 
@@ -186,7 +196,7 @@ test('a trace along an edge from border to border closes by itself, to the lower
   ]) {
     await clickSheet(page, x, y);
   }
-  await page.getByText('Contour 1: 6 points', { exact: true }).waitFor({ timeout: 20000 });
+  await page.getByText('Contour 1: 6 points', { exact: true }).waitFor({ timeout: patience });
   await page.getByRole('button', { name: 'Other side' }).waitFor();
   await lookAtVeil(page, 'colour', '#000000');
   expect(await colourAt(900, 300)).toEqual([0, 0, 0]);
@@ -256,8 +266,8 @@ test('an export can be cancelled, and leaves nothing behind', async () => {
   await page.goto(`${studio.url}/piece/${made.id}`);
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('button', { name: 'Export PNG' }).click();
-  await page.getByRole('button', { name: 'Cancel' }).click({ timeout: 10000 });
-  await page.getByRole('button', { name: 'Export PNG' }).waitFor({ timeout: 10000 });
+  await page.getByRole('button', { name: 'Cancel' }).click({ timeout: patience });
+  await page.getByRole('button', { name: 'Export PNG' }).waitFor({ timeout: patience });
   const jobs = (await (await page.request.get(`${studio.url}/api/jobs?about=${made.id}`)).json()) as {
     state: string;
   }[];
@@ -273,9 +283,9 @@ test('a server that is killed in the middle of the work loses nothing that was s
   await ended;
   await page.getByLabel('Colour as a CSS value').fill('#204060');
   await page.keyboard.press('Enter');
-  await page.getByText('Not saved yet. The server cannot be reached').waitFor({ timeout: 10000 });
+  await page.getByText('Not saved yet. The server cannot be reached').waitFor({ timeout: patience });
   await studio.again();
-  await page.getByTestId('saved').waitFor({ timeout: 20000 });
+  await page.getByTestId('saved').waitFor({ timeout: patience });
   const { piece } = (await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as {
     piece: { letterings: { ink: { coats: { colour: string }[] } }[] };
   };

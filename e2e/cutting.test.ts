@@ -7,7 +7,7 @@ import sharpPicture from 'sharp';
 import type { TraceCut } from '../core/passes/veils/schema';
 import type { Piece } from '../core/piece/schema';
 import { clickOn, colourAt, drawOver, lookAtVeil, whenSolved } from './sheet';
-import { onScreen, sharp, type RunningStudio, changing } from './studio';
+import { onScreen, patience, sharp, type RunningStudio, changing } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -60,7 +60,7 @@ test('contours are saved as SVG and taken in again', async () => {
   expect(readFileSync(file, 'utf8')).toContain('viewBox="0 0 1800 1200"');
   await page.getByLabel('Operation of the cut').selectOption('subtract');
   await page.getByLabel('Drawing to take contours from').setInputFiles(file);
-  await page.getByLabel('Operation of Trace 2').waitFor({ timeout: 10000 });
+  await page.getByLabel('Operation of Trace 2').waitFor({ timeout: patience });
   await settled();
   const { cuts } = await jar();
   expect(cuts.map(({ kind, operation }) => `${kind} ${operation}`)).toEqual(['trace add', 'trace subtract']);
@@ -99,7 +99,7 @@ test('a matte comes from the clear parts of a picture; one of another shape is r
     .png()
     .toFile(wrong);
   await page.getByLabel('Picture to take a matte from').setInputFiles(wrong);
-  await page.getByText('300 × 300 px, another shape').waitFor({ timeout: 20000 });
+  await page.getByText('300 × 300 px, another shape').waitFor({ timeout: patience });
   await page.getByRole('button', { name: 'Dismiss' }).click();
   // The browser itself tells of the refusal too.
   expect(problems.splice(0)).toEqual([expect.stringContaining('422')]);
@@ -111,7 +111,7 @@ test('a matte comes from the clear parts of a picture; one of another shape is r
     .png()
     .toFile(cutOut);
   await page.getByLabel('Picture to take a matte from').setInputFiles(cutOut);
-  await page.getByLabel('Operation of Matte 2').waitFor({ timeout: 20000 });
+  await page.getByLabel('Operation of Matte 2').waitFor({ timeout: patience });
   await settled();
   // The R of the word stands in the left third: it is behind the veil now.
   const [red, green, blue] = await colourAt(page, 300, 800);
@@ -142,7 +142,7 @@ test('the veil can be looked at on a colour, and its edge before and after', asy
 
 test('the edge is measured against the photo; its worst places are gone through, mended or left by a key', async () => {
   await page.getByRole('button', { name: 'Measure the edge' }).click();
-  await page.getByRole('img', { name: /Softness of the photo/ }).waitFor({ timeout: 30000 });
+  await page.getByRole('img', { name: /Softness of the photo/ }).waitFor({ timeout: patience });
   await page.getByText(/^The border is rough by \d\.\d\d px\.$/).waitFor();
   await page.getByRole('button', { name: 'Go through the worst' }).click();
   const followUps = page.getByRole('group', { name: 'The worst places of the edge' });
@@ -150,7 +150,7 @@ test('the edge is measured against the photo; its worst places are gone through,
   await page.waitForFunction(
     () => document.querySelector('[data-view]')?.getAttribute('data-view')?.startsWith('2 '),
     null,
-    { timeout: 10000 },
+    { timeout: patience },
   );
   const before = (await jar()).softness;
   await changing(page, () => page.keyboard.press('y'));

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { setValue, sharp, type RunningStudio } from './studio';
+import { patience, setValue, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -55,7 +55,7 @@ test('what cannot be drawn at the second try either is told, and the piece is un
     return route.abort();
   });
   await page.goto(`${studio.url}/piece/demo-low-sun/2`);
-  await page.getByText('could not be drawn, though it was tried twice').waitFor({ timeout: 20000 });
+  await page.getByText('could not be drawn, though it was tried twice').waitFor({ timeout: patience });
   expect(asked).toBeGreaterThan(1);
   await page.unroute('**/api/assets/*/tiles/**');
   // Once the server can be reached again, the next change draws it.

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
 import { colourAt } from './sheet';
-import { changing, moving, onScreen, saved, setValue, sharp, type RunningStudio } from './studio';
+import { changing, moving, onScreen, patience, saved, setValue, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -23,7 +23,7 @@ test('an address that leads nowhere says so', async () => {
 
 test('a new piece has its caret on the sheet: what is typed are its words, letter for letter', async () => {
   await page.getByLabel('Photograph file').first().setInputFiles('demo/plates/jar.jpg');
-  await page.waitForURL(/\/piece\/.*\/1$/, { timeout: 30000 });
+  await page.waitForURL(/\/piece\/.*\/1$/, { timeout: patience });
   await page.getByLabel('First words').waitFor({ state: 'attached' });
   await step('Type the words').waitFor();
   await page.keyboard.type('NIGHT');

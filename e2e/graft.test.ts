@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
 import { colourAt, drawOver, whenSolved } from './sheet';
-import { onScreen, saved, sharp, type RunningStudio } from './studio';
+import { onScreen, patience, saved, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -22,7 +22,7 @@ test('a cut piece is copied beside the veil that it was cut by, and lies on lett
   await sharp(page);
   expect(isGlaze(await shownAt(560, 1000))).toBe(false);
   await page.getByRole('button', { name: 'Copy as a graft' }).click();
-  await page.getByText('graft of jar').first().waitFor({ timeout: 20000 });
+  await page.getByText('graft of jar').first().waitFor({ timeout: patience });
   await saved(page);
   await sharp(page);
   const { graft, name } = await graftNow();

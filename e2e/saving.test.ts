@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import type { Page, Route } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
 import { drawOver, whenSolved } from './sheet';
-import { saved, setValue, sharp, type RunningStudio } from './studio';
+import { patience, saved, setValue, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -117,7 +117,7 @@ test('leaving for the Shelf while the server is away loses nothing', async () =>
 async function scribblingOnJar(): Promise<void> {
   await page.goto(studio.url);
   await page.getByLabel('Photograph file').first().setInputFiles('demo/plates/jar.jpg');
-  await page.waitForURL(/\/piece\/.*\/1$/, { timeout: 30000 });
+  await page.waitForURL(/\/piece\/.*\/1$/, { timeout: patience });
   await page.goto(page.url().replace(/\/1$/, '/3'));
   await sharp(page);
   await page.getByRole('button', { name: 'Scribble', exact: true }).click();

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
-import { saved, sharp, type RunningStudio } from './studio';
+import { patience, saved, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -87,7 +87,7 @@ test('files that cannot be taken in say why, and change nothing', async () => {
     ['huge.png', /108 megapixels; the limit is 100/],
   ] as const) {
     await page.getByLabel('Photograph file').first().setInputFiles(join(folder, file));
-    await page.getByRole('alert').filter({ hasText: reason }).waitFor({ timeout: 20000 });
+    await page.getByRole('alert').filter({ hasText: reason }).waitFor({ timeout: patience });
     await page.getByRole('button', { name: 'Dismiss' }).click();
   }
   expect(await pieces()).toBe(before);
@@ -107,7 +107,7 @@ test('a file that is dropped becomes a piece', async () => {
     return data;
   }, bytes);
   await page.locator('main').dispatchEvent('drop', { dataTransfer: transfer });
-  await page.waitForURL(/\/piece\//, { timeout: 20000 });
+  await page.waitForURL(/\/piece\//, { timeout: patience });
   await sharp(page);
   expect(await page.getByLabel('Name of the piece').inputValue()).toBe('ribbons at dusk');
 });
@@ -118,7 +118,7 @@ test('a bundle goes out and comes in again as the same picture', async () => {
   const path = join(folder, 'low-sun.zip');
   writeFileSync(path, await download.body());
   await page.getByLabel('Bundle file').setInputFiles(path);
-  await page.waitForURL(/\/piece\/(?!demo)/, { timeout: 20000 });
+  await page.waitForURL(/\/piece\/(?!demo)/, { timeout: patience });
   await sharp(page);
   const id = new URL(page.url()).pathname.split('/')[2];
   const [first, second] = await Promise.all(

@@ -76,6 +76,12 @@ export function launchBrowser(): Promise<Browser> {
   });
 }
 
+/**
+ * How long is waited for what must come, ms: the machines are shared, and two photographs may be measured meanwhile. What
+ * comes earlier is taken earlier.
+ */
+export const patience = 120_000;
+
 /** A page that fails the test on errors of the page itself. */
 export async function openPage(browser: Browser, problems: string[]): Promise<Page> {
   const context = await browser.newContext({
@@ -84,6 +90,7 @@ export async function openPage(browser: Browser, problems: string[]): Promise<Pa
     reducedMotion: 'reduce',
   });
   const page = await context.newPage();
+  page.setDefaultTimeout(patience);
   page.on('pageerror', (error) => problems.push(error.message));
   page.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
   return page;
@@ -98,7 +105,7 @@ export async function sharp(page: Page): Promise<void> {
       return mat !== null && mat.dataset.sharpRevision === document.documentElement.dataset.revision;
     },
     null,
-    { timeout: 30000 },
+    { timeout: patience },
   );
   // What has come is drawn in the next frame.
   await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
@@ -136,7 +143,7 @@ export async function announced(page: Page, key: string): Promise<void> {
 export async function changing(page: Page, act: () => Promise<unknown>): Promise<void> {
   const before = await page.evaluate(() => document.documentElement.dataset.revision);
   await act();
-  await page.waitForFunction((old) => document.documentElement.dataset.revision !== old, before, { timeout: 30000 });
+  await page.waitForFunction((old) => document.documentElement.dataset.revision !== old, before, { timeout: patience });
   await sharp(page);
 }
 
@@ -148,7 +155,7 @@ export async function moving(page: Page, act: () => Promise<unknown>): Promise<v
   await page.waitForFunction(
     (old) => document.querySelector('[data-testid=mat]')?.getAttribute('data-view') !== old,
     before,
-    { timeout: 30000 },
+    { timeout: patience },
   );
   await sharp(page);
 }
@@ -185,6 +192,6 @@ export async function pickColour(page: Page, label: string, colour: string): Pro
 
 /** Waits until everything is in the store. */
 export async function saved(page: Page): Promise<void> {
-  await page.waitForFunction(() => document.documentElement.dataset.pending === '0', null, { timeout: 30000 });
+  await page.waitForFunction(() => document.documentElement.dataset.pending === '0', null, { timeout: patience });
   await page.getByTestId('saved').waitFor();
 }

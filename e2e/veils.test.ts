@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { colourAt, drawOver, lookAtVeil, whenSolved } from './sheet';
-import { onScreen, saved, sharp, type RunningStudio } from './studio';
+import { onScreen, patience, saved, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -58,13 +58,13 @@ test('each stroke is one step of undo, and can be made again', async () => {
 test('a knot turns a crossing over: the letter comes before the jar, the other one stays behind it', async () => {
   await page.getByRole('button', { name: 'Weave', exact: true }).click();
   const knot = page.locator('[data-crossing="A under"]');
-  await knot.waitFor({ timeout: 10000 });
+  await knot.waitFor({ timeout: patience });
   await knot.click();
-  await page.locator('[data-crossing="A over"]').waitFor({ timeout: 10000 });
+  await page.locator('[data-crossing="A over"]').waitFor({ timeout: patience });
   await sharp(page);
   expect([isInk(await shownAt(...onA)), isInk(await shownAt(...onK))]).toEqual([true, false]);
   await page.getByRole('button', { name: 'All over' }).click();
-  await page.locator('[data-crossing="A under"]').waitFor({ timeout: 10000 });
+  await page.locator('[data-crossing="A under"]').waitFor({ timeout: patience });
   await sharp(page);
   expect(isInk(await shownAt(...onA))).toBe(false);
 });
@@ -79,7 +79,7 @@ test('the fine edge is solved with progress and kept', async () => {
 
 test('the softness of the photo is taken over at one press', async () => {
   await page.getByRole('button', { name: 'As soft as the photo' }).click();
-  await page.getByText('is as soft as the photo').waitFor({ timeout: 30000 });
+  await page.getByText('is as soft as the photo').waitFor({ timeout: patience });
   await solved();
 });
 
@@ -88,7 +88,7 @@ test('a tone key takes away what has a sampled colour', async () => {
   await page.getByLabel('Operation of the cut').selectOption('subtract');
   const teal = await onScreen(page, 850, 900);
   await page.mouse.click(teal.x, teal.y);
-  await page.getByText('1 colour', { exact: true }).waitFor({ timeout: 20000 });
+  await page.getByText('1 colour', { exact: true }).waitFor({ timeout: patience });
   await solved();
   await lookAtVeil(page, 'matte');
   await sharp(page);
@@ -112,7 +112,7 @@ test('a stroke is drawn by keyboard alone', async () => {
   await page.keyboard.press('Enter');
   for (let step = 0; step < 4; step++) await page.keyboard.press('Shift+ArrowDown');
   await page.keyboard.press('Shift+Enter');
-  await page.getByText('5 strokes').waitFor({ timeout: 20000 });
+  await page.getByText('5 strokes').waitFor({ timeout: patience });
   await solved();
 });
 

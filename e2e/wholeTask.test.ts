@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
-import { clickSheet, onScreen, saved, setValue, sharp, type RunningStudio, changing, moving } from './studio';
+import { clickSheet, onScreen, patience, saved, setValue, sharp, type RunningStudio, changing, moving } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -42,7 +42,7 @@ async function exportPicture(format: 'PNG' | 'JPEG', bits?: '16 bits'): Promise<
 test('import a photograph, set a word, trace along the jar, export: the word stands behind the jar', async () => {
   await page.goto(studio.url);
   await page.getByLabel('Photograph file').first().setInputFiles('demo/plates/jar.jpg');
-  await page.waitForURL(/\/piece\/.*\/1$/, { timeout: 30000 });
+  await page.waitForURL(/\/piece\/.*\/1$/, { timeout: patience });
   await sharp(page);
 
   // The word, typed on the sheet.
@@ -94,7 +94,7 @@ test('import a photograph, set a word, trace along the jar, export: the word sta
   await page.keyboard.down('Shift');
   await page.mouse.click(first.x, first.y);
   await page.keyboard.up('Shift');
-  await page.getByText('Contour 1: 14 points', { exact: true }).waitFor({ timeout: 30000 });
+  await page.getByText('Contour 1: 14 points', { exact: true }).waitFor({ timeout: patience });
   await saved(page);
   await sharp(page);
 
