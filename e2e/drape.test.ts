@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
 import { colourAt, drawOver } from './sheet';
-import { saved, sharp, type RunningStudio } from './studio';
+import { saved, sharp, storedPiece, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -13,12 +13,9 @@ visit((made) => ({ studio, page } = made));
 /** Photographs are measured within this, ms, on a busy machine too. */
 const surveyed = 240_000;
 
-const pieceOf = async (id: string): Promise<Piece> =>
-  ((await (await page.request.get(`${studio.url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
+const pieceOf = (id: string): Promise<Piece> => storedPiece(page, studio, id);
 const letteringOf = async (id: string, index = 0): Promise<Piece['letterings'][number]> =>
-  ((await (await page.request.get(`${studio.url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece.letterings[
-    index
-  ];
+  (await pieceOf(id)).letterings[index];
 
 /** The red of the ink in two letters of ALOFT: in the L, which is lit, and in the T, in the shadow of a fold. */
 const sides = async (): Promise<number[]> => [

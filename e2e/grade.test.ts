@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
 import { boxesOn } from './boxes';
 import { clickOn, colourAt } from './sheet';
-import { changing, saved, setValue, sharp, type RunningStudio } from './studio';
+import { changing, saved, setValue, sharp, storedPiece, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -11,8 +11,7 @@ let page: Page;
 
 const problems = visit((made) => ({ studio, page } = made));
 
-const pieceOf = async (id: string): Promise<Piece> =>
-  ((await (await page.request.get(`${studio.url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
+const pieceOf = (id: string): Promise<Piece> => storedPiece(page, studio, id);
 const settle = async (): Promise<void> => {
   await saved(page);
   await sharp(page);

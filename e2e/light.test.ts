@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
 import { clickOn, colourAt, drawOver } from './sheet';
-import { saved, sharp, type RunningStudio } from './studio';
+import { saved, sharp, storedPiece, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -10,8 +10,7 @@ let page: Page;
 
 visit((made) => ({ studio, page } = made));
 
-const pieceOf = async (id: string): Promise<Piece> =>
-  ((await (await page.request.get(`${studio.url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
+const pieceOf = (id: string): Promise<Piece> => storedPiece(page, studio, id);
 
 test('the photograph tells its light, and the lamp takes it', async () => {
   await page.goto(`${studio.url}/piece/demo-woven/7`);

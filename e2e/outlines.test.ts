@@ -3,15 +3,14 @@ import type { Page } from 'playwright-core';
 import sharpPicture from 'sharp';
 import type { Lettering, Piece } from '../core/piece/schema';
 import { colourAt, drawOver } from './sheet';
-import { onScreen, saved, sharp, type RunningStudio, announced, changing } from './studio';
+import { announced, changing, onScreen, saved, sharp, storedPiece, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
 let page: Page;
 
 const problems = visit((made) => ({ studio, page } = made));
-const pieceOf = async (id: string): Promise<Piece> =>
-  ((await (await page.request.get(`${studio.url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
+const pieceOf = (id: string): Promise<Piece> => storedPiece(page, studio, id);
 const lettering = async (): Promise<Lettering> => (await pieceOf('demo-woven')).letterings[0];
 const settle = async (): Promise<void> => {
   await saved(page);

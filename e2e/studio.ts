@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Piece } from '../core/piece/schema';
 import { chromium, type Browser, type Page } from 'playwright-core';
 
 /** A running server with a data folder of its own. */
@@ -95,6 +96,10 @@ export async function openPage(browser: Browser, problems: string[]): Promise<Pa
   page.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
   return page;
 }
+
+/** A piece as it is in the store. */
+export const storedPiece = async (page: Page, { url }: Pick<RunningStudio, 'url'>, id: string): Promise<Piece> =>
+  ((await (await page.request.get(`${url}/api/pieces/${id}`)).json()) as { piece: Piece }).piece;
 
 /** Waits until the sheet shows the newest picture, sharp. */
 export async function sharp(page: Page): Promise<void> {

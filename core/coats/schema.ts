@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { blendModes } from '../kernels/blend/modes';
-import { isColour } from '../pixels/colour';
+import { colourSchema } from '../pixels/colourSchema';
 
-const colour = z.string().refine(isColour, 'This is not a colour that CSS knows.');
 const fraction = z.number().min(0).max(1);
 const degrees = z.number().min(-360).max(360);
 
@@ -26,7 +25,7 @@ const onEach = {
   reach: reachSchema.default({ kind: 'all' }),
 };
 
-const solidSchema = z.strictObject({ kind: z.literal('solid'), colour, ...onEach });
+const solidSchema = z.strictObject({ kind: z.literal('solid'), colour: colourSchema, ...onEach });
 
 export const gradientShapes = ['linear', 'radial', 'conic'] as const;
 
@@ -35,7 +34,7 @@ const gradientSchema = z.strictObject({
   shape: z.enum(gradientShapes),
   /** `at`: fraction of the way. A colour may be clear. Stops at one place make a hard edge. */
   stops: z
-    .array(z.strictObject({ at: fraction, colour }))
+    .array(z.strictObject({ at: fraction, colour: colourSchema }))
     .min(1)
     .max(64),
   /** Of a linear gradient: degrees, 0 to the right, clockwise; of a conic one: where it begins. */
@@ -55,7 +54,7 @@ export type Motif = (typeof motifs)[number];
 const patternSchema = z.strictObject({
   kind: z.literal('pattern'),
   motif: z.enum(motifs),
-  colours: z.tuple([colour, colour]),
+  colours: z.tuple([colourSchema, colourSchema]),
   /** Width of one repeat, fraction of the cap height. */
   size: z.number().min(0.005).max(20),
   angle: degrees,
@@ -71,8 +70,8 @@ const halftoneSchema = z.strictObject({
   /** Whose tones it screens: of the coats below it, or of all the picture that lies below. */
   of: z.enum(['coats', 'picture']).default('coats'),
   /** Of the dots; and of what lies between them, or null where the coats below show. */
-  colour,
-  ground: colour.nullable().default(null),
+  colour: colourSchema,
+  ground: colourSchema.nullable().default(null),
   /** Distance of the dots, fraction of the cap height. */
   pitch: z.number().min(0.005).max(5),
   angle: degrees,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isColour } from '../pixels/colour';
+import { colourSchema } from '../pixels/colourSchema';
 
 const along = z.number().min(-1e6).max(1e6);
 
@@ -13,7 +13,7 @@ export const lampSchema = z.strictObject({
   at: z.tuple([along, along]).nullable().default(null),
   /** Fraction of its distance: how soft the shadows are. */
   size: z.number().min(0).max(2).default(0.3),
-  colour: z.string().refine(isColour, 'This is not a colour that CSS knows.').default('#fff4e2'),
+  colour: colourSchema.default('#fff4e2'),
   /** 1 is the light of the photograph. */
   strength: z.number().min(0).max(4).default(1),
 });

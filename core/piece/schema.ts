@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { coatSchema } from '../coats/schema';
 import { passes as ours, type Passes } from '../passes';
 import type { AssetKind, PassDocument } from '../passes/pass';
-import { isColour } from '../pixels/colour';
+import { colourSchema } from '../pixels/colourSchema';
 import { brokenLinks } from './links';
 
 /** The newest version of the piece format that this program reads and the one that it writes. */
@@ -44,7 +44,7 @@ export const sheetSchema = z
     /** px per inch of paper */
     ppi: z.number().min(1).max(4800),
     /** CSS colour, or null for a transparent sheet. */
-    paint: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable(),
+    paint: colourSchema.nullable(),
     /**
      * Laid over the paint, the first one lowest; where a coat goes by the cap height, it goes by the sheet's shorter
      * side here.

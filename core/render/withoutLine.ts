@@ -9,7 +9,7 @@ export function withoutLine(piece: Piece, line: number, passes: Passes = ours): 
   const plain: Record<string, unknown> = {};
   for (const pass of Object.values(passes.picture))
     // What stands on the depth line is left out there, and planes are what words stand in.
-    if (pass.line === line && pass.stage !== 'items' && pass.line > 6)
+    if (pass.line === line && line > 6)
       for (const [name, document] of Object.entries(pass.documents))
         if (!document.lists?.inDepth) plain[name] = document.plain({ text: '', sheet: piece.sheet });
   const inDepth = idsInDepth(piece, line, passes);

@@ -1,12 +1,11 @@
 import { z } from 'zod';
 import { touchSchema } from '../../light/touch';
-import { isColour } from '../../pixels/colour';
+import { colourSchema } from '../../pixels/colourSchema';
 
 const along = z.number().min(-1e6).max(1e6);
 const place = z.tuple([along, along]);
 const fraction = (standard: number): z.ZodDefault<z.ZodNumber> => z.number().min(0).max(1).default(standard);
 const px = (standard: number): z.ZodDefault<z.ZodNumber> => z.number().min(0).max(5000).default(standard);
-const colour = z.string().refine(isColour, 'This is not a colour that CSS knows.');
 
 /** Dark and narrow: where the letters touch what lies behind. */
 export const contactSchema = z.strictObject({
@@ -78,9 +77,9 @@ export const castsSchema = z.strictObject({
   thrown: thrownSchema.nullable().default(null),
   mirrored: mirroredSchema.nullable().default(null),
   /** What a white surface looks like in the full shadow: the light that is left; null: as is usual. */
-  colour: colour.nullable().default(null),
+  colour: colourSchema.nullable().default(null),
   /** Nothing is made darker than this, as the photograph has it near by; null: as dark as it comes. */
-  darkest: colour.nullable().default(null),
+  darkest: colourSchema.nullable().default(null),
   /** The line that the letters stand on: left and right, sheet px; null: the lower edge of their box. */
   foot: z.tuple([place, place]).nullable().default(null),
   /** Where a brush has taken all of it away, or brought it back. */
@@ -95,5 +94,9 @@ export type Ambient = z.infer<typeof ambientSchema>;
 export type Thrown = z.infer<typeof thrownSchema>;
 export type Mirrored = z.infer<typeof mirroredSchema>;
 export type Casts = z.infer<typeof castsSchema>;
+
+/** Whether letters throw anything, shown or not. */
+export const throwsAny = ({ contact, ambient, thrown, mirrored }: Casts): boolean =>
+  (contact ?? ambient ?? thrown ?? mirrored) !== null;
 
 export const plainCasts = (given: z.input<typeof castsSchema> = {}): Casts => castsSchema.parse(given);

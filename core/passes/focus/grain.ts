@@ -1,5 +1,6 @@
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
+import { lumaAt } from '../../pixels/luma';
 import { grainAt, grainIn } from './noise';
 import type { LetterGrain } from './schema';
 
@@ -34,7 +35,7 @@ export function grainy(source: Node, grain: LetterGrain): Node {
       for (let i = 0, at = 0; i < all.data.length; i++, at += 4) {
         const alpha = out.data[at + 3];
         if (alpha <= 0) continue;
-        const tone = (0.2126 * out.data[at] + 0.7152 * out.data[at + 1] + 0.0722 * out.data[at + 2]) / alpha;
+        const tone = lumaAt(out.data, at) / alpha;
         const sigma = sigmaAt(grain, tone) * factor * alpha;
         for (let c = 0; c < 3; c++) {
           const noise = each ? ((1 - colour) * all.data[i] + colour * each[c].data[i]) * together : all.data[i];

@@ -1,3 +1,4 @@
+import { lumaOf } from '../../pixels/luma';
 import type { Raster } from '../../pixels/raster';
 
 /** Looked up once: these loops are hot. */
@@ -20,10 +21,8 @@ const ofWhite = 6;
 const asDeviation = 1.4826;
 
 /** Noise of a picture: one channel, or the luma of four. */
-export function noiseOf({ width, height, channels, data }: Raster): Noise {
-  const luma = new Float32Array(width * height);
-  for (let i = 0, at = 0; i < luma.length; i++, at += channels)
-    luma[i] = channels === 1 ? data[at] : 0.2126 * data[at] + 0.7152 * data[at + 1] + 0.0722 * data[at + 2];
+export function noiseOf(place: Raster): Noise {
+  const { width, height, data: luma } = lumaOf(place);
   const [halfWidth, halfHeight] = [width >> 1, height >> 1];
   const half = new Float32Array(halfWidth * halfHeight);
   for (let y = 0; y < halfHeight; y++)

@@ -1,5 +1,6 @@
 import type { Evaluator } from '../../graph/evaluate';
 import type { Node } from '../../graph/node';
+import { lumaOf } from '../../pixels/luma';
 import type { Raster } from '../../pixels/raster';
 import type { Region, Size } from '../../pixels/region';
 
@@ -28,24 +29,15 @@ const level = 0.16;
 /** Within its first px it rises by less than this part. */
 const sloping = 0.07;
 
-/** Luma of four channels, or the one channel. */
-function lumaAt({ channels, data }: Raster, i: number): number {
-  const at = i * channels;
-  return channels === 1 ? data[at] : 0.2126 * data[at] + 0.7152 * data[at + 1] + 0.0722 * data[at + 2];
-}
-
 /** Where a raster is steepest, the steepest first, no two close to each other. @param counts which px may be looked at */
 export function steepest(raster: Raster, count: number, counts: (i: number) => boolean): { x: number; y: number }[] {
-  const { width, height } = raster;
+  const { width, height, data } = lumaOf(raster);
   const found: { x: number; y: number; slope: number }[] = [];
   for (let y = 1; y < height - 1; y++)
     for (let x = 1; x < width - 1; x++) {
       const i = y * width + x;
       if (!counts(i)) continue;
-      const slope = hypot(
-        lumaAt(raster, i + 1) - lumaAt(raster, i - 1),
-        lumaAt(raster, i + width) - lumaAt(raster, i - width),
-      );
+      const slope = hypot(data[i + 1] - data[i - 1], data[i + width] - data[i - width]);
       if (slope > leastRise / 2) found.push({ x, y, slope });
     }
   found.sort((a, b) => b.slope - a.slope);
@@ -58,13 +50,14 @@ export function steepest(raster: Raster, count: number, counts: (i: number) => b
   return taken;
 }
 
-function sampled(raster: Raster, x: number, y: number): number {
-  const column = min(raster.width - 2, max(0, floor(x)));
-  const row = min(raster.height - 2, max(0, floor(y)));
+/** Between px of one channel. */
+function sampled({ width, height, data }: Raster, x: number, y: number): number {
+  const column = min(width - 2, max(0, floor(x)));
+  const row = min(height - 2, max(0, floor(y)));
   const [s, t] = [min(1, max(0, x - column)), min(1, max(0, y - row))];
-  const i = row * raster.width + column;
-  const above = lumaAt(raster, i) * (1 - s) + lumaAt(raster, i + 1) * s;
-  const below = lumaAt(raster, i + raster.width) * (1 - s) + lumaAt(raster, i + raster.width + 1) * s;
+  const i = row * width + column;
+  const above = data[i] * (1 - s) + data[i + 1] * s;
+  const below = data[i + width] * (1 - s) + data[i + width + 1] * s;
   return above * (1 - t) + below * t;
 }
 
@@ -72,7 +65,8 @@ function sampled(raster: Raster, x: number, y: number): number {
  * The profile across the steepest edge near the middle of a place, averaged along it.
  * @returns null where there is no single edge: both sides level, and one rise between them
  */
-export function profileIn(place: Raster): EdgeProfile | null {
+export function profileIn(picture: Raster): EdgeProfile | null {
+  const place = lumaOf(picture);
   const { width, height } = place;
   let [best, x, y, gx, gy] = [0, 0, 0, 0, 0];
   const near = 6;
@@ -96,12 +90,12 @@ export function profileIn(place: Raster): EdgeProfile | null {
   return risen(values);
 }
 
-function slopeAt(place: Raster, x: number, y: number, dx: number, dy: number): number {
+/** Of one channel. */
+function slopeAt({ width, data }: Raster, x: number, y: number, dx: number, dy: number): number {
   let sum = 0;
   for (let k = -2; k <= 2; k++)
     for (let far = 1; far <= 2; far++) {
-      const at = (side: number): number =>
-        lumaAt(place, (y + side * far * dy + k * dx) * place.width + x + side * far * dx + k * dy);
+      const at = (side: number): number => data[(y + side * far * dy + k * dx) * width + x + side * far * dx + k * dy];
       sum += at(1) - at(-1);
     }
   return sum;

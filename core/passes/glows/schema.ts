@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { touchSchema } from '../../light/touch';
-import { isColour } from '../../pixels/colour';
+import { colourSchema } from '../../pixels/colourSchema';
 
 const along = z.number().min(-1e6).max(1e6);
 const fraction = (standard: number): z.ZodDefault<z.ZodNumber> => z.number().min(0).max(1).default(standard);
@@ -26,7 +26,7 @@ export const glowSchema = z.strictObject({
   /** Sheet px; null: where the lamp stands. */
   at: z.tuple([along, along]).nullable().default(null),
   /** Null: the lamp's. */
-  colour: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable().default(null),
+  colour: colourSchema.nullable().default(null),
   strength: z.number().min(0).max(4).default(0.8),
   /** How far a glow reaches; a flare is measured by it. Sheet px. */
   radius: z.number().min(1).max(50000).default(400),

@@ -1,27 +1,19 @@
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
 import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
+import { lumaAt, lumaOf } from '../../pixels/luma';
 import { copyOf, crop, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, intersect, type Region, type Size } from '../../pixels/region';
 import type { LocalContrast } from './tone/schema';
 
 /** Variance of encoded luma that counts as an edge and not as what is fine. */
 const edge = 0.03 ** 2;
-const [red, green, blue] = [0.2126, 0.7152, 0.0722];
 
 const each = ({ width, height, data }: Raster, value: (i: number) => number): Raster => {
   const out = emptyRaster(width, height, 1);
   for (let i = 0; i < data.length; i++) out.data[i] = value(i);
   return out;
 };
-
-/** Encoded luma of each px, over black. */
-function lumaOf({ width, height, data }: Raster): Raster {
-  const out = emptyRaster(width, height, 1);
-  for (let i = 0, at = 0; i < out.data.length; i++, at += 4)
-    out.data[i] = red * data[at] + green * data[at + 1] + blue * data[at + 2];
-  return out;
-}
 
 /**
  * Fine tones against those around them, without halos at edges: what differs from the picture smoothed by itself
@@ -46,7 +38,7 @@ export function localContrastNode(picture: Node, { amount, radius }: LocalContra
       const [meanSlope, meanOffset] = [slope, offset].map((one) => blurRegion(one, between, region, sigma));
       const out = copyOf(own);
       for (let i = 0, at = 0; i < meanSlope.data.length; i++, at += 4) {
-        const value = red * own.data[at] + green * own.data[at + 1] + blue * own.data[at + 2];
+        const value = lumaAt(own.data, at);
         const more = amount * (value - meanSlope.data[i] * value - meanOffset.data[i]);
         const alpha = own.data[at + 3];
         for (let c = 0; c < 3; c++) out.data[at + c] = Math.min(alpha, Math.max(0, own.data[at + c] + more));

@@ -1,6 +1,7 @@
 import type { Node, Request } from '../../graph/node';
 import { sheetAt } from '../../graph/tiles';
 import { toOklab } from '../../kernels/colour';
+import { lumaAt } from '../../pixels/luma';
 import type { Raster } from '../../pixels/raster';
 import { grow, intersect, outerPixels, type Region } from '../../pixels/region';
 import type { MeasuredLettering, MeasureScene } from '../pass';
@@ -181,8 +182,7 @@ export function statisticsOf({ data }: Raster, weightOf: (i: number) => number):
 function endsOf({ data }: Raster, counts: (i: number) => boolean): [Colour | null, Colour | null] {
   const found: { at: number; luma: number }[] = [];
   for (let i = 0, at = 0; at < data.length; i++, at += 4)
-    if (data[at + 3] > 0.99 && counts(i))
-      found.push({ at, luma: 0.2126 * data[at] + 0.7152 * data[at + 1] + 0.0722 * data[at + 2] });
+    if (data[at + 3] > 0.99 && counts(i)) found.push({ at, luma: lumaAt(data, at) });
   if (found.length === 0) return [null, null];
   found.sort((a, b) => a.luma - b.luma);
   const count = Math.max(1, Math.round(found.length * ends));

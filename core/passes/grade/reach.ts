@@ -1,7 +1,7 @@
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
-import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
-import { sigmaOfWidth } from '../../light/fall';
+import { blurMargin, blurRegion } from '../../kernels/blur';
+import { fallen, sigmaOfWidth } from '../../light/fall';
 import { copyOf, type Raster } from '../../pixels/raster';
 import { grow } from '../../pixels/region';
 import type { GradeReach } from './schema';
@@ -30,16 +30,8 @@ export function reachNode({ area, soft }: Pick<GradeReach, 'area' | 'soft'>, cov
 }
 
 /** One channel, softened over a width, sheet px. */
-export function softened(node: Node, width: number): Node {
-  if (width === 0) return node;
-  const sigma = sigmaOfWidth(width);
-  return filtered(node, {
-    key: contentKey('softened', sigma),
-    reach: blurReach(sigma),
-    from: ({ region, scale }) => grow(region, blurMargin(sigma * scale)),
-    apply: (source, { request, lying }) => blurRegion(source, lying, request.region, sigma * request.scale),
-  });
-}
+export const softened = (node: Node, width: number): Node =>
+  width === 0 ? node : fallen(node, { x: 0, y: 0, sigma: sigmaOfWidth(width) });
 
 /** What one channel leaves free, everywhere. */
 export const allBut = (node: Node): Node =>

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isColour } from '../../pixels/colour';
+import { colourSchema } from '../../pixels/colourSchema';
 import {
   curvesSchema,
   greyMixSchema,
@@ -12,7 +12,6 @@ import {
 } from './tone/schema';
 
 const id = z.string().min(1).max(64);
-const colour = z.string().refine(isColour, 'This is not a colour that CSS knows.');
 
 /** Areas that are told by the silhouette of letters; the others need none. */
 export const lettersAreas = ['letters', 'inside', 'outside'] as const;
@@ -76,7 +75,7 @@ export const gradeSchema = z.strictObject({
   greyMix: greyMixSchema.nullable().default(null),
   splitTint: splitTintSchema.nullable().default(null),
   invert: z.boolean().default(false),
-  subtract: colour.nullable().default(null),
+  subtract: colourSchema.nullable().default(null),
   /** Fraction. */
   strength: z.number().min(0).max(1).default(1),
 });

@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { isColour } from '../../pixels/colour';
+import { colourSchema } from '../../pixels/colourSchema';
 
 const fraction = (standard: number): z.ZodDefault<z.ZodNumber> => z.number().min(0).max(1).default(standard);
-const colour = z.string().refine(isColour, 'This is not a colour that CSS knows.');
 const along = z.number().min(-1e6).max(1e6);
 
 /** Edges of letters that are raised or sunken, in the lamp's light. */
@@ -18,9 +17,9 @@ export const reliefSchema = z.strictObject({
   soft: z.number().min(0).max(200).default(1.5),
   /** How much of the light and of the shade is seen, and what colour they have; white and black are the ink's own. */
   light: z.number().min(0).max(4).default(1),
-  lightColour: colour.default('#ffffff'),
+  lightColour: colourSchema.default('#ffffff'),
   shade: fraction(1),
-  shadeColour: colour.default('#000000'),
+  shadeColour: colourSchema.default('#000000'),
   /** How much of the lamp is mirrored, and how sharply. */
   gloss: fraction(0),
   sharpness: fraction(0.6),
@@ -33,7 +32,7 @@ export const lipSchema = z.strictObject({
   width: z.number().min(0.2).max(500).default(2.5),
   strength: fraction(0.6),
   /** Null: the lamp's colour. */
-  colour: colour.nullable().default(null),
+  colour: colourSchema.nullable().default(null),
 });
 
 /** Letters as solids: their sides run back from the face. */

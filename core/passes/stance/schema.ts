@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { isConvex, movedCorners } from '../../shape/homography';
-import { isColour } from '../../pixels/colour';
+import { colourSchema } from '../../pixels/colourSchema';
 
 const length = z.number().min(-1e6).max(1e6);
 const point = z.tuple([length, length]);
@@ -62,7 +62,7 @@ export const echoSchema = z.strictObject({
   /** Only the letters' outline is drawn, this wide, lettering px; null fills them. */
   outline: z.number().min(0.1).max(1000).nullable(),
   /** CSS colour in place of the ink's; null takes the ink's. */
-  colour: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable(),
+  colour: colourSchema.nullable(),
 });
 
 /** What stays true when the words change. */

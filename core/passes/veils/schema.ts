@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Mark } from './scribble/marks';
-import { isColour } from '../../pixels/colour';
+import { colourSchema } from '../../pixels/colourSchema';
 
 const coordinate = z.number().min(-1e6).max(1e6);
 const pointSchema = z.tuple([coordinate, coordinate]);
@@ -93,7 +93,7 @@ const toneCutSchema = z.strictObject({
       z.strictObject({
         x: coordinate,
         y: coordinate,
-        colour: z.string().refine(isColour, 'This is not a colour that CSS knows.'),
+        colour: colourSchema,
       }),
     )
     .max(40),
@@ -173,7 +173,7 @@ const shadowFields = {
   strength: z.number().min(0).max(1),
   /** It takes height, angle and size from the lamp of the piece, where there is one. */
   obeys: z.boolean().default(false),
-  colour: z.string().refine(isColour, 'This is not a colour that CSS knows.'),
+  colour: colourSchema,
   /** Lift where the veil is painted as near to what lies behind it, and as far off, sheet px. */
   nearLift: z.number().min(0).max(1000).default(0),
   farLift: z.number().min(0).max(1000).default(40),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isColour } from '../../pixels/colour';
+import { colourSchema } from '../../pixels/colourSchema';
 import { followedBy, moved, placed, type Affine } from '../../shape/affine';
 import { middleOf, type Region } from '../../pixels/region';
 
@@ -22,7 +22,7 @@ export const letterSettingSchema = z.strictObject({
   /** Raised off the baseline, em. */
   rise: z.number().min(-5).max(5).default(0),
   /** CSS colour in place of the ink's; null leaves the ink. */
-  colour: z.string().refine(isColour, 'This is not a colour that CSS knows.').nullable().default(null),
+  colour: colourSchema.nullable().default(null),
 });
 
 export type LetterSetting = z.infer<typeof letterSettingSchema>;

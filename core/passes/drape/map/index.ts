@@ -1,5 +1,6 @@
 import { gaussianBlur } from '../../../kernels/blur';
-import { emptyRaster, type Raster } from '../../../pixels/raster';
+import { lumaOf } from '../../../pixels/luma';
+import type { Raster } from '../../../pixels/raster';
 import { samplePicture } from '../../../pictures/resample';
 import type { Grid } from '../../../graph/grid';
 import { contentKey, type Node } from '../../../graph/node';
@@ -47,7 +48,7 @@ export function surfaceMap(map: DrapeMap, scene: MapScene): SurfaceMap {
       bounds: null,
       needs: () => ({ source: { node: source, ...grid } }),
       compute: (_, inputs) => {
-        const raw = inputs.source.channels === 1 ? inputs.source : brightness(inputs.source);
+        const raw = lumaOf(inputs.source);
         const soft = gaussianBlur(raw, blur * grid.scale);
         const flat = flatten === null ? soft.data : flattened(soft, flatten * grid.scale);
         if (!isPainted) return { ...soft, data: stretched(flat, contrast, inverted) };
@@ -71,14 +72,6 @@ const asPainted = (values: Float32Array, middle: number, contrast: number): Floa
 export function reliefRange({ data }: Raster): number {
   const [low, high] = rangeOf(data, endShare);
   return high - low;
-}
-
-/** Encoded brightness (Rec. 709 luma); what is clear counts as black. */
-function brightness({ width, height, data }: Raster): Raster {
-  const out = emptyRaster(width, height, 1);
-  for (let i = 0, at = 0; i < out.data.length; i++, at += 4)
-    out.data[i] = 0.2126 * data[at] + 0.7152 * data[at + 1] + 0.0722 * data[at + 2];
-  return out;
 }
 
 function flattened(map: Raster, sigma: number): Float32Array {

@@ -1,4 +1,5 @@
 import { toOklab } from '../../../kernels/colour';
+import { wholeTurn } from '../../../light/lamp';
 import { readOklab } from '../../../pixels/colour';
 import type { Raster } from '../../../pixels/raster';
 import { smoothStep } from '../../../pixels/smoothStep';
@@ -53,7 +54,7 @@ function shownLight(l: number, a: number, b: number, into: Lab): void {
 
 /** The hue wheel's short way between two angles, degrees. */
 const between = (from: number, to: number): number => {
-  const turn = (((to - from) % 360) + 360) % 360;
+  const turn = wholeTurn(to - from);
   return min(turn, 360 - turn);
 };
 

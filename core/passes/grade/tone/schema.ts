@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { isColour } from '../../../pixels/colour';
+import { colourSchema } from '../../../pixels/colourSchema';
 
 const fraction = z.number().min(0).max(1);
-const colour = z.string().refine(isColour, 'This is not a colour that CSS knows.');
 
 /** What may be told for all three channels together, and then for each one. */
 export const channels = ['all', 'red', 'green', 'blue'] as const;
@@ -67,8 +66,8 @@ export type GreyMix = z.infer<typeof greyMixSchema>;
 
 /** A colour for what is dark and one for what is light. */
 export const splitTintSchema = z.strictObject({
-  shadows: colour.nullable().default(null),
-  highlights: colour.nullable().default(null),
+  shadows: colourSchema.nullable().default(null),
+  highlights: colourSchema.nullable().default(null),
   amount: fraction.default(0.3),
   /** Above 0 more counts as light. */
   balance: z.number().min(-1).max(1).default(0),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { blendModes } from '../../../kernels/blend/modes';
-import { isColour } from '../../../pixels/colour';
+import { colourSchema } from '../../../pixels/colourSchema';
 import { coatSchema, solidCoat } from '../../../coats/schema';
 
 const far = z.number().min(-1e5).max(1e5);
@@ -37,7 +37,7 @@ const inwardShadowSchema = z.strictObject({
   y: far,
   /** Width from full shadow to none, sheet px. */
   blur: z.number().min(0).max(2000),
-  colour: z.string().refine(isColour, 'This is not a colour that CSS knows.'),
+  colour: colourSchema,
   strength: fraction,
 });
 

@@ -4,6 +4,7 @@ import {
   contactSchema,
   mirroredSchema,
   plainCasts,
+  throwsAny,
   thrownSchema,
   usualLeft,
 } from '../../../../core/passes/casts/schema';
@@ -64,8 +65,7 @@ export function Controls() {
 
 /** A brush that takes shadows away where they should not be. */
 function TouchUp({ lettering }: { lettering: Lettering }) {
-  const { contact, ambient, thrown, mirrored } = lettering.casts;
-  return (contact ?? ambient ?? thrown ?? mirrored) ? <TouchSettings {...touchOf(lettering)} /> : null;
+  return throwsAny(lettering.casts) ? <TouchSettings {...touchOf(lettering)} /> : null;
 }
 
 /** Shadows as real things have them, by one press. */
@@ -74,7 +74,6 @@ function Proposals({ lettering }: { lettering: Lettering }) {
   const { survey } = useSurvey(useFarthestPlate()?.sha256 ?? null);
   const standLamp = useLampStood();
   const { words, stance, casts } = lettering;
-  const has = casts.contact ?? casts.ambient ?? casts.thrown ?? casts.mirrored;
   return (
     <>
       <div className="flex flex-wrap gap-1" role="group" aria-label="How the words stand">
@@ -94,7 +93,7 @@ function Proposals({ lettering }: { lettering: Lettering }) {
           </button>
         ))}
       </div>
-      {has && (
+      {throwsAny(casts) && (
         <button
           className="quiet-button self-start"
           disabled={!mayChange}

@@ -1,6 +1,6 @@
 import { ContrastGauge } from '../../gauges/ContrastGauge';
 import { Measured } from '../../gauges/Measured';
-import { chartWidth, TonesChart } from '../../charts/TonesChart';
+import { chartWidth, tallnessOf, TonesChart } from '../../charts/TonesChart';
 import { countsOf, useTones } from './tones';
 import { clipsMore } from './warning';
 
@@ -21,13 +21,10 @@ function Tones() {
   const { before, after } = useTones();
   if (!before || !after) return <p className="text-faint">The tones are being measured.</p>;
   const [first, now] = [countsOf(before, 'all'), countsOf(after, 'all')];
-  const most = Math.max(1e-6, 1.15 * [...first].sort((a, b) => b - a)[2]);
+  const tallness = tallnessOf(first, height);
   const step = chartWidth / now.length;
   const line = now
-    .map(
-      (count, i) =>
-        `${((i + 0.5) * step).toFixed(1)},${(height - Math.min(height, (height * count) / most)).toFixed(1)}`,
-    )
+    .map((count, i) => `${((i + 0.5) * step).toFixed(1)},${(height - tallness(count)).toFixed(1)}`)
     .join(' ');
   const ends = [
     { name: 'Lost in black', was: before.clippedDark, is: after.clippedDark },

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import type { Grade } from '../../../../../core/passes/grade/schema';
 import { hueRangeSchema, type HueRange } from '../../../../../core/passes/grade/tone/schema';
+import { wholeTurn } from '../../../../../core/light/lamp';
 import { hexOfOklab, readOklab } from '../../../../../core/pixels/colour';
 import { useBench } from '../../../benchContext';
 import { EditedValue } from '../../../EditedValue';
@@ -64,7 +65,7 @@ function RangeSentence({ range, name, edit, remove }: RangeProps) {
   const swatch = hexOfOklab(0.65, 0.11 * Math.cos(radians), 0.11 * Math.sin(radians));
   const take = (css: string): void => {
     const [, a, b] = readOklab(css);
-    const centre = Math.round(((Math.atan2(b, a) * 180) / Math.PI + 360) % 360);
+    const centre = Math.round(wholeTurn((Math.atan2(b, a) * 180) / Math.PI));
     void editing.commit('Choose the hue of a range', edit({ centre }));
   };
   return (
