@@ -1,4 +1,11 @@
 import unit from './jest.config.mjs';
 
 /** Browser tests: a person's whole task in headless Chromium against a built server. One at a time. */
-export default { ...unit, roots: ['<rootDir>/e2e'], maxWorkers: 2, testTimeout: 400000 };
+export default {
+  ...unit,
+  roots: ['<rootDir>/e2e'],
+  globalSetup: '<rootDir>/e2e/setUp.mjs',
+  globalTeardown: '<rootDir>/e2e/tearDown.mjs',
+  maxWorkers: 2,
+  testTimeout: 600000,
+};

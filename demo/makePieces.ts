@@ -9,6 +9,7 @@ import { lowSun } from './making/lowSun';
 import { onLinen } from './making/onLinen';
 import { onTheTable } from './making/onTheTable';
 import { pictureLetters } from './making/pictureLetters';
+import { inSizes } from './making/sizes';
 import { throughAndInFront } from './making/throughAndInFront';
 import { tuckedIn } from './making/tuckedIn';
 import { windowPiece } from './making/window';
@@ -23,7 +24,7 @@ for (const [file, made] of [
   ['on-linen', onLinen()],
   ['drips', dripsPiece(wovenPiece)],
   ['on-the-table', onTheTable(wovenPiece)],
-  ['picture-letters', pictureLetters()],
+  ['picture-letters', await inSizes(pictureLetters(), ['Square post', 'Story', 'Banner', 'Poster A3', 'Mug wrap'])],
   ['tucked-in', await tuckedIn()],
   ['window', windowPiece()],
   ['through-and-in-front', await throughAndInFront()],

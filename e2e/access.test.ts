@@ -51,6 +51,21 @@ test('nothing is found on any line of the bench', async () => {
   expect(all).toEqual([]);
 });
 
+test('nothing is found on the Proof page, and in its dialog', async () => {
+  await page.goto(`${studio.url}/piece/demo-woven/proof`);
+  await page.waitForFunction(
+    () => document.querySelector<HTMLElement>('[data-testid=proof]')?.dataset.ready === 'true',
+  );
+  await page.getByText('Being measured').first().waitFor({ state: 'detached' });
+  expect(await found()).toEqual([]);
+  await page.getByRole('button', { name: 'Contact sheet' }).click();
+  await page.getByLabel('Caption of As set').waitFor();
+  expect(await found()).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.goto(`${studio.url}/piece/demo-woven`);
+  await sharp(page);
+});
+
 test('nothing is found in the dialogs of the bench', async () => {
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('dialog').waitFor();

@@ -174,7 +174,7 @@ test('the same photograph at another size takes over what was cut, at the same p
   const behind = await colourAt(page, 860, 960);
   await page.getByRole('button', { name: 'Replace', exact: true }).click();
   await page.getByLabel('Photograph file').setInputFiles(larger);
-  await page.getByRole('button', { name: 'Carry the veils over' }).click({ timeout: 60000 });
+  await page.getByRole('button', { name: 'Carry the veils over' }).click({ timeout: patience });
   await settled();
   const { plates, veils } = await pieceNow();
   expect(plates[0].scale).toBeCloseTo(2 / 3, 5);
@@ -194,7 +194,7 @@ test('a cut-out photograph brings its own veil, and stands before the letters', 
     .toFile(kite);
   await page.getByRole('button', { name: 'Add another photograph' }).click();
   await page.getByLabel('Photograph file').setInputFiles(kite);
-  await page.getByRole('button', { name: 'cut-kite.png', exact: true }).waitFor({ timeout: 60000 });
+  await page.getByRole('button', { name: 'cut-kite.png', exact: true }).waitFor({ timeout: patience });
   await settled();
   const { plates, veils } = await pieceNow();
   expect(plates).toHaveLength(2);
@@ -217,7 +217,7 @@ test('what stands out is outlined, pointed at and cut by one press; its strokes 
   const before = await veilsNow();
   await page.getByRole('button', { name: 'Stands out' }).click();
   const first = page.getByRole('button', { name: /^Cut thing 1,/ });
-  await first.waitFor({ timeout: 60000 });
+  await first.waitFor({ timeout: patience });
   const count = await page.locator('[data-thing]').count();
   expect(count).toBeGreaterThan(1);
   expect(count).toBeLessThanOrEqual(5);

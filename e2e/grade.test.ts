@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
 import { boxesOn } from './boxes';
 import { clickOn, colourAt } from './sheet';
-import { changing, saved, setValue, sharp, storedPiece, type RunningStudio } from './studio';
+import { changing, eventually, patience, saved, setValue, sharp, storedPiece, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -136,16 +136,24 @@ test('a grey that is pointed at on the photograph becomes grey; darks and lights
   await settle();
   await add('White balance');
   await page.getByRole('button', { name: 'Point at a grey' }).click();
+  const pointed = async (): Promise<string> => JSON.stringify((await pieceOf('demo-woven')).grades[0].whiteBalance);
+  await saved(page);
+  const before = await pointed();
   await clickOn(page, 150, 250);
+  // The colour there comes from a worker, and then it is kept.
+  await eventually(async () => (await pointed()) !== before);
   await settle();
   const [red, , blue] = await colourAt(page, 150, 250);
   // The plaster was yellow by more than 40; what is left is its texture.
   expect(Math.abs(red - blue)).toBeLessThan(14);
   await page.getByRole('button', { name: 'Over the letters' }).click();
   await settle();
-  await page.getByRole('button', { name: 'Match darks and lights' }).click({ timeout: 60000 });
+  await page.getByRole('button', { name: 'Match darks and lights' }).click({ timeout: patience });
+  const ofLetters = async () =>
+    (await pieceOf('demo-woven')).grades.find(({ reach }) => reach.area === 'letters')?.levels ?? null;
+  await eventually(async () => (await ofLetters()) !== null);
   await settle();
-  const { levels } = (await pieceOf('demo-woven')).grades.find(({ reach }) => reach.area === 'letters')!;
+  const levels = await ofLetters();
   // The plate's plaster is at its lightest below paper white, and its darks are no black.
   for (const channel of [levels!.red!, levels!.green!, levels!.blue!]) {
     expect(channel.high).toBeLessThanOrEqual(1);

@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import sharpPicture from 'sharp';
 import type { Lettering, Piece } from '../core/piece/schema';
 import { colourAt, drawOver } from './sheet';
-import { announced, changing, onScreen, saved, sharp, storedPiece, type RunningStudio } from './studio';
+import { announced, changing, onScreen, patience, saved, sharp, storedPiece, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -207,6 +207,7 @@ test('coats change places by their grips; the picture is slipped in one letter, 
   const slips = async () => ((await coats())[1] as { slips: { at: number }[] }).slips;
   expect(await slips()).toHaveLength(1);
   await page.getByRole('button', { name: 'Shuffle: liveliest parts' }).click();
+  await page.getByText(/letters are slipped by themselves/).waitFor({ timeout: patience });
   await settle();
   expect((await slips()).length).toBeGreaterThan(30);
   await page.getByRole('button', { name: 'Reset them' }).click();
@@ -220,7 +221,7 @@ test('coats change places by their grips; the picture is slipped in one letter, 
     await page.mouse.click(at.x, at.y);
     await settle();
   }
-  await page.getByText('1 of 2').waitFor({ timeout: 120_000 });
+  await page.getByText('1 of 2').waitFor({ timeout: patience });
 });
 
 test('the page has raised no errors', () => expect(problems).toEqual([]));

@@ -168,7 +168,7 @@ test('an export waits for the cut that is being solved', async () => {
   const give = await holdCuts();
   await drawOver(page, [900, 700], [900, 900]);
   await page.getByRole('button', { name: 'Export', exact: true }).click();
-  const download = page.waitForEvent('download', { timeout: 60000 });
+  const download = page.waitForEvent('download', { timeout: patience });
   await page.getByRole('button', { name: 'Export PNG' }).click();
   await page.getByText('First: solving the cut').waitFor();
   const id = /piece\/([^/]+)/.exec(page.url())![1];

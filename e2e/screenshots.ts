@@ -13,9 +13,6 @@ try {
   await page.locator('img').nth(1).waitFor();
   await allPictures();
   await shoot('shelf');
-  await page.getByRole('button', { name: 'New piece', exact: true }).click();
-  await allPictures();
-  await shoot('new-piece');
   for (const [name, path] of [
     ['bench-plate', 'demo-woven/0'],
     ['bench-words', 'demo-low-sun/1'],
@@ -24,13 +21,12 @@ try {
     ['bench-veils', 'demo-woven/3'],
     ['bench-ink', 'demo-woven/4'],
     ['bench-coats', 'demo-picture-letters/4'],
-    ['bench-graft', 'demo-tucked-in/3'],
     ['bench-panel', 'demo-window/4'],
     ['bench-outlines', 'demo-through-and-in-front/5'],
     ['bench-grade', 'demo-through-and-in-front/9'],
     ['bench-light', 'demo-on-the-table/7'],
     ['bench-focus', 'demo-drips/8'],
-    ['stock', 'demo-picture-letters/0'],
+    ['bench-chalk', 'demo-tucked-in/0'],
   ] as const) {
     await page.goto(`${studio.url}/piece/${path}`);
     await sharp(page);
@@ -46,16 +42,15 @@ try {
       await page.mouse.move(at.x - 3, at.y);
       await page.mouse.move(at.x, at.y);
     }
-    if (name === 'bench-graft') await page.getByRole('button', { name: 'Graft', exact: true }).click();
     if (name === 'bench-panel') await page.getByLabel('Shape of the panel').scrollIntoViewIfNeeded();
     if (name === 'bench-grade') {
       await page.getByText('Lost in white').waitFor({ timeout: 60000 });
       await page.getByLabel('Name of grade 2').scrollIntoViewIfNeeded();
     }
     if (name === 'bench-focus') await page.getByText('Here the photograph').waitFor({ timeout: 120000 });
-    if (name === 'stock') {
-      await page.getByRole('button', { name: /See it on white/ }).click();
-      await page.locator('canvas').nth(3).waitFor();
+    if (name === 'bench-chalk') {
+      await page.keyboard.press('p');
+      await page.getByRole('region', { name: 'Chalk' }).scrollIntoViewIfNeeded();
     }
     if (path.endsWith('/3')) await page.getByText('of each letter').waitFor({ timeout: 20000 });
     await sharp(page);
@@ -71,12 +66,27 @@ try {
   await page.waitForFunction(() => !document.querySelector('li [role=status]'), null, { timeout: 120000 });
   await allPictures();
   await shoot('plate-room');
+  await page.goto(`${studio.url}/piece/demo-woven/proof`);
+  await page.getByRole('button', { name: 'A mug' }).click();
+  await page.waitForFunction(
+    () => document.querySelector<HTMLElement>('[data-testid=proof]')?.dataset.ready === 'true',
+  );
+  await page.getByText('Every letter is read').waitFor({ timeout: 120000 });
+  await page.getByText('Being measured').first().waitFor({ state: 'detached', timeout: 120000 });
+  await shoot('proof');
   await page.goto(`${studio.url}/piece/demo-woven`);
   await sharp(page);
-  await page.getByRole('button', { name: 'Export', exact: true }).click();
-  await page.getByRole('button', { name: 'Export PNG' }).click();
-  await page.getByRole('link', { name: 'Save it again' }).waitFor({ timeout: 60000 });
-  await shoot('export');
+  await page.getByRole('button', { name: 'Versions', exact: true }).click();
+  await page.locator('[data-version]').nth(2).waitFor();
+  await page.getByText('Comparing').first().waitFor({ state: 'detached' });
+  await allPictures();
+  await shoot('versions');
+  await page.goto(`${studio.url}/piece/demo-picture-letters`);
+  await sharp(page);
+  await page.getByRole('button', { name: 'Sizes', exact: true }).click();
+  await page.getByRole('dialog').getByText('Drawing').first().waitFor({ state: 'detached' });
+  await page.waitForFunction(() => document.querySelectorAll('[role=dialog] canvas').length === 6);
+  await shoot('sizes');
 } finally {
   await browser.close();
   await studio.stop();

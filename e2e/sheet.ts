@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import sharpPicture from 'sharp';
-import { onScreen, pickColour, saved, sharp } from './studio';
+import { onScreen, patience, pickColour, saved, sharp } from './studio';
 
 /** Draws a line over the sheet with the pointer, in sheet px. */
 export async function drawOver(page: Page, ...points: [number, number][]): Promise<void> {
@@ -27,7 +27,7 @@ export async function whenSolved(page: Page): Promise<void> {
   await page.waitForFunction(
     () => !document.querySelector('[role=progressbar]') && document.documentElement.dataset.solving === '0',
     null,
-    { timeout: 60000 },
+    { timeout: patience },
   );
   await saved(page);
   await sharp(page);

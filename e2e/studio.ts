@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -30,6 +30,9 @@ export function freePort(): Promise<number> {
 /** Starts the built server on a data folder of its own and waits until it says that it is ready. */
 export async function startStudio(): Promise<RunningStudio> {
   const data = mkdtempSync(join(tmpdir(), 'inky-veil-test-'));
+  // The demo plates and pieces have been prepared once for all test files.
+  const prepared = process.env.INKY_PREPARED;
+  if (prepared) cpSync(prepared, data, { recursive: true });
   const port = await freePort();
   const studio: RunningStudio = {
     url: `http://127.0.0.1:${port}`,
@@ -81,7 +84,7 @@ export function launchBrowser(): Promise<Browser> {
  * How long is waited for what must come, ms: the machines are shared, and two photographs may be measured meanwhile. What
  * comes earlier is taken earlier.
  */
-export const patience = 120_000;
+export const patience = 180_000;
 
 /** A page that fails the test on errors of the page itself. */
 export async function openPage(browser: Browser, problems: string[]): Promise<Page> {
@@ -91,10 +94,20 @@ export async function openPage(browser: Browser, problems: string[]): Promise<Pa
     reducedMotion: 'reduce',
   });
   const page = await context.newPage();
-  page.setDefaultTimeout(patience);
+  // What is asked of the server directly waits as long.
+  context.setDefaultTimeout(patience);
   page.on('pageerror', (error) => problems.push(error.message));
   page.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
   return page;
+}
+
+/** Waits until something is so that the page itself does not tell. @throws Error when it never is */
+export async function eventually(check: () => Promise<boolean>): Promise<void> {
+  const end = Date.now() + patience;
+  while (!(await check())) {
+    if (Date.now() > end) throw new Error('What was waited for never came.');
+    await new Promise((again) => setTimeout(again, 150));
+  }
 }
 
 /** A piece as it is in the store. */

@@ -71,7 +71,7 @@ test('a knot turns a crossing over: the letter comes before the jar, the other o
 
 test('the fine edge is solved with progress and kept', async () => {
   await page.getByRole('button', { name: 'Solve the fine edge' }).click();
-  await page.getByText('fine edge solved').waitFor({ timeout: 60000 });
+  await page.getByText('fine edge solved').waitFor({ timeout: patience });
   await solved();
   expect(await page.getByRole('button', { name: 'Solve the edge again' }).count()).toBe(1);
   expect(isInk(await shownAt(...onA))).toBe(false);

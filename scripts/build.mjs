@@ -17,6 +17,7 @@ await bundle({
     tileWorker: join(root, 'server/render/tileWorker.ts'),
     importChild: join(root, 'server/jobs/importChild.ts'),
     faceChild: join(root, 'server/jobs/faceChild.ts'),
+    bundleChild: join(root, 'server/jobs/bundleChild.ts'),
     fineChild: join(root, 'server/jobs/fineChild.ts'),
     edgeWorker: join(root, 'server/cutting/edgeWorker.ts'),
     cutWorker: join(root, 'server/cutting/cutWorker.ts'),

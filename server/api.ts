@@ -6,6 +6,7 @@ import { jobRoutes } from './routes/jobs';
 import { pieceRoutes } from './routes/pieces';
 import { recipeRoutes } from './routes/recipes';
 import { surveyRoutes } from './routes/surveys';
+import { versionRoutes } from './routes/versions';
 import type { Upgrade } from './routes/socket';
 import type { Studio } from './studio';
 
@@ -13,6 +14,7 @@ import type { Studio } from './studio';
 export const api = (studio: Studio, upgrade: Upgrade) =>
   new Hono()
     .route('/pieces', pieceRoutes(studio, upgrade))
+    .route('/pieces', versionRoutes(studio))
     .route('/assets', assetRoutes(studio))
     .route('/cuts', cutRoutes(studio))
     .route('/faces', faceRoutes(studio))

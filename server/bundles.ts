@@ -1,73 +1,52 @@
-import { unzipSync, zipSync, type Zippable } from 'fflate';
-import { readFileSync, realpathSync } from 'node:fs';
-import { isAbsolute, join, normalize, resolve, sep } from 'node:path';
+import { zipSync, type Zippable } from 'fflate';
+import { readFileSync, realpathSync, statSync } from 'node:fs';
+import { join, resolve, sep } from 'node:path';
+import { z } from 'zod';
 import { readPiece } from '../core/piece/read';
 import type { Asset, Piece } from '../core/piece/schema';
+import { mostVersions } from '../core/versions/limits';
+import { checkedPath, largestPiece, versionPath } from './bundlePaths';
 import type { Intake } from './intake';
 import { Problem } from './problem';
 import type { AssetStore } from './store/assets';
 import type { Files } from './store/files';
+import { unpackBundle } from './unpack';
 
 /** A piece with the files that it names: a folder, or a zip of one. */
 export interface Bundle {
   piece: unknown;
-  /** The bytes at a relative path, or undefined. */
-  file(path: string): Uint8Array | undefined;
+  /** Where the file of a relative path lies, or undefined. */
+  file(path: string): string | undefined;
 }
 
-/** All files of a bundle together, and its piece alone, bytes once unpacked. */
-const [largestBundle, largestPiece] = [2e9, 20e6];
-/** Files that a piece may name, and entries that a zip may list. */
-const [mostAssets, mostEntries] = [2000, 20000];
-/** Deflate makes no more than about a thousandth of anything; pictures and faces never come near this. */
-const mostRatio = 200;
+/** Files that a piece may name. */
+const mostAssets = 2000;
 
 /** A folder with `piece.json` (or another name for the piece) in it. Nothing outside the folder is read. @param piece the piece itself, where it lies elsewhere */
 export function folderBundle(folder: string, pieceFile = 'piece.json', piece?: Uint8Array): Bundle {
   const root = realpathSync(folder);
-  const file = (path: string): Uint8Array | undefined => {
+  const file = (path: string): string | undefined => {
     try {
       const real = realpathSync(resolve(root, path));
-      return real.startsWith(root + sep) ? readFileSync(real) : undefined;
+      return real.startsWith(root + sep) && statSync(real).isFile() ? real : undefined;
     } catch {
       return undefined;
     }
   };
-  return { piece: parsePiece(piece ?? file(pieceFile)), file };
+  return { piece: parsePiece(piece ?? bytesAt(file(pieceFile))), file };
 }
 
-/** A zip with `piece.json` at its top. Only what is asked for is unpacked, one file at a time. */
-export function zipBundle(bytes: Uint8Array): Bundle {
-  let unpacked = 0;
-  const entry = (path: string, most: number): Uint8Array | undefined => {
-    let entries = 0;
-    const found = asZip(() =>
-      unzipSync(bytes, {
-        filter: ({ name, size, originalSize }) => {
-          if (++entries > mostEntries) throw new Problem(413, `This bundle lists more than ${mostEntries} files.`);
-          if (name !== path) return false;
-          unpacked += originalSize;
-          if (originalSize > most || unpacked > largestBundle)
-            throw new Problem(413, `"${path}" unpacks to more than a bundle may hold.`);
-          if (originalSize > 1e6 && originalSize > mostRatio * size)
-            throw new Problem(413, `"${path}" in the bundle is packed tighter than any picture or face is.`);
-          return true;
-        },
-      }),
-    );
-    return Object.hasOwn(found, path) ? found[path] : undefined;
-  };
-  return { piece: parsePiece(entry('piece.json', largestPiece)), file: (path) => entry(path, largestBundle) };
+/** A zip with `piece.json` at its top, unpacked into a folder of its own. @throws Problem 413, 415, 422 */
+export function zipBundle(zip: Uint8Array, folder: string): Bundle {
+  unpackBundle(zip, folder);
+  return folderBundle(folder);
 }
 
-function asZip<Value>(read: () => Value): Value {
-  try {
-    return read();
-  } catch (error) {
-    throw error instanceof Problem
-      ? error
-      : new Problem(415, 'This file is not a bundle: it is not a zip that can be read.');
-  }
+/** @throws Problem 413 for what is too large for a piece */
+function bytesAt(path: string | undefined): Uint8Array | undefined {
+  if (path === undefined) return undefined;
+  if (statSync(path).size > largestPiece) throw new Problem(413, 'The piece in this bundle is too large.');
+  return readFileSync(path);
 }
 
 function parsePiece(bytes: Uint8Array | undefined): unknown {
@@ -79,22 +58,75 @@ function parsePiece(bytes: Uint8Array | undefined): unknown {
   }
 }
 
+/** A named state of the piece in a bundle. */
+export interface BundledVersion {
+  name: string;
+  note: string;
+  piece: Piece;
+}
+
+const versionSchema = z.object({
+  name: z.string().trim().min(1).max(80),
+  note: z.string().max(400).default(''),
+  piece: z.unknown(),
+});
+
 /**
  * Takes the bundle's files into the store.
  * @returns the piece, its assets named by their hashes
  * @throws Problem 422 naming what is missing or wrong
  */
 export async function takeInBundle(bundle: Bundle, intake: Intake, shipped: 0 | 1 = 0): Promise<Piece> {
-  const piece = asProblem(() => readPiece(bundle.piece));
+  return takePiece(bundle.piece, bundle, intake, shipped, { hashes: new Map(), took: () => undefined });
+}
+
+/**
+ * The same with the versions that it holds.
+ * @param took is told each file that was taken in, by its hash
+ * @throws Problem 413, 422
+ */
+export async function takeInWithVersions(
+  bundle: Bundle,
+  intake: Intake,
+  took: (sha256: string) => void,
+): Promise<{ piece: Piece; versions: BundledVersion[] }> {
+  const taken: Taken = { hashes: new Map(), took };
+  const piece = await takePiece(bundle.piece, bundle, intake, 0, taken);
+  const versions: BundledVersion[] = [];
+  for (let number = 1; number <= mostVersions; number++) {
+    const bytes = bytesAt(bundle.file(versionPath(number)));
+    if (!bytes) break;
+    const read = versionIn(bytes, versionPath(number));
+    versions.push({ ...read, piece: await takePiece(read.piece, bundle, intake, 0, taken) });
+  }
+  return { piece, versions };
+}
+
+function versionIn(bytes: Uint8Array, path: string): z.infer<typeof versionSchema> {
+  try {
+    return versionSchema.parse(JSON.parse(new TextDecoder().decode(bytes)));
+  } catch {
+    throw new Problem(422, `"${path}" in the bundle is not a version of a piece.`);
+  }
+}
+
+/** What has been taken in of a bundle. */
+interface Taken {
+  /** By kind and path: a file is read once, however often it is named. */
+  hashes: Map<string, string>;
+  /** Is told each file, by its hash. */
+  took(sha256: string): void;
+}
+
+async function takePiece(data: unknown, bundle: Bundle, intake: Intake, shipped: 0 | 1, taken: Taken): Promise<Piece> {
+  const piece = asProblem(() => readPiece(data));
   const named = Object.entries(piece.assets);
   if (named.length > mostAssets) throw new Problem(413, `This piece names more than ${mostAssets} files.`);
   const assets: Record<string, Asset> = {};
-  /** What has been taken in, by kind and path: a file is read once, however often it is named. */
-  const taken = new Map<string, string>();
   for (const [key, asset] of named) {
     const name = `${asset.kind} ${asset.path}`;
-    const sha256 = taken.get(name) ?? (await takenIn(bundle, key, asset, intake, shipped));
-    taken.set(name, sha256);
+    const sha256 = taken.hashes.get(name) ?? (await takenIn(bundle, key, asset, intake, shipped, taken));
+    taken.hashes.set(name, sha256);
     if (asset.sha256 !== undefined && asset.sha256 !== sha256)
       throw new Problem(422, `"${asset.path}" in the bundle is not the file that the piece was made with.`);
     assets[key] = { kind: asset.kind, name: asset.name, sha256 };
@@ -109,10 +141,13 @@ async function takenIn(
   { path, name, kind }: Asset,
   intake: Intake,
   shipped: 0 | 1,
+  { took }: Taken,
 ): Promise<string> {
-  const bytes = path === undefined ? undefined : bundle.file(checkedPath(path));
-  if (!bytes) throw new Problem(422, `The bundle does not hold "${path ?? key}", which its piece names.`);
-  return (await intake.takeIn(intake.write(bytes), name, kind, shipped)).sha256;
+  const from = path === undefined ? undefined : bundle.file(checkedPath(path));
+  if (from === undefined) throw new Problem(422, `The bundle does not hold "${path ?? key}", which its piece names.`);
+  const { sha256 } = await intake.takeIn(await intake.copy(from), name, kind, shipped);
+  took(sha256);
+  return sha256;
 }
 
 function asProblem<Value>(read: () => Value): Value {
@@ -123,28 +158,35 @@ function asProblem<Value>(read: () => Value): Value {
   }
 }
 
-/** @throws Problem for a path that leads out of the bundle */
-function checkedPath(path: string): string {
-  const clean = normalize(path);
-  if (isAbsolute(clean) || clean.startsWith('..') || path.includes('\\'))
-    throw new Problem(422, `"${path}" leads out of the bundle.`);
-  return clean;
-}
-
 const folders: Record<Asset['kind'], string> = { plate: 'plates', matte: 'mattes', front: 'fronts', face: 'faces' };
 
-/** A zip of a piece and all files that it names, by relative path. */
-export function writeBundle(piece: Piece, files: Files, assets: AssetStore): Uint8Array {
+/** A zip of a piece, its versions, and all files that they name, by relative path; each file is in it once. */
+export function writeBundle(
+  piece: Piece,
+  files: Files,
+  assets: AssetStore,
+  versions: readonly BundledVersion[] = [],
+): Uint8Array {
   const entries: Zippable = {};
-  const named: Record<string, Asset> = {};
   const used = new Set<string>();
-  for (const [key, asset] of Object.entries(piece.assets)) {
-    const stored = assets.get(asset.sha256!);
-    const path = freePath(folders[asset.kind], asset.name, stored.mime, used);
-    named[key] = { ...asset, path };
-    entries[path] = [readFileSync(files.asset(asset.sha256!)), { level: 0 }];
-  }
-  entries['piece.json'] = new TextEncoder().encode(`${JSON.stringify({ ...piece, assets: named }, null, 2)}\n`);
+  const paths = new Map<string, string>();
+  const pathOf = ({ kind, name, sha256 }: Asset): string => {
+    const known = paths.get(`${kind} ${sha256}`);
+    if (known !== undefined) return known;
+    const path = freePath(folders[kind], name, assets.get(sha256!).mime, used);
+    paths.set(`${kind} ${sha256}`, path);
+    entries[path] = [readFileSync(files.asset(sha256!)), { level: 0 }];
+    return path;
+  };
+  const written = (one: Piece): Piece => ({
+    ...one,
+    assets: Object.fromEntries(
+      Object.entries(one.assets).map(([key, asset]) => [key, { ...asset, path: pathOf(asset) }]),
+    ),
+  });
+  const text = (value: unknown): Uint8Array => new TextEncoder().encode(`${JSON.stringify(value, null, 2)}\n`);
+  entries['piece.json'] = text(written(piece));
+  versions.forEach((one, i) => (entries[versionPath(i + 1)] = text({ ...one, piece: written(one.piece) })));
   return zipSync(entries);
 }
 

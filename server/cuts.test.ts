@@ -151,7 +151,7 @@ test('a piece with solved pixels travels as a bundle, colours of its edge with i
   const id = studio.pieces.create(piece);
   const zip = writeBundle(piece, studio.files, studio.assets);
   const elsewhere = new Studio({ ...config, data: join(folder, 'elsewhere') });
-  const taken = await takeInBundle(zipBundle(zip), elsewhere.intake);
+  const taken = await takeInBundle(zipBundle(zip, mkdtempSync(join(tmpdir(), 'inky-zip-'))), elsewhere.intake);
   expect(taken.veils).toEqual(piece.veils);
   expect(elsewhere.assets.get(solved.front.sha256)).toMatchObject({ kind: 'front', channels: 4 });
   const front = elsewhere.assets.get(solved.front.sha256);

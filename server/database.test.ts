@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { pieceSchema, pieceVersion } from '../core/piece/schema';
 import { openDatabase } from './database';
 import { PieceStore } from './store/pieces';
+import { VersionStore } from './store/versions';
 import { letterRecipes, pieceRecipes } from './store/recipes';
 
 /** Stores as earlier programs left them, one for each migration there has been. */
@@ -60,6 +61,11 @@ describe.each(stores)('from %s', (file) => {
       expect(database.prepare('select version, found from surveys').all()).toEqual([
         { version: 'grain-1', found: '{"grain":{"sigma":1.5}}' },
       ]);
+    if (file >= '008') {
+      const versions = new VersionStore(database);
+      expect(versions.list('piece-v5')).toMatchObject([{ id: 'version-1', name: 'First thought' }]);
+      expect(versions.piece('piece-v5', 'version-1')).toMatchObject({ version: pieceVersion, name: 'From version 5' });
+    }
     if (file >= '005') expect(pieces.answered('piece-v5', 'order-1')).toEqual({ version: 3, savedAt: 1700000000005 });
   });
 

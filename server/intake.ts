@@ -6,6 +6,7 @@ import type { ReadableStream } from 'node:stream/web';
 import type { Asset } from '../core/piece/schema';
 import { readFacts, type FaceFacts } from '../core/type/faceFacts';
 import { largestFile } from './config';
+import type { BundleOrder } from './jobs/bundleChild';
 import type { FaceOrder } from './jobs/faceChild';
 import type { ImportOrder, ImportResult } from './jobs/importChild';
 import type { Jobs } from './jobs/jobs';
@@ -16,6 +17,9 @@ import { hashFile, type Files } from './store/files';
 
 /** A face that is not read within this time is damaged, ms. */
 const longestFaceMs = 30000;
+
+/** And a bundle that is not unpacked within this time, ms. */
+const longestBundleMs = 120000;
 
 /** A file that has arrived: where it lies for now, and the hash of its bytes. */
 export interface Received {
@@ -65,6 +69,36 @@ export class Intake {
     const path = this.files.working();
     copyFileSync(from, path);
     return { path, sha256: await hashFile(path) };
+  }
+
+  /**
+   * Unpacks a bundle into a folder, in a process of its own: a zip may be made to fill the memory or to take for ever.
+   * @throws Problem 413, 415, 422
+   */
+  async unpack(file: string, folder: string): Promise<void> {
+    const order: BundleOrder = { file, folder };
+    const job = this.jobs.start(
+      'import',
+      'bundle',
+      'bundleChild.js',
+      order,
+      () => null,
+      () => undefined,
+    );
+    await this.endOf(job, longestBundleMs, 'This bundle cannot be used: unpacking it takes too long.');
+  }
+
+  /** Waits for a job, which is cancelled when it takes too long. @throws Problem 422 that says so */
+  private async endOf({ state, finished }: ReturnType<Jobs['start']>, ms: number, tooLong: string): Promise<void> {
+    const timer = setTimeout(() => this.jobs.cancel(state.id), ms);
+    try {
+      await finished;
+    } catch (error) {
+      if (state.state === 'cancelled') throw new Problem(422, tooLong);
+      throw error;
+    } finally {
+      clearTimeout(timer);
+    }
   }
 
   /** Writes bytes to a working file. */
@@ -122,16 +156,8 @@ export class Intake {
       rmSync(received.path, { force: true });
       rmSync(out, { force: true });
     });
-    const timer = setTimeout(() => this.jobs.cancel(job.state.id), longestFaceMs);
-    try {
-      await job.finished;
-    } catch (error) {
-      if (job.state.state === 'cancelled')
-        throw new Problem(422, `"${name}" cannot be used. Reading it takes too long; the file is damaged.`);
-      throw error;
-    } finally {
-      clearTimeout(timer);
-    }
+    const tooLong = `"${name}" cannot be used. Reading it takes too long; the file is damaged.`;
+    await this.endOf(job, longestFaceMs, tooLong);
     return job.state.result as StoredAsset;
   }
 

@@ -1,5 +1,8 @@
-import { existsSync, readdirSync } from 'node:fs';
+import { applyPatches, type Patch } from 'immer';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
+import '../core/piece/edits/edit';
+import { readPiece } from '../core/piece/read';
 import { faceNames } from '../demo/faces/names';
 import { folderBundle, takeInBundle } from './bundles';
 import type { Studio } from './studio';
@@ -37,8 +40,23 @@ export async function seed(studio: Studio, say: (line: string) => void): Promise
   for (const name of pieces) {
     if (!existsSync(join(demo, 'pieces', `${name}.json`))) continue;
     const piece = await takeInBundle(folderBundle(demo, join('pieces', `${name}.json`)), studio.intake, 1);
-    studio.pieces.create(piece, `demo-${name}`);
+    seedVersions(studio, demo, name, studio.pieces.create(piece, `demo-${name}`));
   }
+}
+
+/** A version of a demo piece, as what it has otherwise. */
+interface DemoVersion {
+  name: string;
+  note: string;
+  patches: Patch[];
+}
+
+function seedVersions(studio: Studio, demo: string, name: string, id: string): void {
+  const path = join(demo, 'versions', `${name}.json`);
+  if (!existsSync(path)) return;
+  const { piece } = studio.pieces.get(id);
+  for (const { name: own, note, patches } of JSON.parse(readFileSync(path, 'utf8')) as DemoVersion[])
+    studio.versions.keep(id, readPiece(applyPatches(piece, patches)), own, note);
 }
 
 async function seedFaces(studio: Studio, demo: string): Promise<void> {

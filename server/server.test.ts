@@ -1,7 +1,8 @@
-import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { zipSync } from 'fflate';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import sharp from 'sharp';
 import { applyEdit } from '../core/piece/edits/edit';
 import { rename, setSheet } from '../core/piece/edits/items';
 import { blankPiece } from '../core/piece/blank';
@@ -26,6 +27,8 @@ const ask = (path: string, options: RequestInit = {}) =>
     ...options,
     headers: { ...headers, ...(options.headers as Record<string, string>) },
   });
+/** A zip in a folder of its own. */
+const unzipped = (zip: Uint8Array) => zipBundle(zip, mkdtempSync(join(folder, 'zip-')));
 const post = (path: string, json: unknown, more: Record<string, string> = {}) =>
   ask(path, { method: 'POST', body: JSON.stringify(json), headers: { 'content-type': 'application/json', ...more } });
 const sheet = { width: 300, height: 200, ppi: 300, paint: '#ffffff' };
@@ -277,7 +280,7 @@ describe('what is made to hang or fill the server', () => {
     const pack = (json: unknown, zeros: string) =>
       zipSync({ 'piece.json': new TextEncoder().encode(JSON.stringify(json)), [zeros]: new Uint8Array(3e7) });
     // A file that nobody names costs nothing.
-    const bundle = zipBundle(pack(piece, 'unnamed.bin'));
+    const bundle = unzipped(pack(piece, 'unnamed.bin'));
     expect(bundle.piece).toMatchObject({ name: 'zeros' });
     const assets = { p: { kind: 'plate', name: 'p', path: 'zeros.bin' } };
     const answer = await ask('/api/pieces/bundle', { method: 'POST', body: pack({ ...piece, assets }, 'zeros.bin') });
@@ -314,14 +317,38 @@ describe('bundles', () => {
         Object.fromEntries(Object.entries(entries).map(([name, text]) => [name, new TextEncoder().encode(text)])),
       );
     await expect(
-      taking(zipBundle(zipped({ 'piece.json': JSON.stringify(withAsset('faces/none.ttf')) }))),
+      taking(unzipped(zipped({ 'piece.json': JSON.stringify(withAsset('faces/none.ttf')) }))),
     ).rejects.toThrow(/faces\/none\.ttf/);
     await expect(
-      taking(zipBundle(zipped({ 'piece.json': JSON.stringify(withAsset('a.ttf')), 'a.ttf': 'no face' }))),
+      taking(unzipped(zipped({ 'piece.json': JSON.stringify(withAsset('a.ttf')), 'a.ttf': 'no face' }))),
     ).rejects.toThrow(/not a face/);
-    expect(() => zipBundle(zipped({ 'piece.json': '{' }))).toThrow(/not JSON/);
-    expect(() => zipBundle(zipped({ other: '' }))).toThrow(/no piece.json/);
-    expect(() => zipBundle(new Uint8Array([1, 2, 3]))).toThrow(Problem);
+    expect(() => unzipped(zipped({ 'piece.json': '{' }))).toThrow(/not JSON/);
+    expect(() => unzipped(zipped({ other: '' }))).toThrow(/no piece.json/);
+    expect(() => unzipped(new Uint8Array([1, 2, 3]))).toThrow(Problem);
     await expect(taking({ piece: { ...piece, version: 7 }, file: () => undefined })).rejects.toThrow(/newer/);
+  });
+  test('what a refused bundle brought is given back; what was there before, or is named by a piece, stays', async () => {
+    const picture = (red: number) =>
+      sharp({ create: { width: 8, height: 8, channels: 3, background: { r: red, g: 9, b: 9 } } })
+        .png()
+        .toBuffer();
+    const [own, other] = [await picture(11), await picture(12)];
+    const named = (asset: string) => ({ id: asset, name: asset, asset, scale: 1, x: 0, y: 0 });
+    const bundled = (files: Record<string, Uint8Array>, ...keys: string[]): Uint8Array<ArrayBuffer> => {
+      const assets = Object.fromEntries(keys.map((key) => [key, { kind: 'plate', name: key, path: `${key}.png` }]));
+      const text = JSON.stringify({ ...piece, assets, plates: keys.map(named) });
+      return zipSync({ 'piece.json': new TextEncoder().encode(text), ...files }) as Uint8Array<ArrayBuffer>;
+    };
+    const send = (body: Uint8Array<ArrayBuffer>) => ask('/api/pieces/bundle', { method: 'POST', body });
+    const before = studio.assets.hashes().length;
+    // The second file is missing: the first has been taken in by then.
+    expect((await send(bundled({ 'own.png': own }, 'own', 'gone'))).status).toBe(422);
+    expect(studio.assets.hashes()).toHaveLength(before);
+    expect((await send(bundled({ 'own.png': own }, 'own'))).status).toBe(201);
+    expect(studio.assets.hashes()).toHaveLength(before + 1);
+    expect((await send(bundled({ 'own.png': own, 'other.png': other }, 'own', 'other', 'gone'))).status).toBe(422);
+    expect(studio.assets.hashes()).toHaveLength(before + 1);
+    const [kept] = studio.assets.list('plate').slice(-1);
+    expect(existsSync(studio.files.asset(kept.sha256)) && existsSync(studio.files.pyramid(kept.sha256))).toBe(true);
   });
 });

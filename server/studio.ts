@@ -1,8 +1,11 @@
+import { createHash } from 'node:crypto';
 import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type Database from 'better-sqlite3';
+import { scaleWithin } from '../core/graph/tiles';
 import type { Piece } from '../core/piece/schema';
 import { plateSchema } from '../core/passes/plate/schema';
+import { pieceAt } from '../core/sizes/pieceAt';
 import type { Encoding } from './codecs/encodePicture';
 import type { Config } from './config';
 import { openDatabase } from './database';
@@ -10,6 +13,7 @@ import { CutService } from './cutting/cutService';
 import { Intake } from './intake';
 import { Jobs } from './jobs/jobs';
 import { Leases } from './leases';
+import { Problem } from './problem';
 import type { PictureShapes } from './render/fileLibrary';
 import { savePicture, type SaveOrder } from './render/savePicture';
 import { AssetStore, type StoredAsset } from './store/assets';
@@ -19,8 +23,19 @@ import { PieceStore, type StoredPiece } from './store/pieces';
 import type { PieceRecipe } from '../core/recipes/pieceRecipe';
 import type { Recipe } from '../core/recipes/recipe';
 import { letterRecipes, pieceRecipes, type RecipeStore } from './store/recipes';
+import { VersionStore } from './store/versions';
 import { SurveyStore } from './store/surveys';
 import { Surveys } from './survey/surveys';
+
+/** The piece as one of its sizes shows it. @throws Problem 404 where there is no such size */
+export function sizedPiece(piece: Piece, size: string | undefined): Piece {
+  if (size === undefined) return piece;
+  if (!piece.sizes.some(({ id }) => id === size)) throw new Problem(404, 'This piece has no such size any more.');
+  return pieceAt(piece, size);
+}
+
+/** An id as a part of a file's name, whatever it is made of. */
+const contentName = (id: string): string => createHash('sha256').update(id).digest('hex').slice(0, 12);
 
 /** Longer side of a thumbnail, px. */
 const thumbnailSide = 480;
@@ -33,6 +48,7 @@ export class Studio {
   readonly assets: AssetStore;
   readonly faces: FaceStore;
   readonly pieces: PieceStore;
+  readonly versions: VersionStore;
   readonly recipes: RecipeStore<Recipe>;
   readonly pieceRecipes: RecipeStore<PieceRecipe>;
   readonly jobs: Jobs;
@@ -49,6 +65,7 @@ export class Studio {
     this.assets = new AssetStore(this.database);
     this.faces = new FaceStore(this.database, this.files);
     this.pieces = new PieceStore(this.database);
+    this.versions = new VersionStore(this.database);
     this.recipes = letterRecipes(this.database);
     this.pieceRecipes = pieceRecipes(this.database);
     this.jobs = new Jobs(this.buildFolder);
@@ -85,31 +102,55 @@ export class Studio {
     };
   }
 
-  /** The path of a thumbnail of the piece as it is now, rendered from the piece itself; one at a time. */
+  /** The path of a thumbnail of the piece as it is now, rendered from the piece itself. */
   thumbnail(id: string): Promise<string> {
     const { piece, version } = this.pieces.get(id);
-    const path = this.files.thumbnail(id, version);
+    return this.pictureOf(piece, this.files.thumbnail(id, version), thumbnailSide, () => {
+      for (let old = version - 1; old > version - 40 && old > 0; old--)
+        rmSync(this.files.thumbnail(id, old), { force: true });
+    });
+  }
+
+  /** The path of a picture of a version. @param side its longer one, px */
+  versionPicture(pieceId: string, id: string, side = thumbnailSide): Promise<string> {
+    const piece = this.versions.piece(pieceId, id);
+    return this.pictureOf(piece, this.files.thumbnail(id, side), side);
+  }
+
+  /**
+   * The path of a small picture of the piece as it is now.
+   * @param side its longer one, px
+   * @param size id of one of its sizes; the first sheet when left out
+   * @throws Problem 404 where there is no such size
+   */
+  smallPicture(id: string, side = thumbnailSide, size?: string): Promise<string> {
+    const { piece, version } = this.pieces.get(id);
+    const own = sizedPiece(piece, size);
+    const name = `${id}-at-${side}${own === piece ? '' : `-${contentName(size!)}`}`;
+    const path = this.files.thumbnail(name, version);
+    return this.pictureOf(own, path, side, () => this.files.dropPictures(name, path));
+  }
+
+  /** A small picture, drawn where it is not there yet; one at a time. */
+  private pictureOf(piece: Piece, path: string, side: number, then?: () => void): Promise<string> {
     if (existsSync(path)) return Promise.resolve(path);
     const known = this.thumbnails.get(path);
     if (known) return known;
-    const work = this.lastThumbnail.then(() => this.makeThumbnail(id, piece, version, path));
+    const work = this.lastThumbnail.then(async () => {
+      const scale = scaleWithin(piece.sheet, side);
+      const out = this.files.working();
+      await savePicture(
+        { ...this.saveOrder(piece, scale, { format: 'png', ppi: 72, bits: 8, quality: 90 }, out), threads: 1 },
+        () => undefined,
+      );
+      this.files.move(out, path);
+      then?.();
+      return path;
+    });
     this.lastThumbnail = work.catch(() => undefined);
     this.thumbnails.set(path, work);
     work.finally(() => this.thumbnails.delete(path)).catch(() => undefined);
     return work;
-  }
-
-  private async makeThumbnail(id: string, piece: Piece, version: number, path: string): Promise<string> {
-    const scale = Math.min(1, thumbnailSide / Math.max(piece.sheet.width, piece.sheet.height));
-    const out = this.files.working();
-    await savePicture(
-      { ...this.saveOrder(piece, scale, { format: 'png', ppi: 72, bits: 8, quality: 90 }, out), threads: 1 },
-      () => undefined,
-    );
-    this.files.move(out, path);
-    for (let old = version - 1; old > version - 40 && old > 0; old--)
-      rmSync(this.files.thumbnail(id, old), { force: true });
-    return path;
   }
 
   /**
@@ -119,11 +160,21 @@ export class Studio {
   dropUnusedSolved(age = dayMs): number {
     const named = this.pieces.allNamed();
     const unused = this.assets.solvedBefore(Date.now() - age).filter(({ sha256 }) => !named.has(sha256));
-    for (const { sha256 } of unused) {
-      this.assets.remove(sha256);
-      for (const path of [this.files.asset(sha256), this.files.pyramid(sha256)]) rmSync(path, { force: true });
-    }
+    for (const { sha256 } of unused) this.forget(sha256);
     return unused.length;
+  }
+
+  /** Takes back files that came with a bundle that was refused; what a piece names by now stays. */
+  giveBack(hashes: readonly string[]): void {
+    if (hashes.length === 0) return;
+    const named = this.pieces.allNamed();
+    for (const sha256 of hashes) if (!named.has(sha256)) this.forget(sha256);
+  }
+
+  /** Removes a file from the store, with its record. */
+  forget(sha256: string): void {
+    this.assets.remove(sha256);
+    for (const path of [this.files.asset(sha256), this.files.pyramid(sha256)]) rmSync(path, { force: true });
   }
 
   /** What the page needs to know about the pictures and faces of a piece. */

@@ -19,6 +19,7 @@ setPickerNonce(nonce);
 // Large pages come by themselves, so that the Shelf is there at once.
 const bench = (): Promise<typeof import('./bench/BenchPage')> => import('./bench/BenchPage');
 const BenchPage = lazy(() => bench().then((page) => ({ default: page.BenchPage })));
+const ProofPage = lazy(() => import('./proof/ProofPage').then((page) => ({ default: page.ProofPage })));
 const FacesPage = lazy(() => import('./faces/FacesPage').then((page) => ({ default: page.FacesPage })));
 const PlateRoomPage = lazy(() => import('./plates/PlateRoomPage').then((page) => ({ default: page.PlateRoomPage })));
 // Whoever stands on the Shelf opens a piece next.
@@ -37,6 +38,7 @@ createRoot(document.getElementById('root')!).render(
         <BrowserRouter>
           <Suspense fallback={<p className="p-6 text-faint">Being opened</p>}>
             <Routes>
+              <Route path="/piece/:id/proof" element={<ProofPage />} />
               <Route path="/piece/:id/:line?" element={<BenchPage />} />
               <Route path="/faces" element={<FacesPage />} />
               <Route path="/plates" element={<PlateRoomPage />} />

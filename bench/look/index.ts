@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { plainLamp } from '../../core/light/lamp';
 import { proposeCasts } from '../../core/passes/casts/propose';
-import { plainCasts } from '../../core/passes/casts/schema';
+import { plainCasts } from '../../core/light/casting/schema';
 import { proposeDrape } from '../../core/passes/drape/propose';
 import { focusAt, proposeBlur, proposeGrain } from '../../core/passes/focus/propose';
 import { plainFocus } from '../../core/passes/focus/schema';

@@ -1,4 +1,4 @@
-import type { Region } from '../pixels/region';
+import type { Region, Size } from '../pixels/region';
 
 /** Side of a tile of rendering, output px. */
 export const renderTile = 256;
@@ -25,6 +25,10 @@ export function tilesOver(region: Region, within: Region, side = renderTile): Re
   }
   return tiles;
 }
+
+/** The scale at which a sheet's longer side is no more than so many output px; 1 where it is smaller anyway. */
+export const scaleWithin = ({ width, height }: Size, side: number): number =>
+  Math.min(1, side / Math.max(width, height));
 
 /** Size of the whole sheet in output px at a scale; never less than one. */
 export function sheetAt(sheet: { width: number; height: number }, scale: number): Region {

@@ -1,4 +1,6 @@
+import { backdropPass } from './backdrop';
 import { castsPass } from './casts';
+import { chalkPass } from './chalk';
 import { drapePass } from './drape';
 import { focusPass } from './focus';
 import { glowsPass } from './glows';
@@ -31,6 +33,8 @@ export const passes = {
   /** Over the picture. */
   picture: {
     plate: platePass,
+    backdrop: backdropPass,
+    chalk: chalkPass,
     veils: veilsPass,
     planes: planesPass,
     light: lightPass,

@@ -20,7 +20,7 @@ export interface AssetUse {
 }
 
 /** Items of a piece that others may point at. */
-export type ItemKind = 'plate' | 'lettering' | 'veil' | 'grade' | 'plane' | 'glow';
+export type ItemKind = 'plate' | 'lettering' | 'veil' | 'grade' | 'plane' | 'glow' | 'mark';
 
 /** A part of the document that points at another item. */
 export interface Link {
@@ -82,6 +82,8 @@ export interface GoingAlong {
 /** A sheet that takes another size. Photographs that cover it cover it again; all else is scaled as far as it fits. */
 export interface Resizing {
   design: GoingAlong;
+  /** Of the photograph that lies farthest: what is as sharp and as grainy as it goes by its scale. Left out: the design's. */
+  photograph?: GoingAlong;
   /** Of a photograph, and of what belongs to it. @param id of the plate */
   plate(id: string): GoingAlong;
 }
@@ -245,6 +247,8 @@ export interface PicturePass<F extends Fields = Fields, Measured = unknown, Look
   documents: F;
   /** Of `ground`: what lies on the sheet, from far to near. */
   photographs?(parts: PartsOf<F>, materials: Materials): Photograph[];
+  /** What the photographs on the sheet become once it is known what has been cut from them. */
+  stand?(photographs: Node, parts: PartsOf<F>, scene: StandScene): Node;
   /** Of `ground`. @param veil whose own colours `below` is; null for the photographs */
   paint?(below: Node, parts: PartsOf<F>, scene: PictureScene, veil: string | null): Node;
   /** What it changes of a lettering when all passes over letterings have painted it. */
@@ -262,6 +266,19 @@ export interface PicturePass<F extends Fields = Fields, Measured = unknown, Look
   ): Promise<Measured>;
   /** Another way to look at the picture while it is worked on. */
   show?(picture: Node, parts: PartsOf<F>, look: Look, scene: ShowScene<PartsOf<F>>): Node;
+}
+
+/** What photographs stand with. */
+export interface StandScene {
+  materials: Materials;
+  sheet: Size;
+  lamp: Lamp | null;
+  /** The sheet with nothing on it. */
+  bareSheet: Node;
+  /** From far to near. */
+  photographs: readonly Photograph[];
+  /** What has been cut, as it is before it is graded. */
+  veilings: readonly Veiling[];
 }
 
 /** What a pass may look at to show its work. */

@@ -24,6 +24,8 @@ export function blankPiece(name: string, given: z.input<typeof sheetSchema>): Pi
     letterings: [],
     guides: [],
     slopes: [],
+    sizes: [],
+    out: [],
     depth: [],
     ...(Object.fromEntries(own) as Pick<Piece, PictureField>),
   };

@@ -4,3 +4,9 @@ import type { Lettering } from './schema';
 export function nameOf({ name, words }: Lettering): string {
   return words.shape ? name : words.text.replace(/\n/g, ' / ').trim() || name;
 }
+
+/** The same between quotation marks, no longer than a sentence bears. */
+export function quotedName(lettering: Lettering): string {
+  const name = nameOf(lettering);
+  return `“${name.length > 22 ? `${name.slice(0, 20).trimEnd()}…` : name}”`;
+}

@@ -4,6 +4,7 @@ import { passes as ours, type Passes } from '../passes';
 import type { AssetKind, PassDocument } from '../passes/pass';
 import { colourSchema } from '../pixels/colourSchema';
 import { brokenLinks } from './links';
+import { mostSizes, sizeSchema } from './sizeSchema';
 
 /** The newest version of the piece format that this program reads and the one that it writes. */
 export const pieceVersion = 6;
@@ -100,6 +101,10 @@ export function schemasOf(passes: Passes) {
       guides: z.array(guideSchema).max(100).default([]),
       /** Slopes and horizons of the photograph that words can be set along. */
       slopes: z.array(slopeSchema).max(20).default([]),
+      /** Further sheets that show the same design. */
+      sizes: z.array(sizeSchema).max(mostSizes).default([]),
+      /** Ids of what is in the piece and not seen on its first sheet. */
+      out: z.array(z.string()).max(600).default([]),
       /** Ids of letterings and of what else stands on the depth line, from far to near. */
       depth: z.array(z.string()).max(400),
       ...(shapeOf(pictureDocuments(passes)) as Shape<PictureDocuments>),

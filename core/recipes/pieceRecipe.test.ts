@@ -1,5 +1,5 @@
 import { plainGrade } from '../passes/grade/schema';
-import { plainCasts, thrownSchema } from '../passes/casts/schema';
+import { plainCasts, thrownSchema } from '../light/casting/schema';
 import { plainBody } from '../passes/relief/schema';
 import { blankLettering, blankPiece } from '../piece/blank';
 import { applyEdit, problemWith } from '../piece/edits/edit';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { drapeSchema } from '../passes/drape/schema';
-import { castsSchema } from '../passes/casts/schema';
+import { castsSchema } from '../light/casting/schema';
 import { focusSchema } from '../passes/focus/schema';
 import { gradeSchema, isByLetters, type Grade } from '../passes/grade/schema';
 import type { GoingAlong } from '../passes/pass';

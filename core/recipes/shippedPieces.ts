@@ -2,7 +2,7 @@ import { plainBite } from '../passes/drape/schema';
 import { blurSchema, grainSchema } from '../passes/focus/schema';
 import { plainGrade, type Grade, type GradeArea } from '../passes/grade/schema';
 import { greyMixSchema, hueRangeSchema, splitTintSchema } from '../passes/grade/tone/schema';
-import { ambientSchema, contactSchema, mirroredSchema, plainCasts, thrownSchema } from '../passes/casts/schema';
+import { ambientSchema, contactSchema, mirroredSchema, plainCasts, thrownSchema } from '../light/casting/schema';
 import { lipSchema, plainBody, reliefSchema } from '../passes/relief/schema';
 import { vignetteSchema } from '../passes/vignette/schema';
 import { pieceRecipeSchema, type PieceRecipe } from './pieceRecipe';

@@ -3,11 +3,12 @@ import type { Node } from '../graph/node';
 import { passes as ours, type Passes } from '../passes';
 import type { Cutout, DepthItem, Layer, Painted, PicturePass, PictureScene, Veiling } from '../passes/pass';
 import type { Lettering, Piece } from '../piece/schema';
+import { seenPiece } from '../sizes/seen';
 import { seenOf } from '../scene/seenOf';
 import { laidOnPhotographs, overLetters } from '../scene/over';
 import type { SceneItem } from '../scene/items';
 import { graftedNode } from '../scene/layGrafts';
-import { laidOver } from '../scene/laidOver';
+import { laidOver } from '../graph/laidOver';
 import { sceneNode } from '../scene/scene';
 import { seenWithin } from '../scene/seenWithin';
 import { sheetNode } from '../scene/sheet';
@@ -76,7 +77,8 @@ export interface CompiledPiece {
  * Turns a piece into its render graph.
  * @throws Error when an asset is missing
  */
-export function compile(piece: Piece, materials: Materials, look: Look = {}, passes: Passes = ours): CompiledPiece {
+export function compile(whole: Piece, materials: Materials, look: Look = {}, passes: Passes = ours): CompiledPiece {
+  const piece = seenPiece(whole);
   if (look.wipe || look.withoutLine !== undefined) return comparedWith(piece, materials, look, passes);
   const shown = (id: string): boolean => id !== look.without;
   const ordered = Object.entries(passes.picture).sort(([, a], [, b]) => a.line - b.line);
@@ -142,7 +144,19 @@ export function compile(piece: Piece, materials: Materials, look: Look = {}, pas
     for (const one of pass.depthItems?.(partsOf(pass, piece), scene) ?? []) depthItems.set(one.id, one);
   }
   const veilings = new Map([...cut].map(([id, one]) => [id, { ...one, front: onGround(one.front, id) }]));
-  const behind = onGround(before, null);
+  const standing = ordered.reduce(
+    (ground, [, pass]) =>
+      pass.stand?.(ground, partsOf(pass, piece), {
+        materials,
+        sheet: piece.sheet,
+        lamp: piece.lamp,
+        bareSheet: sheet,
+        photographs: photographs.filter(({ id }) => shown(id)),
+        veilings: [...cut.values()],
+      }) ?? ground,
+    before,
+  );
+  const behind = onGround(standing, null);
 
   const depth = piece.depth.filter(shown);
   const pictureOf = (ids: readonly string[], items: readonly SceneItem[]): Node =>

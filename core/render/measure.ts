@@ -1,5 +1,6 @@
 import type { Evaluator } from '../graph/evaluate';
 import { touches } from '../graph/node';
+import { scaleWithin, sheetAt } from '../graph/tiles';
 import { toOklab } from '../kernels/colour';
 import { passes as ours, type Passes } from '../passes';
 import type { MeasuredLettering, MeasureScene } from '../passes/pass';
@@ -7,6 +8,7 @@ import { hexOfLinear, hexOfOklab } from '../pixels/colour';
 import { outerPixels, scaleRegion, type Region } from '../pixels/region';
 import { decode } from '../pixels/transfer';
 import type { Piece } from '../piece/schema';
+import { seenPiece } from '../sizes/seen';
 import type { Point } from '../shape/affine';
 import { partsOf, type CompiledPiece } from './compile';
 
@@ -23,7 +25,7 @@ export type Measures = {
   [Name in keyof Registry['picture']]: MeasuredBy<Registry['picture'][Name]>;
 };
 
-const measuringScale = ({ sheet }: Piece): number => Math.min(1, measuredSide / Math.max(sheet.width, sheet.height));
+const measuringScale = ({ sheet }: Piece): number => scaleWithin(sheet, measuredSide);
 
 /** What passes measure a compiled piece in. */
 export const measureScene = (
@@ -50,11 +52,12 @@ export const measureScene = (
 
 /** Everything that gauges show of a piece: every pass that measures something. */
 export async function measurePiece(
-  piece: Piece,
+  whole: Piece,
   compiled: CompiledPiece,
   evaluator: Evaluator,
   passes: Passes = ours,
 ): Promise<Measures> {
+  const piece = seenPiece(whole);
   const scene = measureScene(piece, compiled, evaluator);
   const measures: Record<string, unknown> = {};
   const letteringsFor = (field: string | null): MeasuredLettering<unknown>[] =>
@@ -140,6 +143,39 @@ export async function averageColour(
     }
   }
   return sums[3] === 0 ? null : hexOfLinear(sums[0] / sums[3], sums[1] / sums[3], sums[2] / sums[3]);
+}
+
+/** Less of a px than this counts as nothing of it. */
+const hardlyThere = 0.25;
+
+/**
+ * The box that some veils stand in, sheet px.
+ * @returns null where nothing of them is on the sheet
+ */
+export async function extentOf(
+  piece: Piece,
+  compiled: CompiledPiece,
+  evaluator: Evaluator,
+  veils: readonly string[],
+): Promise<Region | null> {
+  const scale = measuringScale(piece);
+  const region = sheetAt(piece.sheet, scale);
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const id of veils) {
+    const matte = compiled.mattes.get(id);
+    if (!matte) continue;
+    const { data } = await evaluator.pixels(matte, { region, scale });
+    for (let y = 0, i = 0; y < region.height; y++)
+      for (let x = 0; x < region.width; x++, i++) {
+        if (data[i] < hardlyThere) continue;
+        left = Math.min(left, x);
+        right = Math.max(right, x + 1);
+        top = Math.min(top, y);
+        bottom = Math.max(bottom, y + 1);
+      }
+  }
+  if (right < left) return null;
+  return scaleRegion({ x: left, y: top, width: right - left, height: bottom - top }, 1 / scale);
 }
 
 /**

@@ -77,8 +77,14 @@ export function piece(
   {
     solved = {},
     weave = [],
+    chalk = [],
     sheet = { width: 1800, height: 1200, ppi: 200, paint: '#ffffff' },
-  }: { solved?: Piece['assets']; weave?: Piece['weave']; sheet?: Parameters<typeof blankPiece>[1] } = {},
+  }: {
+    solved?: Piece['assets'];
+    weave?: Piece['weave'];
+    chalk?: Piece['chalk'];
+    sheet?: Parameters<typeof blankPiece>[1];
+  } = {},
 ): Piece {
   return readPiece({
     ...blankPiece(name, sheet),
@@ -91,6 +97,7 @@ export function piece(
     letterings,
     veils,
     weave,
+    chalk,
     depth,
   });
 }

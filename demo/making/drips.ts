@@ -1,6 +1,6 @@
 import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
-import { plainCasts } from '../../core/passes/casts/schema';
+import { plainCasts } from '../../core/light/casting/schema';
 import { plainFocus } from '../../core/passes/focus/schema';
 import { plainBody } from '../../core/passes/relief/schema';
 import { plainBite, plainDrape, plainDrips } from '../../core/passes/drape/schema';

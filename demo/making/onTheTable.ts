@@ -1,5 +1,5 @@
 import { solidCoat } from '../../core/coats/schema';
-import { plainCasts } from '../../core/passes/casts/schema';
+import { plainCasts } from '../../core/light/casting/schema';
 import { plainFocus } from '../../core/passes/focus/schema';
 import { plainInk } from '../../core/passes/ink/schema';
 import { plainOutlines } from '../../core/passes/outlines/schema';

@@ -1,3 +1,4 @@
+import { plainMark } from '../../core/passes/chalk/schema';
 import { untouched } from '../../core/piece/blank';
 import { solidCoat } from '../../core/coats/schema';
 import { plainInk } from '../../core/passes/ink/schema';
@@ -83,6 +84,40 @@ export async function tuckedIn(): Promise<Piece> {
   };
   // The white ribbon runs under the O; the others lie over all that they cross.
   const weave = [{ veil: 'veil-3', lettering: 'lettering-1', at: 2, over: false }];
+  const chalk = [
+    {
+      kind: 'circle',
+      points: [
+        [190, 400],
+        [650, 690],
+      ],
+      text: 'gold runs over A and L',
+      line: 3,
+      done: true,
+    },
+    {
+      kind: 'circle',
+      points: [
+        [1350, 420],
+        [1730, 700],
+      ],
+      text: 'blue over the T',
+      line: 3,
+      done: true,
+    },
+    {
+      kind: 'arrow',
+      points: [
+        [1330, 1080],
+        [1150, 930],
+      ],
+      text: 'the same gold once more, grafted',
+      line: 3,
+      done: true,
+    },
+    { kind: 'keep', points: [[360, 170]], radius: 110, text: 'this leaf stays free' },
+    { kind: 'note', points: [[420, 1060]], text: 'try the white one over the O?', line: 3 },
+  ].map((mark, i) => plainMark({ ...mark, id: `mark-${i + 1}`, plate: 'plate-1' } as Parameters<typeof plainMark>[0]));
   return piece(
     'Tucked in',
     'ribbons',
@@ -90,6 +125,6 @@ export async function tuckedIn(): Promise<Piece> {
     [lettering],
     [gold, blue, white, grafted],
     ['lettering-1', 'veil-3', 'veil-1', 'veil-2', 'veil-4'],
-    { solved: solver.assets, weave },
+    { solved: solver.assets, weave, chalk },
   );
 }

@@ -23,8 +23,12 @@ export const coreFloors = [
   'core/passes/index.ts',
   'core/scene',
   'core/piece',
+  'core/sizes',
   'core/recipes',
+  'core/versions',
   'core/render',
+  'core/arranging',
+  'core/proof',
 ];
 
 /** The page's folders and files from low to high. */
@@ -59,14 +63,17 @@ export const webFloors = [
   'web/bench/gauges',
   'web/bench/coats',
   'web/bench/recipes',
+  'web/bench/sizes',
   'web/bench/passes/pass.ts',
   'web/bench/passes/*',
   'web/bench/passes/index.ts',
   'web/bench/depth',
   'web/bench/ticket',
+  'web/bench/versions',
   'web/bench/strip',
   'web/bench',
   'web/faces',
+  'web/proof',
   'web/shelf',
   'web',
 ];

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { basename, dirname, extname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import type { Piece } from '../../core/piece/schema';
+import { pieceAt } from '../../core/sizes/pieceAt';
 import { folderBundle, takeInBundle, zipBundle, type Bundle } from '../bundles';
 import { projectRoot, readConfig } from '../config';
 import { savePicture } from '../render/savePicture';
@@ -10,13 +11,14 @@ import { Studio } from '../studio';
 
 const usage = `Renders a piece to a picture, without a browser.
 
-  npm run render -- PIECE --out OUT.png [--files FOLDER] [--scale 0.5] [--ppi 300] [--bits 16] [--quality 92]
+  npm run render -- PIECE --out OUT.png [--files FOLDER] [--scale 0.5] [--ppi 300] [--bits 16] [--quality 92] [--size NAME]
 
 PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
 --files where the files of a piece lie that is not a bundle of its own, such as demo
 --out   .png, .jpg or .jpeg
 --scale output px per sheet px (1)
---bits  8, or 16 for a PNG (8)`;
+--bits  8, or 16 for a PNG (8)
+--size  name of one of the piece's sizes; its first sheet when left out`;
 
 interface Order {
   source: string;
@@ -26,6 +28,7 @@ interface Order {
   ppi?: number;
   bits: 8 | 16;
   quality: number;
+  size?: string;
 }
 
 function readOrder(): Order {
@@ -38,6 +41,7 @@ function readOrder(): Order {
       ppi: { type: 'string' },
       bits: { type: 'string' },
       quality: { type: 'string' },
+      size: { type: 'string' },
       help: { type: 'boolean' },
     },
   });
@@ -62,14 +66,15 @@ function readOrder(): Order {
     ppi: values.ppi === undefined ? undefined : number(values.ppi, 300, 1, 4800, 'ppi'),
     bits,
     quality: number(values.quality, 92, 1, 100, 'quality'),
+    size: values.size,
   };
 }
 
-/** A folder, a zip, or a piece file in its folder. */
-function bundleAt(source: string, files?: string): Bundle {
+/** A folder, a zip (unpacked into a folder that goes with the rest), or a piece file in its folder. */
+function bundleAt(source: string, unpacked: string, files?: string): Bundle {
   if (files !== undefined) return folderBundle(files, basename(source), readFileSync(source));
   if (statSync(source).isDirectory()) return folderBundle(source);
-  if (extname(source).toLowerCase() === '.zip') return zipBundle(readFileSync(source));
+  if (extname(source).toLowerCase() === '.zip') return zipBundle(readFileSync(source), unpacked);
   return folderBundle(dirname(resolve(source)), basename(source));
 }
 
@@ -89,7 +94,7 @@ async function openSource(source: string, files?: string): Promise<{ studio: Stu
     rmSync(data, { recursive: true, force: true });
   };
   try {
-    const bundle = bundleAt(source, files);
+    const bundle = bundleAt(source, join(data, 'unpacked'), files);
     return { studio, piece: await takeInBundle(bundle, studio.intake), close };
   } catch (error) {
     close();
@@ -97,10 +102,20 @@ async function openSource(source: string, files?: string): Promise<{ studio: Stu
   }
 }
 
+/** @throws Error that names the sizes there are */
+function atSize(piece: Piece, name: string | undefined): Piece {
+  if (name === undefined) return piece;
+  const size = piece.sizes.find((one) => one.name === name || one.id === name);
+  if (size) return pieceAt(piece, size.id);
+  const known = piece.sizes.map((one) => `"${one.name}"`).join(', ');
+  throw new Error(`This piece has no size "${name}". ${known ? `It has ${known}.` : 'It has its first sheet alone.'}`);
+}
+
 async function main(): Promise<void> {
   const order = readOrder();
-  const { studio, piece, close } = await openSource(order.source, order.files);
+  const { studio, piece: whole, close } = await openSource(order.source, order.files);
   try {
+    const piece = atSize(whole, order.size);
     const encoding = {
       format: extname(order.out).toLowerCase() === '.png' ? ('png' as const) : ('jpeg' as const),
       ppi: order.ppi ?? piece.sheet.ppi,

@@ -1,4 +1,3 @@
-import { rmSync } from 'node:fs';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { Problem } from '../problem';
@@ -24,8 +23,7 @@ export function faceRoutes(studio: Studio) {
           422,
           `${asset.name} is in use by ${users.slice(0, 3).join(', ')}${users.length > 3 ? ` and ${users.length - 3} more` : ''}. It stays.`,
         );
-      studio.assets.remove(asset.sha256);
-      rmSync(studio.files.asset(asset.sha256), { force: true });
+      studio.forget(asset.sha256);
       return context.body(null, 204);
     });
 }

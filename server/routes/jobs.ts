@@ -2,6 +2,7 @@ import { createReadStream, existsSync, statSync } from 'node:fs';
 import { Readable } from 'node:stream';
 import { Hono } from 'hono';
 import { z } from 'zod';
+import { inAddress } from '../../core/type/wellFormed';
 import { Problem } from '../problem';
 import type { Studio } from '../studio';
 import { query } from './input';
@@ -51,7 +52,7 @@ export function jobRoutes(studio: Studio) {
       return context.body(Readable.toWeb(createReadStream(path)) as ReadableStream, 200, {
         'Content-Type': `image/${result.format}`,
         'Content-Length': String(statSync(path).size),
-        'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(result.fileName)}`,
+        'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(result.fileName)}`,
       });
     });
 }

@@ -1,21 +1,23 @@
-import { readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Hono } from 'hono';
 import { z } from 'zod';
+import { inAddress } from '../../core/type/wellFormed';
 import { orderSchema } from '../../core/piece/orders';
 import { blankPiece } from '../../core/piece/blank';
 import { readPiece } from '../../core/piece/read';
 import { sheetSchema, type Piece } from '../../core/piece/schema';
 import { sheetAt } from '../../core/graph/tiles';
 import { coverSheet } from '../../core/passes/plate/gauge';
-import { takeInBundle, writeBundle, zipBundle } from '../bundles';
+import { folderBundle, takeInWithVersions, writeBundle } from '../bundles';
 import { Problem } from '../problem';
 import type { SaveTimes } from '../render/savePicture';
 import type { StoredPiece } from '../store/pieces';
-import type { Studio } from '../studio';
+import { sizedPiece, type Studio } from '../studio';
 import { body, query } from './input';
 import type { JobState } from '../jobs/jobs';
 import type { ExportResult } from './jobs';
+import { png } from './png';
 import { socket, type Upgrade } from './socket';
 
 const name = z.string().trim().min(1, 'A piece needs a name.').max(200);
@@ -28,6 +30,8 @@ const exportOrder = z
     ppi: z.number().min(1).max(4800),
     bits: z.union([z.literal(8), z.literal(16)]).default(8),
     quality: z.int().min(1).max(100).default(92),
+    /** Id of one of the piece's sizes; the first sheet when left out. */
+    size: z.string().max(64).optional(),
   })
   .refine(({ format, bits }) => format === 'png' || bits === 8, 'A JPEG has 8 bits for each channel.');
 
@@ -63,11 +67,22 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
     })
     .post('/bundle', async (context) => {
       const { path } = await studio.intake.receive(context.req.raw.body as never);
+      const known = new Set(studio.assets.hashes());
+      const taken: string[] = [];
+      const unpacked = studio.files.working();
       try {
-        const piece = await takeInBundle(zipBundle(readFileSync(path)), studio.intake);
-        return context.json({ id: pieces.create(piece) }, 201);
+        await studio.intake.unpack(path, unpacked);
+        const bundle = folderBundle(unpacked);
+        const { piece, versions } = await takeInWithVersions(bundle, studio.intake, (sha256) => taken.push(sha256));
+        const id = pieces.create(piece);
+        for (const { piece: kept, name: own, note } of versions) studio.versions.keep(id, kept, own, note);
+        return context.json({ id }, 201);
+      } catch (error) {
+        studio.giveBack(taken.filter((sha256) => !known.has(sha256)));
+        throw error;
       } finally {
         rmSync(path, { force: true });
+        rmSync(unpacked, { recursive: true, force: true });
       }
     })
     .get('/:id', (context) => {
@@ -107,7 +122,12 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
       leases.tellOthers(id, '', { kind: 'renamed', name: piece.name });
       return context.json({ version, savedAt });
     })
-    .post('/:id/duplicate', (context) => context.json({ id: pieces.duplicate(context.req.param('id')) }, 201))
+    .post('/:id/duplicate', (context) => {
+      const id = context.req.param('id');
+      const copy = pieces.duplicate(id);
+      studio.versions.copy(id, copy);
+      return context.json({ id: copy }, 201);
+    })
     .delete('/:id', (context) => {
       pieces.remove(context.req.param('id'));
       return context.json({ removed: true });
@@ -117,18 +137,15 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
       return context.json({ restored: true });
     })
     .get('/:id/thumbnail', async (context) => {
-      const path = await studio.thumbnail(context.req.param('id'));
-      return context.body(new Uint8Array(readFileSync(path)), 200, {
-        'Content-Type': 'image/png',
-        'Cache-Control': 'private, max-age=31536000, immutable',
-      });
+      return context.body(...png(await studio.thumbnail(context.req.param('id'))));
     })
     .get('/:id/bundle', (context) => {
-      const { piece } = pieces.get(context.req.param('id'));
-      const bytes = writeBundle(piece, studio.files, studio.assets);
+      const { id, piece } = pieces.get(context.req.param('id'));
+      const versions = studio.versions.readable(id);
+      const bytes = writeBundle(piece, studio.files, studio.assets, versions);
       return context.body(bytes as Uint8Array<ArrayBuffer>, 200, {
         'Content-Type': 'application/zip',
-        'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(`${piece.name}.zip`)}`,
+        'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(`${piece.name}.zip`)}`,
       });
     })
     .post('/:id/exports/ready', (context) => {
@@ -138,8 +155,7 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
     })
     .post('/:id/exports', body(exportOrder), async (context) => {
       const stored = pieces.get(context.req.param('id'));
-      const encoding = context.req.valid('json');
-      return context.json(startExport(studio, stored, encoding), 202);
+      return context.json(startExport(studio, stored, context.req.valid('json')), 202);
     });
 }
 
@@ -151,7 +167,13 @@ function asPiece(data: unknown): Piece {
   }
 }
 
-function startExport(studio: Studio, { id, piece }: StoredPiece, encoding: z.infer<typeof exportOrder>): JobState {
+function startExport(
+  studio: Studio,
+  { id, piece: whole }: StoredPiece,
+  { size, ...encoding }: z.infer<typeof exportOrder>,
+): JobState {
+  const piece = sizedPiece(whole, size);
+  const sizeName = whole.sizes.find((one) => one.id === size)?.name;
   if (studio.jobs.list(id).some((job) => job.kind === 'export' && job.state === 'running')) {
     throw new Problem(409, 'This piece is being exported already. Wait for it or cancel it.');
   }
@@ -167,7 +189,7 @@ function startExport(studio: Studio, { id, piece }: StoredPiece, encoding: z.inf
     (times: SaveTimes & { peakBytes: number }): ExportResult => {
       const to = studio.files.export(job.state.id, encoding.format);
       studio.files.move(working, to);
-      const fileName = `${piece.name}.${encoding.format === 'jpeg' ? 'jpg' : 'png'}`;
+      const fileName = `${piece.name}${sizeName ? ` - ${sizeName}` : ''}.${encoding.format === 'jpeg' ? 'jpg' : 'png'}`;
       return { fileName, format: encoding.format, bytes: statSync(to).size, width, height, ...times };
     },
     () => {

@@ -48,6 +48,14 @@ export class AssetStore {
       .all(time);
   }
 
+  /** Of every file in the store. */
+  hashes(): string[] {
+    return this.database
+      .prepare<[], { sha256: string }>('select sha256 from assets')
+      .all()
+      .map(({ sha256 }) => sha256);
+  }
+
   remove(sha256: string): void {
     this.database.prepare('delete from assets where sha256 = ?').run(sha256);
   }

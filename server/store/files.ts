@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { createReadStream, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { createReadStream, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** Where things lie in the data folder. A hash is checked before it becomes part of a path. */
@@ -19,6 +19,14 @@ export class Files {
 
   thumbnail(id: string, version: number): string {
     return join(this.folder, 'thumbnails', `${checkedId(id)}-${version}.png`);
+  }
+
+  /** Removes all small pictures of something. @param but the path of one that stays */
+  dropPictures(id: string, but = ''): void {
+    const folder = join(this.folder, 'thumbnails');
+    for (const file of readdirSync(folder))
+      if (file.startsWith(`${checkedId(id)}-`) && join(folder, file) !== but)
+        rmSync(join(folder, file), { force: true });
   }
 
   export(id: string, format: string): string {

@@ -112,21 +112,27 @@ export class PieceStore {
     };
   }
 
-  /** Names of the pieces that use an asset, now, before an undo, or in the bin. */
+  /** Names of the pieces that use an asset, now, before an undo, in a version, or in the bin. */
   using(sha256: string): string[] {
     return this.database
-      .prepare<[string, string], { name: string }>(
-        'select name from pieces where instr(body, ?) > 0 or exists (select 1 from history where piece_id = pieces.id and instr(inverse || patches, ?) > 0) order by name',
+      .prepare<{ sha256: string }, { name: string }>(
+        `select name from pieces where instr(body, @sha256) > 0
+           or exists (select 1 from history where piece_id = pieces.id and instr(inverse || patches, @sha256) > 0)
+           or exists (select 1 from versions left join version_uses on version_id = id left join version_parts using (hash)
+             where piece_id = pieces.id and instr(versions.body || coalesce(version_parts.body, ''), @sha256) > 0)
+         order by name`,
       )
-      .all(sha256, sha256)
+      .all({ sha256 })
       .map(({ name }) => name);
   }
 
-  /** SHA-256 of every file that a piece names, now, before an undo, or in the bin. */
+  /** SHA-256 of every file that a piece names, now, before an undo, in a version, or in the bin. */
   allNamed(): Set<string> {
     const named = new Set<string>();
     const texts = this.database
-      .prepare<[], { text: string }>('select body as text from pieces union all select inverse || patches from history')
+      .prepare<[], { text: string }>(
+        'select body as text from pieces union all select inverse || patches from history union all select body from versions union all select body from version_parts',
+      )
       .iterate();
     for (const { text } of texts) for (const [sha256] of text.matchAll(/[0-9a-f]{64}/g)) named.add(sha256);
     return named;

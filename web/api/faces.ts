@@ -1,3 +1,4 @@
+import { inAddress } from '../../core/type/wellFormed';
 import type { StoredFace } from '../../server/store/faces';
 import { api, ask, send } from './client';
 
@@ -7,7 +8,7 @@ export const listFaces = (): Promise<StoredFace[]> => ask(api.faces.$get());
 
 /** Takes a face into the type case: sent, checked, unpacked, measured. @throws ServerProblem with the reason */
 export const importFace = (file: File): Promise<StoredFace> =>
-  send(`/faces?name=${encodeURIComponent(file.name)}`, file, () => undefined);
+  send(`/faces?name=${inAddress(file.name)}`, file, () => undefined);
 
 export const removeFace = (sha256: string): Promise<unknown> =>
   ask(api.faces[':sha256'].$delete({ param: { sha256 } }));

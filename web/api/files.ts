@@ -1,3 +1,4 @@
+import { inAddress } from '../../core/type/wellFormed';
 import { unnamed } from '../../core/piece/unnamed';
 import { api, ask, follow, send, ServerProblem } from './client';
 import type { JobState } from '../../server/jobs/jobs';
@@ -35,7 +36,7 @@ export async function importPlate(
   signal?: AbortSignal,
 ): Promise<StoredAsset> {
   progress({ done: 0, stage: 'Sending' });
-  const path = `/assets?kind=plate&name=${encodeURIComponent(file.name)}`;
+  const path = `/assets?kind=plate&name=${inAddress(file.name)}`;
   const { job } = await send<{ job: JobState }>(
     path,
     file,

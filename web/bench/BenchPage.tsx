@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import type { LeaseEvent } from '../../server/leases';
 import { hear } from '../api/client';
 import { useAppDispatch, useAppSelector } from '../store';
-import { Problem } from '../ui/Problem';
+import { NoSuchPiece } from '../ui/NoSuchPiece';
 import { left, renamed, role as setRole } from './benchState';
 import { editing, tabId } from './editing';
 import { OpenBench } from './OpenBench';
@@ -33,15 +33,6 @@ export function BenchPage() {
       dispatch(left());
     };
   }, [id, dispatch]);
-  if (missing) {
-    return (
-      <main className="mx-auto mt-24 flex max-w-lg flex-col gap-4">
-        <Problem>{missing}</Problem>
-        <Link className="strong-button self-start" to="/">
-          Back to the Shelf
-        </Link>
-      </main>
-    );
-  }
+  if (missing) return <NoSuchPiece why={missing} />;
   return openedId === id ? <OpenBench id={id} /> : <p className="p-6 text-faint">Opening</p>;
 }

@@ -4,13 +4,16 @@ import { Tip } from '../ui/Tip';
 import { useBench } from './benchContext';
 import { foldGauges } from './gauges/foldGauges';
 import { passesOfLine } from './passes';
+import { KeepGauge } from './passes/chalk/KeepGauge';
 
 /** What is measured for the open line. */
 export function GaugePanel() {
-  const { line } = useBench();
+  const { line, piece } = useBench();
   const isPutAway = useAppSelector(({ bench }) => bench.gaugesFolded);
   const passes = passesOfLine(line);
   const gauges = passes.flatMap(({ name, Gauge }) => (Gauge ? [<Gauge key={name} />] : []));
+  // What must stay visible is watched on every line.
+  if (piece.chalk.some(({ kind, done }) => kind === 'keep' && !done)) gauges.push(<KeepGauge key="keep points" />);
   // Where there is nothing to say they fold by themselves.
   const folded = isPutAway || gauges.length === 0;
   const toggle = (

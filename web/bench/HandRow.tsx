@@ -1,10 +1,13 @@
 import { useAppSelector } from '../store';
 import { useSecondsSince } from '../ui/Progress';
 import { passesOfLine } from './passes';
+import { chalkHand } from './passes/chalk/hand';
+import { ChalkButton, ChalkTools } from './passes/chalk/tools';
 
 /** Above the sheet: the tools of the open line, and the settings of the one in the hand. */
 export function HandRow({ line }: { line: number | null }) {
   const passes = passesOfLine(line);
+  const isChalk = chalkHand.use('tool').tool !== null;
   const withTools = passes.flatMap(({ name, HandTools }) => (HandTools ? [<HandTools key={name} />] : []));
   const withOptions = passes.flatMap(({ name, HandOptions }) => (HandOptions ? [<HandOptions key={name} />] : []));
   return (
@@ -14,9 +17,9 @@ export function HandRow({ line }: { line: number | null }) {
       aria-label="Hand tools"
     >
       <div className="flex min-w-0 grow flex-wrap items-center gap-x-1 gap-y-0.5">
-        {withTools.length > 0 ? (
-          withTools
-        ) : (
+        {isChalk && <ChalkTools />}
+        {!isChalk && withTools}
+        {!isChalk && withTools.length === 0 && (
           <span className="truncate text-faint">
             {line === null
               ? 'Open a line of the ticket to work on it: press its digit, or click it.'
@@ -24,9 +27,10 @@ export function HandRow({ line }: { line: number | null }) {
           </span>
         )}
       </div>
+      <ChalkButton />
       <UnderWay />
       {/* Over the mat, so that the sheet stays where it is. */}
-      {withOptions.length > 0 && (
+      {!isChalk && withOptions.length > 0 && (
         <div className="absolute left-0 top-full z-10 flex min-h-9 max-w-full flex-wrap items-center gap-x-2 gap-y-0.5 rounded-br-sheet border-b border-r border-rule bg-desk px-3 empty:hidden">
           {withOptions}
         </div>

@@ -1,12 +1,14 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { listFaces, type StoredFace } from '../api/faces';
 import { useAppDispatch, useAppSelector } from '../store';
+import { pieceAt } from '../../core/sizes/pieceAt';
 import { BenchContext, type Bench } from './benchContext';
 import { looked } from './benchState';
 import { DepthLine } from './depth/DepthLine';
 import { DroppedPhotograph } from './DroppedPhotograph';
 import { takeFiles } from './droppedFiles';
+import { editing } from './editing';
 import { GovernedOnSheet } from './governs/GovernedOnSheet';
 import { GaugePanel } from './GaugePanel';
 import { HandRow } from './HandRow';
@@ -14,11 +16,13 @@ import { HelpSheet } from './strip/HelpSheet';
 import { useBenchKeys } from './strip/useBenchKeys';
 import { Notices } from './Notices';
 import { passesOfLine, ticketLines } from './passes';
+import { ChalkOnSheet } from './passes/chalk/ChalkOnSheet';
 import { TopStrip } from './strip/TopStrip';
 import { Ticket } from './ticket/Ticket';
 import { useLook } from './useLook';
 import { useLetters, useMaterials } from './useMaterials';
 import { useMeasures } from './useMeasures';
+import { SafeArea } from './sizes/SafeArea';
 import { Eye } from './view/Eye';
 import { Wipe } from './view/Wipe';
 import { SheetView } from './view/SheetView';
@@ -32,6 +36,7 @@ export function OpenBench({ id }: { id: string }) {
   const { sharp: shown, onTiles } = useWorkers(failed);
   const { line, openLine } = useOpenLine(id);
   const { bench, sharpRevision } = useBenchValue(id, { line, openLine, shown, failed });
+  useNamedSize();
   const [keysOpen, setKeysOpen] = useState(false);
   const [dropped, setDropped] = useState<File | null>(null);
   const doneWithDropped = useCallback(() => setDropped(null), []);
@@ -50,6 +55,8 @@ export function OpenBench({ id }: { id: string }) {
             <HandRow line={line} />
             <SheetView onTiles={onTiles} sharpRevision={sharpRevision}>
               {passesOfLine(line).map(({ name, Handles }) => Handles && <Handles key={name} />)}
+              <SafeArea />
+              <ChalkOnSheet />
               <GovernedOnSheet />
               <Wipe />
               <Eye />
@@ -77,6 +84,15 @@ function useOpenLine(id: string): Pick<Bench, 'line' | 'openLine'> {
   return { line: found?.line ?? null, openLine };
 }
 
+/** The size that the address names is on the bench at first. */
+function useNamedSize(): void {
+  const [search] = useSearchParams();
+  const named = search.get('size');
+  useEffect(() => {
+    if (named) editing.workOn(named);
+  }, [named]);
+}
+
 function useFaces(): StoredFace[] {
   const [faces, setFaces] = useState<StoredFace[]>([]);
   useEffect(() => {
@@ -96,8 +112,12 @@ function useBenchValue(
   id: string,
   { line, openLine, shown, failed }: Given,
 ): { bench: Bench; sharpRevision: number | null } {
-  const piece = useAppSelector(({ bench }) => bench.draft ?? bench.piece!);
-  const tried = useAppSelector(({ bench }) => bench.tried);
+  const whole = useAppSelector(({ bench }) => bench.draft ?? bench.piece!);
+  const sizeId = useAppSelector(({ bench }) => bench.size);
+  const triedWhole = useAppSelector(({ bench }) => bench.tried);
+  const piece = pieceAt(whole, sizeId);
+  const tried = triedWhole && pieceAt(triedWhole, sizeId);
+  const size = whole.sizes.find((one) => one.id === sizeId) ?? null;
   const isDrafted = useAppSelector(({ bench }) => bench.draft !== null);
   const revision = useAppSelector(({ bench }) => bench.revision);
   const dragging = useAppSelector(({ bench }) => bench.dragging);
@@ -126,6 +146,8 @@ function useBenchValue(
     () => ({
       id,
       piece,
+      whole,
+      size,
       line,
       openLine,
       materials,
@@ -143,6 +165,8 @@ function useBenchValue(
     [
       id,
       piece,
+      whole,
+      size,
       line,
       openLine,
       materials,

@@ -2,6 +2,7 @@ import { createContext, useContext } from 'react';
 import type { Letters } from '../../core/type/letters';
 import type { Materials } from '../../core/graph/materials';
 import type { Lettering, Piece } from '../../core/piece/schema';
+import type { PieceSize } from '../../core/piece/sizeSchema';
 import type { Measures } from '../../core/render/measure';
 import type { Veil } from '../../core/passes/veils/schema';
 import type { StoredFace } from '../api/faces';
@@ -11,8 +12,12 @@ import type { TraceClient } from './workers/traceClient';
 /** What every part of the bench works with. */
 export interface Bench {
   id: string;
-  /** The piece as it is shown now, drafts with it. */
+  /** The piece as it is shown now, in the size that is on the bench, drafts with it. */
   piece: Piece;
+  /** The same with all its sizes, on its first sheet. */
+  whole: Piece;
+  /** The size that is on the bench; null for the first sheet. */
+  size: PieceSize | null;
   line: number | null;
   openLine(line: number | null): void;
   materials: Materials | null;

@@ -43,6 +43,8 @@ export interface BenchState {
   selection: [number, number] | null;
   veil: string | null;
   plate: string | null;
+  /** The size that is on the bench; null for the first sheet. */
+  size: string | null;
   before: boolean;
   /** The picture is seen without what is on this line of the ticket. */
   withoutLine: number | null;
@@ -83,6 +85,7 @@ const start: BenchState = {
   selection: null,
   veil: null,
   plate: null,
+  size: null,
   before: false,
   withoutLine: null,
   wipe: null,
@@ -113,6 +116,7 @@ function keepChoice(state: BenchState): void {
   const { piece } = state;
   if (!piece) return;
   if (!piece.letterings.some(({ id }) => id === state.lettering)) state.lettering = piece.letterings[0]?.id ?? null;
+  if (!piece.sizes.some(({ id }) => id === state.size)) state.size = null;
   if (!piece.plates.some(({ id }) => id === state.plate)) state.plate = piece.plates[0]?.id ?? null;
   if (!piece.veils.some(({ id }) => id === state.veil)) state.veil = piece.veils[piece.veils.length - 1]?.id ?? null;
 }
@@ -195,6 +199,7 @@ const bench = createSlice({
             | 'selection'
             | 'veil'
             | 'plate'
+            | 'size'
             | 'before'
             | 'withoutLine'
             | 'wipe'
@@ -245,6 +250,7 @@ const seen = [
   'hands',
   'lettering',
   'veil',
+  'size',
   'before',
   'withoutLine',
   'wipe',

@@ -7,7 +7,7 @@ import { bareScene, drawnLetter, drawnLetters, square } from '../../testing/lett
 import { colourNode, paintedNode } from '../../testing/nodes';
 import { joinLayers } from '../ink/join';
 import { layer, type Painted } from '../pass';
-import { castNode } from './castNode';
+import { castNode } from '../../light/casting/castNode';
 import {
   fallingOnto,
   fallOnWall,
@@ -18,10 +18,10 @@ import {
   shineOn,
   standingQuad,
   tipsOnGround,
-} from './falls';
+} from '../../light/casting/falls';
 import { proposeCasts, shadowColours } from './propose';
 import { casting } from './render';
-import { castsSchema, plainCasts, thrownSchema } from './schema';
+import { castsSchema, plainCasts, thrownSchema } from '../../light/casting/schema';
 
 const sheet = { width: 200, height: 160 };
 const pixels = async (node: Parameters<Evaluator['pixels']>[0], scale = 1): Promise<Raster> =>

@@ -1,7 +1,7 @@
 import type { LetteringPass } from '../pass';
 import { castsDocument } from './document';
 import { casting } from './render';
-import { throwsAny, type Casts } from './schema';
+import { throwsAny, type Casts } from '../../light/casting/schema';
 
 /** Line 7. What letters throw on what lies behind them: contact, ambient, thrown and mirrored. */
 export const castsPass: LetteringPass<Casts> = {

@@ -1,6 +1,6 @@
 import { hexOfLinear, hexOfOklab } from '../../pixels/colour';
 import type { Shadows } from '../../survey/shadows';
-import { ambientSchema, contactSchema, thrownSchema, type Casts } from './schema';
+import { ambientSchema, contactSchema, thrownSchema, type Casts } from '../../light/casting/schema';
 
 /** How letters stand before what they throw their shadow on. */
 export type StandingHow = 'lying' | 'offWall' | 'onGround';

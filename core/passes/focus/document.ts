@@ -10,16 +10,19 @@ export const focusDocument: PassDocument<LetterFocus> = {
   retyped({ blur }, { keep }) {
     if (blur) blur.letters = keep(blur.letters);
   },
-  resized({ blur, motion, grain }, { design: { factor, at } }) {
+  resized({ blur, motion, grain }, { design, photograph = design }) {
+    const { factor, at } = design;
+    // Letters are blurred and grained as the photograph is, whatever their own size.
+    const sharpness = photograph.factor;
     if (blur) {
-      blur.sigma *= factor;
-      for (const letter of blur.letters) letter.sigma *= factor;
+      blur.sigma *= sharpness;
+      for (const letter of blur.letters) letter.sigma *= sharpness;
       if (blur.along) {
         Object.assign(blur.along, { from: at(blur.along.from), to: at(blur.along.to) });
-        blur.along.sigma *= factor;
+        blur.along.sigma *= sharpness;
       }
     }
     if (motion) motion.length *= factor;
-    if (grain) grain.size *= factor;
+    if (grain) grain.size *= sharpness;
   },
 };

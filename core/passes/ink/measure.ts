@@ -98,7 +98,7 @@ export async function measureContrast(
 }
 
 /** Letters with what is laid around them, such as outlines: one channel; null where there is nothing around them. */
-function silhouette({ layers, cover }: Painted): Node | null {
+export function silhouette({ layers, cover }: Painted): Node | null {
   const edged = layers.flatMap(({ place, parts }) => (place === 'with' && parts ? [parts.outside] : []));
   if (edged.length === 0) return null;
   const nodes = Object.fromEntries(edged.map((node, i) => [`around ${i}`, node]));

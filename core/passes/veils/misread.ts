@@ -22,7 +22,7 @@ export interface Misreading {
 export const marginLimit = 0.1;
 
 /** Two letters that differ less than this without any veil are alike in that face; no veil is to blame. */
-const alike = 0.14;
+export const alike = 0.14;
 
 /**
  * A letter, given in lettering px, where it comes to lie on the sheet: its coverage, and the output px in which that
@@ -40,14 +40,51 @@ function candidatesFor(text: string): string[] {
   );
 }
 
+/** Another letter where a letter stands. */
+export interface Candidate {
+  text: string;
+  letter: Letter;
+}
+
 /**
- * The wrong letter that what is seen of a letter is nearest to. Each is put in its place, on the same baseline, set
- * left, middle and
- * right, behind the same veils.
+ * The letters that one could be taken for, each put in its place, on the same baseline, set left, middle and right.
+ * @param letter laid out, upright
+ * @returns none where it cannot be known: more than one character, a letter that has been bent, a face without it
+ */
+export function candidatesAt(letter: Letter, face: OpenFace): Candidate[] {
+  const own = letter.text;
+  const bounds = letter.bounds;
+  if (!bounds || [...own].length !== 1 || !/[\p{L}\p{N}]/u.test(own)) return [];
+  const drawn = glyphOf(face, own);
+  if (!drawn || drawn.bounds.height === 0) return [];
+  const size = bounds.height / drawn.bounds.height;
+  if (Math.abs(drawn.bounds.width * size - bounds.width) > 0.05 * bounds.width + 0.5) return [];
+  const baseline = bounds.y - drawn.bounds.y * size;
+  return candidatesFor(own).flatMap((text) => {
+    const glyph = text === own ? null : glyphOf(face, text);
+    if (!glyph) return [];
+    return [0, 0.5, 1].map((side): Candidate => {
+      const left = bounds.x + (bounds.width - glyph.bounds.width * size) * side - glyph.bounds.x * size;
+      const box: Region = {
+        x: left + glyph.bounds.x * size,
+        y: baseline + glyph.bounds.y * size,
+        width: glyph.bounds.width * size,
+        height: glyph.bounds.height * size,
+      };
+      return {
+        text,
+        letter: { ...letter, path: transformPath(glyph.path, moved(left, baseline, size)), bounds: box },
+      };
+    });
+  });
+}
+
+/**
+ * The wrong letter that what is seen of a letter is nearest to.
  * @param letter laid out, upright; @param draw covers px of the sheet with a letter laid out like it
  * @param cover the letter's coverage, and @param seen what its veils leave of each px (1: all of it); both lie at
  * `request.region`
- * @returns null where it cannot be known: more than one character, a letter that has been bent, a face without it
+ * @returns null where it cannot be known
  */
 export async function nearestMisreading(
   letter: Letter,
@@ -57,33 +94,12 @@ export async function nearestMisreading(
   seen: Float32Array,
   request: Request,
 ): Promise<Pick<Misreading, 'as' | 'margin'> | null> {
-  const own = letter.text;
-  const bounds = letter.bounds;
-  if (!bounds || [...own].length !== 1 || !/[\p{L}\p{N}]/u.test(own)) return null;
-  const drawn = glyphOf(face, own);
-  if (!drawn || drawn.bounds.height === 0) return null;
-  const size = bounds.height / drawn.bounds.height;
-  if (Math.abs(drawn.bounds.width * size - bounds.width) > 0.05 * bounds.width + 0.5) return null;
-  const baseline = bounds.y - drawn.bounds.y * size;
   const ink = cover.data.reduce((sum, value) => sum + value, 0);
   let nearest: Pick<Misreading, 'as' | 'margin'> | null = null;
-  for (const other of candidatesFor(own)) {
-    if (other === own) continue;
-    const glyph = glyphOf(face, other);
-    if (!glyph) continue;
-    for (const side of [0, 0.5, 1]) {
-      const left = bounds.x + (bounds.width - glyph.bounds.width * size) * side - glyph.bounds.x * size;
-      const path = transformPath(glyph.path, moved(left, baseline, size));
-      const box: Region = {
-        x: left + glyph.bounds.x * size,
-        y: baseline + glyph.bounds.y * size,
-        width: glyph.bounds.width * size,
-        height: glyph.bounds.height * size,
-      };
-      const { whole, visible } = await differences(cover, seen, request, { ...letter, path, bounds: box }, draw);
-      if (whole / ink >= alike && (!nearest || visible / ink < nearest.margin))
-        nearest = { as: other, margin: visible / ink };
-    }
+  for (const { text, letter: other } of candidatesAt(letter, face)) {
+    const { whole, visible } = await differences(cover, seen, request, other, draw);
+    if (whole / ink >= alike && (!nearest || visible / ink < nearest.margin))
+      nearest = { as: text, margin: visible / ink };
   }
   return nearest;
 }

@@ -23,8 +23,8 @@ export function itemOf<Item extends { id: string }>(list: readonly Item[], id: s
 }
 
 /** A short id that nothing in the piece has yet, such as `veil-2`. */
-export function freeId(piece: Piece, kind: ItemKind | 'guide' | 'slope'): string {
-  const items = [...itemsIn(piece, passes), ...piece.guides, ...piece.slopes];
+export function freeId(piece: Piece, kind: ItemKind | 'guide' | 'slope' | 'size'): string {
+  const items = [...itemsIn(piece, passes), ...piece.guides, ...piece.slopes, ...piece.sizes];
   const taken = new Set(items.map(({ id }) => id));
   let number = 1;
   while (taken.has(`${kind}-${number}`)) number++;
@@ -72,7 +72,17 @@ export function removeItems(piece: Piece, ids: readonly string[]): void {
     for (const id of before) if (!left.has(id)) gone.add(id);
   }
   piece.depth = piece.depth.filter((id) => !gone.has(id));
+  forgetInSizes(piece, gone);
   dropUnused(piece);
+}
+
+/** What is gone has nothing of its own in any size. */
+function forgetInSizes(piece: Piece, gone: ReadonlySet<string>): void {
+  piece.out = piece.out.filter((id) => !gone.has(id));
+  for (const size of piece.sizes) {
+    size.out = size.out.filter((id) => !gone.has(id));
+    for (const own of [size.letterings, size.plates]) for (const id of gone) delete own[id];
+  }
 }
 
 /** The names of the parts that passes own of a lettering. */

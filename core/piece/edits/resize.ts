@@ -25,6 +25,19 @@ export const resizeSheet =
     Object.assign(piece, next);
   };
 
+/** Other sizes stay as they are: their crop sees the same of a sheet that has been scaled. */
+function keepSizes(piece: Piece, design: GoingAlong): void {
+  const [dx, dy] = design.at([0, 0]);
+  for (const size of piece.sizes) {
+    const { scale, x, y } = size.crop;
+    // Photographs that cover the sheet again go another way than the design.
+    for (const plate of piece.plates)
+      size.plates[plate.id] ??= { scale: plate.scale * scale, x: plate.x * scale + x, y: plate.y * scale + y };
+    const next = scale / design.factor;
+    size.crop = { scale: next, x: x - dx * next, y: y - dy * next };
+  }
+}
+
 function goAlong(piece: Piece, size: Size, pictureOf: (asset: string) => Size): void {
   const before = { ...piece.sheet };
   const [across, down] = [size.width / before.width, size.height / before.height];
@@ -39,7 +52,10 @@ function goAlong(piece: Piece, size: Size, pictureOf: (asset: string) => Size): 
   const covers = new Set(
     piece.plates.filter((plate) => uncovered(plate, pictureOf(plate.asset), before) === 0).map(({ id }) => id),
   );
-  const resizing: Resizing = { design, plate: (id) => (covers.has(id) ? covering : design) };
+  const plate = (id: string): GoingAlong => (covers.has(id) ? covering : design);
+  const [farthest] = piece.plates;
+  const resizing: Resizing = { design, photograph: farthest && plate(farthest.id), plate };
+  keepSizes(piece, design);
   Object.assign(piece.sheet, size);
   for (const lettering of piece.letterings)
     for (const [field, { resized }] of Object.entries(letteringDocuments(passes)))

@@ -4,6 +4,8 @@ import { solidCoat } from '../../../core/coats/schema';
 import { blankLettering, blankPiece } from '../../../core/piece/blank';
 import { applyPatchesTo } from '../../../core/testing/patches';
 import { addLettering, changePart, rename, setSheet } from '../../../core/piece/edits/items';
+import { sizeSchema } from '../../../core/piece/sizeSchema';
+import { addSize } from '../../../core/sizes/edits';
 import type { HistoryStep, Order } from '../../../core/piece/orders';
 import type { Piece } from '../../../core/piece/schema';
 import type { StoredPiece } from '../../../server/store/pieces';
@@ -438,4 +440,32 @@ test('another piece on the bench: what waited for the first is still stored, and
   expect(server.asked.slice(3)).toEqual(['Two on 2', 'open', 'step 1']);
   expect(store.getState().bench).toMatchObject({ id: 'p', pending: 0, piece: { sheet: { width: 402 } } });
   expect(editing.unsaved).toBe(false);
+});
+
+test('with a size on the bench, stance is kept as that size’s own; ink changes everywhere; both can be undone', async () => {
+  const { editing, bench, server, settle } = await setUp();
+  const crop = { scale: 0.5, x: 0, y: 10 };
+  const size = sizeSchema.parse({ id: 'size-1', name: 'Small', width: 200, height: 170, ppi: 300, crop });
+  editing.commit('Add a size', addSize(size));
+  editing.workOn('size-1');
+  expect(editing.kept!.sheet.width).toBe(200);
+  const { x, y } = bench().piece!.letterings[0].stance;
+  expect(editing.shown!.letterings[0].stance).toMatchObject({ x: x / 2, y: y / 2 + 10 });
+  editing.commit('Move', changePart('word', 'stance', { x: 30 }));
+  expect(bench().piece!.letterings[0].stance.x).toBe(x);
+  expect(bench().piece!.sizes[0].letterings.word.place).toMatchObject({ x: 30, y: y / 2 + 10 });
+  editing.draft(changePart('word', 'stance', { x: 60 }));
+  expect(editing.shown!.letterings[0].stance.x).toBe(60);
+  editing.cancelDraft();
+  editing.commit('Rename', rename('other'));
+  expect(bench().piece!.name).toBe('other');
+  await settle();
+  expect(server.piece).toEqual(bench().piece);
+  for (let i = 0; i < 2; i++) await editing.step('undo');
+  expect(editing.kept!.letterings[0].stance.x).toBe(x / 2);
+  // Before the size was there, the first sheet is on the bench again.
+  await editing.step('undo');
+  expect(bench()).toMatchObject({ size: null, piece: { sizes: [] } });
+  editing.workOn('gone');
+  expect(bench().size).toBeNull();
 });

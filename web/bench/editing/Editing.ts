@@ -2,6 +2,8 @@ import { applyPatches, type Patch } from 'immer';
 import { applyEdit, problemWith, type Edit } from '../../../core/piece/edits/edit';
 import { historyLength, type Direction, type HistoryStep, type Order } from '../../../core/piece/orders';
 import type { Piece } from '../../../core/piece/schema';
+import { inSize } from '../../../core/sizes/editInSize';
+import { pieceAt } from '../../../core/sizes/pieceAt';
 import type { StoredPiece } from '../../../server/store/pieces';
 import type { store } from '../../store';
 import { counted, drafted, edited, looked, opened, role, saving, settled, stepped, tried } from '../benchState';
@@ -58,14 +60,14 @@ export class Editing {
   /** Shows a change without keeping it; the next draft or commit starts from the kept piece again. */
   draft(edit: Edit, dragging = true): void {
     this.flush();
-    this.show(edit, dragging);
+    this.show(this.ofSize(edit), dragging);
   }
 
   /** Shows on the sheet alone what an edit would do; null shows the piece again. */
   tryOut(edit: Edit | null): void {
     const { piece, tried: shown } = this.bench;
     if (edit) this.flush();
-    if (edit && piece) this.dispatch(tried(applyEdit(this.bench.piece!, edit).piece));
+    if (edit && piece) this.dispatch(tried(applyEdit(this.bench.piece!, this.ofSize(edit)).piece));
     else if (shown) this.dispatch(tried(null));
   }
 
@@ -76,7 +78,7 @@ export class Editing {
   /** Keeps a change. @returns false when it cannot be kept; the reason is shown */
   commit(label: string, edit: Edit): boolean {
     this.flush();
-    return this.keep(label, edit);
+    return this.keep(label, this.ofSize(edit));
   }
 
   /**
@@ -103,7 +105,7 @@ export class Editing {
     if (this.soonPending && this.soonPending.key !== key) this.flush();
     if (this.soonPending) this.soonPending.cancel();
     const edits = this.soonPending?.edits ?? new Map<string, Edit>();
-    edits.set(part, edit);
+    edits.set(part, this.ofSize(edit));
     this.soonPending = { label, key, edits, cancel: this.services.after(pauseBeforeSave, () => this.flush()) };
     this.report();
     this.show(together(edits), true);
@@ -156,10 +158,30 @@ export class Editing {
     return waits || this.soonPending !== null || (this.held?.length ?? 0) > 0;
   }
 
-  /** The piece as it is shown, with what is not kept yet. */
+  /** The piece as it is shown, in the size on the bench, with what is not kept yet. */
   get shown(): Piece | null {
-    const { draft, piece } = this.bench;
-    return draft ?? piece;
+    const { draft, piece, size } = this.bench;
+    const shown = draft ?? piece;
+    return shown && pieceAt(shown, size);
+  }
+
+  /** The piece as it is kept, in the size on the bench. */
+  get kept(): Piece | null {
+    const { piece, size } = this.bench;
+    return piece && pieceAt(piece, size);
+  }
+
+  /** Brings another size to the bench; null, or one that is not there, for the first sheet. */
+  workOn(size: string | null): void {
+    this.flush();
+    this.cancelDraft();
+    const isThere = this.bench.piece?.sizes.some(({ id }) => id === size);
+    this.dispatch(looked({ size: isThere ? size : null }));
+  }
+
+  /** An edit of what is on the bench, as an edit of the piece. */
+  private ofSize(edit: Edit): Edit {
+    return inSize(this.bench.size, edit);
   }
 
   private get bench(): BenchState {

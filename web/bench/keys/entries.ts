@@ -8,6 +8,8 @@ export const benchKeys = {
   before: { keys: [';'], shown: '; held', does: 'before: the bare photograph' },
   wipe: { keys: ['Shift+:', 'Shift+Semicolon'], shown: 'Shift ;', does: 'wipe: before at the left, now at the right' },
   halfStrength: { keys: ["'"], shown: "'", does: 'letters at half strength' },
+  chalk: { keys: ['c', 'Shift+C'], shown: 'C', does: 'chalk: draw the plan, on any line' },
+  plan: { keys: ['p', 'Shift+P'], shown: 'P', does: 'plan: the letters at half strength, chalk above' },
   next: { keys: ['n', 'Shift+N'], shown: 'N', does: 'next lettering' },
   gauges: { keys: ['g', 'Shift+G'], shown: 'G', does: 'fold the gauges' },
   help: { keys: ['?', 'Shift+?'], shown: '?', does: 'help: the lines of the ticket, and the keys' },

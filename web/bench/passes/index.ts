@@ -1,4 +1,6 @@
+import { backdrop } from './backdrop';
 import { casts } from './casts';
+import { chalk } from './chalk';
 import { drape } from './drape';
 import { focus } from './focus';
 import { glows } from './glows';
@@ -18,6 +20,8 @@ import { words } from './words';
 /** What passes have on the bench, in the order of work. A new pass is a folder beside these and one line here. */
 export const benchPasses: readonly BenchPass[] = [
   plate,
+  backdrop,
+  chalk,
   words,
   stance,
   veils,

@@ -9,14 +9,14 @@ import { useExport, type ExportChoice } from './useExport';
 
 /** Saving the finished picture, or the whole piece as a bundle: one press makes the file and saves it. */
 export function ExportSheet({ onClose }: { onClose(): void }) {
-  const { id, piece } = useBench();
+  const { id, piece, size } = useBench();
   const { width, height, ppi } = piece.sheet;
   const [choice, setChoice] = useState<ExportChoice>({ format: 'png', ppi, bits: 8, quality: 92 });
-  const { stage, problem, setProblem, start, cancel, saveBundle } = useExport(id);
+  const { stage, problem, setProblem, start, cancel, saveBundle } = useExport(id, size?.id ?? null);
   const solving = useAppSelector(({ bench }) => bench.solving);
   return (
     <Sheet
-      title="Export"
+      title={size ? `Export ${size.name}` : 'Export'}
       note={`${width} × ${height} px, ${((width * height) / 1e6).toFixed(1)} megapixels: the same pixels as on the bench at 100 %.`}
       open
       onClose={onClose}

@@ -1,6 +1,7 @@
 import { Keyboard, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { inAddress } from '../../../core/type/wellFormed';
 import { rename } from '../../../core/piece/edits/items';
 import { useAppSelector } from '../../store';
 import { KeptText } from '../../ui/KeptText';
@@ -9,12 +10,15 @@ import { useBench } from '../benchContext';
 import type { Saving } from '../benchState';
 import { editing } from '../editing';
 import { BeforeAfter } from './BeforeAfter';
+import { SizeChoice } from '../sizes/SizeChoice';
+import { VersionsSheet } from '../versions/VersionsSheet';
 import { ExportSheet } from './ExportSheet';
 
 export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boolean }) {
-  const { piece, mayChange } = useBench();
+  const { id, piece, size, mayChange } = useBench();
   const { history, historyAt, saving } = useAppSelector(({ bench }) => bench);
   const [exporting, setExporting] = useState(false);
+  const [comparing, setComparing] = useState(false);
   const last = historyAt > 0 ? history[historyAt - 1] : null;
   return (
     <header className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-card px-3 py-1">
@@ -65,9 +69,17 @@ export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boo
         </button>
       </Tip>
       <BeforeAfter />
+      <SizeChoice />
+      <button className="plain-button" onClick={() => setComparing(true)}>
+        Versions
+      </button>
+      <Link className="plain-button" to={`/piece/${id}/proof${size ? `?size=${inAddress(size.id)}` : ''}`}>
+        Proof
+      </Link>
       <button className="strong-button" onClick={() => setExporting(true)}>
         Export
       </button>
+      {comparing && <VersionsSheet onClose={() => setComparing(false)} />}
       {exporting && <ExportSheet onClose={() => setExporting(false)} />}
     </header>
   );

@@ -3,6 +3,7 @@ import type { Bench } from '../benchContext';
 import { looked } from '../benchState';
 import { editing } from '../editing';
 import { passesOfLine, ticketLines } from '../passes';
+import { putChalkAway, toggleChalk, togglePlan } from '../passes/chalk/hand';
 import { toggleWipe } from './wipe';
 import { useHeldLine } from './useHeldLine';
 import { foldGauges } from '../gauges/foldGauges';
@@ -34,6 +35,8 @@ export function useBenchKeys(bench: Bench, openKeys: () => void): void {
     [benchKeys.before, { down: () => look({ before: true }), up: () => look({ before: false }) }],
     [benchKeys.wipe, { down: () => toggleWipe(bench) }],
     [benchKeys.halfStrength, { down: () => look({ halfStrength: !store.getState().bench.halfStrength }) }],
+    [benchKeys.chalk, { down: toggleChalk }],
+    [benchKeys.plan, { down: togglePlan }],
     [benchKeys.next, { down: () => chooseNext(bench) }],
     [benchKeys.gauges, { down: foldGauges }],
     [benchKeys.help, { down: openKeys }],
@@ -42,7 +45,8 @@ export function useBenchKeys(bench: Bench, openKeys: () => void): void {
 
 /** A tool in the hand is put away first; then the line is folded. */
 function fold({ line, openLine }: Bench): void {
-  const isPutAway = passesOfLine(line).some(({ putAway }) => putAway?.() === true);
+  // Chalk is held on whichever line.
+  const isPutAway = putChalkAway() || passesOfLine(line).some(({ putAway }) => putAway?.() === true);
   if (!isPutAway) openLine(null);
   // What had the focus may have been folded away.
   setTimeout(focusSheet);

@@ -24,8 +24,8 @@ const handedOver = new Set<string>();
 
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : '');
 
-/** One export: from the press to the saved file. Work goes on when its sheet is closed, and is found again. */
-export function useExport(id: string) {
+/** One export of a sheet (null: the first one): from the press to the saved file. Work goes on when its sheet is closed, and is found again. */
+export function useExport(id: string, size: string | null) {
   const [stage, setStage] = useState<ExportStage>({ at: 'choosing' });
   const [problem, setProblem] = useState<string | null>(null);
   const waiting = useRef<AbortController | null>(null);
@@ -71,7 +71,13 @@ export function useExport(id: string) {
       setStage({ at: 'waiting', startedAt: Date.now() });
       if (!asItIs) await whenSolved(own.signal);
       await editing.saved();
-      const json = { format, ppi, bits: format === 'png' ? bits : (8 as const), quality };
+      const json = {
+        format,
+        ppi,
+        bits: format === 'png' ? bits : (8 as const),
+        quality,
+        ...(size !== null && { size }),
+      };
       await watch(await ask(api.pieces[':id'].exports.$post({ param: { id }, json })));
     } catch (error) {
       if (own.signal.aborted) return;

@@ -5,6 +5,7 @@ import { useAppDispatch } from '../../store';
 import { Governs } from '../governs/Governs';
 import { useBench } from '../benchContext';
 import { looked } from '../benchState';
+import { OwnOfSize } from '../sizes/OwnOfSize';
 import { PieceRecipes } from '../recipes/PieceRecipes';
 import { ticketLines, type TicketLine } from '../passes';
 
@@ -48,6 +49,7 @@ function ChosenLettering() {
           {piece.letterings.map((one) => (
             <option key={one.id} value={one.id}>
               {nameOf(one).slice(0, 40)}
+              {piece.out.includes(one.id) && ' (left out)'}
             </option>
           ))}
         </select>
@@ -106,6 +108,7 @@ function Line({ line: { line, title, passes } }: { line: TicketLine }) {
               <Summary />
             </div>
           ))}
+          <OwnOfSize line={line} />
           {open && (
             <div className="mt-3 flex flex-col gap-3 pb-2">
               {passes.map(({ name, Controls }) => (

@@ -8,9 +8,10 @@ import { compile, type CompiledPiece, type Look } from '../../../core/render/com
 import { Evaluator, Outdated } from '../../../core/graph/evaluate';
 import { openMaterials, type Library } from '../../../core/graph/materials';
 import type { Node } from '../../../core/graph/node';
-import { sheetAt } from '../../../core/graph/tiles';
+import { scaleWithin, sheetAt } from '../../../core/graph/tiles';
 import {
   averageColour,
+  extentOf,
   letterAt,
   measurePiece,
   measureScene,
@@ -18,6 +19,11 @@ import {
   type Measures,
 } from '../../../core/render/measure';
 import { measureContrast, type MeasuredContrast } from '../../../core/passes/ink/measure';
+import { legibleAt, rankSizes, type Legible, type Ranked } from '../../../core/arranging/propose';
+import type { WantedSize } from '../../../core/arranging/candidates';
+import type { PieceSize } from '../../../core/piece/sizeSchema';
+import { makePieceAt } from '../../../core/sizes/pieceAt';
+import { readFromFar, type ReadLetter } from '../../../core/proof/reading';
 import { PartReceiver, type Package } from '../../../core/render/parts';
 import type { Materials } from '../../../core/graph/materials';
 import { httpLibrary } from '../../api/library';
@@ -38,7 +44,15 @@ export type RenderOrder =
   | { kind: 'stock'; paint: string; side: number }
   | { kind: 'colour'; centre: [number, number]; radius: number }
   | { kind: 'shadow'; region: Region }
-  | { kind: 'letter'; lettering: string; at: [number, number] };
+  | { kind: 'extent'; veils: string[] }
+  /** mm */
+  | { kind: 'reading'; distance: number }
+  | { kind: 'letter'; lettering: string; at: [number, number] }
+  /** Arrangements of a whole piece for another size. */
+  | { kind: 'rank'; piece: Piece; wanted: WantedSize }
+  /** A whole piece in a size, or on its first sheet: its picture, or what can be read of it. */
+  | { kind: 'size'; piece: Piece; size: PieceSize | null; side: number }
+  | { kind: 'legible'; piece: Piece; size: PieceSize | null };
 
 /**
  * What it answers. A tile whose key is the one the page has comes without a picture; `outdated`: given up for a newer
@@ -50,7 +64,12 @@ export type RenderAnswer =
   | { kind: 'measure'; measures: Measures }
   | { kind: 'stock'; seen: SeenOnStock }
   | { kind: 'colour'; colour: string | null }
+  | { kind: 'extent'; box: Region | null }
+  | { kind: 'reading'; letters: ReadLetter[] }
   | { kind: 'letter'; start: number | null }
+  | { kind: 'rank'; ranked: Ranked }
+  | { kind: 'size'; bitmap: ImageBitmap }
+  | { kind: 'legible'; legible: Legible }
   | { kind: 'failed'; message: string };
 
 /** The piece in the small on a sheet of another colour, and how far each lettering stands off there, L*. */
@@ -69,13 +88,14 @@ let library: Library | null = null;
 let newestFrame: Int32Array | null = null;
 const parts = new PartReceiver();
 let current: { piece: Piece; compiled: Promise<CompiledPiece> } | null = null;
-let opened: { assets: Piece['assets']; materials: Promise<Materials> } | null = null;
+let opened: { assets: string; materials: Promise<Materials> } | null = null;
 
 /** The assets of a piece; opened once for as long as they stay the same. */
 function materialsOf(piece: Piece): Promise<Materials> {
-  if (opened?.assets !== piece.assets) {
+  const assets = JSON.stringify(piece.assets);
+  if (opened?.assets !== assets) {
     const materials = openMaterials(piece.assets, library!);
-    opened = { assets: piece.assets, materials };
+    opened = { assets, materials };
     // What failed, perhaps because the server was away, is tried again the next time.
     materials.catch(() => (opened = null));
   }
@@ -93,9 +113,21 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
   if (!current) throw new Error('There is no piece to draw yet.');
   const { piece } = current;
   const compiled = await current.compiled;
+  if (order.kind === 'rank') {
+    const materials = await materialsOf(order.piece);
+    return { kind: 'rank', ranked: await rankSizes(order.piece, order.wanted, materials, evaluator) };
+  }
+  if (order.kind === 'size') return { kind: 'size', bitmap: await seeSize(order) };
+  if (order.kind === 'legible') {
+    const materials = await materialsOf(order.piece);
+    return { kind: 'legible', legible: await legibleAt(order.piece, order.size, materials, evaluator) };
+  }
   if (order.kind === 'measure') return { kind: 'measure', measures: await measurePiece(piece, compiled, evaluator) };
   if (order.kind === 'stock')
     return { kind: 'stock', seen: await seeOnStock(piece, compiled.materials, order.paint, order.side) };
+  if (order.kind === 'extent') return { kind: 'extent', box: await extentOf(piece, compiled, evaluator, order.veils) };
+  if (order.kind === 'reading')
+    return { kind: 'reading', letters: await readFromFar(piece, compiled, evaluator, order.distance) };
   if (order.kind === 'letter')
     return { kind: 'letter', start: await letterAt(compiled, evaluator, order.lettering, order.at) };
   if (order.kind === 'shadow')
@@ -140,7 +172,7 @@ const onStockPixels = 4e6;
 async function seeOnStock(piece: Piece, materials: Materials, paint: string, side: number): Promise<SeenOnStock> {
   const other = { ...piece, sheet: { ...piece.sheet, paint, coats: [] } };
   const compiled = compile(other, materials);
-  const scale = Math.min(1, side / Math.max(piece.sheet.width, piece.sheet.height));
+  const scale = scaleWithin(piece.sheet, side);
   const region = sheetAt(piece.sheet, scale);
   const raster = await evaluator.pixels(compiled.picture, { region, scale });
   return {
@@ -151,6 +183,15 @@ async function seeOnStock(piece: Piece, materials: Materials, paint: string, sid
       onStockPixels,
     ),
   };
+}
+
+async function seeSize({ piece, size, side }: Extract<RenderOrder, { kind: 'size' }>): Promise<ImageBitmap> {
+  const materials = await materialsOf(piece);
+  const at = size ? makePieceAt(piece, size) : piece;
+  const scale = scaleWithin(at.sheet, side);
+  const region = sheetAt(at.sheet, scale);
+  const raster = await evaluator.pixels(compile(at, materials).picture, { region, scale });
+  return bitmapOf(raster, region);
 }
 
 function bitmapOf(raster: Raster, region: Region): Promise<ImageBitmap> {
@@ -170,6 +211,7 @@ function failure(error: unknown): RenderAnswer {
 /** What of an answer is handed over, not copied. */
 function handedOver(reply: RenderAnswer): Transferable[] {
   if (reply.kind === 'stock') return [reply.seen.bitmap];
+  if (reply.kind === 'size') return [reply.bitmap];
   return reply.kind === 'tile' && reply.bitmap ? [reply.bitmap] : [];
 }
 

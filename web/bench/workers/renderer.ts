@@ -1,10 +1,14 @@
 import type { Piece } from '../../../core/piece/schema';
 import { intersect, type Region } from '../../../core/pixels/region';
 import type { Look } from '../../../core/render/compile';
+import type { ReadLetter } from '../../../core/proof/reading';
 import type { WorkerPool } from '../../../core/render/workerPool';
 import type { Measures } from '../../../core/render/measure';
 import { renderTile, sheetAt, tilesOver } from '../../../core/graph/tiles';
 import type { PageOrder } from './renderPool';
+import type { WantedSize } from '../../../core/arranging/candidates';
+import type { Legible, Ranked } from '../../../core/arranging/propose';
+import type { PieceSize } from '../../../core/piece/sizeSchema';
 import type { RenderAnswer, SeenOnStock } from './renderWorker';
 
 /** A tile that can be drawn: its picture, perhaps with fewer px than its region has, and what it shows. */
@@ -132,10 +136,43 @@ export class SheetRenderer {
     return answer.kind === 'colour' ? answer.colour : null;
   }
 
+  /** What of the letters is read from a distance, mm. */
+  async read(distance: number): Promise<ReadLetter[]> {
+    const answer = await this.pool.ask({ kind: 'reading', distance });
+    return answer.kind === 'reading' ? answer.letters : [];
+  }
+
+  /** The box that some veils stand in, sheet px; null where nothing of them is seen. */
+  async extentOf(veils: string[]): Promise<Region | null> {
+    const answer = await this.pool.ask({ kind: 'extent', veils });
+    return answer.kind === 'extent' ? answer.box : null;
+  }
+
   /** The nearest letter of a lettering that covers a place of the sheet, by its first UTF-16 unit. */
   async letterAt(lettering: string, at: [number, number]): Promise<number | null> {
     const answer = await this.pool.ask({ kind: 'letter', lettering, at });
     return answer.kind === 'letter' ? answer.start : null;
+  }
+
+  /** Arrangements of a whole piece for another size, the best one first. */
+  async rankSizes(piece: Piece, wanted: WantedSize): Promise<Ranked> {
+    const answer = await this.pool.ask({ kind: 'rank', piece, wanted });
+    if (answer.kind !== 'rank') throw new Error('Nothing was proposed.');
+    return answer.ranked;
+  }
+
+  /** A whole piece in one of its sizes, or on its first sheet. @param side longer side of the picture, px */
+  async seeSize(piece: Piece, size: PieceSize | null, side: number): Promise<ImageBitmap> {
+    const answer = await this.pool.ask({ kind: 'size', piece, size, side });
+    if (answer.kind !== 'size') throw new Error('Nothing was drawn.');
+    return answer.bitmap;
+  }
+
+  /** What can be read of a whole piece in one of its sizes, or on its first sheet. */
+  async legibleAt(piece: Piece, size: PieceSize | null): Promise<Legible> {
+    const answer = await this.pool.ask({ kind: 'legible', piece, size });
+    if (answer.kind !== 'legible') throw new Error('Nothing was measured.');
+    return answer.legible;
   }
 
   /** Begins to work for a bench; what an earlier one showed is put away. */

@@ -2,7 +2,7 @@ import { blend } from '../../../kernels/blend';
 import type { Raster } from '../../../pixels/raster';
 import { emptyRaster } from '../../../pixels/raster';
 import { Evaluator } from '../../../graph/evaluate';
-import { laidOver } from '../../../scene/laidOver';
+import { laidOver } from '../../../graph/laidOver';
 import { sceneNode } from '../../../scene/scene';
 import { sheetNode } from '../../../scene/sheet';
 import { bareScene, drawnLetter, drawnLetters, square } from '../../../testing/letters';

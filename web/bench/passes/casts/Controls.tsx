@@ -7,7 +7,7 @@ import {
   throwsAny,
   thrownSchema,
   usualLeft,
-} from '../../../../core/passes/casts/schema';
+} from '../../../../core/light/casting/schema';
 import type { Lettering } from '../../../../core/piece/schema';
 import { useSurvey } from '../../../api/surveys';
 import { PieceColour } from '../../coats/PieceColour';

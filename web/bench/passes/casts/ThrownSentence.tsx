@@ -1,4 +1,4 @@
-import type { Thrown } from '../../../../core/passes/casts/schema';
+import type { Thrown } from '../../../../core/light/casting/schema';
 import type { Lettering } from '../../../../core/piece/schema';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';

@@ -1,4 +1,4 @@
-import { shineOn, standingQuad, tipsOnGround } from '../../../../core/passes/casts/falls';
+import { shineOn, standingQuad, tipsOnGround } from '../../../../core/light/casting/falls';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';

@@ -1,4 +1,4 @@
-import { groundProblem } from '../../../../core/passes/casts/falls';
+import { groundProblem } from '../../../../core/light/casting/falls';
 import type { Bench } from '../../benchContext';
 
 /** What keeps the chosen words' shadow from falling as it was set. */

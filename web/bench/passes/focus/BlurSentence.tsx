@@ -6,7 +6,10 @@ import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { apply } from '../../../../core/shape/affine';
-import type { Region } from '../../../../core/pixels/region';
+import { recedingLine, type Receding } from '../../../../core/passes/focus/receding';
+import type { Plane } from '../../../../core/passes/planes/schema';
+import { planeFromLines } from '../../../../core/shape/scenePlane';
+import type { Region, Size } from '../../../../core/pixels/region';
 import { partEdit } from './edits';
 import { useMatch } from './matched';
 
@@ -88,8 +91,56 @@ export function BlurSentence({ lettering }: { lettering: Lettering }) {
         .
       </p>
       <OwnLetters lettering={lettering} blur={blur} />
+      {box && <AlongPlanes lettering={lettering} blur={blur} box={box} />}
     </div>
   );
+}
+
+/** The ground that the letters stand on, or the plane that they lie in, tells how the blur changes. */
+function AlongPlanes({ lettering, blur, box }: { lettering: Lettering; blur: Blur; box: Region }) {
+  const { piece, mayChange } = useBench();
+  const match = useMatch();
+  const receding = piece.planes.flatMap((plane) => {
+    const line = recedingOf(plane, piece.sheet, box);
+    return line ? [{ plane, line }] : [];
+  });
+  if (receding.length === 0) return null;
+  const set = partEdit(lettering, 'blur');
+  return (
+    <p className="leading-7">
+      Blurred as{' '}
+      {receding.map(({ plane, line: { from, to } }, i) => (
+        <span key={plane.id}>
+          {i > 0 && ', '}
+          <button
+            className="quiet-button"
+            disabled={!mayChange}
+            onClick={() =>
+              editing.commit(
+                `Blur along ${plane.name}`,
+                set({
+                  sigma: match?.blurAt(from)?.sigma ?? blur.sigma,
+                  along: { from, to, sigma: match?.blurAt(to)?.sigma ?? blur.along?.sigma ?? blur.sigma * 2 },
+                }),
+              )
+            }
+          >
+            {plane.name} recedes
+          </button>
+        </span>
+      ))}
+      .
+    </p>
+  );
+}
+
+/** Where a plane is nearest and farthest under a box; null where it tells nothing there. */
+function recedingOf({ lines }: Plane, sheet: Size, box: Region): Receding | null {
+  try {
+    return recedingLine(planeFromLines(lines, sheet), box);
+  } catch {
+    return null;
+  }
 }
 
 /** Letters that stand at depths of their own. */

@@ -1,15 +1,17 @@
 import { plateHand } from './hand';
 import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
-import { changeItem, movePlate, removeItem } from '../../../../core/piece/edits/items';
+import { changeItem, movePlate } from '../../../../core/piece/edits/items';
 import { useAppDispatch } from '../../../store';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
 import { PlateChooser } from '../../../plates/PlateChooser';
+import { RemovePlate } from './RemovePlate';
 import { ReplacePlate } from './ReplacePlate';
 import { placePhotograph } from './photographs';
+import { SizeSettings } from '../../sizes/SizeSettings';
 import { SheetSize } from './SheetSize';
 import { usePlate } from './placing';
 
@@ -21,6 +23,7 @@ export function Controls() {
       {found && <PlatePlace key={found.plate.id} />}
       <AddPlate />
       <SheetSize />
+      <SizeSettings />
     </div>
   );
 }
@@ -139,9 +142,7 @@ function PlatePlace() {
           Own size
         </button>
         <ReplacePlate />
-        <button className="quiet-button" onClick={() => editing.commit('Remove the photograph', removeItem(plate.id))}>
-          Remove
-        </button>
+        <RemovePlate />
       </div>
     </div>
   );

@@ -3,6 +3,7 @@ import { keepCovered } from '../../../../core/passes/plate/gauge';
 import { setSheet } from '../../../../core/piece/edits/items';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { resizeSheet } from '../../../../core/piece/edits/resize';
+import { resizeSize } from '../../../../core/sizes/edits';
 import { fromPx, lengthDigits, paperToPx, type LengthUnit } from '../../../../core/piece/lengths';
 import type { Piece } from '../../../../core/piece/schema';
 import { store } from '../../../store';
@@ -27,13 +28,15 @@ function useSheetSize(): (change: Partial<Size>) => Edit {
   const row = useRef<{ basis: Piece; size: string } | null>(null);
   return (change) => {
     const piece = editing.shown!;
+    const { size: onBench } = store.getState().bench;
     const size = { width: piece.sheet.width, height: piece.sheet.height, ...change };
     const pictureOf = (asset: string): Size => materials?.picture(asset) ?? { width: 0, height: 0 };
     if (goesAlong) {
       const { history, historyAt, draft, piece: kept } = store.getState().bench;
       const isRow = (draft !== null || history[historyAt - 1] === label) && row.current?.size === sizeOf(piece.sheet);
       row.current = { basis: isRow ? row.current!.basis : kept!, size: sizeOf(size) };
-      return resizeSheet(size, pictureOf, row.current.basis);
+      const { basis } = row.current;
+      return onBench === null ? resizeSheet(size, pictureOf, basis) : resizeSize(onBench, size, basis);
     }
     return (draft) => {
       setSheet(size)(draft);

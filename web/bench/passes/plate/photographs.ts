@@ -21,7 +21,7 @@ export function placePhotograph(asset: StoredAsset): void {
 async function place(asset: StoredAsset): Promise<void> {
   const own =
     asset.channels === 4 ? (await ask(api.cuts['own-matte'].$post({ json: { plate: asset.sha256 } }))).matte : null;
-  const { piece } = store.getState().bench;
+  const piece = editing.kept;
   if (!piece) return;
   const size = { width: asset.width!, height: asset.height! };
   const { sheet } = piece;

@@ -29,6 +29,9 @@ import { WholeSheet } from '../../view/WholeSheet';
 const closeReach = 9;
 const borderReach = 12;
 
+/** Clicks nearer than this to the last point, in screen px, put no further point there. */
+const samePlace = 1.5;
+
 /** How near, in screen px, a click on a closed line puts a point into it. */
 const insertReach = 5;
 
@@ -65,6 +68,8 @@ export function Tracing({ plate }: { plate: CutPlate }) {
       const place = kind !== 'edge' ? clicked : (await tracer.ask({ kind: 'place', sha256, at: clicked, zoom }))[0];
       const [x, y] = rounded(place);
       const from = points[points.length - 1];
+      // A click made again because the first one took long puts no second point on the same place.
+      if (from && distance(screenOf(at(from)), screenOf([x, y])) < samePlace) return;
       const via = from ? await wayBetween(tracer, kind, at(from), [x, y], { sha256, zoom }) : [];
       traced(points.length === 0 ? 'Begin a trace' : 'Continue a trace', (id, cut) =>
         addTracePoint(id, cut, { x, y }, { to: kind, via }),

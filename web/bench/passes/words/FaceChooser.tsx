@@ -1,6 +1,7 @@
 import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { inAddress } from '../../../../core/type/wellFormed';
 import type { Lettering } from '../../../../core/piece/schema';
 import { familyOf, loadFace } from '../../../api/faces';
 import { useBench } from '../../benchContext';
@@ -39,7 +40,7 @@ export function FaceChooser({ lettering }: { lettering: Lettering }) {
           className="z-30 max-h-96 w-72 overflow-auto rounded-sheet border border-rule bg-card p-1"
           onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}
         >
-          <Link to={`/faces?words=${encodeURIComponent(sample)}`} className="block px-2 py-1 text-faint underline">
+          <Link to={`/faces?words=${inAddress(sample)}`} className="block px-2 py-1 text-faint underline">
             Compare them in the type case
           </Link>
           {faces.map((face) => (

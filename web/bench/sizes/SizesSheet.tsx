@@ -1,0 +1,83 @@
+import { useMemo, useState } from 'react';
+import { Problem } from '../../ui/Problem';
+import { Progress } from '../../ui/Progress';
+import { Sheet } from '../../ui/Sheet';
+import { useBench } from '../benchContext';
+import { editing } from '../editing';
+import { AddSize } from './AddSize';
+import { SizeCard } from './SizeCard';
+import { useSeenSizes } from './useSeenSizes';
+import { useSizesExport, type SheetToSave } from './useSizesExport';
+
+/** All sheets that show the design, side by side: added, arranged, worked on, and exported together. */
+export function SizesSheet({ onClose }: { onClose(): void }) {
+  const { whole, size: onBench } = useBench();
+  const sizes = useMemo(() => [null, ...whole.sizes], [whole.sizes]);
+  const seen = useSeenSizes(whole, sizes);
+  const first = seen.get(null)?.legible ?? null;
+  return (
+    <Sheet
+      title="Sizes"
+      note="One design on several sheets. Stance, crop, lockup, line breaks and what is left out can be a size’s own; everything else is the same in all."
+      open
+      onClose={onClose}
+      wide
+    >
+      <div className="flex flex-col gap-4">
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-3" aria-label="Sizes">
+          {sizes.map((size) => (
+            <SizeCard
+              key={size?.id ?? 'first'}
+              size={size}
+              seeing={seen.get(size)}
+              first={first}
+              isOnBench={size?.id === onBench?.id}
+              onWorkOn={() => {
+                editing.workOn(size?.id ?? null);
+                onClose();
+              }}
+            />
+          ))}
+        </ul>
+        {whole.sizes.length > 0 && <ExportAll />}
+        <AddSize first={first} />
+      </div>
+    </Sheet>
+  );
+}
+
+/** All sheets as files, in one press. */
+function ExportAll() {
+  const { id, whole } = useBench();
+  const [format, setFormat] = useState<'png' | 'jpeg'>('png');
+  const { state, start, cancel } = useSizesExport(id);
+  const sheets: SheetToSave[] = [
+    { size: null, name: `${whole.name} - first sheet`, ppi: whole.sheet.ppi },
+    ...whole.sizes.map((one) => ({ size: one.id, name: `${whole.name} - ${one.name}`, ppi: one.ppi })),
+  ];
+  return (
+    <section aria-label="Export all sizes" className="flex flex-col gap-2 border-t border-rule pt-3">
+      {state.at === 'running' ? (
+        <Progress done={state.done} stage={state.stage} startedAt={state.startedAt} onCancel={cancel} />
+      ) : (
+        <div className="flex flex-wrap items-center gap-2">
+          <button className="strong-button" onClick={() => void start(whole.name, sheets, format)}>
+            Export all {sheets.length} sheets
+          </button>
+          {(['png', 'jpeg'] as const).map((one) => (
+            <button key={one} className="plain-button" aria-pressed={format === one} onClick={() => setFormat(one)}>
+              {one.toUpperCase()}
+            </button>
+          ))}
+          <span className="text-faint">each at its full size, in one zip</span>
+        </div>
+      )}
+      {state.at === 'failed' && <Problem>{state.problem}</Problem>}
+      {state.at === 'done' && (
+        <p role="status">
+          <b>{state.name}</b> with {state.count} pictures is in your downloads.
+        </p>
+      )}
+    </section>
+  );
+}
