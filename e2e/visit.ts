@@ -23,10 +23,30 @@ export function visit(begin: (made: Visit) => void): string[] {
     made.page = await openPage(made.browser, problems);
     await made.page.goto(made.studio!.url);
     begin(made as Visit);
+    Object.assign(globalThis, { atFailure: () => sayWhatIsSeen(made as Visit, problems) });
   });
   afterAll(async () => {
     await made.browser?.close();
     await made.studio?.stop();
   });
   return problems;
+}
+
+/** Prints what a page shows and what went wrong in it, for whoever reads of a failed test. */
+async function sayWhatIsSeen({ page }: Visit, problems: string[]): Promise<void> {
+  const seen = await page
+    .evaluate(() => {
+      const { revision, solving } = document.documentElement.dataset;
+      const mat = document.querySelector<HTMLElement>('[data-testid=mat]')?.dataset;
+      const focused = document.activeElement;
+      const name = focused && (focused.getAttribute('aria-label') ?? focused.textContent?.slice(0, 40));
+      return [
+        `${location.pathname}${location.search}`,
+        `revision ${revision}, sharp ${mat?.sharpRevision}, view ${mat?.view}, solving ${solving}`,
+        `focus: ${focused?.tagName} ${name}`,
+        document.body.innerText.replace(/\s*\n\s*/g, ' | ').slice(0, 3000),
+      ];
+    })
+    .catch((error: unknown) => [`The page does not answer: ${String(error)}`]);
+  process.stdout.write(['  the page when it failed:', ...seen, ...problems].join('\n    ') + '\n');
 }

@@ -22,6 +22,8 @@ await bundle({
     edgeWorker: join(root, 'server/cutting/edgeWorker.ts'),
     cutWorker: join(root, 'server/cutting/cutWorker.ts'),
     exportChild: join(root, 'server/jobs/exportChild.ts'),
+    runChild: join(root, 'server/jobs/runChild.ts'),
+    tableChild: join(root, 'server/jobs/tableChild.ts'),
     surveyChild: join(root, 'server/jobs/surveyChild.ts'),
     surveyWorker: join(root, 'server/survey/surveyWorker.ts'),
     render: join(root, 'server/cli/render.ts'),

@@ -5,6 +5,7 @@ import { faceRoutes } from './routes/faces';
 import { jobRoutes } from './routes/jobs';
 import { pieceRoutes } from './routes/pieces';
 import { recipeRoutes } from './routes/recipes';
+import { runRoutes } from './routes/runs';
 import { surveyRoutes } from './routes/surveys';
 import { versionRoutes } from './routes/versions';
 import type { Upgrade } from './routes/socket';
@@ -20,6 +21,7 @@ export const api = (studio: Studio, upgrade: Upgrade) =>
     .route('/faces', faceRoutes(studio))
     .route('/jobs', jobRoutes(studio))
     .route('/recipes', recipeRoutes(studio))
+    .route('/runs', runRoutes(studio))
     .route('/surveys', surveyRoutes(studio));
 
 /** What the page's client is typed by. */

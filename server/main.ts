@@ -16,6 +16,7 @@ const server = serve({ fetch: app.fetch, hostname: config.host, port: config.por
   console.log(`Inky Veil is ready at http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`);
 });
 takeSockets(server);
+studio.runWorks.resume();
 // Longer than any pause between two requests of one page.
 (server as Server).keepAliveTimeout = 65000;
 server.on('error', (error: NodeJS.ErrnoException) => {

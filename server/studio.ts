@@ -14,6 +14,8 @@ import { Intake } from './intake';
 import { Jobs } from './jobs/jobs';
 import { Leases } from './leases';
 import { Problem } from './problem';
+import { RunStore } from './runs/store';
+import { RunWorks } from './runs/works';
 import type { PictureShapes } from './render/fileLibrary';
 import { savePicture, type SaveOrder } from './render/savePicture';
 import { AssetStore, type StoredAsset } from './store/assets';
@@ -55,6 +57,8 @@ export class Studio {
   readonly intake: Intake;
   readonly cutting: CutService;
   readonly surveys: Surveys;
+  readonly runs: RunStore;
+  readonly runWorks: RunWorks;
   readonly leases = new Leases();
   private readonly thumbnails = new Map<string, Promise<string>>();
   private lastThumbnail: Promise<unknown> = Promise.resolve();
@@ -71,6 +75,8 @@ export class Studio {
     this.jobs = new Jobs(this.buildFolder);
     this.surveys = new Surveys(this.jobs, this.files, this.assets, new SurveyStore(this.database));
     this.intake = new Intake(this.files, this.assets, this.faces, this.jobs);
+    this.runs = new RunStore(this.database);
+    this.runWorks = new RunWorks(this);
     this.cutting = new CutService(this.buildFolder, config.data, this.assets, this.jobs);
   }
 
@@ -191,6 +197,7 @@ export class Studio {
 
   close(): void {
     this.jobs.closeAll();
+    this.runWorks.close();
     this.cutting.close();
     this.database.close();
   }

@@ -82,8 +82,8 @@ function panelBox({ ink: { panel } }: Lettering, letters: Letters, sheet: Size):
   return placedBounds(place, box);
 }
 
-/** The median height of letters on the line where they are smallest, px of the sheet. */
-function smallestLine({ letters, lines, place }: Letters): number {
+/** The median height of letters on the line where they are smallest, px of the sheet; Infinity without ink. */
+export function smallestLine({ letters, lines, place }: Letters): number {
   const heights = lines.map((_, line) => {
     const own = letters.flatMap((one) => (one.line === line && one.bounds ? one.bounds.height : []));
     return own.sort((a, b) => a - b)[Math.floor(own.length / 2)] ?? Infinity;

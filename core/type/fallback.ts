@@ -1,3 +1,4 @@
+import { covers, type FaceFacts } from './faceFacts';
 import { scriptOf } from './scripts';
 
 /** Characters that every face sets, or that show nothing. */
@@ -43,4 +44,27 @@ export function helpersFor<Candidate>(
     }
   }
   return { helpers, nowhere };
+}
+
+/** A face of the type case: its file, and what it can set. */
+export interface CaseFace {
+  name: string;
+  sha256: string;
+  facts: Pick<FaceFacts, 'coverage'>;
+}
+
+/** The faces that words need besides their own, and the letters that no face of the type case has. */
+export function helpFor<Face extends CaseFace>(
+  { text, upperCase }: { text: string; upperCase: boolean },
+  face: Face | undefined,
+  faces: readonly Face[],
+): { helpers: Face[]; nowhere: string[] } {
+  if (!face) return { helpers: [], nowhere: [] };
+  const shown = upperCase ? text.toUpperCase() : text;
+  const missing = missingLetters(shown, (codePoint) => covers(face.facts.coverage, codePoint));
+  return helpersFor(
+    missing,
+    faces.filter(({ sha256 }) => sha256 !== face.sha256),
+    (other, codePoint) => covers(other.facts.coverage, codePoint),
+  );
 }

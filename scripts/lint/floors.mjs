@@ -29,6 +29,7 @@ export const coreFloors = [
   'core/render',
   'core/arranging',
   'core/proof',
+  'core/runs',
 ];
 
 /** The page's folders and files from low to high. */
@@ -74,6 +75,7 @@ export const webFloors = [
   'web/bench',
   'web/faces',
   'web/proof',
+  'web/runs',
   'web/shelf',
   'web',
 ];

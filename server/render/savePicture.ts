@@ -21,6 +21,8 @@ export interface SaveOrder {
   scratch: string;
   out: string;
   threads?: number;
+  /** The pool that was given draws further pictures: it is not closed. */
+  keepsPool?: boolean;
 }
 
 /** Times of the two stages, ms; a PNG is encoded while it is drawn. */
@@ -34,7 +36,7 @@ const renderShare = 0.8;
 
 /**
  * Renders and encodes a piece. Used by exports, thumbnails and the command line alike.
- * @param pool threads that have been started already; they are closed with the rest
+ * @param pool threads that have been started already; they are closed with the rest, but where the order keeps them
  */
 export async function savePicture(
   order: SaveOrder,
@@ -59,13 +61,13 @@ export async function savePicture(
     await renderSheet(form, pool, new StripTiff(order.scratch, form, renderTile), (done) =>
       progress(done * renderShare, 'Rendering'),
     );
-    await pool.close();
+    if (!order.keepsPool) await pool.close();
     const rendered = performance.now();
     progress(renderShare, 'Writing the JPEG');
     await encodeJpeg(order.scratch, order.out, encoding);
     return { renderMs: rendered - start, encodeMs: performance.now() - rendered };
   } finally {
-    await pool.close();
+    if (!order.keepsPool) await pool.close();
     rmSync(order.scratch, { force: true });
   }
 }

@@ -33,6 +33,11 @@ export class Files {
     return join(this.folder, 'exports', `${checkedId(id)}.${checkedId(format)}`);
   }
 
+  /** The folder of a run: the pictures of its rows, and the files that were made. */
+  run(id: string): string {
+    return join(this.folder, 'runs', checkedId(id));
+  }
+
   /** Puts a finished working file in its place, in one step. */
   move(working: string, to: string): void {
     renameSync(working, to);

@@ -131,7 +131,7 @@ export class PieceStore {
     const named = new Set<string>();
     const texts = this.database
       .prepare<[], { text: string }>(
-        'select body as text from pieces union all select inverse || patches from history union all select body from versions union all select body from version_parts',
+        'select body as text from pieces union all select inverse || patches from history union all select body from versions union all select body from version_parts union all select sha256 from run_pictures',
       )
       .iterate();
     for (const { text } of texts) for (const [sha256] of text.matchAll(/[0-9a-f]{64}/g)) named.add(sha256);

@@ -31,13 +31,17 @@ export function freeId(piece: Piece, kind: ItemKind | 'guide' | 'slope' | 'size'
   return `${kind}-${number}`;
 }
 
+/** The key under which a new asset comes to stand in a piece. */
+export const newAssetKey = ({ kind, sha256 }: Pick<Asset, 'kind'> & { sha256: string }): string =>
+  `${kind}-${sha256.slice(0, 12)}`;
+
 /** The key under which an asset stands in the piece; adds it where it is new. */
 export function keepAsset(piece: Piece, asset: Asset & { sha256: string }): string {
   const known = Object.entries(piece.assets).find(
     ([, other]) => other.sha256 === asset.sha256 && other.kind === asset.kind,
   );
   if (known) return known[0];
-  const key = `${asset.kind}-${asset.sha256.slice(0, 12)}`;
+  const key = newAssetKey(asset);
   piece.assets[key] = { ...asset };
   return key;
 }

@@ -50,8 +50,16 @@ export class OrderQueue {
   add(order: Order): void {
     this.waiting.push(order);
     if (this.now.state === 'refused') return this.changed();
-    this.sending ??= this.sendAll().finally(() => (this.sending = null));
+    this.start();
     this.changed();
+  }
+
+  private start(): void {
+    this.sending ??= this.sendAll().finally(() => {
+      this.sending = null;
+      // What came between the last answer and now.
+      if (this.waiting.length > 0 && this.now.state !== 'refused') this.start();
+    });
   }
 
   /** Until everything is stored, or cannot be for now. @throws Error that says why */

@@ -34,8 +34,10 @@ export function useKeys(bindings: readonly KeyBinding[]): void {
           entry.keys.map((key) => [
             key,
             (event: KeyboardEvent): void => {
-              // What lies in front, such as a popover that Escape closes, has used this key already.
-              if (event.defaultPrevented || (!entry.whileTyping && isTyping(event.target))) return;
+              // What lies in front, such as a popover that Escape closes, has used this key already. A key that was
+              // held comes up wherever the focus has gone meanwhile.
+              if (event.defaultPrevented) return;
+              if (when === 'down' && !entry.whileTyping && isTyping(event.target)) return;
               if (isSingle(event) && !singleKeys.kept) return;
               const act = latest.current[i]?.[1][when];
               if (act && act(event) !== false) event.preventDefault();

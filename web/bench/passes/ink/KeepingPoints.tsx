@@ -1,7 +1,7 @@
 import { cutKeepPoints, laidPictures } from '../../../../core/coats/laidPictures';
 import type { PictureCoat } from '../../../../core/coats/schema';
 import { seenCoats, slippedCoat } from '../../../../core/passes/ink/ghost';
-import { setCoat } from '../../../../core/piece/edits/ink';
+import { coatsIn, setCoat } from '../../../../core/piece/edits/ink';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
 import { useBench } from '../../benchContext';
@@ -41,13 +41,17 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
         (place) => Math.hypot(toScreen(place)[0] - onScreen[0], toScreen(place)[1] - onScreen[1]) < near,
       ),
     );
-    const write = (label: string, keep: PictureCoat['keep']): void =>
-      void editing.commit(label, setCoat(coatsSeenAt(lettering), index, { keep }));
-    if (known >= 0)
-      return write(
-        'Remove a keep point',
-        coat.keep.filter((_, i) => i !== known),
-      );
+    const where = coatsSeenAt(lettering);
+    // Clicks before this one may still be on their way: what is kept is looked up when it is written.
+    const write = (label: string, change: (keep: PictureCoat['keep']) => PictureCoat['keep']): void =>
+      void editing.commit(label, (draft) => {
+        const now = coatsIn(draft, where)[index];
+        if (now?.kind === 'picture') setCoat(where, index, { keep: change(now.keep) })(draft);
+      });
+    if (known >= 0) {
+      const gone = coat.keep[known];
+      return write('Remove a keep point', (keep) => keep.filter(([x, y]) => x !== gone[0] || y !== gone[1]));
+    }
     const letter = await letterUnder(renderer, lettering.id, letters, at);
     const { placement, fromSheet } = own.find((one) => one.letter === letter) ?? own[0];
     const { width, height } = sizeOf(coat.asset);
@@ -55,8 +59,8 @@ export function KeepingPoints({ lettering }: { lettering: Lettering }) {
     const [x, y] = [(px - placement.x) / placement.scale / width, (py - placement.y) / placement.scale / height].map(
       (value) => Math.round(value * 1e4) / 1e4,
     );
-    if (x >= 0 && x <= 1 && y >= 0 && y <= 1 && coat.keep.length < 100)
-      write('Set a keep point', [...coat.keep, [x, y]]);
+    if (x >= 0 && x <= 1 && y >= 0 && y <= 1)
+      write('Set a keep point', (keep) => (keep.length < 100 ? [...keep, [x, y]] : keep));
   };
   const drag = useDrag<null>({ begin: () => null, move: () => undefined, end: ({ to }) => void toggle(to) });
   const cross = useKeyCross({ enter: (at) => void toggle(at) });

@@ -3,7 +3,8 @@ import { featureName, onByItself } from '../../../../core/type/featureNames';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { EditedValue } from '../../EditedValue';
-import { faceOf, helpFor } from './wordsEdit';
+import { helpFor } from '../../../../core/type/fallback';
+import { faceOf } from './wordsEdit';
 
 /** What the face can do besides standing there: axes, features, and the faces that help it out. */
 export function FaceSettings() {

@@ -1,5 +1,6 @@
 import { wordsHand } from './hand';
 import { useRef } from 'react';
+import { flushSync } from 'react-dom';
 import type { Letters } from '../../../../core/type/letters';
 import { apply, inverse, type Point } from '../../../../core/shape/affine';
 import { useAppDispatch } from '../../../store';
@@ -34,19 +35,19 @@ export function Handles() {
     const at = toSheet(event);
     const hit = piece.letterings.findLast((one) => isInside(bench.lettersOf(one), at));
     if (!hit && piece.letterings.length === 0) {
-      addWords(bench, '', at);
-      window.setTimeout(() => field.current?.focus());
+      flushSync(() => addWords(bench, '', at));
+      field.current?.focus();
       return;
     }
     const chosen = hit ?? lettering;
     const laidOut = chosen && bench.lettersOf(chosen);
     if (!chosen || !laidOut) return;
-    if (chosen.id !== lettering?.id) dispatch(looked({ lettering: chosen.id }));
+    if (chosen.id !== lettering?.id) flushSync(() => dispatch(looked({ lettering: chosen.id })));
     const place = placeAt(laidOut, event);
     const from = event.shiftKey && field.current && chosen.id === lettering?.id ? field.current.selectionStart : place;
     anchor.current = from;
     event.currentTarget.setPointerCapture(event.pointerId);
-    window.setTimeout(() => select(from, place));
+    select(from, place);
   };
   const move = (event: React.PointerEvent): void => {
     if (anchor.current !== null && letters) select(anchor.current, placeAt(letters, event));
@@ -64,6 +65,8 @@ export function Handles() {
         fill="transparent"
         className="cursor-text"
         onPointerDown={down}
+        // The field keeps the focus that the press has given it.
+        onMouseDown={(event) => event.preventDefault()}
         onPointerMove={move}
         onPointerUp={up}
         onPointerCancel={up}

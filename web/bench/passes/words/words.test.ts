@@ -11,7 +11,8 @@ import type { StoredFace } from '../../../api/faces';
 import { caretAt, selectionBoxes, textPlaceAt } from './caret';
 import { toLettering } from '../../view/plane';
 import { chosenLetters, pairAt, settingAt } from './letterChoice';
-import { changedWords, helpFor } from './wordsEdit';
+import { helpFor } from '../../../../core/type/fallback';
+import { changedWords } from './wordsEdit';
 
 const face = shippedFace('bowlby-one');
 const materials = {

@@ -4,29 +4,11 @@ import type { Edit } from '../../../../core/piece/edits/edit';
 import { setHelpers, setText } from '../../../../core/piece/edits/letterings';
 import { changePart, setFace } from '../../../../core/piece/edits/items';
 import type { Lettering, Piece } from '../../../../core/piece/schema';
-import { covers } from '../../../../core/type/faceFacts';
-import { helpersFor, missingLetters } from '../../../../core/type/fallback';
+import { helpFor } from '../../../../core/type/fallback';
 import type { StoredFace } from '../../../api/faces';
 import type { Bench } from '../../benchContext';
 
 const assetOf = ({ name, sha256 }: StoredFace) => ({ kind: 'face' as const, name, sha256 });
-const shownText = ({ text, upperCase }: Pick<Words, 'text' | 'upperCase'>): string =>
-  upperCase ? text.toUpperCase() : text;
-
-/** The faces that words need besides their own, and the letters that no face of the type case has. */
-export function helpFor(
-  words: Pick<Words, 'text' | 'upperCase'>,
-  face: StoredFace | undefined,
-  faces: readonly StoredFace[],
-): { helpers: StoredFace[]; nowhere: string[] } {
-  if (!face) return { helpers: [], nowhere: [] };
-  const missing = missingLetters(shownText(words), (codePoint) => covers(face.facts.coverage, codePoint));
-  return helpersFor(
-    missing,
-    faces.filter(({ sha256 }) => sha256 !== face.sha256),
-    (other, codePoint) => covers(other.facts.coverage, codePoint),
-  );
-}
 
 /** The face of a lettering as the type case knows it. */
 export function faceOf(words: Pick<Words, 'face'>, piece: Piece, faces: readonly StoredFace[]): StoredFace | undefined {

@@ -1,0 +1,28 @@
+import { dirname } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { startTilePool, type TilePool } from '../render/tilePool';
+import { RowWork } from '../runs/rowWork';
+import type { RunAnswer, RunOrder } from '../runs/orders';
+
+// Rows of runs, one after the other: each order is answered before the next one comes.
+const folder = dirname(fileURLToPath(import.meta.url));
+let pool: TilePool | null = null;
+let work: RowWork | null = null;
+
+async function carryOut(order: RunOrder): Promise<RunAnswer> {
+  if (order.kind === 'design') {
+    work = new RowWork(order.design, () => (pool ??= startTilePool(folder, 1)));
+    return { result: null };
+  }
+  if (!work) throw new Error('No design has come yet.');
+  return { result: order.kind === 'solve' ? await work.solve(order) : await work.make(order) };
+}
+
+process.on('message', (order) => {
+  carryOut(order as RunOrder)
+    .catch((error: unknown): RunAnswer => ({ problem: error instanceof Error ? error.message : String(error) }))
+    .then((answer) => process.send!(answer))
+    .catch(() => process.exit(1));
+});
+// When the server goes, so does its work.
+process.on('disconnect', () => process.exit(0));

@@ -1,0 +1,185 @@
+import { createReadStream, existsSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { Hono } from 'hono';
+import { z } from 'zod';
+import { inAddress } from '../../core/type/wellFormed';
+import { possibleSlots, proposeSlots } from '../../core/runs/propose';
+import { slotProblem } from '../../core/runs/slots';
+import { runSchema, tableEditSchema } from '../../core/runs/settings';
+import { matchColumns } from '../../core/runs/table/matchColumns';
+import { readText, TableError, type Table } from '../../core/runs/table/readTable';
+import { Problem } from '../problem';
+import { takePictures, takeTable } from '../runs/intake';
+import { reportOf } from '../runs/report';
+import { workSchema, type StoredRun } from '../runs/store';
+import { zipOf } from '../runs/zip';
+import type { Studio } from '../studio';
+import { body, query } from './input';
+import { png } from './png';
+import { events } from './stream';
+
+const name = z.string().trim().min(1, 'A run needs a name.').max(200);
+const added = z.object({ name: z.string().min(1).max(300), added: z.literal('yes').optional() });
+const changed = z.object({ name: name.optional(), settings: runSchema.partial().optional() });
+
+/** Runs: their slots, tables and pictures, the work at their rows, and what came of it. */
+export function runRoutes(studio: Studio) {
+  const { runs, runWorks: works } = studio;
+
+  /** A run with what a page must know of its piece. */
+  const shown = (run: StoredRun) => {
+    const { piece } = studio.pieces.get(run.piece);
+    return {
+      ...run,
+      pieceName: piece.name,
+      sheet: piece.sheet,
+      sizes: piece.sizes.map((size) => size.name),
+      possible: possibleSlots(piece),
+      broken: Object.fromEntries(run.settings.slots.map((slot) => [slot.id, slotProblem(piece, slot)])),
+      pictures: [...runs.pictures(run.id).values()].map((picture) => picture.name),
+      state: works.stateOf(run.id),
+    };
+  };
+  /** What the table is matched to is looked up again; what was matched by hand stays. */
+  const matchedAgain = (run: StoredRun): void => {
+    const { slots, columns, matched } = run.settings;
+    const kept = Object.fromEntries(
+      Object.entries(matched).filter(
+        ([slot, column]) => columns.includes(column) && slots.some(({ id }) => id === slot),
+      ),
+    );
+    const free = columns.filter((column) => !Object.values(kept).includes(column));
+    const open = slots.filter(({ id }) => kept[id] === undefined);
+    runs.change(run.id, { settings: { matched: { ...kept, ...matchColumns(open, free) } } });
+  };
+  const took = (run: string, table: Table, isAdded: boolean) => {
+    runs.fill(run, table, isAdded);
+    matchedAgain(runs.get(run));
+    works.start(run, { kind: 'solve', rows: null });
+    return { rows: table.rows.length, notes: table.notes };
+  };
+  return new Hono()
+    .get('/', (context) =>
+      context.json(runs.list().map((run) => ({ ...run, pieceName: studio.pieces.get(run.piece).piece.name }))),
+    )
+    .post('/', body(z.object({ piece: z.string(), name: name.optional() })), (context) => {
+      const order = context.req.valid('json');
+      const { id, piece } = studio.pieces.get(order.piece);
+      const settings = runSchema.parse({ slots: proposeSlots(piece), columns: [], matched: {} });
+      return context.json({ id: runs.create(id, order.name ?? piece.name, settings) }, 201);
+    })
+    .get('/:id', (context) => context.json(shown(runs.get(context.req.param('id')))))
+    .post('/:id', body(changed), (context) => {
+      const id = context.req.param('id');
+      const run = runs.change(id, context.req.valid('json'));
+      if (context.req.valid('json').settings?.slots) matchedAgain(run);
+      works.start(id, { kind: 'solve', rows: null });
+      return context.json(shown(runs.get(id)));
+    })
+    .delete('/:id', async (context) => {
+      const id = context.req.param('id');
+      runs.get(id);
+      await works.cancel(id);
+      runs.remove(id);
+      rmSync(studio.files.run(id), { recursive: true, force: true });
+      return context.body(null, 204);
+    })
+    .get('/:id/rows', (context) => {
+      const run = runs.get(context.req.param('id'));
+      const rows = runs.rows(run.id);
+      const fresh = works.freshKeys(run, rows);
+      return context.json(rows.map((row, i) => ({ ...row, isFresh: row.solvedFor === fresh[i] })));
+    })
+    .get('/:id/rows/:row', (context) => {
+      const run = runs.get(context.req.param('id'));
+      const row = runs.row(run.id, Number(context.req.param('row')));
+      return context.json({ ...row, isFresh: row.solvedFor === works.freshKeys(run, [row])[0] });
+    })
+    .post('/:id/table', query(added), async (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      const { name: file, added: isAdded } = context.req.valid('query');
+      const table = await takeTable(studio, context.req.raw.body as never, file);
+      return context.json(took(id, table, isAdded === 'yes'));
+    })
+    .post('/:id/text', body(z.object({ text: z.string().max(20e6), added: z.boolean().default(false) })), (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      const { text, added: isAdded } = context.req.valid('json');
+      return context.json(took(id, pasted(text), isAdded));
+    })
+    .post('/:id/edits', body(z.object({ edits: z.array(tableEditSchema).max(1000) })), (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      const { edits } = context.req.valid('json');
+      runs.edit(id, edits);
+      if (edits.some(({ kind }) => kind !== 'approve')) works.start(id, { kind: 'solve', rows: null });
+      return context.json({ kept: true });
+    })
+    .post('/:id/pictures', query(z.object({ name: z.string().min(1).max(300) })), async (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      const taken = await takePictures(studio, context.req.raw.body as never, context.req.valid('query').name);
+      for (const picture of taken.pictures) runs.addPicture(id, picture);
+      works.start(id, { kind: 'solve', rows: null });
+      return context.json({ pictures: taken.pictures.map((picture) => picture.name), refused: taken.refused });
+    })
+    .post('/:id/work', body(workSchema), (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      works.start(id, context.req.valid('json'));
+      return context.json(works.stateOf(id), 202);
+    })
+    .delete('/:id/work', async (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      await works.cancel(id);
+      return context.json({ cancelled: true });
+    })
+    .get('/:id/events', (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      return events(context, (send) => {
+        send({ work: works.stateOf(id), rows: [] });
+        return works.follow(id, send);
+      });
+    })
+    .get('/:id/rows/:row/picture', (context) => {
+      const row = runs.row(context.req.param('id'), Number(context.req.param('row')));
+      const path = works.pictureOf(context.req.param('id'), row);
+      if (!path) throw new Problem(404, 'This row has not been drawn yet.');
+      return context.body(...png(path));
+    })
+    .get('/:id/rows/:row/file', (context) => {
+      const run = context.req.param('id');
+      const { file } = runs.row(run, Number(context.req.param('row')));
+      const path = file === null ? null : join(works.folder(run, 'files'), file);
+      if (!path || !existsSync(path)) throw new Problem(404, 'The file of this row has not been made yet.');
+      return context.body(Readable.toWeb(createReadStream(path)) as ReadableStream, 200, {
+        'Content-Type': path.endsWith('.png') ? 'image/png' : 'image/jpeg',
+        'Content-Length': String(statSync(path).size),
+        'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(file!)}`,
+      });
+    })
+    .get('/:id/files.zip', (context) => {
+      const run = runs.get(context.req.param('id'));
+      const folder = works.folder(run.id, 'files');
+      const made = new Set(runs.rows(run.id).flatMap(({ file }) => (file === null ? [] : [file])));
+      const files = readdirSync(folder).filter((file) => made.has(file));
+      if (files.length === 0) throw new Problem(404, 'No file of this run has been made yet.');
+      return context.body(zipOf(folder, files), 200, {
+        'Content-Type': 'application/zip',
+        'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(`${run.name}.zip`)}`,
+      });
+    })
+    .get('/:id/report.csv', (context) => {
+      const run = runs.get(context.req.param('id'));
+      return context.body(reportOf(run, runs.rows(run.id)), 200, {
+        'Content-Type': 'text/csv; charset=utf-8',
+        'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(`${run.name} report.csv`)}`,
+      });
+    });
+}
+
+function pasted(text: string): Table {
+  try {
+    return readText(text);
+  } catch (error) {
+    if (error instanceof TableError) throw new Problem(422, error.message);
+    throw error;
+  }
+}

@@ -1,0 +1,48 @@
+import type { Piece } from '../../core/piece/schema';
+import type { Recipe } from '../../core/recipes/recipe';
+import type { Flag } from '../../core/runs/flags';
+import type { RunPicture } from '../../core/runs/pictures';
+import type { RowValues, Slot } from '../../core/runs/slots';
+import type { CaseFace } from '../../core/type/fallback';
+import type { Encoding } from '../codecs/encodePicture';
+import type { PictureShapes } from '../render/fileLibrary';
+
+/** What all rows of a run are made from. */
+export interface RunDesign {
+  /** The same for the same design. */
+  key: string;
+  dataFolder: string;
+  buildFolder: string;
+  piece: Piece;
+  slots: Slot[];
+  shapes: PictureShapes;
+  faces: CaseFace[];
+}
+
+/** One row, and what its values name. */
+export interface RowOrder {
+  values: RowValues;
+  /** By the value that names it; a sentence where there is none. */
+  pictures: Record<string, RunPicture | string>;
+  recipes: Record<string, Recipe>;
+  /** Of the pictures in `pictures` and `recipes`. */
+  shapes: PictureShapes;
+}
+
+export type RunOrder =
+  | { kind: 'design'; design: RunDesign }
+  /** Solves and measures a row, and draws it small. @see RowSolved */
+  | { kind: 'solve'; row: RowOrder; picture: string }
+  /** Makes a row's file. @see RowMade */
+  | { kind: 'make'; row: RowOrder; out: string; scratch: string; side: number | null; encoding: Omit<Encoding, 'ppi'> };
+
+export interface RowSolved {
+  flags: Flag[];
+}
+
+export interface RowMade {
+  width: number;
+  height: number;
+}
+
+export type RunAnswer = { result: RowSolved | RowMade | null } | { problem: string };

@@ -1,0 +1,101 @@
+import sharp from 'sharp';
+import { Evaluator } from '../../core/graph/evaluate';
+import { openMaterials, type Library } from '../../core/graph/materials';
+import { scaleWithin, sheetAt } from '../../core/graph/tiles';
+import { toBytes } from '../../core/kernels/colour';
+import type { Asset, Piece } from '../../core/piece/schema';
+import { compile } from '../../core/render/compile';
+import { fillRow, type Filled, type FillTools } from '../../core/runs/fill';
+import { flagsOf, standingOf, type Standing } from '../../core/runs/measure';
+import { seenPiece } from '../../core/sizes/seen';
+import { fileLibrary, type PictureShapes } from '../render/fileLibrary';
+import { savePicture } from '../render/savePicture';
+import type { TilePool } from '../render/tilePool';
+import type { RowMade, RowOrder, RowSolved, RunDesign, RunOrder } from './orders';
+
+/** Longer side of a row's picture, px. */
+const pictureSide = 320;
+const cacheBytes = 96 * 1024 * 1024;
+
+/** Solves, measures and makes the rows of one design; what the design itself shows is worked out once. */
+export class RowWork {
+  private readonly library: Library;
+  private readonly shapes: PictureShapes;
+  private readonly evaluator = new Evaluator(cacheBytes);
+  private standing: Promise<Standing> | null = null;
+
+  /** @param pool threads that draw files; they stay */
+  constructor(
+    private readonly design: RunDesign,
+    private readonly pool: () => TilePool,
+  ) {
+    this.shapes = { ...design.shapes };
+    this.library = fileLibrary(design.dataFolder, this.shapes);
+  }
+
+  async solve({ row, picture }: Extract<RunOrder, { kind: 'solve' }>): Promise<RowSolved> {
+    const { piece, flags } = await this.fill(row);
+    const materials = await this.open(piece.assets);
+    this.standing ??= this.standingOfDesign();
+    const design = await this.standing;
+    const standing = await standingOf(piece, materials, this.evaluator);
+    await this.draw(piece, picture);
+    const nameOf = (id: string): string =>
+      [...piece.letterings, ...piece.plates].find((one) => one.id === id)?.name ?? id;
+    return { flags: [...flags, ...flagsOf(design, standing, nameOf)] };
+  }
+
+  async make({ row, out, scratch, side, encoding }: Extract<RunOrder, { kind: 'make' }>): Promise<RowMade> {
+    const { piece } = await this.fill(row);
+    const { dataFolder, buildFolder } = this.design;
+    const scale = side === null ? 1 : side / Math.max(piece.sheet.width, piece.sheet.height);
+    // As many px as are made come to as many inches as the sheet has.
+    const full = { ...encoding, ppi: Math.max(1, Math.min(4800, piece.sheet.ppi * scale)) };
+    const order = {
+      buildFolder,
+      dataFolder,
+      piece,
+      shapes: this.shapes,
+      scale,
+      encoding: full,
+      scratch,
+      out,
+      keepsPool: true,
+    };
+    await savePicture(order, () => undefined, this.pool());
+    const { width, height } = sheetAt(piece.sheet, scale);
+    return { width, height };
+  }
+
+  private fill(row: RowOrder): Promise<Filled> {
+    Object.assign(this.shapes, row.shapes);
+    const tools: FillTools = {
+      faces: this.design.faces,
+      picture: (name) => (Object.hasOwn(row.pictures, name) ? row.pictures[name] : `There is no picture "${name}".`),
+      recipe: (name) => (Object.hasOwn(row.recipes, name) ? row.recipes[name] : null),
+      open: (assets) => this.open(assets),
+    };
+    return fillRow(this.design.piece, this.design.slots, row.values, tools);
+  }
+
+  private open(assets: Readonly<Record<string, Asset>>) {
+    return openMaterials(assets, this.library);
+  }
+
+  private async standingOfDesign(): Promise<Standing> {
+    const { piece } = this.design;
+    return standingOf(piece, await this.open(piece.assets), this.evaluator);
+  }
+
+  private async draw(whole: Piece, path: string): Promise<void> {
+    const piece = seenPiece(whole);
+    const scale = scaleWithin(piece.sheet, pictureSide);
+    const region = sheetAt(piece.sheet, scale);
+    const { picture } = compile(piece, await this.open(piece.assets));
+    const raster = await this.evaluator.pixels(picture, { region, scale });
+    const { width, height } = region;
+    await sharp(toBytes(raster, 0, 0), { raw: { width, height, channels: 4 } })
+      .png({ compressionLevel: 3 })
+      .toFile(path);
+  }
+}

@@ -1,0 +1,239 @@
+import { randomUUID } from 'node:crypto';
+import type Database from 'better-sqlite3';
+import { z } from 'zod';
+import { weightOf, type Flag } from '../../core/runs/flags';
+import type { RunPicture } from '../../core/runs/pictures';
+import { runSchema, type RunSettings, type TableEdit } from '../../core/runs/settings';
+import { pictureKey } from '../../core/runs/table/matchColumns';
+import { tableLimits, type Table } from '../../core/runs/table/readTable';
+import { Problem } from '../problem';
+
+/** What is being done with a run: its rows are solved, or their files are made. */
+export const workSchema = z.strictObject({
+  kind: z.enum(['solve', 'make']),
+  /** Ids of the rows; null for all of them. */
+  rows: z.array(z.int()).nullable(),
+});
+export type Work = z.infer<typeof workSchema>;
+
+export interface StoredRun {
+  id: string;
+  name: string;
+  piece: string;
+  settings: RunSettings;
+  work: Work | null;
+  updatedAt: number;
+}
+
+export interface StoredRow {
+  /** Stays with the row; rows are in its order. */
+  id: number;
+  cells: Record<string, string>;
+  approved: boolean;
+  solvedFor: string | null;
+  flags: Flag[];
+  weight: number;
+  madeFor: string | null;
+  file: string | null;
+}
+
+interface RunRecord {
+  id: string;
+  piece_id: string;
+  name: string;
+  body: string;
+  work: string | null;
+  updated_at: number;
+}
+
+interface RowRecord {
+  id: number;
+  cells: string;
+  approved: number;
+  solved_for: string | null;
+  flags: string | null;
+  weight: number;
+  made_for: string | null;
+  file: string | null;
+}
+
+const runOf = ({ id, piece_id: piece, name, body, work, updated_at: updatedAt }: RunRecord): StoredRun => ({
+  id,
+  name,
+  piece,
+  settings: runSchema.parse(JSON.parse(body)),
+  work: work === null ? null : workSchema.parse(JSON.parse(work)),
+  updatedAt,
+});
+
+const rowOf = ({ id, cells, approved, solved_for, flags, weight, made_for, file }: RowRecord): StoredRow => ({
+  id,
+  cells: JSON.parse(cells) as Record<string, string>,
+  approved: approved === 1,
+  solvedFor: solved_for,
+  flags: flags === null ? [] : (JSON.parse(flags) as Flag[]),
+  weight,
+  madeFor: made_for,
+  file,
+});
+
+/** Runs, their rows and the pictures that came with them. */
+export class RunStore {
+  constructor(private readonly database: Database.Database) {}
+
+  /** The one changed last comes first. */
+  list(): (StoredRun & { rows: number; approved: number })[] {
+    return this.database
+      .prepare<[], RunRecord & { rows: number; approved: number }>(
+        `select runs.*, count(run_rows.id) as rows, coalesce(sum(run_rows.approved), 0) as approved
+         from runs join pieces on pieces.id = piece_id and pieces.deleted_at is null
+         left join run_rows on run_id = runs.id group by runs.id order by runs.updated_at desc, runs.rowid desc`,
+      )
+      .all()
+      .map((record) => ({ ...runOf(record), rows: record.rows, approved: record.approved }));
+  }
+
+  /** @throws Problem 404 */
+  get(id: string): StoredRun {
+    const record = this.database.prepare<[string], RunRecord>('select * from runs where id = ?').get(id);
+    if (!record) throw new Problem(404, 'This run no longer exists.');
+    return runOf(record);
+  }
+
+  create(piece: string, name: string, settings: RunSettings): string {
+    const id = randomUUID();
+    const now = Date.now();
+    this.database
+      .prepare('insert into runs (id, piece_id, name, body, created_at, updated_at) values (?, ?, ?, ?, ?, ?)')
+      .run(id, piece, name, JSON.stringify(settings), now, now);
+    return id;
+  }
+
+  change(id: string, { name, settings }: { name?: string; settings?: Partial<RunSettings> }): StoredRun {
+    const before = this.get(id);
+    const next = runSchema.parse({ ...before.settings, ...settings });
+    this.database
+      .prepare('update runs set name = ?, body = ?, updated_at = ? where id = ?')
+      .run(name ?? before.name, JSON.stringify(next), Date.now(), id);
+    return this.get(id);
+  }
+
+  remove(id: string): void {
+    this.get(id);
+    this.database.prepare('delete from runs where id = ?').run(id);
+  }
+
+  /** Notes what is being done, so that a server that was killed goes on with it; null when it has ended. */
+  note(id: string, work: Work | null): void {
+    this.database.prepare('update runs set work = ? where id = ?').run(work && JSON.stringify(work), id);
+  }
+
+  atWork(): StoredRun[] {
+    return this.database.prepare<[], RunRecord>('select * from runs where work is not null').all().map(runOf);
+  }
+
+  rows(run: string): StoredRow[] {
+    return this.database
+      .prepare<[string], RowRecord>('select * from run_rows where run_id = ? order by id')
+      .all(run)
+      .map(rowOf);
+  }
+
+  /** @throws Problem 404 */
+  row(run: string, id: number): StoredRow {
+    const record = this.database
+      .prepare<[string, number], RowRecord>('select * from run_rows where run_id = ? and id = ?')
+      .get(run, id);
+    if (!record) throw new Problem(404, 'This row is no longer in the run.');
+    return rowOf(record);
+  }
+
+  /** Puts a table in the place of the run's rows, or below them where it has the same columns. */
+  fill(run: string, { columns, rows }: Table, isAdded: boolean): void {
+    const before = this.get(run).settings.columns;
+    const all = isAdded ? [...before, ...columns.filter((one) => !before.includes(one))] : columns;
+    this.database.transaction(() => {
+      if (!isAdded) this.database.prepare('delete from run_rows where run_id = ?').run(run);
+      this.change(run, { settings: { columns: all } });
+      this.insert(
+        run,
+        rows.map((cells) => ({ row: null, cells: Object.fromEntries(columns.map((name, i) => [name, cells[i]])) })),
+      );
+    })();
+  }
+
+  /** Carries out changes of the table together. @throws Problem 404, 409 */
+  edit(run: string, edits: readonly TableEdit[]): void {
+    const now = Date.now();
+    this.database.transaction(() => {
+      for (const edit of edits) this.carryOut(run, edit);
+      this.database.prepare('update runs set updated_at = ? where id = ?').run(now, run);
+    })();
+  }
+
+  private carryOut(run: string, edit: TableEdit): void {
+    if (edit.kind === 'add') return this.insert(run, edit.rows);
+    if (edit.kind === 'cells') {
+      const { cells } = this.row(run, edit.row);
+      this.database
+        .prepare('update run_rows set cells = ?, approved = 0 where run_id = ? and id = ?')
+        .run(JSON.stringify({ ...cells, ...edit.cells }), run, edit.row);
+      return;
+    }
+    const statement =
+      edit.kind === 'remove'
+        ? this.database.prepare<[string, number]>('delete from run_rows where run_id = ? and id = ?')
+        : this.database.prepare<[string, number]>(
+            `update run_rows set approved = ${edit.approved ? 1 : 0} where run_id = ? and id = ?`,
+          );
+    for (const row of edit.rows) statement.run(run, row);
+  }
+
+  /** @param rows with the ids that they had, or null for new ones */
+  private insert(run: string, rows: readonly { row: number | null; cells: Record<string, string> }[]): void {
+    const { most, count } = this.database
+      .prepare<[string], { most: number; count: number }>(
+        'select coalesce(max(id), 0) as most, count(*) as count from run_rows where run_id = ?',
+      )
+      .get(run)!;
+    if (count + rows.length > tableLimits.rows)
+      throw new Problem(413, `A run has at most ${tableLimits.rows.toLocaleString('en')} rows. Part it into several.`);
+    const insert = this.database.prepare('insert or ignore into run_rows (run_id, id, cells) values (?, ?, ?)');
+    let next = most + 1;
+    for (const { row, cells } of rows) insert.run(run, row ?? next++, JSON.stringify(cells));
+  }
+
+  solved(run: string, id: number, solvedFor: string, flags: readonly Flag[]): void {
+    this.database
+      .prepare(
+        `update run_rows set approved = case when solved_for is null or solved_for = @key then approved else 0 end,
+         solved_for = @key, flags = @flags, weight = @weight where run_id = @run and id = @id`,
+      )
+      .run({ key: solvedFor, flags: JSON.stringify(flags), weight: weightOf(flags), run, id });
+  }
+
+  made(run: string, id: number, madeFor: string, file: string): void {
+    this.database
+      .prepare('update run_rows set made_for = ?, file = ? where run_id = ? and id = ?')
+      .run(madeFor, file, run, id);
+  }
+
+  pictures(run: string): Map<string, RunPicture> {
+    const all = this.database
+      .prepare<[string], RunPicture & { key: string }>(
+        'select key, name, sha256, width, height from run_pictures where run_id = ? order by name',
+      )
+      .all(run);
+    return new Map(all.map(({ key, ...picture }) => [key, picture]));
+  }
+
+  addPicture(run: string, { name, sha256, width, height }: RunPicture): void {
+    this.database
+      .prepare(
+        `insert into run_pictures (run_id, key, name, sha256, width, height) values (?, ?, ?, ?, ?, ?)
+         on conflict (run_id, key) do update set name = excluded.name, sha256 = excluded.sha256, width = excluded.width,
+         height = excluded.height`,
+      )
+      .run(run, pictureKey(name), name, sha256, width, height);
+  }
+}

@@ -1,0 +1,396 @@
+import { createHash } from 'node:crypto';
+import { EventEmitter } from 'node:events';
+import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
+import type { Recipe } from '../../core/recipes/recipe';
+import { distinctNames, fileNameOf } from '../../core/runs/names';
+import { pictureKey, valuesFor } from '../../core/runs/table/matchColumns';
+import type { RunPicture } from '../../core/runs/pictures';
+import { Problem, problemOf } from '../problem';
+import type { PictureShapes } from '../render/fileLibrary';
+import type { Studio } from '../studio';
+import { RowChild } from './rowChild';
+import type { RowMade, RowOrder, RowSolved, RunDesign } from './orders';
+import type { StoredRow, StoredRun, Work } from './store';
+
+/** How far the work of a run is. */
+export interface WorkState {
+  kind: Work['kind'];
+  done: number;
+  total: number;
+  startedAt: number;
+  /** Why it has stopped before its end; null while it goes on. */
+  problem: string | null;
+}
+
+/** What a page is told while a run is worked at. */
+export interface WorkEvent {
+  work: WorkState | null;
+  /** Ids of rows that have changed. */
+  rows: number[];
+}
+
+/** A change of what rows are solved to makes all of them waiting again: counted up with it. */
+const solvedBy = 1;
+
+interface Active {
+  work: Work;
+  state: WorkState;
+  stopped: boolean;
+  /** Something has changed meanwhile: it is looked through once more. */
+  again: boolean;
+  children: RowChild[];
+  ended: Promise<void>;
+}
+
+const hashOf = (...parts: unknown[]): string => {
+  const hash = createHash('sha256');
+  for (const part of parts) hash.update(typeof part === 'string' ? part : JSON.stringify(part)).update('\0');
+  return hash.digest('hex');
+};
+
+/**
+ * Works at runs: rows are solved and made in processes of their own. What is to be done stands in the store, and a row is
+ * done when what it was made from is what it would be made from now: so nothing is done twice, and a server that was
+ * killed goes on where it was.
+ */
+export class RunWorks {
+  private readonly active = new Map<string, Active>();
+  private readonly problems = new Map<string, WorkState>();
+  private readonly changes = new EventEmitter();
+  private readonly designs = new Map<string, { mark: string; design: RunDesign }>();
+  private isClosed = false;
+
+  constructor(
+    private readonly studio: Studio,
+    private readonly lanes = Math.max(1, Math.min(4, availableParallelism())),
+  ) {
+    this.changes.setMaxListeners(200);
+  }
+
+  /** Goes on with what was being done when the server ended. */
+  resume(): void {
+    for (const { id, work } of this.studio.runs.atWork()) if (work) this.start(id, work);
+  }
+
+  /** @throws Problem 409 where its files are being made already */
+  start(run: string, work: Work): void {
+    const now = this.active.get(run);
+    if (now) {
+      now.again = true;
+      if (work.kind === 'solve') return;
+      if (now.work.kind === 'make') throw new Problem(409, 'The files of this run are being made already.');
+      // Files are asked for while rows are solved: these go on with what they had, and then the files are made.
+      now.stopped = true;
+    }
+    this.problems.delete(run);
+    this.studio.runs.note(run, work);
+    const state: WorkState = { kind: work.kind, done: 0, total: 0, startedAt: Date.now(), problem: null };
+    const active: Active = { work, state, stopped: false, again: false, children: [], ended: Promise.resolve() };
+    active.ended = (now?.ended ?? Promise.resolve()).then(() => this.carryOut(run, active));
+    this.active.set(run, active);
+    this.tell(run, []);
+  }
+
+  /** Stops after the rows that are being worked at. */
+  async cancel(run: string): Promise<void> {
+    const active = this.active.get(run);
+    if (!active) return;
+    active.stopped = true;
+    for (const child of active.children) child.kill();
+    this.studio.runs.note(run, null);
+    await active.ended;
+  }
+
+  stateOf(run: string): WorkState | null {
+    return this.active.get(run)?.state ?? this.problems.get(run) ?? null;
+  }
+
+  /** @returns what stops it */
+  follow(run: string, each: (event: WorkEvent) => void): () => void {
+    this.changes.on(run, each);
+    return () => void this.changes.off(run, each);
+  }
+
+  /** Until nothing is done with a run any more. @throws Problem where the work could not go on */
+  async ended(run: string): Promise<void> {
+    for (let active = this.active.get(run); active; active = this.active.get(run)) await active.ended;
+    const problem = this.problems.get(run)?.problem;
+    if (problem) throw new Problem(422, problem);
+  }
+
+  folder(run: string, name: 'files' | 'pictures'): string {
+    const folder = join(this.studio.files.run(run), name);
+    mkdirSync(folder, { recursive: true });
+    return folder;
+  }
+
+  /** Where a row's small picture lies; null before it is drawn. */
+  pictureOf(run: string, { id, solvedFor }: Pick<StoredRow, 'id' | 'solvedFor'>): string | null {
+    if (!solvedFor) return null;
+    const path = this.picturePath(run, id, solvedFor);
+    return existsSync(path) ? path : null;
+  }
+
+  /** What each row would be solved from now: by it the page knows which of them wait. */
+  freshKeys(run: StoredRun, rows: readonly StoredRow[]): string[] {
+    const given = this.givenOf(run);
+    return rows.map((row) => this.solveKey(given, row));
+  }
+
+  close(): void {
+    this.isClosed = true;
+    for (const active of this.active.values()) {
+      active.stopped = true;
+      for (const child of active.children) child.kill();
+    }
+  }
+
+  private picturePath(run: string, row: number, key: string): string {
+    return join(this.folder(run, 'pictures'), `${row}-${key.slice(0, 16)}.png`);
+  }
+
+  private tell(run: string, rows: number[]): void {
+    this.changes.emit(run, { work: this.stateOf(run), rows } satisfies WorkEvent);
+  }
+
+  private async carryOut(run: string, active: Active): Promise<void> {
+    try {
+      if (active.stopped) return;
+      do {
+        active.again = false;
+        const waiting = this.waiting(run, active.work);
+        Object.assign(active.state, { done: 0, total: waiting.length });
+        if (waiting.length > 0) await this.through(run, active, waiting);
+      } while (active.again && !active.stopped);
+    } catch (error) {
+      const message = problemOf(error)?.message ?? (error instanceof Error ? error.message : String(error));
+      this.problems.set(run, { ...active.state, problem: message });
+    } finally {
+      for (const child of active.children) child.kill();
+      if (this.active.get(run) === active) {
+        this.active.delete(run);
+        // A server that is ended goes on with it when it is started again.
+        if (!this.isClosed) {
+          this.noteEnd(run);
+          // What has changed while files were made is solved now.
+          if (active.work.kind === 'make' && !active.stopped) this.start(run, { kind: 'solve', rows: null });
+          this.tell(run, []);
+        }
+      }
+    }
+  }
+
+  private noteEnd(run: string): void {
+    try {
+      this.studio.runs.note(run, null);
+    } catch (error) {
+      console.error(error);
+    }
+  }
+
+  /** Ids of the rows that have to be done. Files are made of what is approved. */
+  private waiting(id: string, { kind, rows: only }: Work): number[] {
+    const run = this.studio.runs.get(id);
+    const given = this.givenOf(run);
+    const all = this.studio.runs.rows(id);
+    const wanted = only && new Set(only);
+    const names = kind === 'make' ? this.names(run, all) : null;
+    return all
+      .filter((row) => (wanted ? wanted.has(row.id) : kind === 'solve' || row.approved))
+      .filter((row) => {
+        const solveKey = this.solveKey(given, row);
+        if (kind === 'solve') return row.solvedFor !== solveKey;
+        // What has changed since it was approved is looked at first.
+        if (row.solvedFor !== solveKey) return false;
+        return row.madeFor !== this.makeKey(run, solveKey, names!.get(row.id)!) || !this.isThere(id, row.file);
+      })
+      .map((row) => row.id);
+  }
+
+  private isThere(run: string, file: string | null): boolean {
+    return file !== null && existsSync(join(this.folder(run, 'files'), file));
+  }
+
+  private async through(run: string, active: Active, waiting: number[]): Promise<void> {
+    const next = waiting.values();
+    const lane = async (): Promise<void> => {
+      const child = new RowChild(this.studio.buildFolder);
+      active.children.push(child);
+      for (const id of next) {
+        if (active.stopped) return;
+        await this.one(run, id, active, child);
+        active.state.done++;
+        this.tell(run, [id]);
+      }
+    };
+    const lanes = Array.from({ length: Math.min(this.lanes, waiting.length) }, lane);
+    const results = await Promise.allSettled(lanes);
+    for (const child of active.children.splice(0)) child.kill();
+    const failed = results.find((result) => result.status === 'rejected');
+    if (failed && !active.stopped) throw failed.reason;
+  }
+
+  /** Solves or makes one row, as it is in the store by now. */
+  private async one(runId: string, id: number, active: Active, child: RowChild): Promise<void> {
+    const { runs } = this.studio;
+    const run = runs.get(runId);
+    const row = runs.rows(runId).length > 0 ? this.rowThere(runId, id) : null;
+    if (!row) return;
+    const given = this.givenOf(run);
+    const key = this.solveKey(given, row);
+    const order = this.orderOf(given, row);
+    try {
+      await child.give(given.design);
+      if (active.work.kind === 'solve') {
+        const picture = this.studio.files.working();
+        const { flags } = (await child.ask({ kind: 'solve', row: order, picture })) as RowSolved;
+        this.dropPictures(runId, id);
+        this.studio.files.move(picture, this.picturePath(runId, id, key));
+        runs.solved(runId, id, key, flags);
+        return;
+      }
+      await this.make(run, row, key, order, child);
+    } catch (error) {
+      if (active.stopped) return;
+      if (problemOf(error)?.status === 507) throw error;
+      const says = error instanceof Error ? error.message : String(error);
+      runs.solved(runId, id, key, [{ weight: 'stop', about: 'failed', slot: null, says }]);
+    }
+  }
+
+  private rowThere(run: string, id: number): StoredRow | null {
+    try {
+      return this.studio.runs.row(run, id);
+    } catch {
+      return null;
+    }
+  }
+
+  private async make(run: StoredRun, row: StoredRow, key: string, order: RowOrder, child: RowChild): Promise<void> {
+    const { runs, files } = this.studio;
+    const { format, quality, side } = run.settings.output;
+    const name = this.names(run, runs.rows(run.id)).get(row.id)!;
+    const [out, scratch] = [files.working(), files.working()];
+    (await child.ask({
+      kind: 'make',
+      row: order,
+      out,
+      scratch,
+      side,
+      encoding: { format, bits: 8, quality },
+    })) as RowMade;
+    const folder = this.folder(run.id, 'files');
+    if (row.file !== null && row.file !== name) rmSync(join(folder, row.file), { force: true });
+    files.move(out, join(folder, name));
+    runs.made(run.id, row.id, this.makeKey(run, key, name), name);
+  }
+
+  private dropPictures(run: string, row: number): void {
+    const folder = this.folder(run, 'pictures');
+    for (const file of readdirSync(folder)) if (file.startsWith(`${row}-`)) rmSync(join(folder, file), { force: true });
+  }
+
+  /** The file's name of every row, by its id: each once. */
+  names(run: StoredRun, rows: readonly StoredRow[]): Map<number, string> {
+    const { pattern, format } = run.settings.output;
+    const { piece } = this.studio.pieces.get(run.piece);
+    const ending = format === 'jpeg' ? 'jpg' : 'png';
+    const names = distinctNames(
+      rows.map(({ cells }, i) =>
+        fileNameOf(pattern, { number: i + 1, count: rows.length, piece: piece.name, values: cells }),
+      ),
+    );
+    return new Map(rows.map(({ id }, i) => [id, `${names[i]}.${ending}`]));
+  }
+
+  private makeKey(run: StoredRun, solveKey: string, name: string): string {
+    return hashOf(solveKey, run.settings.output.format, run.settings.output.quality, run.settings.output.side, name);
+  }
+
+  private solveKey(given: Given, row: StoredRow): string {
+    const { values, pictures, recipes } = this.orderOf(given, row, false);
+    return hashOf(given.design.key, values, pictures, recipes);
+  }
+
+  private givenOf(run: StoredRun): Given {
+    return {
+      run,
+      design: this.designOf(run),
+      pictures: this.studio.runs.pictures(run.id),
+      recipes: this.studio.recipes.list(),
+    };
+  }
+
+  /** What a row names: pictures by their names, recipes by theirs. */
+  private orderOf({ run, pictures: known, recipes: all }: Given, row: StoredRow, withShapes = true): RowOrder {
+    const { slots, matched } = run.settings;
+    const values = valuesFor(slots, matched, row.cells);
+    const pictures: RowOrder['pictures'] = {};
+    const recipes: RowOrder['recipes'] = {};
+    const hashes: string[] = [];
+    for (const { id, kind } of slots) {
+      const value = values[id].trim();
+      if (value === '') continue;
+      if (kind === 'plate' || kind === 'fill') {
+        const picture = known.get(pictureKey(value));
+        pictures[value] = picture ?? `There is no picture "${value}". Bring it, or correct its name.`;
+        if (picture) hashes.push(picture.sha256);
+      } else if (kind === 'recipe') {
+        const recipe = all.find(({ name }) => name.toLowerCase() === value.toLowerCase());
+        if (!recipe) continue;
+        recipes[value] = recipe;
+        for (const asset of Object.values(recipe.assets)) if (asset.sha256) hashes.push(asset.sha256);
+      }
+    }
+    return { values, pictures, recipes, shapes: withShapes ? this.shapesOf(hashes) : {} };
+  }
+
+  private shapesOf(hashes: readonly string[]): PictureShapes {
+    const found = hashes.flatMap((sha256) => {
+      const { width, height, channels } = this.studio.assets.get(sha256);
+      return width && height && channels ? [[sha256, { width, height, channels }] as const] : [];
+    });
+    return Object.fromEntries(found);
+  }
+
+  /** What the rows of a run are made from, as it is now. @throws Problem 404 where the piece is gone */
+  designOf(run: StoredRun): RunDesign {
+    const { studio } = this;
+    const stored = studio.pieces.get(run.piece);
+    const faces = studio.assets.list('face').map((asset) => studio.faces.with(asset));
+    const mark = hashOf(
+      stored.version,
+      stored.piece.name,
+      run.settings.slots,
+      faces.map(({ sha256 }) => sha256),
+    );
+    const known = this.designs.get(run.id);
+    if (known?.mark === mark) return known.design;
+    // The piece's name is no part of any picture.
+    const design: RunDesign = {
+      key: hashOf(
+        solvedBy,
+        { ...stored.piece, name: '' },
+        run.settings.slots,
+        faces.map(({ sha256 }) => sha256),
+      ),
+      dataFolder: studio.config.data,
+      buildFolder: studio.buildFolder,
+      piece: stored.piece,
+      slots: run.settings.slots,
+      shapes: studio.shapesOf(stored.piece),
+      faces: faces.map(({ name, sha256, facts }) => ({ name, sha256, facts: { coverage: facts.coverage } })),
+    };
+    this.designs.set(run.id, { mark, design });
+    return design;
+  }
+}
+
+interface Given {
+  run: StoredRun;
+  design: RunDesign;
+  pictures: Map<string, RunPicture>;
+  recipes: Recipe[];
+}
