@@ -27,6 +27,7 @@ await bundle({
     surveyChild: join(root, 'server/jobs/surveyChild.ts'),
     surveyWorker: join(root, 'server/survey/surveyWorker.ts'),
     render: join(root, 'server/cli/render.ts'),
+    series: join(root, 'server/cli/series.ts'),
     survey: join(root, 'server/cli/survey.ts'),
     cut: join(root, 'server/cli/cut.ts'),
   },

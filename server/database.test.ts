@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { pieceSchema, pieceVersion } from '../core/piece/schema';
 import { openDatabase } from './database';
 import { PieceStore } from './store/pieces';
+import { RunStore } from './runs/store';
 import { VersionStore } from './store/versions';
 import { letterRecipes, pieceRecipes } from './store/recipes';
 
@@ -65,6 +66,12 @@ describe.each(stores)('from %s', (file) => {
       const versions = new VersionStore(database);
       expect(versions.list('piece-v5')).toMatchObject([{ id: 'version-1', name: 'First thought' }]);
       expect(versions.piece('piece-v5', 'version-1')).toMatchObject({ version: pieceVersion, name: 'From version 5' });
+    }
+    if (file >= '009') {
+      const runs = new RunStore(database);
+      expect(runs.get('run-1')).toMatchObject({ name: 'Cards', work: null, settings: { columns: ['Name'] } });
+      expect(runs.rows('run-1')).toMatchObject([{ id: 1, cells: { Name: 'Ada' }, approved: true, flags: [] }]);
+      expect([...runs.pictures('run-1').keys()]).toEqual(['ada']);
     }
     if (file >= '005') expect(pieces.answered('piece-v5', 'order-1')).toEqual({ version: 3, savedAt: 1700000000005 });
   });

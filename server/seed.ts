@@ -59,7 +59,8 @@ function seedVersions(studio: Studio, demo: string, name: string, id: string): v
     studio.versions.keep(id, readPiece(applyPatches(piece, patches)), own, note);
 }
 
-async function seedFaces(studio: Studio, demo: string): Promise<void> {
+/** Brings the shipped faces that are not there yet. @param demo the folder of what ships */
+export async function seedFaces(studio: Studio, demo: string): Promise<void> {
   const known = new Set(studio.assets.list('face').map((face) => face.name));
   for (const [file, name] of Object.entries(faceNames)) {
     if (!known.has(name))

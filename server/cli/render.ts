@@ -1,13 +1,14 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { basename, dirname, extname, join, resolve } from 'node:path';
+import { extname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import type { Piece } from '../../core/piece/schema';
 import { pieceAt } from '../../core/sizes/pieceAt';
-import { folderBundle, takeInBundle, zipBundle, type Bundle } from '../bundles';
+import { takeInBundle } from '../bundles';
 import { projectRoot, readConfig } from '../config';
 import { savePicture } from '../render/savePicture';
 import { Studio } from '../studio';
+import { bundleAt } from './openPiece';
 
 const usage = `Renders a piece to a picture, without a browser.
 
@@ -68,14 +69,6 @@ function readOrder(): Order {
     quality: number(values.quality, 92, 1, 100, 'quality'),
     size: values.size,
   };
-}
-
-/** A folder, a zip (unpacked into a folder that goes with the rest), or a piece file in its folder. */
-function bundleAt(source: string, unpacked: string, files?: string): Bundle {
-  if (files !== undefined) return folderBundle(files, basename(source), readFileSync(source));
-  if (statSync(source).isDirectory()) return folderBundle(source);
-  if (extname(source).toLowerCase() === '.zip') return zipBundle(readFileSync(source), unpacked);
-  return folderBundle(dirname(resolve(source)), basename(source));
 }
 
 /**

@@ -209,6 +209,18 @@ export class RunWorks {
       .map((row) => row.id);
   }
 
+  /** What the file of every row is called, and what it would be made from now: the same key, the same file. */
+  wanted(id: string): { row: number; name: string; key: string }[] {
+    const run = this.studio.runs.get(id);
+    const given = this.givenOf(run);
+    const rows = this.studio.runs.rows(id);
+    const names = this.names(run, rows);
+    return rows.map((row) => {
+      const name = names.get(row.id)!;
+      return { row: row.id, name, key: this.makeKey(run, this.solveKey(given, row), name) };
+    });
+  }
+
   private isThere(run: string, file: string | null): boolean {
     return file !== null && existsSync(join(this.folder(run, 'files'), file));
   }

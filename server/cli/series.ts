@@ -1,0 +1,170 @@
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { extname, join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { isClean, type Flag } from '../../core/runs/flags';
+import { proposeSlots } from '../../core/runs/propose';
+import { outputSchema, runSchema } from '../../core/runs/settings';
+import { slotsSchema, type Slot } from '../../core/runs/slots';
+import { matchColumns } from '../../core/runs/table/matchColumns';
+import { projectRoot, readConfig } from '../config';
+import { readTableFile } from '../runs/files';
+import { handOver } from '../runs/handOver';
+import { seedFaces } from '../seed';
+import { Studio } from '../studio';
+import { openPiece } from './openPiece';
+
+const usage = `Makes a piece once for every row of a table, without a browser.
+
+  npm run series -- PIECE TABLE --out FOLDER [--files FOLDER] [--pictures FOLDER] [--slots FILE] [--name "{number} {Name}"]
+                    [--format png|jpeg] [--quality 92] [--side 1500] [--clean | --all]
+
+PIECE      a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
+TABLE      .csv, .tsv or .xlsx; its first row names the columns
+--out      a folder: files are made there, with report.csv; what is there and has not changed is not made again
+--files    where the files of a piece lie that is not a bundle of its own, such as demo
+--pictures a folder whose pictures rows name
+--slots    a JSON file with the slots; when left out, all words and pictures that the piece proposes
+--name     what files are called: {number}, {piece}, and every column by its name
+--side     longer side, px; the sheet's own size when left out
+--clean    only rows about which nothing needs a person's eye
+--all      also rows that cannot go out as they are; when left out, these are told in the report and not made`;
+
+interface Order {
+  piece: string;
+  table: string;
+  out: string;
+  files?: string;
+  pictures?: string;
+  slots?: string;
+  which: 'clean' | 'usable' | 'all';
+  output: ReturnType<typeof outputSchema.parse>;
+}
+
+function readOrder(): Order {
+  const text = { type: 'string' } as const;
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      out: text,
+      files: text,
+      pictures: text,
+      slots: text,
+      name: text,
+      format: text,
+      quality: text,
+      side: text,
+      clean: { type: 'boolean' },
+      all: { type: 'boolean' },
+      help: { type: 'boolean' },
+    },
+  });
+  if (values.help || positionals.length !== 2 || !values.out) throw new Error(usage);
+  const output = outputSchema.safeParse({
+    format: values.format,
+    quality: values.quality === undefined ? undefined : Number(values.quality),
+    side: values.side === undefined ? undefined : Number(values.side),
+    pattern: values.name,
+  });
+  if (!output.success) {
+    const [{ path, message }] = output.error.issues;
+    throw new Error(`--${path[0] === 'pattern' ? 'name' : String(path[0])}: ${message}`);
+  }
+  const [piece, table] = positionals;
+  for (const path of [table, values.pictures, values.slots])
+    if (path !== undefined && !existsSync(path)) throw new Error(`There is nothing at "${path}".`);
+  const { files, pictures, slots } = values;
+  const which = values.all ? 'all' : (['usable', 'clean'] as const)[Number(values.clean === true)];
+  return {
+    piece,
+    table,
+    out: resolve(values.out),
+    files,
+    pictures,
+    slots,
+    which,
+    output: output.data,
+  };
+}
+
+function slotsOf(path: string | undefined, proposed: Slot[]): Slot[] {
+  if (path === undefined) return proposed;
+  const read = slotsSchema.safeParse(JSON.parse(readFileSync(path, 'utf8')));
+  if (!read.success)
+    throw new Error(`"${path}": ${read.error.issues[0].message} (${read.error.issues[0].path.join('.')})`);
+  return read.data;
+}
+
+/** Takes in every picture of a folder; what is no picture is told and left out. */
+async function takePictures(studio: Studio, run: string, folder: string): Promise<void> {
+  for (const name of readdirSync(folder).sort()) {
+    if (!['.jpg', '.jpeg', '.png', '.webp', '.tif', '.tiff', '.avif'].includes(extname(name).toLowerCase())) continue;
+    try {
+      const asset = await studio.intake.takeIn(await studio.intake.copy(join(folder, name)), name, 'plate');
+      studio.runs.addPicture(run, { name, sha256: asset.sha256, width: asset.width!, height: asset.height! });
+    } catch (error) {
+      console.error(`${name}: ${error instanceof Error ? error.message : String(error)}`);
+    }
+  }
+}
+
+function isMeant(flags: readonly Flag[], which: Order['which']): boolean {
+  if (which === 'clean') return isClean(flags);
+  return which === 'all' || flags.every(({ weight }) => weight !== 'stop');
+}
+
+async function main(): Promise<void> {
+  const order = readOrder();
+  const data = mkdtempSync(join(tmpdir(), 'inky-veil-'));
+  const studio = new Studio({ ...readConfig(process.env, projectRoot), data });
+  try {
+    await seedFaces(studio, join(projectRoot, 'demo'));
+    const piece = await openPiece(order.piece, order.files, studio);
+    const table = await readTableFile(readFileSync(order.table), order.table, statSync(order.table).size);
+    for (const note of table.notes) console.error(note);
+    const slots = slotsOf(order.slots, proposeSlots(piece));
+    const settings = runSchema.parse({
+      slots,
+      columns: table.columns,
+      matched: matchColumns(slots, table.columns),
+      output: order.output,
+    });
+    const run = studio.runs.create(studio.pieces.create(piece), piece.name, settings);
+    for (const { id, name } of slots)
+      console.error(
+        settings.matched[id] === undefined
+          ? `"${name}" stays as it is: no column is called like it.`
+          : `"${name}" is filled by "${settings.matched[id]}".`,
+      );
+    studio.runs.fill(run, table, false);
+    if (order.pictures) await takePictures(studio, run, order.pictures);
+    const told = (what: string) =>
+      studio.runWorks.follow(run, ({ work }) => {
+        if (work && process.stderr.isTTY) process.stderr.write(`\r${what} ${work.done} of ${work.total}   `);
+      });
+    const stopTelling = told('Rows');
+    studio.runWorks.start(run, { kind: 'solve', rows: null });
+    await studio.runWorks.ended(run);
+    const rows = studio.runs.rows(run);
+    const meant = rows.filter(({ flags }) => isMeant(flags, order.which)).map(({ id }) => id);
+    studio.runs.edit(run, [{ kind: 'approve', rows: meant, approved: true }]);
+    const made = await handOver(studio, run, order.out);
+    stopTelling();
+    if (process.stderr.isTTY) process.stderr.write('\r');
+    const look = rows.filter(({ flags }) => !isClean(flags)).length;
+    console.log(
+      `${order.out}: ${made.made} made, ${made.kept} as they were, ${look} of ${rows.length} rows to look at (report.csv)`,
+    );
+  } finally {
+    studio.close();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+main().then(
+  () => process.exit(0),
+  (error: unknown) => {
+    console.error(error instanceof Error ? error.message : String(error));
+    process.exit(1);
+  },
+);

@@ -1,0 +1,255 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { unzipSync, zipSync } from 'fflate';
+import sharp from 'sharp';
+import { folderBundle, takeInBundle } from '../bundles';
+import { Studio } from '../studio';
+import { testStudio } from '../testing/studio';
+import type { StoredRow } from './store';
+
+const { ask, studio } = testStudio();
+type Row = StoredRow & { isFresh: boolean };
+const json = async <Value>(response: Response | Promise<Response>): Promise<Value> =>
+  (await (await response).json()) as Value;
+const post = (path: string, body: unknown): Response | Promise<Response> =>
+  ask(path, { method: 'POST', body: JSON.stringify(body) });
+const send = (path: string, bytes: Uint8Array | string): Response | Promise<Response> =>
+  ask(path, { method: 'POST', body: typeof bytes === 'string' ? new TextEncoder().encode(bytes) : (bytes as never) });
+const rowsOf = (run: string): Promise<Row[]> => json(ask(`/runs/${run}/rows`));
+
+let piece: string;
+beforeAll(async () => {
+  piece = studio.pieces.create(await takeInBundle(folderBundle('demo', 'pieces/picture-letters.json'), studio.intake));
+});
+
+const newRun = async (): Promise<string> => (await json<{ id: string }>(post('/runs', { piece }))).id;
+const solved = (run: string): Promise<void> => studio.runWorks.ended(run);
+
+/** A picture of one colour, as a file. */
+const picture = (colour: string, width = 90, height = 60): Promise<Buffer> =>
+  sharp({ create: { width, height, channels: 3, background: colour } })
+    .png()
+    .toBuffer();
+
+test('a table becomes rows that are solved, measured and drawn; pictures come as a zip, and are matched by name', async () => {
+  const run = await newRun();
+  const { settings } = await json<{ settings: { slots: { id: string; kind: string }[] } }>(ask(`/runs/${run}`));
+  expect(settings.slots.map(({ kind }) => kind)).toEqual(['words', 'fill']);
+  const csv = 'Name;Picture\nAda;red.png\nBeatrix;Blue.PNG\nCyril;\nDora;gone.png\n';
+  expect(await json(send(`/runs/${run}/table?name=names.csv`, csv))).toEqual({
+    rows: 4,
+    notes: ['Values are parted by semicolons.'],
+  });
+  const zip = zipSync({
+    'photos/red.png': new Uint8Array(await picture('#c02020')),
+    'photos/blue.png': new Uint8Array(await picture('#2020c0')),
+    'photos/broken.png': new Uint8Array([1, 2, 3]),
+    'readme.txt': new Uint8Array([65]),
+  });
+  const taken = await json<{ pictures: string[]; refused: { name: string }[] }>(
+    send(`/runs/${run}/pictures?name=all.zip`, zip),
+  );
+  expect(taken.pictures.sort()).toEqual(['blue.png', 'red.png']);
+  expect(taken.refused.map(({ name }) => name)).toEqual(['broken.png']);
+  await solved(run);
+  const rows = await rowsOf(run);
+  expect(rows.map(({ isFresh }) => isFresh)).toEqual([true, true, true, true]);
+  // A picture of 90 px in letters 11 inches wide cannot be printed; no picture leaves that of the design.
+  expect(rows.map(({ flags }) => flags.filter(({ weight }) => weight === 'stop').map(({ about }) => about))).toEqual([
+    ['ppi'],
+    ['ppi'],
+    [],
+    ['picture'],
+  ]);
+  const shown = await ask(`/runs/${run}/rows/${rows[0].id}/picture`);
+  const { dominant } = await sharp(Buffer.from(await shown.arrayBuffer()))
+    .extract({ left: 60, top: 130, width: 100, height: 60 })
+    .stats();
+  expect(shown.status).toBe(200);
+  expect(dominant.r).toBeGreaterThan(dominant.b);
+});
+
+test('what is approved is made under its name; again, only what has changed', async () => {
+  const run = await newRun();
+  await send(`/runs/${run}/table?name=a.csv`, 'Name\nAda\n../Eve\nada\n');
+  await post(`/runs/${run}`, {
+    settings: { output: { format: 'png', quality: 92, side: 200, pattern: '{number} {Name}' } },
+  });
+  await solved(run);
+  const rows = await rowsOf(run);
+  await post(`/runs/${run}/edits`, { edits: [{ kind: 'approve', rows: rows.map(({ id }) => id), approved: true }] });
+  expect((await post(`/runs/${run}/work`, { kind: 'make', rows: null })).status).toBe(202);
+  await solved(run);
+  const folder = studio.runWorks.folder(run, 'files');
+  expect(readdirSync(folder).sort()).toEqual(['1 Ada.png', '2 -Eve.png', '3 ada.png']);
+  const { width, height } = await sharp(join(folder, '1 Ada.png')).metadata();
+  // 3900 x 5700 px at 300 ppi on 200 px: 200 / 5700 of both.
+  expect([width, height]).toEqual([137, 200]);
+  const bytes = readFileSync(join(folder, '1 Ada.png'));
+  expect(bytes.readUInt32BE(bytes.indexOf('pHYs') + 4)).toBe(Math.round((300 * 200) / 5700 / 0.0254));
+  const times = () => readdirSync(folder).map((file) => [file, statSync(join(folder, file)).mtimeMs] as const);
+  const before = new Map(times());
+  await post(`/runs/${run}/work`, { kind: 'make', rows: null });
+  await solved(run);
+  expect(new Map(times())).toEqual(before);
+  // Another name: solved again, and no longer approved until somebody has looked.
+  await post(`/runs/${run}/edits`, { edits: [{ kind: 'cells', row: rows[0].id, cells: { Name: 'Adam' } }] });
+  await solved(run);
+  expect((await rowsOf(run)).map(({ approved }) => approved)).toEqual([false, true, true]);
+  await post(`/runs/${run}/edits`, { edits: [{ kind: 'approve', rows: [rows[0].id], approved: true }] });
+  await post(`/runs/${run}/work`, { kind: 'make', rows: null });
+  await solved(run);
+  expect(readdirSync(folder).sort()).toEqual(['1 Adam.png', '2 -Eve.png', '3 ada.png']);
+  expect(times().filter(([file, time]) => before.get(file) === time)).toHaveLength(2);
+  const zip = unzipSync(new Uint8Array(await (await ask(`/runs/${run}/files.zip`)).arrayBuffer()));
+  expect(Object.keys(zip).sort()).toEqual(['1 Adam.png', '2 -Eve.png', '3 ada.png']);
+  expect(Buffer.from(zip['3 ada.png']).equals(readFileSync(join(folder, '3 ada.png')))).toBe(true);
+  const report = await (await ask(`/runs/${run}/report.csv`)).text();
+  expect(report).toMatch(/1,Adam,yes,1 Adam\.png/);
+});
+
+test('a change of the piece makes every row wait again, and takes approvals back that nobody has looked at since', async () => {
+  const own = studio.pieces.duplicate(piece);
+  const { id: run } = await json<{ id: string }>(post('/runs', { piece: own }));
+  await post(`/runs/${run}/text`, { text: 'Name\nAda\nEve' });
+  await solved(run);
+  const rows = await rowsOf(run);
+  await post(`/runs/${run}/edits`, { edits: [{ kind: 'approve', rows: [rows[0].id], approved: true }] });
+  studio.pieces.carryOut(own, studio.pieces.get(own).version, {
+    kind: 'edit',
+    id: 'one',
+    label: 'Paint',
+    patches: [{ op: 'replace', path: ['sheet', 'paint'], value: '#204060' }],
+    inverse: [{ op: 'replace', path: ['sheet', 'paint'], value: '#ffffff' }],
+  });
+  expect((await rowsOf(run)).map(({ isFresh }) => isFresh)).toEqual([false, false]);
+  // Making files does not make what has changed meanwhile.
+  await post(`/runs/${run}/work`, { kind: 'make', rows: null });
+  await solved(run);
+  expect((await rowsOf(run)).map(({ isFresh, approved, file }) => [isFresh, approved, file])).toEqual([
+    [true, false, null],
+    [true, false, null],
+  ]);
+});
+
+test('work that is cancelled stops, and goes on where it was; a server that was ended goes on by itself', async () => {
+  const data = mkdtempSync(join(tmpdir(), 'inky-runs-'));
+  const open = (): Studio => new Studio({ root: resolve('.'), data, host: '127.0.0.1', port: 4680 });
+  const first = open();
+  const own = first.pieces.create(
+    await takeInBundle(folderBundle('demo', 'pieces/picture-letters.json'), first.intake),
+  );
+  const slots = [{ kind: 'words', id: 'a', name: 'Name', lettering: 'lettering-1' }];
+  const { runSchema } = await import('../../core/runs/settings');
+  const run = first.runs.create(own, 'R', runSchema.parse({ slots, columns: [], matched: { a: 'Name' } }));
+  first.runs.fill(
+    run,
+    { columns: ['Name'], rows: Array.from({ length: 12 }, (_, i) => [`Name ${i}`]), notes: [] },
+    false,
+  );
+  const waiting = (of: Studio): number => {
+    const rows = of.runs.rows(run);
+    const fresh = of.runWorks.freshKeys(of.runs.get(run), rows);
+    return rows.filter(({ solvedFor }, i) => solvedFor !== fresh[i]).length;
+  };
+  const someDone = (of: Studio): Promise<void> =>
+    new Promise((done) => {
+      const stop = of.runWorks.follow(run, ({ rows }) => {
+        if (rows.length === 0) return;
+        stop();
+        done();
+      });
+    });
+  first.runWorks.start(run, { kind: 'solve', rows: null });
+  await someDone(first);
+  await first.runWorks.cancel(run);
+  const left = waiting(first);
+  expect(left).toBeGreaterThan(0);
+  expect(left).toBeLessThan(12);
+  expect(first.runs.atWork()).toEqual([]);
+  first.runWorks.start(run, { kind: 'solve', rows: null });
+  await someDone(first);
+  // The server is ended in the middle.
+  first.close();
+  const second = open();
+  expect(second.runs.atWork().map(({ id }) => id)).toEqual([run]);
+  expect(waiting(second)).toBeLessThan(left);
+  second.runWorks.resume();
+  await second.runWorks.ended(run);
+  expect(waiting(second)).toBe(0);
+  expect(second.runs.rows(run).flatMap(({ flags }) => flags.filter(({ about }) => about === 'failed'))).toEqual([]);
+  second.close();
+  rmSync(data, { recursive: true, force: true });
+});
+
+test('a spreadsheet is read: its first sheet, formulas by what they came to', async () => {
+  const run = await newRun();
+  const cell = (at: string, text: string): string => `<c r="${at}" t="inlineStr"><is><t>${text}</t></is></c>`;
+  const open = '<?xml version="1.0" encoding="UTF-8"?>';
+  const main = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main';
+  const office = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
+  const packages = 'http://schemas.openxmlformats.org/package/2006';
+  const file = (text: string): Uint8Array => new TextEncoder().encode(`${open}${text}`);
+  const book = zipSync({
+    '[Content_Types].xml': file(
+      `<Types xmlns="${packages}/content-types"><Default Extension="xml" ContentType="application/xml"/><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/></Types>`,
+    ),
+    '_rels/.rels': file(
+      `<Relationships xmlns="${packages}/relationships"><Relationship Id="r1" Type="${office}/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
+    ),
+    'xl/workbook.xml': file(
+      `<workbook xmlns="${main}" xmlns:r="${office}"><sheets><sheet name="Names" sheetId="1" r:id="r1"/></sheets></workbook>`,
+    ),
+    'xl/_rels/workbook.xml.rels': file(
+      `<Relationships xmlns="${packages}/relationships"><Relationship Id="r1" Type="${office}/worksheet" Target="worksheets/sheet1.xml"/></Relationships>`,
+    ),
+    'xl/worksheets/sheet1.xml': file(
+      `<worksheet xmlns="${main}"><sheetData><row r="1">${cell('A1', 'Name')}${cell('B1', 'Stall')}</row><row r="2">${cell('A2', 'Zoë')}<c r="B2"><f>3+4</f><v>7</v></c></row></sheetData></worksheet>`,
+    ),
+  });
+  expect(await json(send(`/runs/${run}/table?name=names.xlsx`, book))).toEqual({ rows: 1, notes: [] });
+  expect((await rowsOf(run))[0].cells).toEqual({ Name: 'Zoë', Stall: '7' });
+  await solved(run);
+});
+
+test('what cannot be used is refused with the reason, and nothing of the run is lost', async () => {
+  const run = await newRun();
+  await post(`/runs/${run}/text`, { text: 'Name\nAda' });
+  const refused = async (response: Response | Promise<Response>): Promise<[number, string]> => {
+    const answered = await response;
+    return [answered.status, ((await answered.json()) as { message: string }).message];
+  };
+  expect(await refused(send(`/runs/${run}/table?name=x.csv`, new Uint8Array([0, 1, 2, 0, 0, 5, 0, 0])))).toEqual([
+    422,
+    expect.stringContaining('not a table'),
+  ]);
+  expect(await refused(send(`/runs/${run}/table?name=x.xlsx`, zipSync({ 'a.txt': new Uint8Array([1]) })))).toEqual([
+    422,
+    expect.stringContaining('spreadsheet'),
+  ]);
+  expect(
+    await refused(send(`/runs/${run}/table?name=x.csv`, Array.from({ length: 10_000 }, (_, i) => `c${i}`).join())),
+  ).toEqual([422, expect.stringContaining('10000 columns')]);
+  expect(await refused(post(`/runs/${run}/text`, { text: ' ' }))).toEqual([422, expect.stringContaining('empty')]);
+  expect(
+    (await refused(send(`/runs/${run}/pictures?name=a.zip`, zipSync({ 'a.txt': new Uint8Array([1]) }))))[1],
+  ).toMatch(/no pictures/);
+  expect((await send(`/runs/${run}/pictures?name=a.png`, new Uint8Array([7, 7, 7]))).status).toBe(415);
+  expect((await ask('/runs/nothing')).status).toBe(404);
+  expect((await ask(`/runs/${run}/rows/99/picture`)).status).toBe(404);
+  expect((await ask(`/runs/${run}/files.zip`)).status).toBe(404);
+  expect((await post('/runs', { piece: 'nothing' })).status).toBe(404);
+  expect((await post(`/runs/${run}`, { settings: { slots: [{ kind: 'words' }] } })).status).toBe(400);
+  expect((await post(`/runs/${run}/edits`, { edits: [{ kind: 'cells', row: 77, cells: {} }] })).status).toBe(404);
+  await solved(run);
+  expect((await rowsOf(run)).map(({ cells }) => cells)).toEqual([{ Name: 'Ada' }]);
+});
+
+test('a run is removed with everything that came of it, and the piece stays', async () => {
+  const run = await newRun();
+  await post(`/runs/${run}/text`, { text: 'Name\nAda\nEve\nIda' });
+  expect((await ask(`/runs/${run}`, { method: 'DELETE' })).status).toBe(204);
+  expect((await ask(`/runs/${run}`)).status).toBe(404);
+  expect(studio.pieces.get(piece).id).toBe(piece);
+});

@@ -1,0 +1,103 @@
+import type { Flag } from '../../core/runs/flags';
+import type { RunSettings, TableEdit } from '../../core/runs/settings';
+import type { Slot } from '../../core/runs/slots';
+import { inAddress } from '../../core/type/wellFormed';
+import type { Work } from '../../server/runs/store';
+import type { WorkEvent, WorkState } from '../../server/runs/works';
+import { api, ask, follow, send } from './client';
+
+export type { Flag, RunSettings, Slot, TableEdit, Work, WorkEvent, WorkState };
+
+/** A run with what there is to know of its piece. */
+export interface Run {
+  id: string;
+  name: string;
+  piece: string;
+  pieceName: string;
+  sheet: { width: number; height: number; ppi: number };
+  sizes: string[];
+  settings: RunSettings;
+  /** Every slot that the piece could have. */
+  possible: Slot[];
+  /** Why a slot can no longer be filled, by its id; null where it can. */
+  broken: Record<string, string | null>;
+  /** File names. */
+  pictures: string[];
+  state: WorkState | null;
+}
+
+export interface RunRow {
+  id: number;
+  cells: Record<string, string>;
+  approved: boolean;
+  flags: Flag[];
+  weight: number;
+  solvedFor: string | null;
+  /** What it shows is what the piece and its values make now. */
+  isFresh: boolean;
+  file: string | null;
+}
+
+export interface RunSummary {
+  id: string;
+  name: string;
+  pieceName: string;
+  rows: number;
+  approved: number;
+  updatedAt: number;
+}
+
+const of = (id: string) => ({ param: { id } });
+
+/** @throws ServerProblem, as all of these */
+export const listRuns = async (): Promise<RunSummary[]> => (await ask(api.runs.$get())) as RunSummary[];
+
+export const beginRun = async (piece: string): Promise<string> => (await ask(api.runs.$post({ json: { piece } }))).id;
+
+export const getRun = async (id: string): Promise<Run> => (await ask(api.runs[':id'].$get(of(id)))) as unknown as Run;
+
+export const getRows = async (id: string): Promise<RunRow[]> =>
+  (await ask(api.runs[':id'].rows.$get(of(id)))) as RunRow[];
+
+export const getRow = async (id: string, row: number): Promise<RunRow> =>
+  (await ask(api.runs[':id'].rows[':row'].$get({ param: { id, row: String(row) } }))) as RunRow;
+
+export const changeRun = async (id: string, change: { name?: string; settings?: Partial<RunSettings> }): Promise<Run> =>
+  (await ask(api.runs[':id'].$post({ ...of(id), json: change }))) as unknown as Run;
+
+export const removeRun = (id: string): Promise<unknown> => ask(api.runs[':id'].$delete(of(id)));
+
+export const editRows = (id: string, edits: TableEdit[]): Promise<unknown> =>
+  ask(api.runs[':id'].edits.$post({ ...of(id), json: { edits } }));
+
+/** What came of a table: how many rows, and what was made of it. */
+export interface TakenTable {
+  rows: number;
+  notes: string[];
+}
+
+export const sendTable = (id: string, file: File, added: boolean): Promise<TakenTable> =>
+  send(`/runs/${id}/table?name=${inAddress(file.name)}${added ? '&added=yes' : ''}`, file, () => undefined);
+
+export const pasteTable = async (id: string, text: string, added: boolean): Promise<TakenTable> =>
+  ask(api.runs[':id'].text.$post({ ...of(id), json: { text, added } }));
+
+export const sendPictures = (
+  id: string,
+  file: File,
+  progress: (done: number) => void,
+): Promise<{ pictures: string[]; refused: { name: string; says: string }[] }> =>
+  send(`/runs/${id}/pictures?name=${inAddress(file.name)}`, file, progress);
+
+export const startWork = (id: string, work: Work): Promise<unknown> =>
+  ask(api.runs[':id'].work.$post({ ...of(id), json: work }));
+
+export const cancelWork = (id: string): Promise<unknown> => ask(api.runs[':id'].work.$delete(of(id)));
+
+/** Hears of the work at a run until the returned function is called. */
+export const followRun = (id: string, each: (event: WorkEvent) => void): (() => void) =>
+  follow(`/runs/${id}/events`, each);
+
+/** Where a row's small picture is. It is never another at its address. */
+export const rowPicture = (id: string, { id: row, solvedFor }: Pick<RunRow, 'id' | 'solvedFor'>): string =>
+  `/api/runs/${id}/rows/${row}/picture?of=${solvedFor ?? ''}`;

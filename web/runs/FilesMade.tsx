@@ -1,0 +1,90 @@
+import { fileNameOf } from '../../core/runs/names';
+import { startWork, type Run, type RunRow } from '../api/runs';
+import type { RunWork } from './useRun';
+
+/** The files of what is approved: what they are called, how large they are, making and fetching them. */
+export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow[]; work: RunWork }) {
+  const { output } = run.settings;
+  const change = (part: Partial<typeof output>): void => work.change({ output: { ...output, ...part } });
+  const approved = rows.filter((row) => row.approved && row.isFresh).length;
+  const made = rows.filter(({ file }) => file !== null).length;
+  const first = rows[0];
+  const name =
+    first && fileNameOf(output.pattern, { number: 1, count: rows.length, piece: run.pieceName, values: first.cells });
+  const isMaking = work.work?.kind === 'make' && work.work.problem === null;
+  return (
+    <section aria-label="Files" className="mt-4">
+      <h2 className="font-title text-base">Files</h2>
+      <label className="mt-1 flex items-center gap-2">
+        <span className="label w-14">called</span>
+        <input
+          key={output.pattern}
+          className="field min-w-0 grow"
+          aria-label="Pattern of the file names"
+          title="{number}, {piece}, and every column by its name"
+          defaultValue={output.pattern}
+          maxLength={200}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          onBlur={(event) => {
+            const pattern = event.target.value.trim();
+            if (pattern && pattern !== output.pattern) change({ pattern });
+          }}
+        />
+      </label>
+      {name && (
+        <p className="truncate text-faint" title={name}>
+          {name}.{output.format === 'jpeg' ? 'jpg' : 'png'}
+        </p>
+      )}
+      <label className="mt-1 flex items-center gap-2">
+        <span className="label w-14">as</span>
+        <select
+          className="field"
+          aria-label="Format of the files"
+          value={output.format}
+          onChange={(event) => change({ format: event.target.value as 'png' | 'jpeg' })}
+        >
+          <option value="png">PNG</option>
+          <option value="jpeg">JPEG</option>
+        </select>
+        <input
+          key={output.side ?? ''}
+          className="field w-16"
+          inputMode="numeric"
+          aria-label="Longer side of the files, px"
+          defaultValue={output.side ?? ''}
+          placeholder={String(Math.max(run.sheet.width, run.sheet.height))}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          onBlur={(event) => {
+            const typed = Number.parseInt(event.target.value, 10);
+            const side = Number.isFinite(typed) ? Math.min(20000, Math.max(16, typed)) : null;
+            if (side !== output.side) change({ side });
+          }}
+        />
+        px
+      </label>
+      <button
+        className="strong-button mt-3"
+        disabled={approved === 0 || isMaking}
+        title={approved === 0 ? 'Approve rows first' : 'Only what has changed is made again'}
+        onClick={() =>
+          void startWork(run.id, { kind: 'make', rows: null }).catch((error: unknown) => work.say(String(error)))
+        }
+      >
+        Make {approved} {approved === 1 ? 'file' : 'files'}
+      </button>
+      <div className="mt-2 flex gap-2">
+        {made > 0 && (
+          <a className="plain-button" href={`/api/runs/${run.id}/files.zip`} download>
+            Save {made} as a zip
+          </a>
+        )}
+        {rows.length > 0 && (
+          <a className="plain-button" href={`/api/runs/${run.id}/report.csv`} download>
+            Report
+          </a>
+        )}
+      </div>
+    </section>
+  );
+}

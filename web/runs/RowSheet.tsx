@@ -1,0 +1,75 @@
+import { rowPicture, type Run, type RunRow } from '../api/runs';
+import { weightNames } from './says';
+
+interface RowSheetProps {
+  run: Run;
+  row: RunRow | null;
+  /** In the order of the table, from 1. */
+  number: number;
+  onApprove(approved: boolean): void;
+  onRemove(): void;
+  onNext(by: 1 | -1): void;
+}
+
+const tones = { stop: 'text-iron', look: 'text-ochre', note: 'text-faint' } as const;
+
+/** The row that is looked at: its picture, and what there is to say of it. */
+export function RowSheet({ run, row, number, onApprove, onRemove, onNext }: RowSheetProps) {
+  if (!row)
+    return (
+      <aside className="w-[292px] shrink-0 border-l border-rule bg-card p-4 text-faint max-[900px]:w-full">
+        Choose a row to look at it.
+      </aside>
+    );
+  return (
+    <aside
+      aria-label={`Row ${number}`}
+      className="flex w-[292px] shrink-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-card p-4 max-[900px]:w-full max-[900px]:overflow-visible"
+    >
+      <div className="flex items-center gap-2">
+        <h2 className="grow font-title text-base">Row {number}</h2>
+        <button className="quiet-button" onClick={() => onNext(-1)}>
+          Before
+        </button>
+        <button className="quiet-button" onClick={() => onNext(1)}>
+          Next
+        </button>
+      </div>
+      {row.solvedFor ? (
+        <img
+          src={rowPicture(run.id, row)}
+          alt={`Row ${number} as it will be`}
+          className={`w-full border border-rule bg-mat ${row.isFresh ? '' : 'opacity-50'}`}
+        />
+      ) : (
+        <p className="border border-rule bg-desk p-6 text-center text-faint">Not drawn yet</p>
+      )}
+      {!row.isFresh && <p className="text-faint">It is being solved again.</p>}
+      {row.isFresh && row.flags.length === 0 && <p className="text-verdigris">Clean: nothing to look at.</p>}
+      <ul className="flex flex-col gap-1">
+        {row.flags.map(({ weight, says }, i) => (
+          <li key={i}>
+            <span className={`font-semibold ${tones[weight]}`}>{weightNames[weight]}</span> {says}
+          </li>
+        ))}
+      </ul>
+      <div className="flex flex-wrap gap-2">
+        <button
+          className="strong-button"
+          disabled={!row.isFresh && !row.approved}
+          onClick={() => onApprove(!row.approved)}
+        >
+          {row.approved ? 'Take back the approval' : 'Approve'}
+        </button>
+        <button className="plain-button" onClick={onRemove}>
+          Remove the row
+        </button>
+      </div>
+      {row.file && (
+        <a className="quiet-button self-start" href={`/api/runs/${run.id}/rows/${row.id}/file`} download>
+          {row.file}
+        </a>
+      )}
+    </aside>
+  );
+}

@@ -1,0 +1,171 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import {
+  changeRun,
+  editRows,
+  followRun,
+  getRow,
+  getRows,
+  getRun,
+  type Run,
+  type RunRow,
+  type RunSettings,
+  type WorkState,
+} from '../api/runs';
+import { afterEdits, type TableStep } from './tableHistory';
+
+/** So many rows are asked for one by one; more are asked for all together, and not more often than every so many ms. */
+const mostSingle = 12;
+const pauseForAll = 1500;
+
+/** A run, its rows as they come, and everything that is done with them. */
+export interface RunWork {
+  run: Run | null;
+  rows: readonly RunRow[] | null;
+  work: WorkState | null;
+  problem: string | null;
+  say(problem: string | null): void;
+  /** Everything once more from the server. */
+  reload(): Promise<void>;
+  change(settings: Partial<RunSettings>): void;
+  rename(name: string): void;
+  /** Changes the table; it can be taken back. */
+  does(step: TableStep | null): void;
+  undo(): void;
+  redo(): void;
+  /** What undo and redo would do; null where there is nothing. */
+  back: string | null;
+  forth: string | null;
+}
+
+export function useRun(id: string): RunWork {
+  const [run, setRun] = useState<Run | null>(null);
+  const [rows, setRows] = useState<RunRow[] | null>(null);
+  const [work, setWork] = useState<WorkState | null>(null);
+  const [problem, say] = useState<string | null>(null);
+  const [steps, setSteps] = useState<{ done: TableStep[]; undone: TableStep[] }>({ done: [], undone: [] });
+  /** Changes that are on their way: what the server says meanwhile is older than what is shown. */
+  const sending = useRef({ count: 0, last: Promise.resolve() });
+  const failed = useCallback(
+    (error: unknown): void => say(error instanceof Error ? error.message : 'This did not work.'),
+    [],
+  );
+  const reload = useCallback(async (): Promise<void> => {
+    try {
+      const [nextRun, nextRows] = await Promise.all([getRun(id), getRows(id)]);
+      if (sending.current.count > 0) return;
+      setRun(nextRun);
+      setWork(nextRun.state);
+      setRows(nextRows);
+    } catch (error) {
+      failed(error);
+    }
+  }, [id, failed]);
+  useEffect(() => void reload(), [reload]);
+  useFreshRows(id, { reload, setRows, setWork, isSending: () => sending.current.count > 0 });
+
+  const post = useCallback(
+    (send: () => Promise<unknown>): void => {
+      const { current } = sending;
+      current.count++;
+      current.last = current.last
+        .then(send)
+        .catch(failed)
+        .then(() => {
+          current.count--;
+          if (current.count === 0) return reload();
+        });
+    },
+    [failed, reload],
+  );
+  const carryOut = (edits: TableStep['edits']): void => {
+    setRows((now) => now && afterEdits(now, edits));
+    post(() => editRows(id, edits));
+  };
+  const change = (settings: Partial<RunSettings>): void => {
+    setRun((now) => now && { ...now, settings: { ...now.settings, ...settings } });
+    post(() => changeRun(id, { settings }));
+  };
+  return {
+    run,
+    rows,
+    work,
+    problem,
+    say,
+    reload,
+    change,
+    rename: (name) => {
+      setRun((now) => now && { ...now, name });
+      post(() => changeRun(id, { name }));
+    },
+    does: (step) => {
+      if (!step || step.edits.every((edit) => 'rows' in edit && edit.rows.length === 0)) return;
+      setSteps(({ done }) => ({ done: [...done.slice(-199), step], undone: [] }));
+      carryOut(step.edits);
+    },
+    undo: () => {
+      const step = steps.done.at(-1);
+      if (!step) return;
+      setSteps({ done: steps.done.slice(0, -1), undone: [...steps.undone, step] });
+      carryOut(step.inverse);
+    },
+    redo: () => {
+      const step = steps.undone.at(-1);
+      if (!step) return;
+      setSteps({ done: [...steps.done, step], undone: steps.undone.slice(0, -1) });
+      carryOut(step.edits);
+    },
+    back: steps.done.at(-1)?.label ?? null,
+    forth: steps.undone.at(-1)?.label ?? null,
+  };
+}
+
+interface Fresh {
+  reload(): Promise<void>;
+  setRows(change: (now: RunRow[] | null) => RunRow[] | null): void;
+  setWork(work: WorkState | null): void;
+  isSending(): boolean;
+}
+
+/** Rows come anew as they are solved: some by themselves, many together. */
+function useFreshRows(id: string, given: Fresh): void {
+  const latest = useRef(given);
+  useEffect(() => {
+    latest.current = given;
+  });
+  useEffect(() => {
+    const waiting = new Set<number>();
+    let timer: number | undefined;
+    let isBusy = false;
+    const bring = async (): Promise<void> => {
+      timer = undefined;
+      const { reload, setRows, isSending } = latest.current;
+      const asked = [...waiting];
+      waiting.clear();
+      if (asked.length > mostSingle) return reload();
+      const found = await Promise.all(asked.map((row) => getRow(id, row).catch(() => null)));
+      if (isSending()) return;
+      const fresh = new Map(found.flatMap((row) => (row ? [[row.id, row] as const] : [])));
+      setRows((now) => now && now.map((row) => fresh.get(row.id) ?? row));
+    };
+    const soon = (ms: number): void => {
+      if (isBusy) return;
+      timer ??= window.setTimeout(() => {
+        isBusy = true;
+        void bring().finally(() => {
+          isBusy = false;
+          if (waiting.size > 0) soon(waiting.size > mostSingle ? pauseForAll : 120);
+        });
+      }, ms);
+    };
+    const stop = followRun(id, ({ work, rows }) => {
+      latest.current.setWork(work);
+      for (const row of rows) waiting.add(row);
+      if (waiting.size > 0) soon(120);
+      else if (work === null) void latest.current.reload();
+    });
+    return () => {
+      stop();
+      window.clearTimeout(timer);
+    };
+  }, [id]);
+}
