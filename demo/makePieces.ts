@@ -9,6 +9,7 @@ import { lowSun } from './making/lowSun';
 import { onLinen } from './making/onLinen';
 import { onTheTable } from './making/onTheTable';
 import { pictureLetters } from './making/pictureLetters';
+import { seriesPiece } from './making/series';
 import { inSizes } from './making/sizes';
 import { throughAndInFront } from './making/throughAndInFront';
 import { tuckedIn } from './making/tuckedIn';
@@ -27,6 +28,7 @@ for (const [file, made] of [
   ['picture-letters', await inSizes(pictureLetters(), ['Square post', 'Story', 'Banner', 'Poster A3', 'Mug wrap'])],
   ['tucked-in', await tuckedIn()],
   ['window', windowPiece()],
+  ['series', seriesPiece()],
   ['through-and-in-front', await throughAndInFront()],
 ] as const) {
   writeFileSync(`demo/pieces/${file}.json`, `${JSON.stringify(made)}\n`);

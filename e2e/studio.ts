@@ -84,7 +84,7 @@ export function launchBrowser(): Promise<Browser> {
  * How long is waited for what must come, ms: the machines are shared, and two photographs may be measured meanwhile. What
  * comes earlier is taken earlier.
  */
-export const patience = 60_000;
+export const patience = 180_000;
 
 /** A page that fails the test on errors of the page itself. */
 export async function openPage(browser: Browser, problems: string[]): Promise<Page> {

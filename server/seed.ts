@@ -3,12 +3,18 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import '../core/piece/edits/edit';
 import { readPiece } from '../core/piece/read';
+import { proposeSlots } from '../core/runs/propose';
+import { runSchema } from '../core/runs/settings';
+import type { Slot } from '../core/runs/slots';
+import { matchColumns } from '../core/runs/table/matchColumns';
 import { faceNames } from '../demo/faces/names';
 import { folderBundle, takeInBundle } from './bundles';
+import { readTableFile } from './runs/files';
 import type { Studio } from './studio';
 
 /** Demo pieces, in the order in which the Shelf shows them last to first. */
 const pieces = [
+  'series',
   'through-and-in-front',
   'window',
   'picture-letters',
@@ -41,6 +47,36 @@ export async function seed(studio: Studio, say: (line: string) => void): Promise
     if (!existsSync(join(demo, 'pieces', `${name}.json`))) continue;
     const piece = await takeInBundle(folderBundle(demo, join('pieces', `${name}.json`)), studio.intake, 1);
     seedVersions(studio, demo, name, studio.pieces.create(piece, `demo-${name}`));
+  }
+  await seedSeries(studio, join(demo, 'series'));
+}
+
+/** The exhibitors' run: its table of forty, and their pictures. */
+async function seedSeries(studio: Studio, folder: string): Promise<void> {
+  const { piece } = studio.pieces.get('demo-series');
+  // What there is room for on the card, whatever the names are.
+  const rooms: Record<string, [number, number]> = { Name: [1330, 170], Craft: [900, 60], Stall: [330, 80] };
+  const slots = proposeSlots(piece).map((slot): Slot => {
+    if (slot.kind !== 'words') return slot;
+    return { ...slot, isNeeded: slot.name === 'Name', room: rooms[slot.name] ?? null };
+  });
+  const table = await readTableFile(readFileSync(join(folder, 'exhibitors.csv')), 'exhibitors.csv', 0);
+  const settings = runSchema.parse({
+    slots,
+    columns: table.columns,
+    matched: matchColumns(slots, table.columns),
+    output: { pattern: '{number} {Name}' },
+  });
+  const run = studio.runs.create('demo-series', 'Exhibitors', settings, 'demo-exhibitors');
+  studio.runs.fill(run, table, false);
+  for (const name of readdirSync(join(folder, 'pictures')).sort()) {
+    const asset = await studio.intake.takeIn(
+      await studio.intake.copy(join(folder, 'pictures', name)),
+      name,
+      'plate',
+      1,
+    );
+    studio.runs.addPicture(run, { name, sha256: asset.sha256, width: asset.width!, height: asset.height! });
   }
 }
 

@@ -129,6 +129,7 @@ function asWording(
     text: value.slice(0, 5000),
     upperCase: slot.upperCase,
     fit: slot.fit,
+    room: slot.room,
   };
   const { edit, nowhere } = wordingEdit(design, wording, faces);
   const length = [...value].length;

@@ -88,11 +88,17 @@ const slack = { left: 0.06, contrast: 6, bare: 0.002, clear: 0.004, hidden: 0.04
 const leastContrast = 25;
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
+/** What flags speak of: what it is called, and the slot that its words or its picture come from. */
+export interface Spoken {
+  nameOf(id: string): string;
+  slotOf(id: string, kind: 'words' | 'picture'): string | null;
+}
+
 /** What a person should know of a row, by how it stands beside the design. */
-export function flagsOf(design: Standing, row: Standing, nameOf: (id: string) => string): Flag[] {
+export function flagsOf(design: Standing, row: Standing, { nameOf, slotOf }: Spoken): Flag[] {
   const flags: Flag[] = [];
-  const say = (weight: Weight, about: string, says: string): void =>
-    void flags.push({ weight, about, slot: null, says });
+  const say = (weight: Weight, about: string, says: string, slot: string | null = null): void =>
+    void flags.push({ weight, about, slot, says });
   if (row.left < Math.min(design.left, 1) - slack.left && row.left < 0.5)
     say('look', 'legibility', `Of one letter ${percent(row.left)} is left; of the design’s ${percent(design.left)}.`);
   if (row.misread > design.misread)
@@ -104,12 +110,18 @@ export function flagsOf(design: Standing, row: Standing, nameOf: (id: string) =>
       `The letters stand off by ${row.contrast.toFixed(0)} L*; in the design by ${(design.contrast ?? 0).toFixed(0)}.`,
     );
   for (const id of design.inside)
-    if (!row.inside.includes(id)) say('stop', 'off the sheet', `"${nameOf(id)}" runs off the sheet.`);
+    if (!row.inside.includes(id))
+      say('stop', 'off the sheet', `"${nameOf(id)}" runs off the sheet.`, slotOf(id, 'words'));
   if (row.bare !== null && row.bare > (design.bare ?? 0) + slack.bare)
     say('stop', 'uncovered', `${(row.bare * 100).toFixed(1)} % of the sheet is left bare by the photographs.`);
   for (const [id, share] of Object.entries(row.clear))
     if (share > (design.clear[id] ?? 0) + slack.clear)
-      say('look', 'uncovered', `${percent(share)} of "${nameOf(id)}" is left clear by its picture.`);
+      say(
+        'look',
+        'uncovered',
+        `${percent(share)} of "${nameOf(id)}" is left clear by its picture.`,
+        slotOf(id, 'picture'),
+      );
   for (const [id, ppi] of Object.entries(row.ppi)) {
     const least = Math.min(ppiLimits.accepted, design.ppi[id] ?? ppiLimits.accepted);
     if (ppi < least - 1)
@@ -117,6 +129,7 @@ export function flagsOf(design: Standing, row: Standing, nameOf: (id: string) =>
         ppi < ppiLimits.floor && ppi < least * 0.8 ? 'stop' : 'look',
         'ppi',
         `The picture of "${nameOf(id)}" has ${Math.round(ppi)} px per inch.`,
+        slotOf(id, 'picture'),
       );
   }
   row.kept.forEach(({ mark, says, hidden }) => {

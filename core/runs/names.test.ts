@@ -48,7 +48,7 @@ describe('what is told of a row', () => {
     kept: [{ mark: 'm', says: 'face', hidden: 0 }],
   };
   const told = (change: Partial<Standing>): string[] =>
-    flagsOf(design, { ...design, ...change }, (id) => id.toUpperCase()).map(
+    flagsOf(design, { ...design, ...change }, { nameOf: (id) => id.toUpperCase(), slotOf: () => null }).map(
       ({ weight, about }) => `${weight} ${about}`,
     );
 

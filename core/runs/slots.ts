@@ -25,6 +25,11 @@ export const slotSchema = z.discriminatedUnion('kind', [
     /** Characters; longer words are told of. */
     longest: z.int().min(1).max(5000).nullable().default(null),
     fit: z.enum(fits).default('shrink'),
+    /** The room that words are fitted into, width and height in sheet px; null: what the design's own words take. */
+    room: z
+      .tuple([z.number().min(1).max(1e6), z.number().min(1).max(1e6)])
+      .nullable()
+      .default(null),
   }),
   /** A photograph: the value is a picture's file name. */
   z.strictObject({ kind: z.literal('plate'), ...own, plate: id }),

@@ -5,7 +5,7 @@ import { applyEdit, type Edit } from '../piece/edits/edit';
 import { setHelpers, setText } from '../piece/edits/letterings';
 import { steadily } from '../piece/edits/steady';
 import type { Lettering, Piece } from '../piece/schema';
-import type { Region } from '../pixels/region';
+import type { Size } from '../pixels/region';
 import { withLines } from '../sizes/lines';
 import { helpFor, type CaseFace } from '../type/fallback';
 import type { Letters } from '../type/letters';
@@ -22,6 +22,8 @@ export interface Wording {
   text: string;
   upperCase: boolean;
   fit: Fit;
+  /** Width and height in sheet px; null: what the design's own words take. */
+  room: readonly [number, number] | null;
 }
 
 /** Other words in a piece, with the faces that help where the lettering's own has no letters. */
@@ -64,7 +66,7 @@ const worthwhile = 1.04;
  */
 export function fitted(piece: Piece, designed: Letters, wording: Wording, change: Edit, lettersOf: Laid): Fitted {
   const { lettering: id, fit } = wording;
-  const room = standingBox(designed);
+  const room = wording.room ? { width: wording.room[0], height: wording.room[1] } : standingBox(designed);
   const made = (edit: Edit): Piece => applyEdit(piece, steadily(id, edit, lettersOf)).piece;
   const laidIn = (one: Piece): Letters => lettersOf(itemOf(one.letterings, id))!;
   const plain = made(change);
@@ -124,7 +126,7 @@ function makeSmaller({ words, stance }: Lettering, scale: number): void {
   if (stance.keeping && !isBound) stance.keeping.scale = stance.scale;
 }
 
-const scaleInto = (room: Region, box: Region | null): number =>
+const scaleInto = (room: Size, box: Size | null): number =>
   box ? Math.min(1, room.width / Math.max(1e-6, box.width), room.height / Math.max(1e-6, box.height)) : 1;
 
 /** The height of the smallest letters, sheet px; 0 without ink. */

@@ -6,7 +6,7 @@ import { toBytes } from '../../core/kernels/colour';
 import type { Asset, Piece } from '../../core/piece/schema';
 import { compile } from '../../core/render/compile';
 import { fillRow, type Filled, type FillTools } from '../../core/runs/fill';
-import { flagsOf, standingOf, type Standing } from '../../core/runs/measure';
+import { flagsOf, standingOf, type Spoken, type Standing } from '../../core/runs/measure';
 import { seenPiece } from '../../core/sizes/seen';
 import { fileLibrary, type PictureShapes } from '../render/fileLibrary';
 import { savePicture } from '../render/savePicture';
@@ -40,9 +40,7 @@ export class RowWork {
     const design = await this.standing;
     const standing = await standingOf(piece, materials, this.evaluator);
     await this.draw(piece, picture);
-    const nameOf = (id: string): string =>
-      [...piece.letterings, ...piece.plates].find((one) => one.id === id)?.name ?? id;
-    return { flags: [...flags, ...flagsOf(design, standing, nameOf)] };
+    return { flags: [...flags, ...flagsOf(design, standing, this.spokenOf(piece))] };
   }
 
   async make({ row, out, scratch, side, encoding }: Extract<RunOrder, { kind: 'make' }>): Promise<RowMade> {
@@ -76,6 +74,19 @@ export class RowWork {
       open: (assets) => this.open(assets),
     };
     return fillRow(this.design.piece, this.design.slots, row.values, tools);
+  }
+
+  private spokenOf({ letterings, plates }: Piece): Spoken {
+    const named = [...letterings, ...plates];
+    return {
+      nameOf: (id) => named.find((one) => one.id === id)?.name ?? id,
+      slotOf: (id, kind) =>
+        this.design.slots.find((slot) => {
+          if (slot.kind === 'words') return kind === 'words' && slot.lettering === id;
+          if (slot.kind === 'plate') return kind === 'picture' && slot.plate === id;
+          return slot.kind === 'fill' && kind === 'picture' && slot.lettering === id;
+        })?.id ?? null,
+    };
   }
 
   private open(assets: Readonly<Record<string, Asset>>) {

@@ -100,8 +100,7 @@ export class RunStore {
     return runOf(record);
   }
 
-  create(piece: string, name: string, settings: RunSettings): string {
-    const id = randomUUID();
+  create(piece: string, name: string, settings: RunSettings, id: string = randomUUID()): string {
     const now = Date.now();
     this.database
       .prepare('insert into runs (id, piece_id, name, body, created_at, updated_at) values (?, ?, ?, ?, ?, ?)')

@@ -41,6 +41,8 @@ interface Active {
   /** Something has changed meanwhile: it is looked through once more. */
   again: boolean;
   children: RowChild[];
+  /** What files are called, by row, while they are made. */
+  names: Map<number, string>;
   ended: Promise<void>;
 }
 
@@ -87,7 +89,15 @@ export class RunWorks {
     this.problems.delete(run);
     this.studio.runs.note(run, work);
     const state: WorkState = { kind: work.kind, done: 0, total: 0, startedAt: Date.now(), problem: null };
-    const active: Active = { work, state, stopped: false, again: false, children: [], ended: Promise.resolve() };
+    const active: Active = {
+      work,
+      state,
+      stopped: false,
+      again: false,
+      children: [],
+      names: new Map(),
+      ended: Promise.resolve(),
+    };
     active.ended = (now?.ended ?? Promise.resolve()).then(() => this.carryOut(run, active));
     this.active.set(run, active);
     this.tell(run, []);
@@ -160,7 +170,7 @@ export class RunWorks {
       if (active.stopped) return;
       do {
         active.again = false;
-        const waiting = this.waiting(run, active.work);
+        const waiting = this.waiting(run, active);
         Object.assign(active.state, { done: 0, total: waiting.length });
         if (waiting.length > 0) await this.through(run, active, waiting);
       } while (active.again && !active.stopped);
@@ -191,12 +201,14 @@ export class RunWorks {
   }
 
   /** Ids of the rows that have to be done. Files are made of what is approved. */
-  private waiting(id: string, { kind, rows: only }: Work): number[] {
+  private waiting(id: string, active: Active): number[] {
+    const { kind, rows: only } = active.work;
     const run = this.studio.runs.get(id);
     const given = this.givenOf(run);
     const all = this.studio.runs.rows(id);
     const wanted = only && new Set(only);
     const names = kind === 'make' ? this.names(run, all) : null;
+    if (names) active.names = names;
     return all
       .filter((row) => (wanted ? wanted.has(row.id) : kind === 'solve' || row.approved))
       .filter((row) => {
@@ -248,7 +260,7 @@ export class RunWorks {
   private async one(runId: string, id: number, active: Active, child: RowChild): Promise<void> {
     const { runs } = this.studio;
     const run = runs.get(runId);
-    const row = runs.rows(runId).length > 0 ? this.rowThere(runId, id) : null;
+    const row = this.rowThere(runId, id);
     if (!row) return;
     const given = this.givenOf(run);
     const key = this.solveKey(given, row);
@@ -258,18 +270,30 @@ export class RunWorks {
       if (active.work.kind === 'solve') {
         const picture = this.studio.files.working();
         const { flags } = (await child.ask({ kind: 'solve', row: order, picture })) as RowSolved;
+        if (this.hasMovedOn(runId, id, key)) {
+          rmSync(picture, { force: true });
+          active.again = true;
+          return;
+        }
         this.dropPictures(runId, id);
         this.studio.files.move(picture, this.picturePath(runId, id, key));
         runs.solved(runId, id, key, flags);
         return;
       }
-      await this.make(run, row, key, order, child);
+      const name = active.names.get(id);
+      if (name !== undefined) await this.make(run, row, { key, name, order }, child);
     } catch (error) {
       if (active.stopped) return;
       if (problemOf(error)?.status === 507) throw error;
       const says = error instanceof Error ? error.message : String(error);
       runs.solved(runId, id, key, [{ weight: 'stop', about: 'failed', slot: null, says }]);
     }
+  }
+
+  /** Whether a row, or what it is made from, is another by now: what was found for it is of no use then. */
+  private hasMovedOn(run: string, id: number, key: string): boolean {
+    const row = this.rowThere(run, id);
+    return !row || this.solveKey(this.givenOf(this.studio.runs.get(run)), row) !== key;
   }
 
   private rowThere(run: string, id: number): StoredRow | null {
@@ -280,10 +304,14 @@ export class RunWorks {
     }
   }
 
-  private async make(run: StoredRun, row: StoredRow, key: string, order: RowOrder, child: RowChild): Promise<void> {
+  private async make(
+    run: StoredRun,
+    row: StoredRow,
+    { key, name, order }: { key: string; name: string; order: RowOrder },
+    child: RowChild,
+  ): Promise<void> {
     const { runs, files } = this.studio;
     const { format, quality, side } = run.settings.output;
-    const name = this.names(run, runs.rows(run.id)).get(row.id)!;
     const [out, scratch] = [files.working(), files.working()];
     (await child.ask({
       kind: 'make',

@@ -15,6 +15,7 @@ const tones = { stop: 'text-iron', look: 'text-ochre', note: 'text-faint' } as c
 
 /** The row that is looked at: its picture, and what there is to say of it. */
 export function RowSheet({ run, row, number, onApprove, onRemove, onNext }: RowSheetProps) {
+  const slotNames = new Map(run.settings.slots.map(({ id, name }) => [id, `${name}.`]));
   if (!row)
     return (
       <aside className="w-[292px] shrink-0 border-l border-rule bg-card p-4 text-faint max-[900px]:w-full">
@@ -47,9 +48,10 @@ export function RowSheet({ run, row, number, onApprove, onRemove, onNext }: RowS
       {!row.isFresh && <p className="text-faint">It is being solved again.</p>}
       {row.isFresh && row.flags.length === 0 && <p className="text-verdigris">Clean: nothing to look at.</p>}
       <ul className="flex flex-col gap-1">
-        {row.flags.map(({ weight, says }, i) => (
+        {row.flags.map(({ weight, slot, says }, i) => (
           <li key={i}>
-            <span className={`font-semibold ${tones[weight]}`}>{weightNames[weight]}</span> {says}
+            <span className={`font-semibold ${tones[weight]}`}>{weightNames[weight]}</span> {slotNames.get(slot ?? '')}{' '}
+            {says}
           </li>
         ))}
       </ul>

@@ -1,5 +1,5 @@
-import { flexRender, getCoreRowModel, useReactTable, type ColumnDef } from '@tanstack/react-table';
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { flexRender, getCoreRowModel, useReactTable, type CellContext, type ColumnDef } from '@tanstack/react-table';
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef } from 'react';
 import { rowPicture, type Run, type RunRow } from '../api/runs';
 import { FileButton } from '../ui/FileButton';
@@ -10,7 +10,7 @@ import type { RunIntake } from './useIntake';
 
 /** px */
 const rowHeight = 52;
-const widths = { number: 48, picture: 72, approved: 76, cell: 148, says: 228 };
+const widths = { number: 48, picture: 72, approved: 76, cell: 140, says: 200 };
 
 interface RowTableProps {
   run: Run;
@@ -36,21 +36,27 @@ export function RowTable(props: RowTableProps) {
   useEffect(() => {
     latest.current = { does, onChoose };
   });
-  const columns = useColumns(run, numbers, latest);
+  const columns = useColumns(run, latest);
   const table = useReactTable({
     data: rows as RunRow[],
     columns,
     getCoreRowModel: getCoreRowModel(),
     getRowId: ({ id }) => String(id),
+    meta: { numbers },
   });
   const scroller = useRef<HTMLDivElement>(null);
+  const at = rows.findIndex(({ id }) => id === chosen);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
     overscan: 6,
+    // The row that is worked at stays, however far it is scrolled away: what is being typed in it would be lost.
+    rangeExtractor: (range) => {
+      const seen = defaultRangeExtractor(range);
+      return at < 0 || seen.includes(at) ? seen : [...seen, at].sort((a, b) => a - b);
+    },
   });
-  const at = rows.findIndex(({ id }) => id === chosen);
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
   }, [at, virtual]);
@@ -107,7 +113,12 @@ export function RowTable(props: RowTableProps) {
 
 type Latest = React.RefObject<{ does(step: TableStep | null): void; onChoose(id: number): void }>;
 
-function useColumns(run: Run, numbers: Map<number, number>, latest: Latest): ColumnDef<RunRow>[] {
+/** What a cell knows of the table besides its row. */
+const numberIn = ({ table, row }: CellContext<RunRow, unknown>): number =>
+  (table.options.meta as { numbers: Map<number, number> }).numbers.get(row.original.id) ?? 0;
+
+/** Columns are the same for as long as the table's are: cells that are made anew would lose what is being typed. */
+function useColumns(run: Run, latest: Latest): ColumnDef<RunRow>[] {
   const { columns, slots, matched } = run.settings;
   return useMemo(() => {
     const slotsOf = (column: string): string[] => slots.flatMap(({ id }) => (matched[id] === column ? [id] : []));
@@ -115,14 +126,15 @@ function useColumns(run: Run, numbers: Map<number, number>, latest: Latest): Col
       id: `cell-${column}`,
       header: column,
       size: widths.cell,
-      cell: ({ row: { original } }) => {
+      cell: (context) => {
+        const { original } = context.row;
         const flags = original.flags.filter(
           ({ slot, weight }) => slot !== null && weight !== 'note' && slotsOf(column).includes(slot),
         );
         return (
           <CellField
             key={original.cells[column] ?? ''}
-            label={`${column}, row ${numbers.get(original.id)}`}
+            label={`${column}, row ${numberIn(context)}`}
             column={column}
             value={original.cells[column] ?? ''}
             problem={original.isFresh && flags.length > 0 ? flags.map(({ says }) => says).join(' ') : null}
@@ -136,9 +148,9 @@ function useColumns(run: Run, numbers: Map<number, number>, latest: Latest): Col
         id: 'number',
         header: 'Row',
         size: widths.number,
-        cell: ({ row: { original } }) => (
-          <button className="quiet-button" onClick={() => latest.current.onChoose(original.id)}>
-            {numbers.get(original.id)}
+        cell: (context) => (
+          <button className="quiet-button" onClick={() => latest.current.onChoose(context.row.original.id)}>
+            {numberIn(context)}
           </button>
         ),
       },
@@ -146,19 +158,19 @@ function useColumns(run: Run, numbers: Map<number, number>, latest: Latest): Col
         id: 'picture',
         header: 'Picture',
         size: widths.picture,
-        cell: ({ row: { original } }) => (
+        cell: (context) => (
           <button
             tabIndex={-1}
             className="flex h-11 w-full items-center justify-center bg-desk"
-            aria-label={`Look at row ${numbers.get(original.id)}`}
-            onClick={() => latest.current.onChoose(original.id)}
+            aria-label={`Look at row ${numberIn(context)}`}
+            onClick={() => latest.current.onChoose(context.row.original.id)}
           >
-            {original.solvedFor && (
+            {context.row.original.solvedFor && (
               <img
-                src={rowPicture(run.id, original)}
+                src={rowPicture(run.id, context.row.original)}
                 alt=""
                 loading="lazy"
-                className={`max-h-11 ${original.isFresh ? '' : 'opacity-50'}`}
+                className={`max-h-11 ${context.row.original.isFresh ? '' : 'opacity-50'}`}
               />
             )}
           </button>
@@ -168,25 +180,25 @@ function useColumns(run: Run, numbers: Map<number, number>, latest: Latest): Col
         id: 'approved',
         header: 'Approved',
         size: widths.approved,
-        cell: ({ row: { original } }) => (
+        cell: (context) => (
           <input
             type="checkbox"
-            aria-label={`Approve row ${numbers.get(original.id)}`}
-            checked={original.approved}
-            disabled={!original.isFresh && !original.approved}
-            onChange={(event) => latest.current.does(approveStep([original], event.target.checked))}
+            aria-label={`Approve row ${numberIn(context)}`}
+            checked={context.row.original.approved}
+            disabled={!context.row.original.isFresh && !context.row.original.approved}
+            onChange={(event) => latest.current.does(approveStep([context.row.original], event.target.checked))}
           />
         ),
       },
-      ...own,
       {
         id: 'says',
         header: 'What to look at',
         size: widths.says,
         cell: ({ row: { original } }) => <Says row={original} />,
       },
+      ...own,
     ];
-  }, [columns, slots, matched, numbers, run.id, latest]);
+  }, [columns, slots, matched, run.id, latest]);
 }
 
 const tones: Record<string, string> = {

@@ -141,6 +141,7 @@ function WordsRules({ slot, onChange }: { slot: SlotOf<'words'>; onChange(slot: 
         />
         characters
       </label>
+      <RoomField slot={slot} onChange={onChange} />
       <label className="mt-1 flex items-center gap-2">
         <input
           type="checkbox"
@@ -150,6 +151,32 @@ function WordsRules({ slot, onChange }: { slot: SlotOf<'words'>; onChange(slot: 
         in capitals
       </label>
     </>
+  );
+}
+
+/** The room that words are fitted into: typed as width and height; left empty, that of the design's words. */
+function RoomField({ slot, onChange }: { slot: SlotOf<'words'>; onChange(slot: Slot): void }) {
+  const shown = slot.room ? slot.room.map((one) => Math.round(one)).join(' × ') : '';
+  return (
+    <label className="mt-1 flex items-center gap-2">
+      <span className="label w-14">room</span>
+      <input
+        key={shown}
+        className="field w-28"
+        aria-label={`Room of ${slot.name}, px across and down`}
+        defaultValue={shown}
+        placeholder="as designed"
+        title="Width and height in px of the sheet, such as 900 × 120"
+        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        onBlur={(event) => {
+          const [width, height] = (event.target.value.match(/\d+(\.\d+)?/g) ?? []).map(Number);
+          const room: [number, number] | null = width >= 1 && height >= 1 ? [width, height] : null;
+          if (String(room) !== String(slot.room)) onChange({ ...slot, room });
+          else event.target.value = shown;
+        }}
+      />
+      px
+    </label>
   );
 }
 

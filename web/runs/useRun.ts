@@ -6,11 +6,13 @@ import {
   getRow,
   getRows,
   getRun,
+  startWork,
   type Run,
   type RunRow,
   type RunSettings,
   type WorkState,
 } from '../api/runs';
+import { ServerProblem } from '../api/client';
 import { afterEdits, type TableStep } from './tableHistory';
 
 /** So many rows are asked for one by one; more are asked for all together, and not more often than every so many ms. */
@@ -53,7 +55,7 @@ export function useRun(id: string): RunWork {
     try {
       const [nextRun, nextRows] = await Promise.all([getRun(id), getRows(id)]);
       if (sending.current.count > 0) return;
-      setRun(nextRun);
+      setRun((now) => (JSON.stringify(now) === JSON.stringify(nextRun) ? now : withKept(now, nextRun)));
       setWork(nextRun.state);
       setRows(nextRows);
     } catch (error) {
@@ -61,6 +63,7 @@ export function useRun(id: string): RunWork {
     }
   }, [id, failed]);
   useEffect(() => void reload(), [reload]);
+  useSolvedAgain(id, reload, failed);
   useFreshRows(id, { reload, setRows, setWork, isSending: () => sending.current.count > 0 });
 
   const post = useCallback(
@@ -117,6 +120,27 @@ export function useRun(id: string): RunWork {
     back: steps.done.at(-1)?.label ?? null,
     forth: steps.undone.at(-1)?.label ?? null,
   };
+}
+
+/** Settings that say the same stay the same, so that nothing that is made from them is made anew while somebody types. */
+function withKept(now: Run | null, next: Run): Run {
+  const isSame = now && JSON.stringify(now.settings) === JSON.stringify(next.settings);
+  return isSame ? { ...next, settings: now.settings } : next;
+}
+
+/** What has changed elsewhere, such as the piece on its bench, is solved again when a person comes to the page. */
+function useSolvedAgain(id: string, reload: () => Promise<void>, failed: (error: unknown) => void): void {
+  useEffect(() => {
+    const look = (): void => {
+      startWork(id, { kind: 'solve', rows: null }).then(reload, (error: unknown) => {
+        // Its files are being made: rows are solved after them.
+        if (!(error instanceof ServerProblem && error.status === 409)) failed(error);
+      });
+    };
+    look();
+    window.addEventListener('focus', look);
+    return () => window.removeEventListener('focus', look);
+  }, [id, reload, failed]);
 }
 
 interface Fresh {
