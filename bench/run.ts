@@ -5,10 +5,11 @@ import { benchKernels } from './kernels';
 import { benchLook } from './look';
 import { benchDrag, benchDrop } from './screen';
 import { benchMatte } from './matte';
+import { benchRuns } from './runs';
 import { benchSurvey } from './survey';
 import { benchWords } from './words';
 
-const groups = ['kernels', 'drop', 'drag', 'words', 'ink', 'matte', 'survey', 'look', 'export'] as const;
+const groups = ['kernels', 'drop', 'drag', 'words', 'ink', 'matte', 'survey', 'look', 'runs', 'export'] as const;
 const wanted = process.argv[2];
 if (wanted !== undefined && !groups.some((group) => group === wanted)) {
   console.error(`There is no group "${wanted}". Groups: ${groups.join(', ')}.`);
@@ -25,6 +26,7 @@ try {
   if (!wanted || wanted === 'matte') await benchMatte();
   if (!wanted || wanted === 'survey') await benchSurvey();
   if (!wanted || wanted === 'look') await benchLook();
+  if (!wanted || wanted === 'runs') await benchRuns();
   if (!wanted || wanted === 'export') await benchExport(studio);
 } finally {
   await browser.close();

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { unzipSync } from 'fflate';
 import readPicture from 'sharp';
-import { eventually, patience, type RunningStudio } from './studio';
+import { eventually, patience, saved, setValue, sharp, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -104,6 +104,30 @@ test('the shipped run of forty is ready: most are clean, and the picture that is
   expect(clean).toBeGreaterThanOrEqual(30);
 });
 
+test('one row is worked at by hand on the bench: it alone is another, is marked, and can be given back', async () => {
+  await page.goto(`${studio.url}/runs/demo-exhibitors`);
+  await allSolved('40 rows');
+  await page.getByRole('button', { name: 'Look at row 3', exact: true }).click();
+  await page.getByRole('button', { name: 'Work at it by hand' }).click();
+  await page.waitForURL(/\/piece\/row-demo-exhibitors-3/);
+  await sharp(page);
+  await page.keyboard.press('2');
+  await setValue(page, 'Place from the left', '300');
+  await saved(page);
+  await page.getByRole('link', { name: 'Back to the run' }).click();
+  await allSolved('40 rows');
+  await page.getByRole('button', { name: 'Look at row 3', exact: true }).click();
+  const sheet = page.getByRole('complementary', { name: 'Row 3' });
+  await sheet.getByText('by hand', { exact: true }).waitFor();
+  expect(await page.getByRole('row').getByText('by hand', { exact: true }).count()).toBe(1);
+  await sheet.getByRole('button', { name: 'Take back what was done by hand' }).click();
+  await sheet.getByText('by hand', { exact: true }).waitFor({ state: 'detached' });
+  // It stands on no shelf.
+  await page.goto(studio.url);
+  await page.getByRole('button', { name: 'Open Series' }).waitFor();
+  expect(await page.getByRole('button', { name: /Exhibitors, row/ }).count()).toBe(0);
+});
+
 test('ten thousand rows: only those in view are there, and a value is changed by keyboard', async () => {
   const made = (await (
     await page.request.post(`${studio.url}/api/runs`, {
@@ -137,6 +161,27 @@ test('ten thousand rows: only those in view are there, and a value is changed by
       }
     ).cells.Code;
   await eventually(async () => (await stored()) === 'changed');
+});
+
+test('a change that is made while the server is away is kept, told, and sent when it is there again', async () => {
+  await page.goto(`${studio.url}/runs/demo-exhibitors`);
+  await allSolved('40 rows');
+  const before = problems.length;
+  const ended = new Promise((resolve) => studio.process.once('exit', resolve));
+  studio.process.kill('SIGKILL');
+  await ended;
+  await cell('Name', 2).fill('Zoë Åberg');
+  await cell('Name', 2).press('Enter');
+  await page.getByText('What was changed is kept here and sent again.').waitFor();
+  await studio.again();
+  await page.getByText('What was changed is kept here and sent again.').waitFor({ state: 'hidden' });
+  await allSolved('40 rows');
+  const { cells } = (await (await page.request.get(`${studio.url}/api/runs/demo-exhibitors/rows/2`)).json()) as {
+    cells: { Name: string };
+  };
+  expect(cells.Name).toBe('Zoë Åberg');
+  // That nothing was there to answer is no error of the page.
+  problems.splice(before);
 });
 
 test('the page has raised no errors', () => expect(problems).toEqual([]));

@@ -20,7 +20,6 @@ try {
     ['bench-stance', 'demo-low-sun/2'],
     ['bench-veils', 'demo-woven/3'],
     ['bench-ink', 'demo-woven/4'],
-    ['bench-coats', 'demo-picture-letters/4'],
     ['bench-panel', 'demo-window/4'],
     ['bench-outlines', 'demo-through-and-in-front/5'],
     ['bench-grade', 'demo-through-and-in-front/9'],
@@ -57,6 +56,17 @@ try {
     await allPictures();
     await shoot(name);
   }
+  await page.goto(`${studio.url}/runs/demo-exhibitors`);
+  await page.waitForFunction(
+    () => /^40 rows, \d+ to look/.test(document.querySelector('[data-testid=run-counts]')?.textContent ?? ''),
+    null,
+    { timeout: 120000 },
+  );
+  await page.getByLabel('worst first').check();
+  await page.getByRole('button', { name: 'Look at row 22' }).click();
+  // Rows beyond those in view load no pictures.
+  await page.waitForFunction(() => document.querySelector<HTMLImageElement>('aside img')?.complete);
+  await shoot('run');
   await page.goto(`${studio.url}/faces`);
   await page.evaluate(() => document.fonts.ready);
   await page.getByTestId('face').nth(1).getByRole('button').first().click();

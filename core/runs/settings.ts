@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { slotsSchema } from './slots';
+import { tableLimits } from './table/readTable';
 
 /** The files that a run makes. */
 export const outputSchema = z.strictObject({
@@ -30,9 +31,9 @@ export const tableEditSchema = z.discriminatedUnion('kind', [
     kind: z.literal('add'),
     rows: z
       .array(z.strictObject({ row: z.int().min(1).nullable(), cells: z.record(z.string(), z.string().max(5000)) }))
-      .max(100_000),
+      .max(tableLimits.rows),
   }),
-  z.strictObject({ kind: z.literal('remove'), rows: z.array(z.int()).max(100_000) }),
-  z.strictObject({ kind: z.literal('approve'), rows: z.array(z.int()).max(100_000), approved: z.boolean() }),
+  z.strictObject({ kind: z.literal('remove'), rows: z.array(z.int()).max(tableLimits.rows) }),
+  z.strictObject({ kind: z.literal('approve'), rows: z.array(z.int()).max(tableLimits.rows), approved: z.boolean() }),
 ]);
 export type TableEdit = z.infer<typeof tableEditSchema>;

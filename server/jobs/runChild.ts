@@ -15,6 +15,7 @@ async function carryOut(order: RunOrder): Promise<RunAnswer> {
     return { result: null };
   }
   if (!work) throw new Error('No design has come yet.');
+  if (order.kind === 'fill') return { result: await work.plain(order) };
   return { result: order.kind === 'solve' ? await work.solve(order) : await work.make(order) };
 }
 

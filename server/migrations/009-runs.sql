@@ -21,6 +21,8 @@ create table run_rows (
   -- The same of the file that was made last, and the file's name.
   made_for text,
   file text,
+  -- The piece as the row made it when somebody began to work at it by hand; null where nobody has.
+  begun text,
   primary key (run_id, id)
 ) strict;
 create table run_pictures (
@@ -32,3 +34,5 @@ create table run_pictures (
   height integer not null,
   primary key (run_id, key)
 ) strict;
+-- The piece of one row that is worked at by hand: it stands on no shelf.
+alter table pieces add column of_run text references runs (id) on delete cascade;

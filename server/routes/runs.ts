@@ -138,6 +138,16 @@ export function runRoutes(studio: Studio) {
         return works.follow(id, send);
       });
     })
+    .post('/:id/rows/:row/bench', async (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      const row = runs.row(id, Number(context.req.param('row')));
+      return context.json({ piece: await works.toBench(id, row.id) });
+    })
+    .delete('/:id/rows/:row/bench', (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      works.dropByHand(id, runs.row(id, Number(context.req.param('row'))).id);
+      return context.body(null, 204);
+    })
     .get('/:id/rows/:row/picture', (context) => {
       const row = runs.row(context.req.param('id'), Number(context.req.param('row')));
       const path = works.pictureOf(context.req.param('id'), row);

@@ -1,6 +1,7 @@
 import type { Piece } from '../../core/piece/schema';
 import type { Recipe } from '../../core/recipes/recipe';
 import type { Flag } from '../../core/runs/flags';
+import type { Own } from '../../core/runs/own';
 import type { RunPicture } from '../../core/runs/pictures';
 import type { RowValues, Slot } from '../../core/runs/slots';
 import type { CaseFace } from '../../core/type/fallback';
@@ -25,12 +26,16 @@ export interface RowOrder {
   /** By the value that names it; a sentence where there is none. */
   pictures: Record<string, RunPicture | string>;
   recipes: Record<string, Recipe>;
+  /** What was done to it by hand. */
+  own: Own;
   /** Of the pictures in `pictures` and `recipes`. */
   shapes: PictureShapes;
 }
 
 export type RunOrder =
   | { kind: 'design'; design: RunDesign }
+  /** Fills a row, without what was done to it by hand. @see RowFilled */
+  | { kind: 'fill'; row: RowOrder }
   /** Solves and measures a row, and draws it small. @see RowSolved */
   | { kind: 'solve'; row: RowOrder; picture: string }
   /** Makes a row's file. @see RowMade */
@@ -40,9 +45,13 @@ export interface RowSolved {
   flags: Flag[];
 }
 
+export interface RowFilled {
+  piece: Piece;
+}
+
 export interface RowMade {
   width: number;
   height: number;
 }
 
-export type RunAnswer = { result: RowSolved | RowMade | null } | { problem: string };
+export type RunAnswer = { result: RowSolved | RowFilled | RowMade | null } | { problem: string };

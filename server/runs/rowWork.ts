@@ -7,11 +7,12 @@ import type { Asset, Piece } from '../../core/piece/schema';
 import { compile } from '../../core/render/compile';
 import { fillRow, type Filled, type FillTools } from '../../core/runs/fill';
 import { flagsOf, standingOf, type Spoken, type Standing } from '../../core/runs/measure';
+import { withOwn } from '../../core/runs/own';
 import { seenPiece } from '../../core/sizes/seen';
 import { fileLibrary, type PictureShapes } from '../render/fileLibrary';
 import { savePicture } from '../render/savePicture';
 import type { TilePool } from '../render/tilePool';
-import type { RowMade, RowOrder, RowSolved, RunDesign, RunOrder } from './orders';
+import type { RowFilled, RowMade, RowOrder, RowSolved, RunDesign, RunOrder } from './orders';
 
 /** Longer side of a row's picture, px. */
 const pictureSide = 320;
@@ -65,7 +66,13 @@ export class RowWork {
     return { width, height };
   }
 
-  private fill(row: RowOrder): Promise<Filled> {
+  /** A row as its values alone make it. */
+  async plain({ row }: Extract<RunOrder, { kind: 'fill' }>): Promise<RowFilled> {
+    const { piece } = await this.fill({ ...row, own: [] });
+    return { piece };
+  }
+
+  private async fill(row: RowOrder): Promise<Filled> {
     Object.assign(this.shapes, row.shapes);
     const tools: FillTools = {
       faces: this.design.faces,
@@ -73,7 +80,16 @@ export class RowWork {
       recipe: (name) => (Object.hasOwn(row.recipes, name) ? row.recipes[name] : null),
       open: (assets) => this.open(assets),
     };
-    return fillRow(this.design.piece, this.design.slots, row.values, tools);
+    const { piece: plain, flags } = await fillRow(this.design.piece, this.design.slots, row.values, tools);
+    const { piece, problem } = withOwn(plain, row.own);
+    if (problem)
+      flags.push({
+        weight: 'stop',
+        about: 'by hand',
+        slot: null,
+        says: `What was done by hand no longer fits. ${problem}`,
+      });
+    return { piece, flags };
   }
 
   private spokenOf({ letterings, plates }: Piece): Spoken {

@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -7,6 +8,9 @@ import { folderBundle, takeInBundle } from '../bundles';
 import { Studio } from '../studio';
 import { testStudio } from '../testing/studio';
 import type { StoredRow } from './store';
+
+// Rows are solved by processes that share the machine with other tests.
+jest.setTimeout(240_000);
 
 const { ask, studio } = testStudio();
 type Row = StoredRow & { isFresh: boolean };
@@ -131,6 +135,81 @@ test('a change of the piece makes every row wait again, and takes approvals back
     [true, false, null],
     [true, false, null],
   ]);
+});
+
+test('a row that is changed while it is solved ends as it was left, and keeps what was approved then', async () => {
+  const run = await newRun();
+  await post(`/runs/${run}/text`, { text: 'Name\nAda' });
+  await solved(run);
+  const [{ id, solvedFor }] = await rowsOf(run);
+  const change = (name: string) =>
+    post(`/runs/${run}/edits`, { edits: [{ kind: 'cells', row: id, cells: { Name: name } }] });
+  // To something else and back, and approved, before the first of these is solved.
+  await change('Ada 🪁');
+  await change('Ada');
+  await post(`/runs/${run}/edits`, { edits: [{ kind: 'approve', rows: [id], approved: true }] });
+  await solved(run);
+  const [row] = await rowsOf(run);
+  expect(row).toMatchObject({ solvedFor, approved: true, isFresh: true });
+  expect(row.flags.filter(({ weight }) => weight === 'stop')).toEqual([]);
+});
+
+test('one row is worked at by hand: it alone changes, is marked, keeps it when the piece changes, and gives it back', async () => {
+  const own = studio.pieces.duplicate(piece);
+  const { id: run } = await json<{ id: string }>(post('/runs', { piece: own }));
+  await post(`/runs/${run}/text`, { text: 'Name\nAda\nEve' });
+  await solved(run);
+  const [first, second] = await rowsOf(run);
+  const shelf = studio.pieces.list().length;
+  const { piece: worked } = await json<{ piece: string }>(post(`/runs/${run}/rows/${first.id}/bench`, {}));
+  expect(studio.pieces.list()).toHaveLength(shelf);
+  const opened = studio.pieces.get(worked);
+  expect(opened.piece.letterings[0].words.text).toBe('Ada');
+  const turn = { op: 'replace' as const, path: ['letterings', 0, 'stance', 'rotation'], value: 30 };
+  studio.pieces.carryOut(worked, opened.version, {
+    kind: 'edit',
+    id: 'turn',
+    label: 'Turn',
+    patches: [turn],
+    inverse: [{ ...turn, value: 0 }],
+  });
+  const paint = async (value: string): Promise<void> => {
+    const { version } = studio.pieces.get(own);
+    const patch = { op: 'replace' as const, path: ['sheet', 'paint'], value };
+    studio.pieces.carryOut(own, version, {
+      kind: 'edit',
+      id: value,
+      label: 'Paint',
+      patches: [patch],
+      inverse: [patch],
+    });
+    await post(`/runs/${run}/work`, { kind: 'solve', rows: null });
+    await solved(run);
+  };
+  expect((await rowsOf(run)).map(({ byHand, isFresh }) => [byHand, isFresh])).toEqual([
+    [true, false],
+    [false, true],
+  ]);
+  await paint('#305070');
+  const after = await rowsOf(run);
+  expect(after.map(({ isFresh }) => isFresh)).toEqual([true, true]);
+  const pixelsOf = async (row: number): Promise<Buffer> =>
+    sharp(Buffer.from(await (await ask(`/runs/${run}/rows/${row}/picture`)).arrayBuffer()))
+      .removeAlpha()
+      .raw()
+      .toBuffer();
+  // Where the turned words begin there is paint in the other row; and both have the new one in their corners.
+  const [hand, plain] = [await pixelsOf(first.id), await pixelsOf(second.id)];
+  expect([...hand.subarray(0, 3)]).toEqual([0x30, 0x50, 0x70]);
+  expect([...plain.subarray(0, 3)]).toEqual([0x30, 0x50, 0x70]);
+  const again = await json<{ piece: string }>(post(`/runs/${run}/rows/${first.id}/bench`, {}));
+  expect(studio.pieces.get(again.piece).piece.letterings[0].stance.rotation).toBe(30);
+  expect(studio.pieces.get(again.piece).piece.sheet.paint).toBe('#305070');
+  expect((await ask(`/runs/${run}/rows/${first.id}/bench`, { method: 'DELETE' })).status).toBe(204);
+  await solved(run);
+  expect((await rowsOf(run)).map(({ byHand }) => byHand)).toEqual([false, false]);
+  expect((await pixelsOf(first.id)).equals(hand)).toBe(false);
+  expect((await ask(`/pieces/${again.piece}`)).status).toBe(404);
 });
 
 test('work that is cancelled stops, and goes on where it was; a server that was ended goes on by itself', async () => {

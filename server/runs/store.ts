@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type Database from 'better-sqlite3';
 import { z } from 'zod';
+import { readPiece } from '../../core/piece/read';
+import type { Piece } from '../../core/piece/schema';
 import { weightOf, type Flag } from '../../core/runs/flags';
 import type { RunPicture } from '../../core/runs/pictures';
 import { runSchema, type RunSettings, type TableEdit } from '../../core/runs/settings';
@@ -35,6 +37,8 @@ export interface StoredRow {
   weight: number;
   madeFor: string | null;
   file: string | null;
+  /** Somebody has worked at its own piece. */
+  byHand: boolean;
 }
 
 interface RunRecord {
@@ -55,7 +59,13 @@ interface RowRecord {
   weight: number;
   made_for: string | null;
   file: string | null;
+  by_hand: number;
 }
+
+const rowFields = 'id, cells, approved, solved_for, flags, weight, made_for, file, begun is not null as by_hand';
+
+/** The id of the piece that a row has for work by hand. */
+export const rowPieceId = (run: string, row: number): string => `row-${run}-${row}`;
 
 const runOf = ({ id, piece_id: piece, name, body, work, updated_at: updatedAt }: RunRecord): StoredRun => ({
   id,
@@ -66,7 +76,7 @@ const runOf = ({ id, piece_id: piece, name, body, work, updated_at: updatedAt }:
   updatedAt,
 });
 
-const rowOf = ({ id, cells, approved, solved_for, flags, weight, made_for, file }: RowRecord): StoredRow => ({
+const rowOf = ({ id, cells, approved, solved_for, flags, weight, made_for, file, by_hand }: RowRecord): StoredRow => ({
   id,
   cells: JSON.parse(cells) as Record<string, string>,
   approved: approved === 1,
@@ -75,6 +85,7 @@ const rowOf = ({ id, cells, approved, solved_for, flags, weight, made_for, file 
   weight,
   madeFor: made_for,
   file,
+  byHand: by_hand === 1,
 });
 
 /** Runs, their rows and the pictures that came with them. */
@@ -133,7 +144,7 @@ export class RunStore {
 
   rows(run: string): StoredRow[] {
     return this.database
-      .prepare<[string], RowRecord>('select * from run_rows where run_id = ? order by id')
+      .prepare<[string], RowRecord>(`select ${rowFields} from run_rows where run_id = ? order by id`)
       .all(run)
       .map(rowOf);
   }
@@ -141,7 +152,7 @@ export class RunStore {
   /** @throws Problem 404 */
   row(run: string, id: number): StoredRow {
     const record = this.database
-      .prepare<[string, number], RowRecord>('select * from run_rows where run_id = ? and id = ?')
+      .prepare<[string, number], RowRecord>(`select ${rowFields} from run_rows where run_id = ? and id = ?`)
       .get(run, id);
     if (!record) throw new Problem(404, 'This row is no longer in the run.');
     return rowOf(record);
@@ -152,7 +163,10 @@ export class RunStore {
     const before = this.get(run).settings.columns;
     const all = isAdded ? [...before, ...columns.filter((one) => !before.includes(one))] : columns;
     this.database.transaction(() => {
-      if (!isAdded) this.database.prepare('delete from run_rows where run_id = ?').run(run);
+      if (!isAdded) {
+        this.database.prepare('delete from run_rows where run_id = ?').run(run);
+        this.database.prepare('delete from pieces where of_run = ?').run(run);
+      }
       this.change(run, { settings: { columns: all } });
       this.insert(
         run,
@@ -185,7 +199,10 @@ export class RunStore {
         : this.database.prepare<[string, number]>(
             `update run_rows set approved = ${edit.approved ? 1 : 0} where run_id = ? and id = ?`,
           );
-    for (const row of edit.rows) statement.run(run, row);
+    for (const row of edit.rows) {
+      statement.run(run, row);
+      if (edit.kind === 'remove') this.database.prepare('delete from pieces where id = ?').run(rowPieceId(run, row));
+    }
   }
 
   /** @param rows with the ids that they had, or null for new ones */
@@ -215,6 +232,20 @@ export class RunStore {
     this.database
       .prepare('update run_rows set made_for = ?, file = ? where run_id = ? and id = ?')
       .run(madeFor, file, run, id);
+  }
+
+  /** What a row's own piece was begun from; null where nobody works at it by hand. */
+  begun(run: string, id: number): Piece | null {
+    const found = this.database
+      .prepare<[string, number], { begun: string | null }>('select begun from run_rows where run_id = ? and id = ?')
+      .get(run, id);
+    return found?.begun ? readPiece(JSON.parse(found.begun)) : null;
+  }
+
+  setBegun(run: string, id: number, piece: Piece | null): void {
+    this.database
+      .prepare('update run_rows set begun = ? where run_id = ? and id = ?')
+      .run(piece && JSON.stringify(piece), run, id);
   }
 
   pictures(run: string): Map<string, RunPicture> {

@@ -6,13 +6,14 @@ import { join } from 'node:path';
 import type { Recipe } from '../../core/recipes/recipe';
 import { distinctNames, fileNameOf } from '../../core/runs/names';
 import { pictureKey, valuesFor } from '../../core/runs/table/matchColumns';
+import { ownOf, withOwn, type Own } from '../../core/runs/own';
 import type { RunPicture } from '../../core/runs/pictures';
 import { Problem, problemOf } from '../problem';
 import type { PictureShapes } from '../render/fileLibrary';
 import type { Studio } from '../studio';
 import { RowChild } from './rowChild';
-import type { RowMade, RowOrder, RowSolved, RunDesign } from './orders';
-import type { StoredRow, StoredRun, Work } from './store';
+import type { RowFilled, RowMade, RowOrder, RowSolved, RunDesign } from './orders';
+import { rowPieceId, type StoredRow, type StoredRun, type Work } from './store';
 
 /** How far the work of a run is. */
 export interface WorkState {
@@ -52,6 +53,9 @@ const hashOf = (...parts: unknown[]): string => {
   return hash.digest('hex');
 };
 
+/** Files that something done by hand brings along. */
+const hashesIn = (own: Own): string[] => [...new Set(JSON.stringify(own).match(/\b[0-9a-f]{64}\b/g) ?? [])];
+
 /**
  * Works at runs: rows are solved and made in processes of their own. What is to be done stands in the store, and a row is
  * done when what it was made from is what it would be made from now: so nothing is done twice, and a server that was
@@ -62,6 +66,7 @@ export class RunWorks {
   private readonly problems = new Map<string, WorkState>();
   private readonly changes = new EventEmitter();
   private readonly designs = new Map<string, { mark: string; design: RunDesign }>();
+  private readonly owns = new Map<string, { version: number; own: Own }>();
   private isClosed = false;
 
   constructor(
@@ -350,8 +355,8 @@ export class RunWorks {
   }
 
   private solveKey(given: Given, row: StoredRow): string {
-    const { values, pictures, recipes } = this.orderOf(given, row, false);
-    return hashOf(given.design.key, values, pictures, recipes);
+    const { values, pictures, recipes, own } = this.orderOf(given, row, false);
+    return hashOf(given.design.key, values, pictures, recipes, own);
   }
 
   private givenOf(run: StoredRun): Given {
@@ -384,12 +389,65 @@ export class RunWorks {
         for (const asset of Object.values(recipe.assets)) if (asset.sha256) hashes.push(asset.sha256);
       }
     }
-    return { values, pictures, recipes, shapes: withShapes ? this.shapesOf(hashes) : {} };
+    const own = row.byHand ? this.ownIn(run.id, row.id) : [];
+    if (own.length > 0) hashes.push(...hashesIn(own));
+    return { values, pictures, recipes, own, shapes: withShapes ? this.shapesOf(hashes) : {} };
+  }
+
+  /** What was done by hand to a row's own piece; read again only when that is another. */
+  private ownIn(run: string, row: number): Own {
+    const id = rowPieceId(run, row);
+    const found = this.studio.pieces.find(id);
+    if (!found) return [];
+    const known = this.owns.get(id);
+    if (known?.version === found.version) return known.own;
+    const begun = this.studio.runs.begun(run, row);
+    const own = begun ? ownOf(begun, found.piece) : [];
+    this.owns.set(id, { version: found.version, own });
+    return own;
+  }
+
+  /**
+   * Puts a row's own piece on the bench: as its values make it now, with what was done to it by hand before.
+   * @returns the piece's id
+   */
+  async toBench(runId: string, row: number): Promise<string> {
+    const { runs, pieces } = this.studio;
+    const run = runs.get(runId);
+    const stored = runs.row(runId, row);
+    const given = this.givenOf(run);
+    const order = this.orderOf(given, stored);
+    const child = new RowChild(this.studio.buildFolder);
+    try {
+      await child.give(given.design);
+      const { piece: plain } = (await child.ask({ kind: 'fill', row: order })) as RowFilled;
+      const number = runs.rows(runId).findIndex(({ id }) => id === row) + 1;
+      const begun = { ...plain, name: `${run.name}, row ${number}`.slice(0, 200) };
+      const id = rowPieceId(runId, row);
+      // Nothing has changed since: its history goes on.
+      const known = runs.begun(runId, row);
+      if (known && pieces.find(id) && JSON.stringify({ ...known, name: '' }) === JSON.stringify({ ...begun, name: '' }))
+        return id;
+      pieces.putOfRun(runId, id, withOwn(begun, order.own).piece);
+      runs.setBegun(runId, row, begun);
+      return id;
+    } finally {
+      child.kill();
+    }
+  }
+
+  /** Takes back everything that was done to a row by hand. */
+  dropByHand(run: string, row: number): void {
+    this.studio.runs.setBegun(run, row, null);
+    this.studio.pieces.dropOfRun(rowPieceId(run, row));
+    this.start(run, { kind: 'solve', rows: null });
   }
 
   private shapesOf(hashes: readonly string[]): PictureShapes {
     const found = hashes.flatMap((sha256) => {
-      const { width, height, channels } = this.studio.assets.get(sha256);
+      const asset = this.studio.assets.find(sha256);
+      if (!asset) return [];
+      const { width, height, channels } = asset;
       return width && height && channels ? [[sha256, { width, height, channels }] as const] : [];
     });
     return Object.fromEntries(found);

@@ -74,7 +74,7 @@ export class PieceStore {
   list(): PieceSummary[] {
     return this.database
       .prepare<[], Row>(
-        'select id, name, body, version, history_at, updated_at from pieces where deleted_at is null order by updated_at desc, id',
+        'select id, name, body, version, history_at, updated_at from pieces where deleted_at is null and of_run is null order by updated_at desc, id',
       )
       .all()
       .map((row) => {
@@ -136,6 +136,40 @@ export class PieceStore {
       .iterate();
     for (const { text } of texts) for (const [sha256] of text.matchAll(/[0-9a-f]{64}/g)) named.add(sha256);
     return named;
+  }
+
+  /**
+   * Puts the piece of a run's row in its place, as if it had just come: for work on one row by hand. It stands on no
+   * shelf.
+   */
+  putOfRun(run: string, id: string, piece: Piece): void {
+    const now = Date.now();
+    this.database.transaction(() => {
+      const known = this.database
+        .prepare<[string], { version: number }>('select version from pieces where id = ?')
+        .get(id);
+      this.database.prepare('delete from pieces where id = ?').run(id);
+      this.database
+        .prepare(
+          'insert into pieces (id, name, body, version, created_at, updated_at, of_run) values (?, ?, ?, ?, ?, ?, ?)',
+        )
+        .run(id, piece.name, JSON.stringify(piece), (known?.version ?? 0) + 1, now, now, run);
+    })();
+  }
+
+  /** Takes the piece of a run's row away for good. */
+  dropOfRun(id: string): void {
+    this.database.prepare('delete from pieces where id = ? and of_run is not null').run(id);
+  }
+
+  /** A piece and its version, without its history; null where there is none. */
+  find(id: string): { piece: Piece; version: number } | null {
+    const row = this.database
+      .prepare<[string], Row>(
+        'select id, name, body, version, history_at, updated_at from pieces where id = ? and deleted_at is null',
+      )
+      .get(id);
+    return row ? { piece: readPiece(JSON.parse(row.body)), version: row.version } : null;
   }
 
   create(piece: Piece, id: string = randomUUID()): string {

@@ -36,6 +36,8 @@ export interface RunRow {
   /** What it shows is what the piece and its values make now. */
   isFresh: boolean;
   file: string | null;
+  /** Something was done to it by hand on the bench. */
+  byHand: boolean;
 }
 
 export interface RunSummary {
@@ -91,6 +93,14 @@ export const sendPictures = (
 
 export const startWork = (id: string, work: Work): Promise<unknown> =>
   ask(api.runs[':id'].work.$post({ ...of(id), json: work }));
+
+/** Puts a row's own piece on the bench. @returns its id */
+export const rowToBench = async (id: string, row: number): Promise<string> =>
+  (await ask(api.runs[':id'].rows[':row'].bench.$post({ param: { id, row: String(row) } }))).piece;
+
+/** Takes back what was done to a row by hand. */
+export const dropByHand = (id: string, row: number): Promise<unknown> =>
+  ask(api.runs[':id'].rows[':row'].bench.$delete({ param: { id, row: String(row) } }));
 
 export const cancelWork = (id: string): Promise<unknown> => ask(api.runs[':id'].work.$delete(of(id)));
 

@@ -8,13 +8,16 @@ interface RowSheetProps {
   number: number;
   onApprove(approved: boolean): void;
   onRemove(): void;
+  /** Opens the row's own piece; takes back what was done to it there. */
+  onBench(): void;
+  onPlain(): void;
   onNext(by: 1 | -1): void;
 }
 
 const tones = { stop: 'text-iron', look: 'text-ochre', note: 'text-faint' } as const;
 
 /** The row that is looked at: its picture, and what there is to say of it. */
-export function RowSheet({ run, row, number, onApprove, onRemove, onNext }: RowSheetProps) {
+export function RowSheet({ run, row, number, onApprove, onRemove, onBench, onPlain, onNext }: RowSheetProps) {
   const slotNames = new Map(run.settings.slots.map(({ id, name }) => [id, `${name}.`]));
   if (!row)
     return (
@@ -28,7 +31,10 @@ export function RowSheet({ run, row, number, onApprove, onRemove, onNext }: RowS
       className="flex w-[292px] shrink-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-card p-4 max-[900px]:w-full max-[900px]:overflow-visible"
     >
       <div className="flex items-center gap-2">
-        <h2 className="grow font-title text-base">Row {number}</h2>
+        <h2 className="grow font-title text-base">
+          Row {number}
+          {row.byHand && <span className="ml-2 font-sans text-xs text-ochre">by hand</span>}
+        </h2>
         <button className="quiet-button" onClick={() => onNext(-1)}>
           Before
         </button>
@@ -63,6 +69,14 @@ export function RowSheet({ run, row, number, onApprove, onRemove, onNext }: RowS
         >
           {row.approved ? 'Take back the approval' : 'Approve'}
         </button>
+        <button className="plain-button" title="What is done there is done to this row alone" onClick={onBench}>
+          Work at it by hand
+        </button>
+        {row.byHand && (
+          <button className="plain-button" onClick={onPlain}>
+            Take back what was done by hand
+          </button>
+        )}
         <button className="plain-button" onClick={onRemove}>
           Remove the row
         </button>

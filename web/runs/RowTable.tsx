@@ -216,6 +216,7 @@ function Says({ row }: { row: RunRow }) {
   return (
     <span className="line-clamp-2" title={row.flags.map(({ says }) => says).join('\n')}>
       <span className={`font-semibold ${tones[state]}`}>{state}</span>
+      {row.byHand && <span className="text-faint"> by hand</span>}
       {row.isFresh && worst && state !== 'clean' && ` ${worst.says}${more > 0 ? ` (${more} more)` : ''}`}
     </span>
   );

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
+import { dropByHand, rowToBench } from '../api/runs';
 import { Problem } from '../ui/Problem';
 import { BringTable } from './BringTable';
 import { FilesMade } from './FilesMade';
@@ -17,6 +18,8 @@ export function RunPage() {
   const { id = '' } = useParams();
   const work = useRun(id);
   const { run, rows, problem, say } = work;
+  const navigate = useNavigate();
+  const failed = (error: unknown): void => say(error instanceof Error ? error.message : 'This did not work.');
   const intake = useIntake(id, work);
   const [chosen, setChosen] = useState<number | null>(null);
   const [sight, setSight] = useState<Sight>('all');
@@ -57,7 +60,7 @@ export function RunPage() {
         </div>
       )}
       <div className="flex min-h-0 grow max-[900px]:flex-col max-[900px]:overflow-y-auto">
-        <aside className="w-[256px] shrink-0 overflow-y-auto border-r border-rule bg-card px-4 py-3 max-[900px]:w-full max-[900px]:overflow-visible">
+        <aside className="w-[256px] shrink-0 overflow-y-auto border-r border-rule bg-card px-4 py-3 max-[900px]:order-last max-[900px]:w-full max-[900px]:overflow-visible">
           <SlotList run={run} change={work.change} />
           <FilesMade run={run} rows={rows} work={work} />
         </aside>
@@ -82,6 +85,8 @@ export function RunPage() {
           number={row ? rows.indexOf(row) + 1 : 0}
           onApprove={(approved) => row && work.does(approveStep([row], approved))}
           onRemove={() => row && work.does(removeStep([row]))}
+          onBench={() => row && void rowToBench(id, row.id).then((piece) => navigate(`/piece/${piece}`), failed)}
+          onPlain={() => row && void dropByHand(id, row.id).then(work.reload, failed)}
           onNext={(by) => {
             const at = shown.findIndex((one) => one.id === chosen);
             setChosen(shown[Math.min(shown.length - 1, Math.max(0, at + by))]?.id ?? null);

@@ -11,6 +11,7 @@ const row = (id: number, change: Partial<RunRow> = {}): RunRow => ({
   solvedFor: 'x',
   isFresh: true,
   file: null,
+  byHand: false,
   ...change,
 });
 const flag = (weight: 'stop' | 'look' | 'note', says: string) => ({ weight, about: '', slot: null, says });

@@ -17,6 +17,7 @@ const newRow = (id: number, cells: Record<string, string>): RunRow => ({
   solvedFor: null,
   isFresh: false,
   file: null,
+  byHand: false,
 });
 
 /** Rows after changes of the table, as the store will have them. */

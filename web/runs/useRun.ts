@@ -71,7 +71,7 @@ export function useRun(id: string): RunWork {
       const { current } = sending;
       current.count++;
       current.last = current.last
-        .then(send)
+        .then(() => untilSent(send, say))
         .catch(failed)
         .then(() => {
           current.count--;
@@ -80,6 +80,7 @@ export function useRun(id: string): RunWork {
     },
     [failed, reload],
   );
+  useGuard(() => sending.current.count > 0);
   const carryOut = (edits: TableStep['edits']): void => {
     setRows((now) => now && afterEdits(now, edits));
     post(() => editRows(id, edits));
@@ -120,6 +121,46 @@ export function useRun(id: string): RunWork {
     back: steps.done.at(-1)?.label ?? null,
     forth: steps.undone.at(-1)?.label ?? null,
   };
+}
+
+/** How long to wait before what did not arrive is sent again, ms. */
+const pauseBeforeRetry = 2500;
+/** A server that is there and cannot do it is asked so often. */
+const mostTries = 4;
+
+/**
+ * Sends a change until the server has it: whatever is sent twice is the same as once. While the server is away that is
+ * said. @throws ServerProblem where it refuses
+ */
+async function untilSent(send: () => Promise<unknown>, say: (problem: string | null) => void): Promise<void> {
+  for (let tries = 1; ; tries++) {
+    try {
+      await send();
+      if (tries > 1) say(null);
+      return;
+    } catch (error) {
+      const isAway = error instanceof ServerProblem && error.status === 0;
+      const isTroubled = error instanceof ServerProblem && error.status >= 500 && tries < mostTries;
+      if (!isAway && !isTroubled) throw error;
+      say(`${error.message} What was changed is kept here and sent again.`);
+      await new Promise((again) => setTimeout(again, pauseBeforeRetry));
+    }
+  }
+}
+
+/** Whoever leaves while something is still on its way is asked. */
+function useGuard(isSending: () => boolean): void {
+  const latest = useRef(isSending);
+  useEffect(() => {
+    latest.current = isSending;
+  });
+  useEffect(() => {
+    const guard = (event: BeforeUnloadEvent): void => {
+      if (latest.current()) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', guard);
+    return () => window.removeEventListener('beforeunload', guard);
+  }, []);
 }
 
 /** Settings that say the same stay the same, so that nothing that is made from them is made anew while somebody types. */

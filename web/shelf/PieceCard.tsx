@@ -7,6 +7,8 @@ interface PieceCardProps {
   onOpen(): void;
   onRename(name: string): void;
   onDuplicate(): void;
+  /** Makes it again and again, with other words and pictures. */
+  onRun(): void;
   onRemove(): void;
 }
 
@@ -17,7 +19,7 @@ const day = (at: number): string =>
 const focusAtOnce = (field: HTMLInputElement | null): void => field?.focus();
 
 /** A piece on the Shelf, with a picture rendered from the piece itself. */
-export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: PieceCardProps) {
+export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRun, onRemove }: PieceCardProps) {
   const [renaming, setRenaming] = useState(false);
   return (
     <li className="rounded-sheet border border-rule bg-card p-2">
@@ -65,6 +67,7 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRemove }: Pi
             >
               <Choice name="Rename" onSelect={() => setRenaming(true)} />
               <Choice name="Duplicate" onSelect={onDuplicate} />
+              <Choice name="Begin a run" onSelect={onRun} />
               <DropdownMenu.Item asChild>
                 <a
                   className="block rounded-sheet px-2 py-1 data-[highlighted]:bg-desk"

@@ -3,6 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import type { PieceSummary } from '../../server/store/pieces';
 import { api, ask, send } from '../api/client';
 import { beginOn, type StoredAsset } from '../api/files';
+import { beginRun } from '../api/runs';
 import { FileDrop, useArrival } from '../plates/PlateChooser';
 import { workers } from '../bench/workers/workers';
 import { FileButton } from '../ui/FileButton';
@@ -113,6 +114,7 @@ export function ShelfPage() {
                 void change(ask(api.pieces[':id'].name.$post({ param: { id: piece.id }, json: { name } })))
               }
               onDuplicate={() => void change(ask(api.pieces[':id'].duplicate.$post({ param: { id: piece.id } })))}
+              onRun={() => void beginRun(piece.id).then((id) => navigate(`/runs/${id}`), failed)}
               onRemove={() => {
                 setRemoved({ id: piece.id, name: piece.name });
                 void change(ask(api.pieces[':id'].$delete({ param: { id: piece.id } })));

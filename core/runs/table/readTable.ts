@@ -13,7 +13,7 @@ export interface Table {
 /** Refused, with the reason for a person. */
 export class TableError extends Error {}
 
-export const tableLimits = { columns: 200, rows: 100_000, cell: 5000, bytes: 100 * 1024 * 1024 };
+export const tableLimits = { columns: 200, rows: 50_000, cell: 5000, bytes: 100 * 1024 * 1024 };
 
 const delimiters = [',', ';', '\t', '|'];
 

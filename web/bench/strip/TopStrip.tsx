@@ -14,11 +14,15 @@ import { SizeChoice } from '../sizes/SizeChoice';
 import { VersionsSheet } from '../versions/VersionsSheet';
 import { ExportSheet } from './ExportSheet';
 
+/** The run whose row a piece is; null where it is a piece of its own. */
+const runOfRow = (id: string): string | null => /^row-(.+)-\d+$/.exec(id)?.[1] ?? null;
+
 export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boolean }) {
   const { id, piece, size, mayChange } = useBench();
   const { history, historyAt, saving } = useAppSelector(({ bench }) => bench);
   const [exporting, setExporting] = useState(false);
   const [comparing, setComparing] = useState(false);
+  const run = runOfRow(id);
   const last = historyAt > 0 ? history[historyAt - 1] : null;
   return (
     <header className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-card px-3 py-1">
@@ -26,9 +30,15 @@ export function TopStrip({ onKeys, isDrawing }: { onKeys(): void; isDrawing: boo
       <Link to="/" className="font-title text-base text-iron" title="Back to the Shelf">
         Inky Veil
       </Link>
-      <span className="text-faint" aria-hidden>
-        /
-      </span>
+      {run ? (
+        <Link to={`/runs/${run}`} className="quiet-button" title="What is done here is done to this row alone">
+          Back to the run
+        </Link>
+      ) : (
+        <span className="text-faint" aria-hidden>
+          /
+        </span>
+      )}
       <KeptText
         label="Name of the piece"
         value={piece.name}
