@@ -113,6 +113,37 @@ test('what is approved is made under its name; again, only what has changed', as
   expect(report).toMatch(/1,Adam,yes,1 Adam\.png/);
 });
 
+test('rows that exchange their names exchange their files: none is lost, and none has the other’s', async () => {
+  const run = await newRun();
+  await post(`/runs/${run}/text`, { text: 'Name\nAda\nEve' });
+  await post(`/runs/${run}`, { settings: { output: { format: 'png', quality: 92, side: 120, pattern: '{Name}' } } });
+  await solved(run);
+  const [first, second] = (await rowsOf(run)).map(({ id }) => id);
+  const make = async (rows: number[]): Promise<void> => {
+    await post(`/runs/${run}/edits`, { edits: [{ kind: 'approve', rows, approved: true }] });
+    await post(`/runs/${run}/work`, { kind: 'make', rows: null });
+    await solved(run);
+  };
+  await make([first, second]);
+  const folder = studio.runWorks.folder(run, 'files');
+  const read = (file: string): Buffer => readFileSync(join(folder, file));
+  const [ada, eve] = [read('Ada.png'), read('Eve.png')];
+  await post(`/runs/${run}/edits`, {
+    edits: [
+      { kind: 'cells', row: first, cells: { Name: 'Eve' } },
+      { kind: 'cells', row: second, cells: { Name: 'Ada' } },
+    ],
+  });
+  await solved(run);
+  // Only one of them is made again: the other has no file until it is.
+  await make([first]);
+  expect((await rowsOf(run)).map(({ file }) => file)).toEqual(['Eve.png', null]);
+  await make([second]);
+  expect((await rowsOf(run)).map(({ file }) => file)).toEqual(['Eve.png', 'Ada.png']);
+  expect(readdirSync(folder).sort()).toEqual(['Ada.png', 'Eve.png']);
+  expect([read('Ada.png').equals(ada), read('Eve.png').equals(eve)]).toEqual([true, true]);
+});
+
 test('a change of the piece makes every row wait again, and takes approvals back that nobody has looked at since', async () => {
   const own = studio.pieces.duplicate(piece);
   const { id: run } = await json<{ id: string }>(post('/runs', { piece: own }));

@@ -228,10 +228,22 @@ export class RunStore {
       .run({ key: solvedFor, flags: JSON.stringify(flags), weight: weightOf(flags), run, id });
   }
 
-  made(run: string, id: number, madeFor: string, file: string): void {
-    this.database
-      .prepare('update run_rows set made_for = ?, file = ? where run_id = ? and id = ?')
-      .run(madeFor, file, run, id);
+  /**
+   * Notes the file that was made of a row. Another row that had a file of this name has none any more.
+   * @returns the name that the row's file had before, where no row has a file of that name now; null otherwise
+   */
+  made(run: string, id: number, madeFor: string, file: string): string | null {
+    return this.database.transaction((): string | null => {
+      const before = this.row(run, id).file;
+      this.database
+        .prepare('update run_rows set made_for = null, file = null where run_id = ? and file = ? and id <> ?')
+        .run(run, file, id);
+      this.database
+        .prepare('update run_rows set made_for = ?, file = ? where run_id = ? and id = ?')
+        .run(madeFor, file, run, id);
+      const isKept = this.database.prepare('select 1 from run_rows where run_id = ? and file = ?').get(run, before);
+      return isKept ? null : before;
+    })();
   }
 
   /** What a row's own piece was begun from; null where nobody works at it by hand. */

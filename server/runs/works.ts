@@ -327,9 +327,9 @@ export class RunWorks {
       encoding: { format, bits: 8, quality },
     })) as RowMade;
     const folder = this.folder(run.id, 'files');
-    if (row.file !== null && row.file !== name) rmSync(join(folder, row.file), { force: true });
     files.move(out, join(folder, name));
-    runs.made(run.id, row.id, this.makeKey(run, key, name), name);
+    const gone = runs.made(run.id, row.id, this.makeKey(run, key, name), name);
+    if (gone !== null) rmSync(join(folder, gone), { force: true });
   }
 
   private dropPictures(run: string, row: number): void {
@@ -456,20 +456,16 @@ export class RunWorks {
   /** What the rows of a run are made from, as it is now. @throws Problem 404 where the piece is gone */
   designOf(run: StoredRun): RunDesign {
     const { studio } = this;
-    const stored = studio.pieces.get(run.piece);
-    const faces = studio.assets.list('face').map((asset) => studio.faces.with(asset));
-    const mark = hashOf(
-      stored.version,
-      stored.piece.name,
-      run.settings.slots,
-      faces.map(({ sha256 }) => sha256),
-    );
+    const hashes = studio.assets.list('face').map(({ sha256 }) => sha256);
+    const mark = hashOf(studio.pieces.versionOf(run.piece), run.settings.slots, hashes);
     const known = this.designs.get(run.id);
     if (known?.mark === mark) return known.design;
-    // The piece's name is no part of any picture.
+    const stored = studio.pieces.get(run.piece);
+    const faces = studio.assets.list('face').map((asset) => studio.faces.with(asset));
     const design: RunDesign = {
       key: hashOf(
         solvedBy,
+        // Its name is no part of any picture.
         { ...stored.piece, name: '' },
         run.settings.slots,
         faces.map(({ sha256 }) => sha256),

@@ -162,6 +162,15 @@ export class PieceStore {
     this.database.prepare('delete from pieces where id = ? and of_run is not null').run(id);
   }
 
+  /** Which version of a piece is the newest: cheaper than the piece. @throws Problem 404 */
+  versionOf(id: string): number {
+    const row = this.database
+      .prepare<[string], { version: number }>('select version from pieces where id = ? and deleted_at is null')
+      .get(id);
+    if (!row) throw new Problem(404, 'This piece no longer exists.');
+    return row.version;
+  }
+
   /** A piece and its version, without its history; null where there is none. */
   find(id: string): { piece: Piece; version: number } | null {
     const row = this.database
