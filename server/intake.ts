@@ -89,7 +89,7 @@ export class Intake {
   }
 
   /** Waits for a job, which is cancelled when it takes too long. @throws Problem 422 that says so */
-  private async endOf({ state, finished }: ReturnType<Jobs['start']>, ms: number, tooLong: string): Promise<void> {
+  async endOf({ state, finished }: ReturnType<Jobs['start']>, ms: number, tooLong: string): Promise<void> {
     const timer = setTimeout(() => this.jobs.cancel(state.id), ms);
     try {
       await finished;

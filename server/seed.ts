@@ -10,6 +10,7 @@ import { matchColumns } from '../core/runs/table/matchColumns';
 import { faceNames } from '../demo/faces/names';
 import { folderBundle, takeInBundle } from './bundles';
 import { readTableFile } from './runs/files';
+import { takePictureFile } from './runs/intake';
 import type { Studio } from './studio';
 
 /** Demo pieces, in the order in which the Shelf shows them last to first. */
@@ -60,7 +61,7 @@ async function seedSeries(studio: Studio, folder: string): Promise<void> {
     if (slot.kind !== 'words') return slot;
     return { ...slot, isNeeded: slot.name === 'Name', room: rooms[slot.name] ?? null };
   });
-  const table = await readTableFile(readFileSync(join(folder, 'exhibitors.csv')), 'exhibitors.csv', 0);
+  const table = await readTableFile(readFileSync(join(folder, 'exhibitors.csv')), 'exhibitors.csv');
   const settings = runSchema.parse({
     slots,
     columns: table.columns,
@@ -70,13 +71,7 @@ async function seedSeries(studio: Studio, folder: string): Promise<void> {
   const run = studio.runs.create('demo-series', 'Exhibitors', settings, 'demo-exhibitors');
   studio.runs.fill(run, table, false);
   for (const name of readdirSync(join(folder, 'pictures')).sort()) {
-    const asset = await studio.intake.takeIn(
-      await studio.intake.copy(join(folder, 'pictures', name)),
-      name,
-      'plate',
-      1,
-    );
-    studio.runs.addPicture(run, { name, sha256: asset.sha256, width: asset.width!, height: asset.height! });
+    studio.runs.addPicture(run, await takePictureFile(studio, join(folder, 'pictures', name), name, 1));
   }
 }
 

@@ -4,14 +4,10 @@ import { dirname, join } from 'node:path';
 import { mostVersions } from '../core/versions/limits';
 import { checkedPath, largestPiece, versionPath } from './bundlePaths';
 import { Problem } from './problem';
+import { asZip, isTooTight, mostEntries } from './zips';
 
 /** All files of a bundle together, bytes once unpacked. */
 const largestBundle = 2e9;
-/** Entries that a zip may list. */
-const mostEntries = 20000;
-/** Deflate makes no more than about a thousandth of anything; pictures and faces never come near this. */
-const mostRatio = 200;
-
 /**
  * Unpacks a zip of a piece into a folder: `piece.json`, its versions, and what they name, one file at a time. Nothing is
  * written outside of the folder, and no more than a bundle may hold.
@@ -21,19 +17,21 @@ export function unpackBundle(zip: Uint8Array, folder: string): void {
   let unpacked = 0;
   const entry = (path: string, most: number): Uint8Array | undefined => {
     let entries = 0;
-    const found = asZip(() =>
-      unzipSync(zip, {
-        filter: ({ name, size, originalSize }) => {
-          if (++entries > mostEntries) throw new Problem(413, `This bundle lists more than ${mostEntries} files.`);
-          if (name !== path) return false;
-          unpacked += originalSize;
-          if (originalSize > most || unpacked > largestBundle)
-            throw new Problem(413, `"${path}" unpacks to more than a bundle may hold.`);
-          if (originalSize > 1e6 && originalSize > mostRatio * size)
-            throw new Problem(413, `"${path}" in the bundle is packed tighter than any picture or face is.`);
-          return true;
-        },
-      }),
+    const found = asZip(
+      () =>
+        unzipSync(zip, {
+          filter: ({ name, size, originalSize }) => {
+            if (++entries > mostEntries) throw new Problem(413, `This bundle lists more than ${mostEntries} files.`);
+            if (name !== path) return false;
+            unpacked += originalSize;
+            if (originalSize > most || unpacked > largestBundle)
+              throw new Problem(413, `"${path}" unpacks to more than a bundle may hold.`);
+            if (isTooTight({ size, originalSize }))
+              throw new Problem(413, `"${path}" in the bundle is packed tighter than any picture or face is.`);
+            return true;
+          },
+        }),
+      new Problem(415, 'This file is not a bundle: it is not a zip that can be read.'),
     );
     return Object.hasOwn(found, path) ? found[path] : undefined;
   };
@@ -83,14 +81,4 @@ function namedIn(text: Uint8Array): string[] {
       return [];
     }
   });
-}
-
-function asZip<Value>(read: () => Value): Value {
-  try {
-    return read();
-  } catch (error) {
-    throw error instanceof Problem
-      ? error
-      : new Problem(415, 'This file is not a bundle: it is not a zip that can be read.');
-  }
 }

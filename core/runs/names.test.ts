@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { isClean, weightOf } from './flags';
 import { flagsOf, type Standing } from './measure';
-import { distinctNames, fileNameOf, fileNamePart } from './names';
+import { distinctFileNames, fileNameOf, fileNamePart } from './names';
 
 const row = { number: 7, count: 120, piece: 'Card', values: { Name: 'Ada', 'Stall no': '12/b' } };
 
@@ -27,10 +27,10 @@ test('no name leads to another folder, is empty, or is one that a system keeps f
 });
 
 test('names come once, whatever the case of their letters', () => {
-  expect(distinctNames(['Ada', 'ada', 'ADA (2)', 'Ada'])).toEqual(['Ada', 'ada (2)', 'ADA (2) (2)', 'Ada (3)']);
+  expect(distinctFileNames(['Ada', 'ada', 'ADA (2)', 'Ada'])).toEqual(['Ada', 'ada (2)', 'ADA (2) (2)', 'Ada (3)']);
   fc.assert(
     fc.property(fc.array(fc.constantFrom('a', 'A', 'a (2)', 'b', 'B (2)'), { maxLength: 20 }), (names) => {
-      const lower = distinctNames(names).map((name) => name.toLowerCase());
+      const lower = distinctFileNames(names).map((name) => name.toLowerCase());
       expect(new Set(lower).size).toBe(names.length);
     }),
   );

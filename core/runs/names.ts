@@ -40,13 +40,23 @@ export function fileNameOf(pattern: string, { number, count, piece, values }: Na
   return fileNamePart(filled) || digits;
 }
 
-/** Names in a row, each once: what would have the name of another gets a number, whatever the letters' case. */
-export function distinctNames(names: readonly string[]): string[] {
+/**
+ * Names in a row, each once: what would have the name of another gets a number, whatever the letters' case.
+ * @param numbered writes a name with its number
+ */
+export function distinctNames(
+  names: readonly string[],
+  numbered = (name: string, number: number): string => `${name} ${number}`,
+): string[] {
   const taken = new Set<string>();
   return names.map((name) => {
     let free = name;
-    for (let number = 2; taken.has(free.toLowerCase()); number++) free = `${name} (${number})`;
+    for (let number = 2; taken.has(free.toLowerCase()); number++) free = numbered(name, number);
     taken.add(free.toLowerCase());
     return free;
   });
 }
+
+/** The same for files, as `Ada (2)`. */
+export const distinctFileNames = (names: readonly string[]): string[] =>
+  distinctNames(names, (name, number) => `${name} (${number})`);

@@ -1,4 +1,5 @@
 import type { Piece } from '../piece/schema';
+import { distinctNames } from './names';
 import { slotProblem, slotSchema, type Slot } from './slots';
 
 /** Longest name that a slot takes from the design's own words, characters. */
@@ -25,9 +26,9 @@ export function possibleSlots(piece: Piece): Slot[] {
     found.push({ kind: 'plate', id: `plate-${id}`, name: withoutEnding(name), plate: id });
   if (piece.sheet.paint !== null) found.push({ kind: 'colour', id: 'colour-sheet', name: 'Sheet', lettering: null });
   found.push({ kind: 'size', id: 'size', name: 'Size' });
-  const taken = new Set<string>();
+  const names = distinctNames(found.map(({ name }) => name.slice(0, 70)));
   return found
-    .map((one): Slot => slotSchema.parse({ ...one, name: freeName(one.name, taken) }))
+    .map((one, i): Slot => slotSchema.parse({ ...one, name: names[i] }))
     .filter((slot) => slotProblem(piece, slot) === null);
 }
 
@@ -43,11 +44,3 @@ function nameOf(text: string, name: string): string {
 }
 
 const withoutEnding = (file: string): string => file.replace(/\.[a-z]{3,4}$/i, '') || 'Photograph';
-
-function freeName(wished: string, taken: Set<string>): string {
-  const name = wished.slice(0, 70);
-  let free = name;
-  for (let number = 2; taken.has(free.toLowerCase()); number++) free = `${name} ${number}`;
-  taken.add(free.toLowerCase());
-  return free;
-}

@@ -1,6 +1,6 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { extname, join, resolve } from 'node:path';
+import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { isClean, type Flag } from '../../core/runs/flags';
 import { proposeSlots } from '../../core/runs/propose';
@@ -8,8 +8,9 @@ import { outputSchema, runSchema } from '../../core/runs/settings';
 import { slotsSchema, type Slot } from '../../core/runs/slots';
 import { matchColumns } from '../../core/runs/table/matchColumns';
 import { projectRoot, readConfig } from '../config';
-import { readTableFile } from '../runs/files';
+import { isPictureName, readTableFile } from '../runs/files';
 import { handOver } from '../runs/handOver';
+import { takePictureFile } from '../runs/intake';
 import { seedFaces } from '../seed';
 import { Studio } from '../studio';
 import { openPiece } from './openPiece';
@@ -74,7 +75,8 @@ function readOrder(): Order {
   for (const path of [table, values.pictures, values.slots])
     if (path !== undefined && !existsSync(path)) throw new Error(`There is nothing at "${path}".`);
   const { files, pictures, slots } = values;
-  const which = values.all ? 'all' : (['usable', 'clean'] as const)[Number(values.clean === true)];
+  const least = values.clean ? 'clean' : 'usable';
+  const which = values.all ? 'all' : least;
   return {
     piece,
     table,
@@ -98,10 +100,9 @@ function slotsOf(path: string | undefined, proposed: Slot[]): Slot[] {
 /** Takes in every picture of a folder; what is no picture is told and left out. */
 async function takePictures(studio: Studio, run: string, folder: string): Promise<void> {
   for (const name of readdirSync(folder).sort()) {
-    if (!['.jpg', '.jpeg', '.png', '.webp', '.tif', '.tiff', '.avif'].includes(extname(name).toLowerCase())) continue;
+    if (!isPictureName(name)) continue;
     try {
-      const asset = await studio.intake.takeIn(await studio.intake.copy(join(folder, name)), name, 'plate');
-      studio.runs.addPicture(run, { name, sha256: asset.sha256, width: asset.width!, height: asset.height! });
+      studio.runs.addPicture(run, await takePictureFile(studio, join(folder, name), name));
     } catch (error) {
       console.error(`${name}: ${error instanceof Error ? error.message : String(error)}`);
     }
@@ -120,7 +121,7 @@ async function main(): Promise<void> {
   try {
     await seedFaces(studio, join(projectRoot, 'demo'));
     const piece = await openPiece(order.piece, order.files, studio);
-    const table = await readTableFile(readFileSync(order.table), order.table, statSync(order.table).size);
+    const table = await readTableFile(readFileSync(order.table), order.table);
     for (const note of table.notes) console.error(note);
     const slots = slotsOf(order.slots, proposeSlots(piece));
     const settings = runSchema.parse({
@@ -138,11 +139,9 @@ async function main(): Promise<void> {
       );
     studio.runs.fill(run, table, false);
     if (order.pictures) await takePictures(studio, run, order.pictures);
-    const told = (what: string) =>
-      studio.runWorks.follow(run, ({ work }) => {
-        if (work && process.stderr.isTTY) process.stderr.write(`\r${what} ${work.done} of ${work.total}   `);
-      });
-    const stopTelling = told('Rows');
+    const stopTelling = studio.runWorks.follow(run, ({ work }) => {
+      if (work && process.stderr.isTTY) process.stderr.write(`\rRows ${work.done} of ${work.total}   `);
+    });
     studio.runWorks.start(run, { kind: 'solve', rows: null });
     await studio.runWorks.ended(run);
     const rows = studio.runs.rows(run);

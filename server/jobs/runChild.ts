@@ -16,7 +16,9 @@ async function carryOut(order: RunOrder): Promise<RunAnswer> {
   }
   if (!work) throw new Error('No design has come yet.');
   if (order.kind === 'fill') return { result: await work.plain(order) };
-  return { result: order.kind === 'solve' ? await work.solve(order) : await work.make(order) };
+  if (order.kind === 'solve') return { result: await work.solve(order) };
+  await work.make(order);
+  return { result: null };
 }
 
 process.on('message', (order) => {

@@ -1,4 +1,4 @@
-import { readFileSync, statSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { readTableFile, unzipPictures, type UnzippedPicture } from '../runs/files';
 import type { Table } from '../../core/runs/table/readTable';
 import { serveJob } from './child';
@@ -8,6 +8,6 @@ export type RunFileOrder =
   { kind: 'table'; file: string; name: string } | { kind: 'pictures'; file: string; folder: string };
 
 serveJob<RunFileOrder, Table | UnzippedPicture[]>(async (order) => {
-  if (order.kind === 'table') return readTableFile(readFileSync(order.file), order.name, statSync(order.file).size);
+  if (order.kind === 'table') return readTableFile(readFileSync(order.file), order.name);
   return Promise.resolve(unzipPictures(readFileSync(order.file), order.folder));
 });

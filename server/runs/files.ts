@@ -1,26 +1,20 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
-import { unzipSync } from 'fflate';
+import { unzipSync, type UnzipFileFilter } from 'fflate';
 import readSheet from 'read-excel-file/node';
 import { asTable, readDelimited, TableError, tableLimits, type Table } from '../../core/runs/table/readTable';
 import { Problem } from '../problem';
+import { asZip, isTooTight, isZip, mostEntries } from '../zips';
 
-/** Entries that a zip may list, and bytes that its pictures may have together. */
-const mostEntries = 20000;
+/** Bytes that the pictures of a zip may have together. */
 const largestUnpacked = 4e9;
-/** Pictures are packed already: nothing of theirs comes near this. */
-const mostRatio = 200;
-
-/** Whether a file is a zip, by its first bytes (PKWARE, APPNOTE 4.3.7). */
-export const isZip = (bytes: Uint8Array): boolean =>
-  bytes[0] === 0x50 && bytes[1] === 0x4b && (bytes[2] === 3 || bytes[2] === 5) && (bytes[3] === 4 || bytes[3] === 6);
 
 /**
  * Reads a table: a spreadsheet (its first sheet), or values parted by commas and the like.
  * @throws Problem 413, 422 for a person
  */
-export async function readTableFile(bytes: Buffer, name: string, size: number): Promise<Table> {
-  if (size > tableLimits.bytes)
+export async function readTableFile(bytes: Buffer, name: string): Promise<Table> {
+  if (bytes.length > tableLimits.bytes)
     throw new Problem(413, `This table is larger than ${tableLimits.bytes / 1048576} MB. Part it into several.`);
   try {
     return isZip(bytes) ? await readSpreadsheet(bytes) : readDelimited(bytes);
@@ -37,7 +31,7 @@ async function readSpreadsheet(bytes: Buffer): Promise<Table> {
   unzipSync(bytes, {
     filter: ({ size, originalSize }) => {
       unpacked += originalSize;
-      if (unpacked > 4 * tableLimits.bytes || (originalSize > 1e6 && originalSize > mostRatio * size))
+      if (unpacked > 4 * tableLimits.bytes || isTooTight({ size, originalSize }))
         throw new TableError('It unpacks to more than a table may hold.');
       return false;
     },
@@ -56,7 +50,8 @@ export interface UnzippedPicture {
   path: string;
 }
 
-const isPictureName = (name: string): boolean => /\.(jpe?g|png|webp|tiff?|avif)$/i.test(name);
+/** Whether a file is called like a picture that can be taken in. */
+export const isPictureName = (name: string): boolean => /\.(jpe?g|png|webp|tiff?|avif)$/i.test(name);
 
 /**
  * Unpacks the pictures of a zip into a folder, under names of our own.
@@ -66,35 +61,22 @@ export function unzipPictures(zip: Uint8Array, folder: string): UnzippedPicture[
   mkdirSync(folder, { recursive: true });
   let [entries, unpacked] = [0, 0];
   const names: string[] = [];
-  const open = (wanted: (name: string) => boolean): Record<string, Uint8Array> => {
-    try {
-      return unzipSync(zip, { filter: ({ name }) => wanted(name) });
-    } catch (error) {
-      if (error instanceof Problem) throw error;
-      throw new Problem(422, 'This zip is damaged.');
-    }
-  };
-  try {
-    unzipSync(zip, {
-      filter: ({ name, size, originalSize }) => {
-        if (++entries > mostEntries) throw new Problem(413, `This zip lists more than ${mostEntries} files.`);
-        if (!isPictureName(name) || /(^|\/)(\.|__MACOSX\/)/.test(name)) return false;
-        unpacked += originalSize;
-        if (unpacked > largestUnpacked || (originalSize > 1e6 && originalSize > mostRatio * size))
-          throw new Problem(413, `"${basename(name)}" unpacks to more than pictures may hold.`);
-        names.push(name);
-        return false;
-      },
-    });
-  } catch (error) {
-    if (error instanceof Problem) throw error;
-    throw new Problem(422, 'This zip is damaged.');
-  }
+  const open = (filter: UnzipFileFilter): Record<string, Uint8Array> =>
+    asZip(() => unzipSync(zip, { filter }), new Problem(422, 'This zip is damaged.'));
+  open(({ name, size, originalSize }) => {
+    if (++entries > mostEntries) throw new Problem(413, `This zip lists more than ${mostEntries} files.`);
+    if (!isPictureName(name) || /(^|\/)(\.|__MACOSX\/)/.test(name)) return false;
+    unpacked += originalSize;
+    if (unpacked > largestUnpacked || isTooTight({ size, originalSize }))
+      throw new Problem(413, `"${basename(name)}" unpacks to more than pictures may hold.`);
+    names.push(name);
+    return false;
+  });
   if (names.length === 0) throw new Problem(422, 'There are no pictures in this zip.');
   // One at a time: the memory holds one picture, however many there are.
   return names.map((name, i) => {
     const path = join(folder, `picture-${i}`);
-    writeFileSync(path, open((one) => one === name)[name], { flag: 'wx' });
+    writeFileSync(path, open((one) => one.name === name)[name], { flag: 'wx' });
     return { name: basename(name.replace(/\\/g, '/')), path };
   });
 }

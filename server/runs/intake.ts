@@ -1,14 +1,14 @@
-import { rmSync } from 'node:fs';
+import { closeSync, openSync, readSync, rmSync } from 'node:fs';
 import { basename } from 'node:path';
 import type { ReadableStream } from 'node:stream/web';
-import { closeSync, openSync, readSync } from 'node:fs';
 import type { RunPicture } from '../../core/runs/pictures';
 import type { Table } from '../../core/runs/table/readTable';
 import type { RunFileOrder } from '../jobs/tableChild';
 import { Problem, problemOf } from '../problem';
 import type { StoredAsset } from '../store/assets';
 import type { Studio } from '../studio';
-import { isZip, type UnzippedPicture } from './files';
+import { isZip } from '../zips';
+import type { UnzippedPicture } from './files';
 
 const longestMs = 120_000;
 
@@ -40,8 +40,7 @@ export async function takePictures(
     const taken: TakenPictures = { pictures: [], refused: [] };
     for (const one of unzipped) {
       try {
-        const asset = await studio.intake.takeIn(await studio.intake.copy(one.path), one.name, 'plate');
-        taken.pictures.push(pictureOf(one.name, asset));
+        taken.pictures.push(await takePictureFile(studio, one.path, one.name));
       } catch (error) {
         const problem = problemOf(error);
         if (problem?.status === 507) throw error;
@@ -52,6 +51,16 @@ export async function takePictures(
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** Takes in a picture that lies in a folder. @throws Problem where it is none */
+export async function takePictureFile(
+  studio: Studio,
+  path: string,
+  name: string,
+  shipped: 0 | 1 = 0,
+): Promise<RunPicture> {
+  return pictureOf(name, await studio.intake.takeIn(await studio.intake.copy(path), name, 'plate', shipped));
 }
 
 /** A picture as rows name it: by the name under which it came this time. */
@@ -72,14 +81,10 @@ function firstBytes(path: string): Uint8Array {
 
 async function inChild<Result>(studio: Studio, order: RunFileOrder, clean: () => void): Promise<Result> {
   const job = studio.jobs.start('import', 'run', 'tableChild.js', order, (raw: Result) => raw, clean);
-  const timer = setTimeout(() => studio.jobs.cancel(job.state.id), longestMs);
   try {
-    await job.finished;
+    await studio.intake.endOf(job, longestMs, 'This file takes too long to read.');
     return job.state.result as Result;
   } catch (error) {
-    if (job.state.state === 'cancelled') throw new Problem(422, 'This file takes too long to read.');
     throw problemOf(error) ?? new Problem(422, 'This file cannot be read.');
-  } finally {
-    clearTimeout(timer);
   }
 }

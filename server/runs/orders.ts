@@ -38,7 +38,7 @@ export type RunOrder =
   | { kind: 'fill'; row: RowOrder }
   /** Solves and measures a row, and draws it small. @see RowSolved */
   | { kind: 'solve'; row: RowOrder; picture: string }
-  /** Makes a row's file. @see RowMade */
+  /** Makes a row's file. */
   | { kind: 'make'; row: RowOrder; out: string; scratch: string; side: number | null; encoding: Omit<Encoding, 'ppi'> };
 
 export interface RowSolved {
@@ -49,9 +49,4 @@ export interface RowFilled {
   piece: Piece;
 }
 
-export interface RowMade {
-  width: number;
-  height: number;
-}
-
-export type RunAnswer = { result: RowSolved | RowFilled | RowMade | null } | { problem: string };
+export type RunAnswer = { result: RowSolved | RowFilled | null } | { problem: string };

@@ -1,6 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
-import type { RowFilled, RowMade, RowSolved, RunAnswer, RunDesign, RunOrder } from './orders';
+import type { RowFilled, RowSolved, RunAnswer, RunDesign, RunOrder } from './orders';
 
 /** A row that takes longer than this has hung, ms. */
 const longestMs = 15 * 60 * 1000;
@@ -21,7 +21,7 @@ export class RowChild {
   }
 
   /** @throws Error that says what is wrong with the row, or that the process ended over it */
-  ask(order: RunOrder): Promise<RowSolved | RowFilled | RowMade | null> {
+  ask(order: RunOrder): Promise<RowSolved | RowFilled | null> {
     if (this.isKilled) return Promise.reject(new Error('This was cancelled.'));
     const child = this.running();
     return new Promise((resolve, reject) => {

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { Evaluator } from '../../core/graph/evaluate';
-import { openMaterials, type Library } from '../../core/graph/materials';
+import { openMaterials, type Library, type Materials } from '../../core/graph/materials';
 import { scaleWithin, sheetAt } from '../../core/graph/tiles';
 import { toBytes } from '../../core/kernels/colour';
 import type { Asset, Piece } from '../../core/piece/schema';
@@ -12,7 +12,7 @@ import { seenPiece } from '../../core/sizes/seen';
 import { fileLibrary, type PictureShapes } from '../render/fileLibrary';
 import { savePicture } from '../render/savePicture';
 import type { TilePool } from '../render/tilePool';
-import type { RowFilled, RowMade, RowOrder, RowSolved, RunDesign, RunOrder } from './orders';
+import type { RowFilled, RowOrder, RowSolved, RunDesign, RunOrder } from './orders';
 
 /** Longer side of a row's picture, px. */
 const pictureSide = 320;
@@ -40,11 +40,11 @@ export class RowWork {
     this.standing ??= this.standingOfDesign();
     const design = await this.standing;
     const standing = await standingOf(piece, materials, this.evaluator);
-    await this.draw(piece, picture);
+    await this.draw(piece, materials, picture);
     return { flags: [...flags, ...flagsOf(design, standing, this.spokenOf(piece))] };
   }
 
-  async make({ row, out, scratch, side, encoding }: Extract<RunOrder, { kind: 'make' }>): Promise<RowMade> {
+  async make({ row, out, scratch, side, encoding }: Extract<RunOrder, { kind: 'make' }>): Promise<void> {
     const { piece } = await this.fill(row);
     const { dataFolder, buildFolder } = this.design;
     const scale = side === null ? 1 : side / Math.max(piece.sheet.width, piece.sheet.height);
@@ -62,8 +62,6 @@ export class RowWork {
       keepsPool: true,
     };
     await savePicture(order, () => undefined, this.pool());
-    const { width, height } = sheetAt(piece.sheet, scale);
-    return { width, height };
   }
 
   /** A row as its values alone make it. */
@@ -114,11 +112,11 @@ export class RowWork {
     return standingOf(piece, await this.open(piece.assets), this.evaluator);
   }
 
-  private async draw(whole: Piece, path: string): Promise<void> {
+  private async draw(whole: Piece, materials: Materials, path: string): Promise<void> {
     const piece = seenPiece(whole);
     const scale = scaleWithin(piece.sheet, pictureSide);
     const region = sheetAt(piece.sheet, scale);
-    const { picture } = compile(piece, await this.open(piece.assets));
+    const { picture } = compile(piece, materials);
     const raster = await this.evaluator.pixels(picture, { region, scale });
     const { width, height } = region;
     await sharp(toBytes(raster, 0, 0), { raw: { width, height, channels: 4 } })

@@ -241,6 +241,22 @@ test('one row is worked at by hand: it alone changes, is marked, keeps it when t
   expect((await rowsOf(run)).map(({ byHand }) => byHand)).toEqual([false, false]);
   expect((await pixelsOf(first.id)).equals(hand)).toBe(false);
   expect((await ask(`/pieces/${again.piece}`)).status).toBe(404);
+  // Begun once more, it is the new work that is kept, not what was given back.
+  for (const value of [45, 60]) {
+    await ask(`/runs/${run}/rows/${first.id}/bench`, { method: 'DELETE' });
+    await solved(run);
+    const { piece: anew } = await json<{ piece: string }>(post(`/runs/${run}/rows/${first.id}/bench`, {}));
+    studio.pieces.carryOut(anew, studio.pieces.get(anew).version, {
+      kind: 'edit',
+      id: `turn ${value}`,
+      label: 'Turn',
+      patches: [{ ...turn, value }],
+      inverse: [{ ...turn, value: 0 }],
+    });
+    await paint(`#7050${value}`);
+  }
+  const { piece: last } = await json<{ piece: string }>(post(`/runs/${run}/rows/${first.id}/bench`, {}));
+  expect(studio.pieces.get(last).piece.letterings[0].stance.rotation).toBe(60);
 });
 
 test('work that is cancelled stops, and goes on where it was; a server that was ended goes on by itself', async () => {

@@ -1,18 +1,13 @@
-import { createHash } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import type { Recipe } from '../../core/recipes/recipe';
-import { distinctNames, fileNameOf } from '../../core/runs/names';
-import { pictureKey, valuesFor } from '../../core/runs/table/matchColumns';
-import { ownOf, withOwn, type Own } from '../../core/runs/own';
-import type { RunPicture } from '../../core/runs/pictures';
 import { Problem, problemOf } from '../problem';
-import type { PictureShapes } from '../render/fileLibrary';
 import type { Studio } from '../studio';
 import { RowChild } from './rowChild';
-import type { RowFilled, RowMade, RowOrder, RowSolved, RunDesign } from './orders';
+import { toBench } from './byHand';
+import type { RowOrder, RowSolved } from './orders';
+import { RowOrders } from './rowOrders';
 import { rowPieceId, type StoredRow, type StoredRun, type Work } from './store';
 
 /** How far the work of a run is. */
@@ -32,9 +27,6 @@ export interface WorkEvent {
   rows: number[];
 }
 
-/** A change of what rows are solved to makes all of them waiting again: counted up with it. */
-const solvedBy = 1;
-
 interface Active {
   work: Work;
   state: WorkState;
@@ -47,15 +39,6 @@ interface Active {
   ended: Promise<void>;
 }
 
-const hashOf = (...parts: unknown[]): string => {
-  const hash = createHash('sha256');
-  for (const part of parts) hash.update(typeof part === 'string' ? part : JSON.stringify(part)).update('\0');
-  return hash.digest('hex');
-};
-
-/** Files that something done by hand brings along. */
-const hashesIn = (own: Own): string[] => [...new Set(JSON.stringify(own).match(/\b[0-9a-f]{64}\b/g) ?? [])];
-
 /**
  * Works at runs: rows are solved and made in processes of their own. What is to be done stands in the store, and a row is
  * done when what it was made from is what it would be made from now: so nothing is done twice, and a server that was
@@ -65,14 +48,14 @@ export class RunWorks {
   private readonly active = new Map<string, Active>();
   private readonly problems = new Map<string, WorkState>();
   private readonly changes = new EventEmitter();
-  private readonly designs = new Map<string, { mark: string; design: RunDesign }>();
-  private readonly owns = new Map<string, { version: number; own: Own }>();
+  private readonly orders: RowOrders;
   private isClosed = false;
 
   constructor(
     private readonly studio: Studio,
     private readonly lanes = Math.max(1, Math.min(4, availableParallelism())),
   ) {
+    this.orders = new RowOrders(studio);
     this.changes.setMaxListeners(200);
   }
 
@@ -150,8 +133,8 @@ export class RunWorks {
 
   /** What each row would be solved from now: by it the page knows which of them wait. */
   freshKeys(run: StoredRun, rows: readonly StoredRow[]): string[] {
-    const given = this.givenOf(run);
-    return rows.map((row) => this.solveKey(given, row));
+    const given = this.orders.givenOf(run);
+    return rows.map((row) => this.orders.solveKey(given, row));
   }
 
   close(): void {
@@ -209,19 +192,19 @@ export class RunWorks {
   private waiting(id: string, active: Active): number[] {
     const { kind, rows: only } = active.work;
     const run = this.studio.runs.get(id);
-    const given = this.givenOf(run);
+    const given = this.orders.givenOf(run);
     const all = this.studio.runs.rows(id);
     const wanted = only && new Set(only);
-    const names = kind === 'make' ? this.names(run, all) : null;
+    const names = kind === 'make' ? this.orders.names(run, all) : null;
     if (names) active.names = names;
     return all
       .filter((row) => (wanted ? wanted.has(row.id) : kind === 'solve' || row.approved))
       .filter((row) => {
-        const solveKey = this.solveKey(given, row);
+        const solveKey = this.orders.solveKey(given, row);
         if (kind === 'solve') return row.solvedFor !== solveKey;
         // What has changed since it was approved is looked at first.
         if (row.solvedFor !== solveKey) return false;
-        return row.madeFor !== this.makeKey(run, solveKey, names!.get(row.id)!) || !this.isThere(id, row.file);
+        return row.madeFor !== this.orders.makeKey(run, solveKey, names!.get(row.id)!) || !this.isThere(id, row.file);
       })
       .map((row) => row.id);
   }
@@ -229,12 +212,12 @@ export class RunWorks {
   /** What the file of every row is called, and what it would be made from now: the same key, the same file. */
   wanted(id: string): { row: number; name: string; key: string }[] {
     const run = this.studio.runs.get(id);
-    const given = this.givenOf(run);
+    const given = this.orders.givenOf(run);
     const rows = this.studio.runs.rows(id);
-    const names = this.names(run, rows);
+    const names = this.orders.names(run, rows);
     return rows.map((row) => {
       const name = names.get(row.id)!;
-      return { row: row.id, name, key: this.makeKey(run, this.solveKey(given, row), name) };
+      return { row: row.id, name, key: this.orders.makeKey(run, this.orders.solveKey(given, row), name) };
     });
   }
 
@@ -267,9 +250,9 @@ export class RunWorks {
     const run = runs.get(runId);
     const row = this.rowThere(runId, id);
     if (!row) return;
-    const given = this.givenOf(run);
-    const key = this.solveKey(given, row);
-    const order = this.orderOf(given, row);
+    const given = this.orders.givenOf(run);
+    const key = this.orders.solveKey(given, row);
+    const order = this.orders.orderOf(given, row);
     try {
       await child.give(given.design);
       if (active.work.kind === 'solve') {
@@ -298,7 +281,7 @@ export class RunWorks {
   /** Whether a row, or what it is made from, is another by now: what was found for it is of no use then. */
   private hasMovedOn(run: string, id: number, key: string): boolean {
     const row = this.rowThere(run, id);
-    return !row || this.solveKey(this.givenOf(this.studio.runs.get(run)), row) !== key;
+    return !row || this.orders.solveKey(this.orders.givenOf(this.studio.runs.get(run)), row) !== key;
   }
 
   private rowThere(run: string, id: number): StoredRow | null {
@@ -318,17 +301,10 @@ export class RunWorks {
     const { runs, files } = this.studio;
     const { format, quality, side } = run.settings.output;
     const [out, scratch] = [files.working(), files.working()];
-    (await child.ask({
-      kind: 'make',
-      row: order,
-      out,
-      scratch,
-      side,
-      encoding: { format, bits: 8, quality },
-    })) as RowMade;
+    await child.ask({ kind: 'make', row: order, out, scratch, side, encoding: { format, bits: 8, quality } });
     const folder = this.folder(run.id, 'files');
     files.move(out, join(folder, name));
-    const gone = runs.made(run.id, row.id, this.makeKey(run, key, name), name);
+    const gone = runs.made(run.id, row.id, this.orders.makeKey(run, key, name), name);
     if (gone !== null) rmSync(join(folder, gone), { force: true });
   }
 
@@ -337,103 +313,9 @@ export class RunWorks {
     for (const file of readdirSync(folder)) if (file.startsWith(`${row}-`)) rmSync(join(folder, file), { force: true });
   }
 
-  /** The file's name of every row, by its id: each once. */
-  names(run: StoredRun, rows: readonly StoredRow[]): Map<number, string> {
-    const { pattern, format } = run.settings.output;
-    const { piece } = this.studio.pieces.get(run.piece);
-    const ending = format === 'jpeg' ? 'jpg' : 'png';
-    const names = distinctNames(
-      rows.map(({ cells }, i) =>
-        fileNameOf(pattern, { number: i + 1, count: rows.length, piece: piece.name, values: cells }),
-      ),
-    );
-    return new Map(rows.map(({ id }, i) => [id, `${names[i]}.${ending}`]));
-  }
-
-  private makeKey(run: StoredRun, solveKey: string, name: string): string {
-    return hashOf(solveKey, run.settings.output.format, run.settings.output.quality, run.settings.output.side, name);
-  }
-
-  private solveKey(given: Given, row: StoredRow): string {
-    const { values, pictures, recipes, own } = this.orderOf(given, row, false);
-    return hashOf(given.design.key, values, pictures, recipes, own);
-  }
-
-  private givenOf(run: StoredRun): Given {
-    return {
-      run,
-      design: this.designOf(run),
-      pictures: this.studio.runs.pictures(run.id),
-      recipes: this.studio.recipes.list(),
-    };
-  }
-
-  /** What a row names: pictures by their names, recipes by theirs. */
-  private orderOf({ run, pictures: known, recipes: all }: Given, row: StoredRow, withShapes = true): RowOrder {
-    const { slots, matched } = run.settings;
-    const values = valuesFor(slots, matched, row.cells);
-    const pictures: RowOrder['pictures'] = {};
-    const recipes: RowOrder['recipes'] = {};
-    const hashes: string[] = [];
-    for (const { id, kind } of slots) {
-      const value = values[id].trim();
-      if (value === '') continue;
-      if (kind === 'plate' || kind === 'fill') {
-        const picture = known.get(pictureKey(value));
-        pictures[value] = picture ?? `There is no picture "${value}". Bring it, or correct its name.`;
-        if (picture) hashes.push(picture.sha256);
-      } else if (kind === 'recipe') {
-        const recipe = all.find(({ name }) => name.toLowerCase() === value.toLowerCase());
-        if (!recipe) continue;
-        recipes[value] = recipe;
-        for (const asset of Object.values(recipe.assets)) if (asset.sha256) hashes.push(asset.sha256);
-      }
-    }
-    const own = row.byHand ? this.ownIn(run.id, row.id) : [];
-    if (own.length > 0) hashes.push(...hashesIn(own));
-    return { values, pictures, recipes, own, shapes: withShapes ? this.shapesOf(hashes) : {} };
-  }
-
-  /** What was done by hand to a row's own piece; read again only when that is another. */
-  private ownIn(run: string, row: number): Own {
-    const id = rowPieceId(run, row);
-    const found = this.studio.pieces.find(id);
-    if (!found) return [];
-    const known = this.owns.get(id);
-    if (known?.version === found.version) return known.own;
-    const begun = this.studio.runs.begun(run, row);
-    const own = begun ? ownOf(begun, found.piece) : [];
-    this.owns.set(id, { version: found.version, own });
-    return own;
-  }
-
-  /**
-   * Puts a row's own piece on the bench: as its values make it now, with what was done to it by hand before.
-   * @returns the piece's id
-   */
-  async toBench(runId: string, row: number): Promise<string> {
-    const { runs, pieces } = this.studio;
-    const run = runs.get(runId);
-    const stored = runs.row(runId, row);
-    const given = this.givenOf(run);
-    const order = this.orderOf(given, stored);
-    const child = new RowChild(this.studio.buildFolder);
-    try {
-      await child.give(given.design);
-      const { piece: plain } = (await child.ask({ kind: 'fill', row: order })) as RowFilled;
-      const number = runs.rows(runId).findIndex(({ id }) => id === row) + 1;
-      const begun = { ...plain, name: `${run.name}, row ${number}`.slice(0, 200) };
-      const id = rowPieceId(runId, row);
-      // Nothing has changed since: its history goes on.
-      const known = runs.begun(runId, row);
-      if (known && pieces.find(id) && JSON.stringify({ ...known, name: '' }) === JSON.stringify({ ...begun, name: '' }))
-        return id;
-      pieces.putOfRun(runId, id, withOwn(begun, order.own).piece);
-      runs.setBegun(runId, row, begun);
-      return id;
-    } finally {
-      child.kill();
-    }
+  /** Puts a row's own piece on the bench. @returns the piece's id */
+  toBench(run: string, row: number): Promise<string> {
+    return toBench(this.studio, this.orders, run, row);
   }
 
   /** Takes back everything that was done to a row by hand. */
@@ -442,49 +324,4 @@ export class RunWorks {
     this.studio.pieces.dropOfRun(rowPieceId(run, row));
     this.start(run, { kind: 'solve', rows: null });
   }
-
-  private shapesOf(hashes: readonly string[]): PictureShapes {
-    const found = hashes.flatMap((sha256) => {
-      const asset = this.studio.assets.find(sha256);
-      if (!asset) return [];
-      const { width, height, channels } = asset;
-      return width && height && channels ? [[sha256, { width, height, channels }] as const] : [];
-    });
-    return Object.fromEntries(found);
-  }
-
-  /** What the rows of a run are made from, as it is now. @throws Problem 404 where the piece is gone */
-  designOf(run: StoredRun): RunDesign {
-    const { studio } = this;
-    const hashes = studio.assets.list('face').map(({ sha256 }) => sha256);
-    const mark = hashOf(studio.pieces.versionOf(run.piece), run.settings.slots, hashes);
-    const known = this.designs.get(run.id);
-    if (known?.mark === mark) return known.design;
-    const stored = studio.pieces.get(run.piece);
-    const faces = studio.assets.list('face').map((asset) => studio.faces.with(asset));
-    const design: RunDesign = {
-      key: hashOf(
-        solvedBy,
-        // Its name is no part of any picture.
-        { ...stored.piece, name: '' },
-        run.settings.slots,
-        faces.map(({ sha256 }) => sha256),
-      ),
-      dataFolder: studio.config.data,
-      buildFolder: studio.buildFolder,
-      piece: stored.piece,
-      slots: run.settings.slots,
-      shapes: studio.shapesOf(stored.piece),
-      faces: faces.map(({ name, sha256, facts }) => ({ name, sha256, facts: { coverage: facts.coverage } })),
-    };
-    this.designs.set(run.id, { mark, design });
-    return design;
-  }
-}
-
-interface Given {
-  run: StoredRun;
-  design: RunDesign;
-  pictures: Map<string, RunPicture>;
-  recipes: Recipe[];
 }

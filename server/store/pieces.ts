@@ -171,14 +171,9 @@ export class PieceStore {
     return row.version;
   }
 
-  /** A piece and its version, without its history; null where there is none. */
-  find(id: string): { piece: Piece; version: number } | null {
-    const row = this.database
-      .prepare<[string], Row>(
-        'select id, name, body, version, history_at, updated_at from pieces where id = ? and deleted_at is null',
-      )
-      .get(id);
-    return row ? { piece: readPiece(JSON.parse(row.body)), version: row.version } : null;
+  /** Whether there is such a piece, on a shelf or as the row of a run. */
+  has(id: string): boolean {
+    return this.database.prepare('select 1 from pieces where id = ? and deleted_at is null').get(id) !== undefined;
   }
 
   create(piece: Piece, id: string = randomUUID()): string {

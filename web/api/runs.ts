@@ -87,9 +87,8 @@ export const pasteTable = async (id: string, text: string, added: boolean): Prom
 export const sendPictures = (
   id: string,
   file: File,
-  progress: (done: number) => void,
 ): Promise<{ pictures: string[]; refused: { name: string; says: string }[] }> =>
-  send(`/runs/${id}/pictures?name=${inAddress(file.name)}`, file, progress);
+  send(`/runs/${id}/pictures?name=${inAddress(file.name)}`, file, () => undefined);
 
 export const startWork = (id: string, work: Work): Promise<unknown> =>
   ask(api.runs[':id'].work.$post({ ...of(id), json: work }));

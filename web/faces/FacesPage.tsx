@@ -6,6 +6,7 @@ import { PointsChart, type ChartPoint } from '../ui/PointsChart';
 import { Problem } from '../ui/Problem';
 import { FaceEntry } from './FaceEntry';
 import { measureNames, sorted, type MeasureName, type Sorting } from './measures';
+import { messageOf } from '../ui/messageOf';
 
 /** The type case: every face, with a word of the person's choice, measured for this job. */
 export function FacesPage() {
@@ -17,11 +18,7 @@ export function FacesPage() {
   const [problems, setProblems] = useState<string[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
   const [over, setOver] = useState(false);
-  const failed = useCallback(
-    (error: unknown): void =>
-      setProblems((before) => [...before, error instanceof Error ? error.message : 'This did not work.']),
-    [],
-  );
+  const failed = useCallback((error: unknown): void => setProblems((before) => [...before, messageOf(error)]), []);
   const load = useCallback(() => listFaces().then(setFaces, failed), [failed]);
   useEffect(() => {
     document.title = 'Type case · Inky Veil';

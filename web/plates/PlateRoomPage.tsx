@@ -7,6 +7,7 @@ import { plateFilters, plateMeasures, sortedPlates } from './measures';
 import { FileDrop, useArrival } from './PlateChooser';
 import { PlateComparison } from './PlateComparison';
 import { PlateEntry } from './PlateEntry';
+import { messageOf } from '../ui/messageOf';
 
 /** No more plates than this are put side by side. */
 const mostCompared = 3;
@@ -21,10 +22,7 @@ export function PlateRoomPage() {
   const [compared, setCompared] = useState<string[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const navigate = useNavigate();
-  const failed = useCallback(
-    (error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.'),
-    [],
-  );
+  const failed = useCallback((error: unknown): void => setProblem(messageOf(error)), []);
   const load = useCallback(() => listAssets('plate').then(setPlates, failed), [failed]);
   useEffect(() => {
     document.title = 'Plate room · Inky Veil';

@@ -1,5 +1,5 @@
 import { rowPicture, type Run, type RunRow } from '../api/runs';
-import { weightNames } from './says';
+import { tones, weightNames } from './says';
 
 interface RowSheetProps {
   run: Run;
@@ -13,8 +13,6 @@ interface RowSheetProps {
   onPlain(): void;
   onNext(by: 1 | -1): void;
 }
-
-const tones = { stop: 'text-iron', look: 'text-ochre', note: 'text-faint' } as const;
 
 /** The row that is looked at: its picture, and what there is to say of it. */
 export function RowSheet({ run, row, number, onApprove, onRemove, onBench, onPlain, onNext }: RowSheetProps) {

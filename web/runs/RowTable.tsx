@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { rowPicture, type Run, type RunRow } from '../api/runs';
 import { FileButton } from '../ui/FileButton';
 import { CellField } from './CellField';
-import { isCleanRow, isSeen, sightNames, sights, stateOf, worstOf, type Sight } from './says';
+import { isCleanRow, isSeen, sightNames, sights, stateOf, tones, worstOf, type Sight } from './says';
 import { addStep, approveStep, cellStep, type TableStep } from './tableHistory';
 import type { RunIntake } from './useIntake';
 
@@ -200,13 +200,6 @@ function useColumns(run: Run, latest: Latest): ColumnDef<RunRow>[] {
     ];
   }, [columns, slots, matched, run.id, latest]);
 }
-
-const tones: Record<string, string> = {
-  stop: 'text-iron',
-  look: 'text-ochre',
-  clean: 'text-verdigris',
-  waiting: 'text-faint',
-};
 
 /** The worst there is to say of a row, and how much more. */
 function Says({ row }: { row: RunRow }) {

@@ -12,6 +12,7 @@ import { SlotList } from './SlotList';
 import { approveStep, removeStep } from './tableHistory';
 import { useIntake } from './useIntake';
 import { useRun } from './useRun';
+import { messageOf } from '../ui/messageOf';
 
 /** One run: what changes, its table, and the row that is looked at. */
 export function RunPage() {
@@ -19,7 +20,7 @@ export function RunPage() {
   const work = useRun(id);
   const { run, rows, problem, say } = work;
   const navigate = useNavigate();
-  const failed = (error: unknown): void => say(error instanceof Error ? error.message : 'This did not work.');
+  const failed = (error: unknown): void => say(messageOf(error));
   const intake = useIntake(id, work);
   const [chosen, setChosen] = useState<number | null>(null);
   const [sight, setSight] = useState<Sight>('all');

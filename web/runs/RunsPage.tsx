@@ -5,9 +5,8 @@ import { api, ask } from '../api/client';
 import { beginRun, listRuns, removeRun, type RunSummary } from '../api/runs';
 import { Problem } from '../ui/Problem';
 import { Sheet } from '../ui/Sheet';
-
-const day = (at: number): string =>
-  new Date(at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+import { messageOf } from '../ui/messageOf';
+import { day } from '../ui/day';
 
 /** All runs, and ways to begin one. */
 export function RunsPage() {
@@ -17,10 +16,7 @@ export function RunsPage() {
   const [leaving, setLeaving] = useState<RunSummary | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const navigate = useNavigate();
-  const failed = useCallback(
-    (error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.'),
-    [],
-  );
+  const failed = useCallback((error: unknown): void => setProblem(messageOf(error)), []);
   const load = useCallback(() => listRuns().then(setRuns, failed), [failed]);
   useEffect(() => {
     document.title = 'Runs · Inky Veil';

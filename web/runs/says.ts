@@ -29,14 +29,23 @@ export function worstOf({ flags }: Pick<RunRow, 'flags'>): Flag | null {
 
 export const weightNames: Record<Flag['weight'], string> = { stop: 'Stop', look: 'Look', note: 'Note' };
 
-/** A row in a word or two. */
-export function stateOf(row: RunRow): string {
+/** The colours in which flags and rows are told. */
+export const tones: Record<Flag['weight'] | ReturnType<typeof stateOf>, string> = {
+  stop: 'text-iron',
+  look: 'text-ochre',
+  note: 'text-faint',
+  clean: 'text-verdigris',
+  waiting: 'text-faint',
+};
+
+/** A row in a word. */
+export function stateOf(row: RunRow): 'waiting' | 'stop' | 'clean' | 'look' {
   if (!row.isFresh) return 'waiting';
   if (row.flags.some(({ weight }) => weight === 'stop')) return 'stop';
   return isClean(row.flags) ? 'clean' : 'look';
 }
 
-const rowsIn = (count: number): string => `${count.toLocaleString('en')} ${count === 1 ? 'row' : 'rows'}`;
+export const rowsIn = (count: number): string => `${count.toLocaleString('en')} ${count === 1 ? 'row' : 'rows'}`;
 
 /** All rows in a sentence. */
 export function countsOf(rows: readonly RunRow[]): string {

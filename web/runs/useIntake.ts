@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { pasteTable, sendPictures, sendTable, type TakenTable } from '../api/runs';
 import type { RunWork } from './useRun';
+import { rowsIn } from './says';
 
 const isTable = ({ name }: File): boolean => /\.(csv|tsv|txt|xlsx)$/i.test(name);
 
@@ -17,8 +18,6 @@ export interface RunIntake {
   paste(text: string, added: boolean): void;
 }
 
-const rowsIn = (count: number): string => `${count.toLocaleString('en')} ${count === 1 ? 'row' : 'rows'}`;
-
 export function useIntake(id: string, { reload, say }: Pick<RunWork, 'reload' | 'say'>): RunIntake {
   const [notes, setNotes] = useState<string[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
@@ -33,7 +32,7 @@ export function useIntake(id: string, { reload, say }: Pick<RunWork, 'reload' | 
       try {
         if (isTable(file)) told.push(...tookTable(await sendTable(id, file, added)));
         else {
-          const taken = await sendPictures(id, file, () => undefined);
+          const taken = await sendPictures(id, file);
           pictures += taken.pictures.length;
           told.push(...taken.refused.map(({ name, says }) => `${name}: ${says}`));
         }

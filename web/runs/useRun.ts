@@ -14,6 +14,7 @@ import {
 } from '../api/runs';
 import { ServerProblem } from '../api/client';
 import { afterEdits, type TableStep } from './tableHistory';
+import { messageOf } from '../ui/messageOf';
 
 /** So many rows are asked for one by one; more are asked for all together, and not more often than every so many ms. */
 const mostSingle = 12;
@@ -47,10 +48,7 @@ export function useRun(id: string): RunWork {
   const [steps, setSteps] = useState<{ done: TableStep[]; undone: TableStep[] }>({ done: [], undone: [] });
   /** Changes that are on their way: what the server says meanwhile is older than what is shown. */
   const sending = useRef({ count: 0, last: Promise.resolve() });
-  const failed = useCallback(
-    (error: unknown): void => say(error instanceof Error ? error.message : 'This did not work.'),
-    [],
-  );
+  const failed = useCallback((error: unknown): void => say(messageOf(error)), []);
   const reload = useCallback(async (): Promise<void> => {
     try {
       const [nextRun, nextRows] = await Promise.all([getRun(id), getRows(id)]);

@@ -1,6 +1,7 @@
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import type { PieceSummary } from '../../server/store/pieces';
+import { day } from '../ui/day';
 
 interface PieceCardProps {
   piece: PieceSummary;
@@ -11,9 +12,6 @@ interface PieceCardProps {
   onRun(): void;
   onRemove(): void;
 }
-
-const day = (at: number): string =>
-  new Date(at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** Typing goes on in a field that has just appeared. */
 const focusAtOnce = (field: HTMLInputElement | null): void => field?.focus();

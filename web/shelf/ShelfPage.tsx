@@ -10,6 +10,7 @@ import { FileButton } from '../ui/FileButton';
 import { Problem } from '../ui/Problem';
 import { NewPiece } from './NewPiece';
 import { PieceCard } from './PieceCard';
+import { messageOf } from '../ui/messageOf';
 
 /** All pieces, and ways to begin a new one. */
 export function ShelfPage() {
@@ -18,10 +19,7 @@ export function ShelfPage() {
   const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const navigate = useNavigate();
-  const failed = useCallback(
-    (error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.'),
-    [],
-  );
+  const failed = useCallback((error: unknown): void => setProblem(messageOf(error)), []);
   const load = useCallback(() => ask(api.pieces.$get()).then(setPieces, failed), [failed]);
   useEffect(() => {
     document.title = 'Shelf · Inky Veil';

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { wellFormed } from '../../type/wellFormed';
+import { distinctNames } from '../names';
 import { decodeText } from './decode';
 
 /** A table as it came: its columns' names, and rows as wide as they. */
@@ -78,7 +79,7 @@ export function asTable(cells: readonly (readonly unknown[])[], notes: string[] 
     throw new TableError(
       `This table has more than ${tableLimits.rows.toLocaleString('en')} rows. Part it into several.`,
     );
-  const columns = distinctColumns(head.map((cell, i) => textOf(cell).slice(0, 80) || `Column ${i + 1}`));
+  const columns = distinctNames(head.map((cell, i) => textOf(cell).slice(0, 80) || `Column ${i + 1}`));
   let longer = 0;
   let cut = 0;
   const rows = body
@@ -109,16 +110,6 @@ function textOf(cell: unknown): string {
   if (cell === null || cell === undefined) return '';
   if (cell instanceof Date) return cell.toISOString().slice(0, 10);
   return wellFormed(String(cell as string | number | boolean)).trim();
-}
-
-function distinctColumns(names: readonly string[]): string[] {
-  const taken = new Set<string>();
-  return names.map((name) => {
-    let free = name;
-    for (let number = 2; taken.has(free.toLowerCase()); number++) free = `${name} ${number}`;
-    taken.add(free.toLowerCase());
-    return free;
-  });
 }
 
 /** Cells that a spreadsheet would take for formulas are written as text (OWASP, CSV injection). */

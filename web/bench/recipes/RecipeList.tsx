@@ -4,6 +4,7 @@ import type { RecipeShelf } from '../../api/recipes';
 import { Problem } from '../../ui/Problem';
 import { useBench } from '../benchContext';
 import { editing } from '../editing';
+import { messageOf } from '../../ui/messageOf';
 
 /** How long the pointer rests on a recipe before it is seen on the sheet, ms. */
 const pause = 180;
@@ -49,7 +50,7 @@ function OpenList<Kept extends RecipeNamed>({
   const { mayChange } = useBench();
   const [own, setOwn] = useState<(Kept & { id: string })[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const report = (error: unknown): void => setProblem(error instanceof Error ? error.message : 'This did not work.');
+  const report = (error: unknown): void => setProblem(messageOf(error));
   useEffect(() => {
     let current = true;
     shelf.list().then(

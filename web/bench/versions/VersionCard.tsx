@@ -6,6 +6,7 @@ import { KeptText } from '../../ui/KeptText';
 import { useBench } from '../benchContext';
 import { editing } from '../editing';
 import type { KnownVersion } from './useVersions';
+import { day } from '../../ui/day';
 
 interface CardProps {
   version: KnownVersion;
@@ -15,9 +16,6 @@ interface CardProps {
   /** It has been taken on, or a part of it. */
   onTaken(): void;
 }
-
-const clock = (at: number): string =>
-  new Date(at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** One version: its picture, what it has otherwise, and what can be done with it. */
 export function VersionCard({ version, disabled, onRename, onRemove, onTaken }: CardProps) {
@@ -43,7 +41,7 @@ export function VersionCard({ version, disabled, onRename, onRemove, onTaken }: 
           disabled={disabled}
           keep={(name) => name !== '' && void onRename(name)}
         />
-        <span className="whitespace-nowrap text-faint">{clock(version.createdAt)}</span>
+        <span className="whitespace-nowrap text-faint">{day(version.createdAt)}</span>
       </div>
       {differences === null && <p className="text-faint">Comparing</p>}
       {isSame && <p className="text-verdigris">The piece as it is now.</p>}
