@@ -178,12 +178,29 @@ export async function moving(page: Page, act: () => Promise<unknown>): Promise<v
   await sharp(page);
 }
 
-/** Where a point of the sheet is on the screen. */
+/**
+ * Where a point of the sheet is on the screen. The mat moves when a row of tools opens above it, and its view follows a
+ * frame later: both are read at once, when they have stood still for three frames.
+ */
 export async function onScreen(page: Page, x: number, y: number): Promise<{ x: number; y: number }> {
-  const mat = page.getByTestId('mat');
-  const [zoom, left, top] = (await mat.getAttribute('data-view'))!.split(' ').map(Number);
-  const box = (await mat.boundingBox())!;
-  return { x: box.x + left + x * zoom, y: box.y + top + y * zoom };
+  await page.getByTestId('mat').waitFor();
+  const [zoom, left, top] = await page.evaluate(async () => {
+    const read = (): number[] => {
+      const mat = document.querySelector<HTMLElement>('[data-testid=mat]')!;
+      const [scale, viewX, viewY] = mat.dataset.view!.split(' ').map(Number);
+      const box = mat.getBoundingClientRect();
+      return [scale, box.x + viewX, box.y + viewY, box.width, box.height];
+    };
+    let seen = read();
+    for (let still = 0; still < 3;) {
+      await new Promise(requestAnimationFrame);
+      const now = read();
+      still = String(now) === String(seen) ? still + 1 : 0;
+      seen = now;
+    }
+    return seen;
+  });
+  return { x: left + x * zoom, y: top + y * zoom };
 }
 
 /** Clicks at a point of the sheet. */

@@ -69,6 +69,7 @@ test('import a photograph, set a word, trace along the jar, export: the word sta
 
   // The veil: clicks along the jar, following its edge; straight across the mouth of the jar.
   await page.keyboard.press('3');
+  await page.getByText('Click along the edge; the first point closes it.').waitFor();
   let clicked = 0;
   for (const [x, y] of [
     [857, 590],
@@ -88,10 +89,7 @@ test('import a photograph, set a word, trace along the jar, export: the word sta
   ]) {
     await clickSheet(page, x, y);
     clicked++;
-    const counted = page.getByText(`Contour 1: ${clicked} points, open`, { exact: true });
-    // On a busy machine a click can be lost; then a person clicks again.
-    await counted.waitFor({ timeout: patience / 3 }).catch(() => clickSheet(page, x, y));
-    await counted.waitFor();
+    await page.getByText(`Contour 1: ${clicked} points, open`, { exact: true }).waitFor();
   }
   const first = await onScreen(page, 857, 590);
   await page.keyboard.down('Shift');
