@@ -1,5 +1,7 @@
 import { expect, test } from '@jest/globals';
+import { unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
+import { PDFDocument } from 'pdf-lib';
 import type { Page } from 'playwright-core';
 import readPicture from 'sharp';
 import { clickSheet, onScreen, patience, saved, setValue, sharp, type RunningStudio, changing, moving } from './studio';
@@ -26,7 +28,9 @@ async function decode(bytes: Buffer): Promise<Pixels> {
   };
 }
 
-async function exportPicture(format: 'PNG' | 'JPEG', bits?: '16 bits'): Promise<Buffer> {
+type Kind = 'PNG' | 'JPEG' | 'PDF' | 'SVG' | 'OpenRaster';
+
+async function exportPicture(format: Kind, bits?: '16 bits'): Promise<Buffer> {
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   await page.getByRole('button', { name: format, exact: true }).click();
   if (bits) await page.getByRole('button', { name: bits }).click();
@@ -166,6 +170,37 @@ test('a PNG of 16 bits has them, and where the photograph is bare it is the same
   expect(await readPicture(file).metadata()).toMatchObject({ depth: 'ushort', width: 1800, density: 300 });
   const sixteen = await decode(file);
   for (let x = 20; x < 1800; x += 97) expect(sixteen.at(x, 40)).toEqual(eight.at(x, 40));
+});
+
+test('for a poster it leaves as a PDF of its true size with bleed and marks; for other programs as layers', async () => {
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await page.getByRole('button', { name: 'Poster', exact: true }).click();
+  await page.getByText('in the bleed it is seen mirrored').waitFor();
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: patience }),
+    page.getByRole('button', { name: 'Export PDF' }).click(),
+  ]);
+  await page.getByText('"HHH" leaves as outlines of one colour each.').waitFor();
+  await page.keyboard.press('Escape');
+  const pdf = await PDFDocument.load(readFileSync(await download.path()));
+  const { width, height, x } = pdf.getPage(0).getTrimBox();
+  // 1800 × 1200 px at 300 ppi: 6 × 4 inches of 72 points.
+  expect([Math.abs(width - 432) < 0.3, Math.abs(height - 288) < 0.3, x > 20]).toEqual([true, true, true]);
+  const layers = unzipSync(await exportPicture('OpenRaster'));
+  expect(Buffer.from(layers['stack.xml']).toString()).toMatch(/name="HHH, ink".*\n.*name="jar"/);
+  // An SVG drawn by another program is what a PNG holds.
+  const drawn = await decode(
+    await readPicture(await exportPicture('SVG'), { unlimited: true })
+      .resize(1800, 1200, { fit: 'fill' })
+      .png()
+      .toBuffer(),
+  );
+  const own = await decode(await exportPicture('PNG'));
+  let [off, all] = [0, 0];
+  for (let y = 5; y < 1200; y += 7)
+    for (let px = 3; px < 1800; px += 7, all++)
+      if (own.at(px, y).some((value, c) => Math.abs(value - drawn.at(px, y)[c]) > 3)) off++;
+  expect(off / all).toBeLessThan(0.01);
 });
 
 test('undo and redo reach back past a reload', async () => {

@@ -6,7 +6,8 @@ import { scaleWithin } from '../core/graph/tiles';
 import type { Piece } from '../core/piece/schema';
 import { plateSchema } from '../core/passes/plate/schema';
 import { pieceAt } from '../core/sizes/pieceAt';
-import type { Encoding } from './codecs/encodePicture';
+import type { FormatName } from '../core/formats/formats';
+import { plainPicture, type FileSettings } from '../core/formats/settings';
 import type { Config } from './config';
 import { openDatabase } from './database';
 import { CutService } from './cutting/cutService';
@@ -95,14 +96,19 @@ export class Studio {
     return shapes;
   }
 
-  saveOrder(piece: Piece, scale: number, encoding: Encoding, out: string): SaveOrder {
+  saveOrder<Format extends FormatName>(
+    piece: Piece,
+    scale: number,
+    settings: FileSettings & { format: Format },
+    out: string,
+  ): SaveOrder<Format> {
     return {
       buildFolder: this.buildFolder,
       dataFolder: this.config.data,
       piece,
       shapes: this.shapesOf(piece),
       scale,
-      encoding,
+      settings,
       scratch: this.files.working(),
       out,
     };
@@ -145,10 +151,7 @@ export class Studio {
     const work = this.lastThumbnail.then(async () => {
       const scale = scaleWithin(piece.sheet, side);
       const out = this.files.working();
-      await savePicture(
-        { ...this.saveOrder(piece, scale, { format: 'png', ppi: 72, bits: 8, quality: 90 }, out), threads: 1 },
-        () => undefined,
-      );
+      await savePicture({ ...this.saveOrder(piece, scale, plainPicture, out), threads: 1 }, () => undefined);
       this.files.move(out, path);
       then?.();
       return path;

@@ -1,7 +1,7 @@
 import type { Materials } from '../graph/materials';
 import type { Node } from '../graph/node';
 import { passes as ours, type Passes } from '../passes';
-import type { Cutout, DepthItem, Layer, Painted, PicturePass, PictureScene, Veiling } from '../passes/pass';
+import type { Cutout, DepthItem, Layer, Painted, Photograph, PicturePass, PictureScene, Veiling } from '../passes/pass';
 import type { Lettering, Piece } from '../piece/schema';
 import { seenPiece } from '../sizes/seen';
 import { seenOf } from '../scene/seenOf';
@@ -33,6 +33,8 @@ export interface Look {
   lettersStrength?: number;
   /** One lettering in several ways beside each other, from left to right across it: parts of it that are changed. */
   strip?: { lettering: string; ways: readonly Partial<Lettering>[] };
+  /** Letterings whose letters are left out, while what they throw and what lies behind them stays. */
+  inkless?: readonly string[];
   /** What passes are asked to show, by name of the pass. */
   passes?: Readonly<Record<string, unknown>>;
 }
@@ -65,6 +67,10 @@ export interface CompiledPiece {
   veils: ReadonlyMap<string, Cutout>;
   /** Where each photograph is seen, beside nearer ones: one channel. */
   seenPhotographs: ReadonlyMap<string, Node>;
+  /** The photographs as they lie on the sheet, ungraded, from far to near. */
+  photographs: readonly Photograph[];
+  /** What each item of the depth line lays on the photographs, from far to near. */
+  laid: readonly { id: string; items: readonly SceneItem[] }[];
   /** The picture as it is delivered, and with nothing on line 9. */
   finished: Node;
   ungraded(): Node;
@@ -162,6 +168,7 @@ export function compile(whole: Piece, materials: Materials, look: Look = {}, pas
   const pictureOf = (ids: readonly string[], items: readonly SceneItem[]): Node =>
     sceneNode(graftedNode(behind, laidOnPhotographs(ids.flatMap((id) => veilings.get(id) ?? []))), sheet, items);
   const items: SceneItem[] = [];
+  const laid: { id: string; items: readonly SceneItem[] }[] = [];
   const onDepthLine = new Map<string, CompiledLettering>();
   depth.forEach((id, place) => {
     const far = [...items];
@@ -180,6 +187,7 @@ export function compile(whole: Piece, materials: Materials, look: Look = {}, pas
     }
     const nearer = depth.slice(place + 1).flatMap((other) => veilings.get(other) ?? []);
     for (const layer of depthItems.get(id)?.layers(below()) ?? []) items.push(itemOf(layer, overLetters(nearer), 1));
+    laid.push({ id, items: items.slice(far.length) });
   });
 
   /** A lettering that is not shown is laid out all the same. */
@@ -203,6 +211,8 @@ export function compile(whole: Piece, materials: Materials, look: Look = {}, pas
     mattes: new Map([...veilings].map(([id, { matte }]) => [id, matte])),
     veils: cut,
     seenPhotographs,
+    photographs,
+    laid,
     ungraded: lazily(() => compile(withoutLine(piece, 9, passes), materials, {}, passes).picture),
     finished,
     materials,
@@ -322,6 +332,8 @@ function paintLettering(
     return layers.map((layer) => itemOf(layer, layer.once && parts.length > 1 ? beforeAll : before, strength));
   });
   const isInFront = ({ place }: SceneItem): boolean => place === 'beforeVeils';
+  const isSeen = ({ place, isCast }: SceneItem): boolean =>
+    !look.inkless?.includes(id) || isCast === true || place === 'behind';
   const shownOnly = parts.length === 0 ? [] : shownFor(id, lettering, letters, look.passes ?? {}, scene, passes);
   return {
     compiled: {
@@ -338,8 +350,8 @@ function paintLettering(
     items: [
       ...shownOnly.map((layer) => itemOf(layer, [], 1)),
       // What stands before veils stands before those of all letters.
-      ...items.filter((item) => !isInFront(item)),
-      ...items.filter(isInFront),
+      ...items.filter((item) => !isInFront(item) && isSeen(item)),
+      ...items.filter((item) => isInFront(item) && isSeen(item)),
     ],
   };
 }
@@ -362,7 +374,7 @@ function surfaceUnder(
 }
 
 const itemOf = (
-  { name, node, mode, mixing, place, isRepeated, strength = 1 }: Layer,
+  { name, node, mode, mixing, place, isCast, isRepeated, strength = 1 }: Layer,
   over: readonly Cutout[],
   times: number,
 ): SceneItem => ({
@@ -371,6 +383,7 @@ const itemOf = (
   mode,
   mixing,
   place,
+  isCast,
   isRepeated,
   strength: strength * times,
   over,

@@ -1,16 +1,21 @@
 import { z } from 'zod';
+import { fileFields, unfitting } from '../formats/settings';
 import { slotsSchema } from './slots';
 import { tableLimits } from './table/readTable';
 
 /** The files that a run makes. */
-export const outputSchema = z.strictObject({
-  format: z.enum(['png', 'jpeg']).default('png'),
-  quality: z.int().min(1).max(100).default(92),
-  /** Longer side, px; null: the sheet's own size. */
-  side: z.int().min(16).max(20000).nullable().default(null),
-  /** Names of the files: `{number}`, `{piece}`, and every column by its name. */
-  pattern: z.string().trim().min(1, 'The files need a pattern for their names.').max(200).default('{number}'),
-});
+export const outputSchema = z
+  .strictObject({
+    ...fileFields,
+    format: fileFields.format.default('png'),
+    /** Longer side, px; null: the sheet's own size. */
+    side: z.int().min(16).max(20000).nullable().default(null),
+    /** Names of the files: `{number}`, `{piece}`, and every column by its name. */
+    pattern: z.string().trim().min(1, 'The files need a pattern for their names.').max(200).default('{number}'),
+  })
+  .superRefine((output, context) => {
+    for (const { message, field } of unfitting(output)) context.addIssue({ code: 'custom', message, path: [field] });
+  });
 export type RunOutput = z.infer<typeof outputSchema>;
 
 /** All that a run is besides its rows. */

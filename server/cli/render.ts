@@ -1,24 +1,31 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { extname, join, resolve } from 'node:path';
+import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { fileFormats, formatNames, formatOfName } from '../../core/formats/formats';
+import { unfitting, type FileSettings } from '../../core/formats/settings';
+import { warningsOf } from '../../core/formats/warnings';
 import type { Piece } from '../../core/piece/schema';
 import { pieceAt } from '../../core/sizes/pieceAt';
 import { takeInBundle } from '../bundles';
 import { projectRoot, readConfig } from '../config';
-import { savePicture } from '../render/savePicture';
+import { saveFile } from '../formats/saveFile';
 import { Studio } from '../studio';
 import { bundleAt } from './openPiece';
 
-const usage = `Renders a piece to a picture, without a browser.
+const endings = formatNames.map((format) => `.${fileFormats[format].ending}`).join(', ');
 
-  npm run render -- PIECE --out OUT.png [--files FOLDER] [--scale 0.5] [--ppi 300] [--bits 16] [--quality 92] [--size NAME]
+const usage = `Saves a piece as a file of any kind, without a browser.
+
+  npm run render -- PIECE --out OUT.png [--files FOLDER] [--scale 0.5] [--ppi 300] [--bits 16] [--quality 92]
+                    [--bleed 3] [--marks] [--size NAME]
 
 PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
 --files where the files of a piece lie that is not a bundle of its own, such as demo
---out   .png, .jpg or .jpeg
+--out   ${endings}: its ending says what it becomes
 --scale output px per sheet px (1)
---bits  8, or 16 for a PNG (8)
+--bits  8, or 16 for a PNG or a TIFF (8)
+--bleed what is printed beyond the sheet's edges, mm (0); --marks: crop and registration marks around a PDF
 --size  name of one of the piece's sizes; its first sheet when left out`;
 
 interface Order {
@@ -27,8 +34,7 @@ interface Order {
   out: string;
   scale: number;
   ppi?: number;
-  bits: 8 | 16;
-  quality: number;
+  settings: Omit<FileSettings, 'ppi'>;
   size?: string;
 }
 
@@ -43,6 +49,8 @@ function readOrder(): Order {
       bits: { type: 'string' },
       quality: { type: 'string' },
       size: { type: 'string' },
+      bleed: { type: 'string' },
+      marks: { type: 'boolean' },
       help: { type: 'boolean' },
     },
   });
@@ -53,20 +61,26 @@ function readOrder(): Order {
       throw new Error(`--${name} is "${text}"; it goes from ${least} to ${most}.`);
     return value;
   };
-  if (!['.png', '.jpg', '.jpeg'].includes(extname(values.out).toLowerCase()))
-    throw new Error('--out must end in .png, .jpg or .jpeg.');
+  const format = formatOfName(values.out);
+  if (!format) throw new Error(`--out must end in one of ${endings}.`);
   if (values.bits !== undefined && !['8', '16'].includes(values.bits))
     throw new Error(`--bits is "${values.bits}"; it is 8 or 16.`);
-  const bits = values.bits === '16' ? 16 : 8;
-  if (bits === 16 && extname(values.out).toLowerCase() !== '.png') throw new Error('Only a PNG can have 16 bits.');
+  const settings = {
+    format,
+    bits: values.bits === '16' ? (16 as const) : (8 as const),
+    quality: Math.round(number(values.quality, 92, 1, 100, 'quality')),
+    bleed: number(values.bleed, 0, 0, 50, 'bleed'),
+    marks: values.marks === true,
+  };
+  const [problem] = unfitting(settings);
+  if (problem) throw new Error(problem.message);
   return {
     source: positionals[0],
     files: values.files,
     out: resolve(values.out),
     scale: number(values.scale, 1, 0.001, 16, 'scale'),
     ppi: values.ppi === undefined ? undefined : number(values.ppi, 300, 1, 4800, 'ppi'),
-    bits,
-    quality: number(values.quality, 92, 1, 100, 'quality'),
+    settings,
     size: values.size,
   };
 }
@@ -109,19 +123,17 @@ async function main(): Promise<void> {
   const { studio, piece: whole, close } = await openSource(order.source, order.files);
   try {
     const piece = atSize(whole, order.size);
-    const encoding = {
-      format: extname(order.out).toLowerCase() === '.png' ? ('png' as const) : ('jpeg' as const),
-      ppi: order.ppi ?? piece.sheet.ppi,
-      bits: order.bits,
-      quality: order.quality,
-    };
-    const times = await savePicture(studio.saveOrder(piece, order.scale, encoding, order.out), (done, stage) => {
+    const settings = { ...order.settings, ppi: order.ppi ?? piece.sheet.ppi };
+    const saved = await saveFile(studio.saveOrder(piece, order.scale, settings, order.out), (done, stage) => {
       if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
     });
     if (process.stderr.isTTY) process.stderr.write('\r');
     console.log(
-      `${order.out}: rendered in ${Math.round(times.renderMs)} ms, written in ${Math.round(times.encodeMs)} ms`,
+      `${order.out}: rendered in ${Math.round(saved.renderMs)} ms, written in ${Math.round(saved.encodeMs)} ms`,
     );
+    const shapes = studio.shapesOf(piece);
+    const told = warningsOf(piece, settings, (sha256) => shapes[sha256] ?? null);
+    for (const note of [...saved.notes, ...told]) console.log(note);
   } finally {
     close();
   }

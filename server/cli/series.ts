@@ -2,6 +2,7 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { formatNames } from '../../core/formats/formats';
 import { isClean, type Flag } from '../../core/runs/flags';
 import { proposeSlots } from '../../core/runs/propose';
 import { outputSchema, runSchema } from '../../core/runs/settings';
@@ -18,7 +19,8 @@ import { openPiece } from './openPiece';
 const usage = `Makes a piece once for every row of a table, without a browser.
 
   npm run series -- PIECE TABLE --out FOLDER [--files FOLDER] [--pictures FOLDER] [--slots FILE] [--name "{number} {Name}"]
-                    [--format png|jpeg] [--quality 92] [--side 1500] [--clean | --all]
+                    [--format ${formatNames.join('|')}] [--quality 92] [--bits 16] [--bleed 3] [--marks]
+                    [--side 1500] [--clean | --all]
 
 PIECE      a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
 TABLE      .csv, .tsv or .xlsx; its first row names the columns
@@ -28,6 +30,7 @@ TABLE      .csv, .tsv or .xlsx; its first row names the columns
 --slots    a JSON file with the slots; when left out, all words and pictures that the piece proposes
 --name     what files are called: {number}, {piece}, and every column by its name
 --side     longer side, px; the sheet's own size when left out
+--bleed    what is printed beyond the sheet's edges, mm; --marks: crop and registration marks around a PDF
 --clean    only rows about which nothing needs a person's eye
 --all      also rows that cannot go out as they are; when left out, these are told in the report and not made`;
 
@@ -42,6 +45,8 @@ interface Order {
   output: ReturnType<typeof outputSchema.parse>;
 }
 
+const numberOf = (text: string | undefined): number | undefined => (text === undefined ? undefined : Number(text));
+
 function readOrder(): Order {
   const text = { type: 'string' } as const;
   const { values, positionals } = parseArgs({
@@ -54,6 +59,9 @@ function readOrder(): Order {
       name: text,
       format: text,
       quality: text,
+      bits: text,
+      bleed: text,
+      marks: { type: 'boolean' },
       side: text,
       clean: { type: 'boolean' },
       all: { type: 'boolean' },
@@ -63,8 +71,11 @@ function readOrder(): Order {
   if (values.help || positionals.length !== 2 || !values.out) throw new Error(usage);
   const output = outputSchema.safeParse({
     format: values.format,
-    quality: values.quality === undefined ? undefined : Number(values.quality),
-    side: values.side === undefined ? undefined : Number(values.side),
+    quality: numberOf(values.quality),
+    bits: numberOf(values.bits),
+    bleed: numberOf(values.bleed),
+    marks: values.marks,
+    side: numberOf(values.side),
     pattern: values.name,
   });
   if (!output.success) {

@@ -5,8 +5,9 @@ import sharp, { type Sharp } from 'sharp';
 import { Problem } from '../problem';
 import { openPyramid, writePyramid } from '../store/pyramidFile';
 import { decodePicture } from './decodePicture';
-import { encodeJpeg } from './encodePicture';
+import { encodePicture } from './encodePicture';
 import { StripTiff } from './stripTiff';
+import { profileOf, rgbSpaces } from '../../core/formats/icc';
 
 const folder = mkdtempSync(join(tmpdir(), 'inky-codecs-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -151,14 +152,17 @@ test('a strip TIFF holds what was put in, and leaves as JPEG with its resolution
   const pixels = Uint8Array.from({ length: width * height * 4 }, (_, i) =>
     i % 4 === 3 ? 255 - (i % 200) : (i * 37) % 256,
   );
-  const tiff = new StripTiff(path, { width, height, channels: 4, bits: 8 }, 16);
+  const tiff = new StripTiff(path, { width, height, channels: 4, bits: 8 }, 16, {
+    ppi: 200,
+    profile: profileOf(rgbSpaces.srgb),
+  });
   for (let row = 0; row < height; row += 16)
     await tiff.add(pixels.subarray(row * width * 4, Math.min(height, row + 16) * width * 4));
   tiff.finish();
   const { data, info } = await sharp(path).raw().toBuffer({ resolveWithObject: true });
   expect([info.width, info.height, info.channels]).toEqual([width, height, 4]);
   expect(Buffer.compare(data, Buffer.from(pixels))).toBe(0);
-  await encodeJpeg(path, join(folder, 'out.jpg'), { ppi: 200, quality: 90 });
+  await encodePicture(path, join(folder, 'out.jpg'), { format: 'jpeg', ppi: 200, bits: 8, quality: 90 });
   expect(await sharp(join(folder, 'out.jpg')).metadata()).toMatchObject({ density: 200, format: 'jpeg', channels: 3 });
 });
 

@@ -8,6 +8,11 @@ export interface PictureForm {
   bits: 8 | 16;
 }
 
+/** What rows that are compressed are made of: of a picture, or of one of its channels alone. */
+export interface PackForm extends Pick<PictureForm, 'width' | 'bits'> {
+  channels: 1 | 3 | 4;
+}
+
 /** A file that takes a picture some rows at a time, from top to bottom. */
 export interface PictureFile {
   /**

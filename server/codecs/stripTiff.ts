@@ -13,8 +13,22 @@ const tag = {
   samples: 277,
   rowsPerStrip: 278,
   stripBytes: 279,
+  xResolution: 282,
+  yResolution: 283,
+  resolutionUnit: 296,
   extraSamples: 338,
+  /** ICC.1:2022, B.4 */
+  profile: 34675,
 };
+
+/** Kinds of values (TIFF 6.0, section 2), with their bytes. */
+const kinds = {
+  short: { code: 3, bytes: 2 },
+  long: { code: 4, bytes: 4 },
+  rational: { code: 5, bytes: 8 },
+  any: { code: 7, bytes: 1 },
+};
+type Kind = keyof typeof kinds;
 
 /**
  * Writes a picture to an uncompressed TIFF strip by strip, so that the whole never stands in memory; the encoder of the
@@ -25,11 +39,15 @@ export class StripTiff implements PictureFile {
   private at = 8;
   private readonly strips: { offset: number; bytes: number }[] = [];
 
-  /** @param rowsPerStrip how many rows come at a time, but for the last ones */
+  /**
+   * @param rowsPerStrip how many rows come at a time, but for the last ones
+   * @param print pixels per inch, and the ICC profile of its colours
+   */
   constructor(
     path: string,
     private readonly form: PictureForm,
     private readonly rowsPerStrip: number,
+    private readonly print: { ppi: number; profile: Uint8Array },
   ) {
     this.file = openSync(path, 'wx');
     const header = Buffer.alloc(8);
@@ -46,24 +64,29 @@ export class StripTiff implements PictureFile {
   finish(): void {
     const { width, height, channels, bits } = this.form;
     const directory = new Directory(this.at + (this.at % 2));
-    directory.add(tag.width, 4, [width]);
-    directory.add(tag.height, 4, [height]);
-    directory.add(tag.bits, 3, new Array<number>(channels).fill(bits));
-    directory.add(tag.compression, 3, [1]);
-    directory.add(tag.photometric, 3, [2]);
+    const inches = [Math.round(this.print.ppi * 1000), 1000];
+    directory.add(tag.width, 'long', [width]);
+    directory.add(tag.height, 'long', [height]);
+    directory.add(tag.bits, 'short', new Array<number>(channels).fill(bits));
+    directory.add(tag.compression, 'short', [1]);
+    directory.add(tag.photometric, 'short', [2]);
     directory.add(
       tag.stripOffsets,
-      4,
+      'long',
       this.strips.map(({ offset }) => offset),
     );
-    directory.add(tag.samples, 3, [channels]);
-    directory.add(tag.rowsPerStrip, 4, [this.rowsPerStrip]);
+    directory.add(tag.samples, 'short', [channels]);
+    directory.add(tag.rowsPerStrip, 'long', [this.rowsPerStrip]);
     directory.add(
       tag.stripBytes,
-      4,
+      'long',
       this.strips.map(({ bytes }) => bytes),
     );
-    if (channels === 4) directory.add(tag.extraSamples, 3, [2]);
+    directory.add(tag.xResolution, 'rational', inches);
+    directory.add(tag.yResolution, 'rational', inches);
+    directory.add(tag.resolutionUnit, 'short', [2]);
+    if (channels === 4) directory.add(tag.extraSamples, 'short', [2]);
+    directory.add(tag.profile, 'any', [...this.print.profile]);
     writeWhole(this.file, directory.bytes(), directory.offset);
     const start = Buffer.alloc(4);
     start.writeUInt32LE(directory.offset);
@@ -78,33 +101,37 @@ export class StripTiff implements PictureFile {
 
 /** One image file directory, values that do not fit in an entry behind it. */
 class Directory {
-  private readonly entries: { tag: number; type: 3 | 4; values: number[] }[] = [];
+  private readonly entries: { tag: number; kind: Kind; values: number[] }[] = [];
 
   constructor(readonly offset: number) {}
 
-  add(tagNumber: number, type: 3 | 4, values: number[]): void {
-    this.entries.push({ tag: tagNumber, type, values });
+  /** @param values of a rational: numerator and denominator */
+  add(tagNumber: number, kind: Kind, values: number[]): void {
+    this.entries.push({ tag: tagNumber, kind, values });
   }
 
   bytes(): Buffer {
     const head = 2 + this.entries.length * 12 + 4;
-    const size = (entry: { type: 3 | 4; values: number[] }): number => entry.values.length * (entry.type === 3 ? 2 : 4);
-    const out = Buffer.alloc(head + this.entries.reduce((sum, entry) => sum + (size(entry) > 4 ? size(entry) : 0), 0));
+    const size = ({ kind, values }: { kind: Kind; values: number[] }): number =>
+      kind === 'rational' ? values.length * 4 : values.length * kinds[kind].bytes;
+    // What stands behind begins at whole words.
+    const room = (entry: { kind: Kind; values: number[] }): number => Math.ceil(size(entry) / 2) * 2;
+    const out = Buffer.alloc(head + this.entries.reduce((sum, entry) => sum + (size(entry) > 4 ? room(entry) : 0), 0));
     out.writeUInt16LE(this.entries.length, 0);
     let behind = head;
     this.entries.forEach((entry, i) => {
       const at = 2 + i * 12;
+      const { code, bytes } = kinds[entry.kind];
       out.writeUInt16LE(entry.tag, at);
-      out.writeUInt16LE(entry.type, at + 2);
-      out.writeUInt32LE(entry.values.length, at + 4);
+      out.writeUInt16LE(code, at + 2);
+      out.writeUInt32LE(size(entry) / bytes, at + 4);
       let to = at + 8;
       if (size(entry) > 4) {
         out.writeUInt32LE(this.offset + behind, to);
         to = behind;
-        behind += size(entry);
+        behind += room(entry);
       }
-      for (const value of entry.values)
-        to = entry.type === 3 ? out.writeUInt16LE(value, to) : out.writeUInt32LE(value, to);
+      for (const value of entry.values) to = out.writeUIntLE(value, to, Math.min(4, bytes));
     });
     return out;
   }

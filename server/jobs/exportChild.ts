@@ -1,6 +1,7 @@
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { savePicture, type SaveOrder } from '../render/savePicture';
+import { saveFile } from '../formats/saveFile';
+import type { SaveOrder } from '../render/savePicture';
 import { startTilePool } from '../render/tilePool';
 import { serveJob } from './child';
 
@@ -8,6 +9,6 @@ import { serveJob } from './child';
 const pool = startTilePool(dirname(fileURLToPath(import.meta.url)));
 
 serveJob<SaveOrder, unknown>(async (order, progress) => {
-  const times = await savePicture(order, progress, pool);
+  const times = await saveFile(order, progress, pool);
   return { ...times, peakBytes: process.resourceUsage().maxRSS * 1024 };
 });

@@ -1,23 +1,30 @@
 import { rmSync } from 'node:fs';
+import { rgbSpaces, profileOf } from '../../core/formats/icc';
+import { frameOf, goesOn } from '../../core/formats/bleed';
+import { fileFormats, type FormatName, type PictureFormat } from '../../core/formats/formats';
+import { pxOf } from '../../core/formats/paper';
+import type { FileSettings } from '../../core/formats/settings';
+import { renderTile } from '../../core/graph/tiles';
+import type { Region } from '../../core/pixels/region';
 import type { Piece } from '../../core/piece/schema';
-import { encodeJpeg, type Encoding } from '../codecs/encodePicture';
+import { encodePicture } from '../codecs/encodePicture';
+import type { PackForm } from '../codecs/pictureFile';
 import type { PackedRows } from '../codecs/packRows';
 import { PngFile } from '../codecs/pngFile';
 import { StripTiff } from '../codecs/stripTiff';
 import type { PictureShapes } from './fileLibrary';
-import { renderTile } from '../../core/graph/tiles';
-import { formOf, renderSheet } from './renderSheet';
+import { formOf, renderParts } from './renderSheet';
 import { givePiece, startTilePool, type TilePool } from './tilePool';
 
-/** A picture to be made from a piece. */
-export interface SaveOrder {
+/** A file to be made from a piece. */
+export interface SaveOrder<Format extends FormatName = FormatName> {
   buildFolder: string;
   dataFolder: string;
   piece: Piece;
   shapes: PictureShapes;
   scale: number;
-  encoding: Encoding;
-  /** Scratch file for the uncompressed picture of a JPEG; removed afterwards. */
+  settings: FileSettings & { format: Format };
+  /** Scratch file for the uncompressed picture of a format that wants all of it at once; removed afterwards. */
   scratch: string;
   out: string;
   threads?: number;
@@ -25,47 +32,73 @@ export interface SaveOrder {
   keepsPool?: boolean;
 }
 
-/** Times of the two stages, ms; a PNG is encoded while it is drawn. */
-export interface SaveTimes {
+/** What saving took, ms; a PNG is encoded while it is drawn. */
+export interface Saved {
   renderMs: number;
   encodeMs: number;
+  /** How its letters leave, where that is more than one way, as sentences. */
+  notes: string[];
 }
 
-/** The share of the progress that rendering a JPEG takes; the rest is encoding, which cannot tell how far it is. */
+/** The share of the progress that rendering takes where encoding comes after it, which cannot tell how far it is. */
 const renderShare = 0.8;
 
+/** What is drawn, output px, and whether the bleed is made by mirroring. */
+export function printedArea({ piece, scale, settings: { bleed, ppi }, shapes }: SaveOrder): {
+  frame: Region;
+  bleedPx: number;
+  mirrors: boolean;
+} {
+  const bleedPx = pxOf(bleed, ppi);
+  const sizeOf = (sha256: string): { width: number; height: number } | null => shapes[sha256] ?? null;
+  return {
+    frame: frameOf(piece.sheet, scale, bleedPx),
+    bleedPx,
+    mirrors: bleedPx > 0 && !goesOn(piece, bleedPx / scale, sizeOf),
+  };
+}
+
+/** Compresses rows in the threads that draw. */
+export const packIn =
+  (pool: TilePool, form: PackForm) =>
+  async (rows: Uint8Array): Promise<PackedRows> =>
+    (await pool.ask({ kind: 'pack', rows, form })).packed!;
+
 /**
- * Renders and encodes a piece. Used by exports, thumbnails and the command line alike.
+ * Renders and encodes a piece as one picture. Used by exports, thumbnails and the command line alike.
  * @param pool threads that have been started already; they are closed with the rest, but where the order keeps them
  */
 export async function savePicture(
-  order: SaveOrder,
+  order: SaveOrder<PictureFormat>,
   progress: (done: number, stage: string) => void,
   pool: TilePool = startTilePool(order.buildFolder, order.threads),
-): Promise<SaveTimes> {
+): Promise<Saved> {
   const start = performance.now();
-  const { encoding, scale } = order;
-  const form = formOf(order.piece, scale, encoding.bits);
-  givePiece(pool, { dataFolder: order.dataFolder, piece: order.piece, shapes: order.shapes, scale });
+  const { settings, scale, piece, dataFolder, shapes } = order;
+  const { format } = settings;
+  const { frame, mirrors } = printedArea(order);
+  const form = formOf(piece, frame, settings.bits);
+  givePiece(pool, { dataFolder, piece, shapes, scale, parting: { kind: 'whole', mirrors } });
+  const drawn = { name: 'picture', frame, form };
   try {
-    if (encoding.format === 'png') {
-      const pack = async (rows: Uint8Array): Promise<PackedRows> =>
-        (await pool.ask({ kind: 'pack', rows, form })).packed!;
-      const file = new PngFile(order.out, form, encoding.ppi, pack);
-      await renderSheet(form, pool, file, (done) => progress(done, 'Rendering')).catch((error: unknown) => {
-        rmSync(order.out, { force: true });
-        throw error;
-      });
-      return { renderMs: performance.now() - start, encodeMs: 0 };
+    if (format === 'png') {
+      const file = new PngFile(order.out, form, settings.ppi, packIn(pool, form));
+      await renderParts(frame, [{ ...drawn, file }], pool, (done) => progress(done, 'Rendering')).catch(
+        (error: unknown) => {
+          rmSync(order.out, { force: true });
+          throw error;
+        },
+      );
+      return { renderMs: performance.now() - start, encodeMs: 0, notes: [] };
     }
-    await renderSheet(form, pool, new StripTiff(order.scratch, form, renderTile), (done) =>
-      progress(done * renderShare, 'Rendering'),
-    );
+    const print = { ppi: settings.ppi, profile: profileOf(rgbSpaces.srgb) };
+    const file = new StripTiff(order.scratch, form, renderTile, print);
+    await renderParts(frame, [{ ...drawn, file }], pool, (done) => progress(done * renderShare, 'Rendering'));
     if (!order.keepsPool) await pool.close();
     const rendered = performance.now();
-    progress(renderShare, 'Writing the JPEG');
-    await encodeJpeg(order.scratch, order.out, encoding);
-    return { renderMs: rendered - start, encodeMs: performance.now() - rendered };
+    progress(renderShare, `Writing the ${fileFormats[format].name}`);
+    await encodePicture(order.scratch, order.out, { ...settings, format });
+    return { renderMs: rendered - start, encodeMs: performance.now() - rendered, notes: [] };
   } finally {
     if (!order.keepsPool) await pool.close();
     rmSync(order.scratch, { force: true });

@@ -48,6 +48,7 @@ beforeAll(() => {
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const strip = (bits: 8 | 16): Strip => ({
+  part: 'picture',
   memory: new SharedArrayBuffer(width * height * 3 * (bits / 8)),
   region: { x: 0, y: 0, width, height },
   channels: 3,
@@ -71,7 +72,7 @@ test('tiles come to lie where they belong, in 8 bits and in 16, letters over the
         [
           { x: 0, y: 0, width: 256, height },
           { x: 256, y: 0, width: 44, height },
-        ].map((region) => pool.ask({ kind: 'tile', region, strip: to })),
+        ].map((region) => pool.ask({ kind: 'tile', region, strips: [to] })),
       );
       const values = bits === 8 ? new Uint8Array(to.memory) : new Uint16Array(to.memory);
       const pixel = (x: number, y: number): number[] =>
@@ -92,7 +93,7 @@ test('tiles come to lie where they belong, in 8 bits and in 16, letters over the
 
 test('workers that run out of memory are replaced; then it is told, and the server stands', async () => {
   const told = withPool(startTilePool(resolve('build/server'), 1, { maxOldGenerationSizeMb: 2 }), (pool) =>
-    pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strip: strip(8) }),
+    pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strips: [strip(8)] }),
   );
   await expect(told).rejects.toThrow(/memory/i);
 });
@@ -101,9 +102,9 @@ test('an order that cannot be done is refused, and the next one is done', async 
   await withPool(startTilePool(resolve('build/server'), 1), async (pool) => {
     const beyond = { ...strip(8), memory: new SharedArrayBuffer(10) };
     await expect(
-      pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strip: beyond }),
+      pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strips: [beyond] }),
     ).rejects.toThrow();
-    expect(await pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strip: strip(8) })).toEqual({
+    expect(await pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strips: [strip(8)] })).toEqual({
       problem: null,
     });
   });

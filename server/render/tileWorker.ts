@@ -1,13 +1,18 @@
 import { parentPort } from 'node:worker_threads';
 import { toBytes, toWords } from '../../core/kernels/colour';
 import type { Piece } from '../../core/piece/schema';
-import type { Region } from '../../core/pixels/region';
+import { bledPicture } from '../../core/formats/bleed';
+import { layeredPicture } from '../../core/formats/openRaster/layers';
+import type { PartedPicture } from '../../core/formats/parted';
+import { vectorPicture, type VectorFrame } from '../../core/formats/vectors/parted';
+import type { VectorPlan } from '../../core/formats/vectors/plan';
+import { intersect, type Region } from '../../core/pixels/region';
 import { compile } from '../../core/render/compile';
 import { Evaluator } from '../../core/graph/evaluate';
 import { openMaterials } from '../../core/graph/materials';
-import type { Node } from '../../core/graph/node';
+import type { Node, Request } from '../../core/graph/node';
 import { packRows, type PackedRows } from '../codecs/packRows';
-import type { PictureForm } from '../codecs/pictureFile';
+import type { PackForm } from '../codecs/pictureFile';
 import { fileLibrary, type PictureShapes } from './fileLibrary';
 
 /** What all tile workers of a pool draw: one piece, at one scale. */
@@ -16,10 +21,20 @@ export interface PoolPiece {
   piece: Piece;
   shapes: PictureShapes;
   scale: number;
+  /** In which parts it leaves; as one picture when left out. */
+  parting?: Parting;
 }
+
+export type Parting =
+  /** @see mirroredBeyond */
+  | { kind: 'whole'; mirrors: boolean }
+  | ({ kind: 'vectors'; plan: VectorPlan } & Omit<VectorFrame, 'scale'>)
+  | { kind: 'layers'; frame: Region };
 
 /** A row of tiles in memory that all workers write to. */
 export interface Strip {
+  /** Of a picture in several parts: which one. */
+  part: string;
   memory: SharedArrayBuffer;
   /** Where it lies, output px: as wide as the sheet. */
   region: Region;
@@ -30,30 +45,46 @@ export interface Strip {
 
 export type TileOrder =
   | { kind: 'piece'; piece: PoolPiece }
-  | { kind: 'tile'; region: Region; strip: Strip }
+  | { kind: 'tile'; region: Region; strips: readonly Strip[] }
   /** Compresses rows for a PNG; they lie in shared memory. */
-  | { kind: 'pack'; rows: Uint8Array; form: PictureForm };
+  | { kind: 'pack'; rows: Uint8Array; form: PackForm };
 export type TileAnswer = { problem: string | null; packed?: PackedRows };
 
 /** A tile is drawn once only, so little is worth keeping: what its nodes share. */
 const cacheBytes = 12 * 1024 * 1024;
 let evaluator = new Evaluator(cacheBytes);
-let current: { scale: number; picture: Promise<Node> } | null = null;
+let current: { scale: number; drawing: Promise<Drawing> } | null = null;
 
-function take({ dataFolder, piece, shapes, scale }: PoolPiece): void {
-  const picture = openMaterials(piece.assets, fileLibrary(dataFolder, shapes)).then(
-    (materials) => compile(piece, materials).picture,
-  );
-  picture.catch(() => undefined);
-  current = { scale, picture };
+type Drawing = { whole: Node } | { parted: PartedPicture };
+
+function take({ dataFolder, piece, shapes, scale, parting = { kind: 'whole', mirrors: false } }: PoolPiece): void {
+  const drawing = openMaterials(piece.assets, fileLibrary(dataFolder, shapes)).then((materials): Drawing => {
+    if (parting.kind === 'vectors')
+      return { parted: vectorPicture(piece, materials, parting.plan, { ...parting, scale }) };
+    if (parting.kind === 'layers') return { parted: layeredPicture(piece, materials, scale, parting.frame) };
+    return { whole: bledPicture(compile(piece, materials), piece, parting.mirrors) };
+  });
+  drawing.catch(() => undefined);
+  current = { scale, drawing };
 }
 
-async function draw(region: Region, strip: Strip): Promise<void> {
-  const { scale, picture } = current!;
-  const node = await picture;
-  const stored = strip.bits === 8 && strip.channels === 3 ? await node.asStored?.({ region, scale }) : null;
+async function draw(region: Region, strips: readonly Strip[]): Promise<void> {
+  const { scale, drawing } = current!;
+  const known = await drawing;
+  const request = { region, scale };
+  if ('whole' in known) return drawWhole(known.whole, request, strips[0]);
+  const drawn = await known.parted.draw(request, evaluator);
+  for (const strip of strips) {
+    const bytes = drawn.get(strip.part);
+    if (bytes) put(strip.channels === 4 ? bytes : opaqueBytes(bytes), new Uint8Array(strip.memory), region, strip);
+  }
+}
+
+async function drawWhole(node: Node, request: Request, strip: Strip): Promise<void> {
+  const { region } = request;
+  const stored = strip.bits === 8 && strip.channels === 3 ? await node.asStored?.(request) : null;
   if (stored) return put(stored.bytes, new Uint8Array(strip.memory), region, strip);
-  const raster = await evaluator.pixels(node, { region, scale });
+  const raster = await evaluator.pixels(node, request);
   if (strip.bits === 16)
     put(
       strip.channels === 4 ? toWords(raster, region.x, region.y) : opaqueWords(toWords(raster, region.x, region.y)),
@@ -70,19 +101,21 @@ async function draw(region: Region, strip: Strip): Promise<void> {
     );
 }
 
-/** Copies a tile's rows to their places in the strip. */
+/** Copies a tile's rows, as far as they lie in the strip, to their places there. */
 function put<Values extends Uint8Array | Uint16Array>(
   from: Values | Uint8ClampedArray,
   to: Values,
   region: Region,
   { region: whole, channels }: Strip,
 ): void {
+  const seen = intersect(region, whole);
+  if (!seen) return;
   const run = region.width * channels;
-  for (let y = 0; y < region.height; y++)
-    to.set(
-      from.subarray(y * run, (y + 1) * run),
-      ((region.y - whole.y + y) * whole.width + region.x - whole.x) * channels,
-    );
+  const skipped = (seen.x - region.x) * channels;
+  for (let y = seen.y; y < seen.y + seen.height; y++) {
+    const at = (y - region.y) * run + skipped;
+    to.set(from.subarray(at, at + seen.width * channels), ((y - whole.y) * whole.width + seen.x - whole.x) * channels);
+  }
 }
 
 /** Leaves alpha out. Two functions, so that each sees one kind of array and stays fast. */
@@ -108,7 +141,7 @@ function opaqueWords(from: Uint16Array): Uint16Array {
 
 async function carryOut(order: Exclude<TileOrder, { kind: 'piece' }>): Promise<TileAnswer> {
   if (order.kind === 'tile') {
-    await draw(order.region, order.strip);
+    await draw(order.region, order.strips);
     return { problem: null };
   }
   const { width, channels, bits } = order.form;

@@ -2,22 +2,25 @@ import { createReadStream, existsSync, statSync } from 'node:fs';
 import { Readable } from 'node:stream';
 import { Hono } from 'hono';
 import { z } from 'zod';
+import { fileFormats, type FormatName } from '../../core/formats/formats';
 import { inAddress } from '../../core/type/wellFormed';
 import { Problem } from '../problem';
 import type { Studio } from '../studio';
 import { query } from './input';
 import { events } from './stream';
 
-/** A picture that an export made. */
+/** A file that an export made. */
 export interface ExportResult {
   fileName: string;
-  format: 'png' | 'jpeg';
+  format: FormatName;
   bytes: number;
   width: number;
   height: number;
   renderMs: number;
   encodeMs: number;
   peakBytes: number;
+  /** How its letters leave, where that is more than one way, as sentences. */
+  notes: string[];
 }
 
 /** Long work: how far it is, cancelling it, and the file that came of it. */
@@ -47,10 +50,11 @@ export function jobRoutes(studio: Studio) {
       const { state } = studio.jobs.get(context.req.param('id'));
       if (state.kind !== 'export' || state.state !== 'done') throw new Problem(404, 'There is no file yet.');
       const result = state.result as ExportResult;
-      const path = studio.files.export(state.id, result.format);
+      const { ending, mime } = fileFormats[result.format];
+      const path = studio.files.export(state.id, ending);
       if (!existsSync(path)) throw new Problem(404, 'The file no longer exists. Export again.');
       return context.body(Readable.toWeb(createReadStream(path)) as ReadableStream, 200, {
-        'Content-Type': `image/${result.format}`,
+        'Content-Type': mime,
         'Content-Length': String(statSync(path).size),
         'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(result.fileName)}`,
       });

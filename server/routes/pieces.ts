@@ -7,11 +7,12 @@ import { orderSchema } from '../../core/piece/orders';
 import { blankPiece } from '../../core/piece/blank';
 import { readPiece } from '../../core/piece/read';
 import { sheetSchema, type Piece } from '../../core/piece/schema';
-import { sheetAt } from '../../core/graph/tiles';
+import { fileFormats } from '../../core/formats/formats';
+import { fileSettingsSchema, tooLargeFor } from '../../core/formats/settings';
 import { coverSheet } from '../../core/passes/plate/gauge';
 import { folderBundle, takeInWithVersions, writeBundle } from '../bundles';
 import { Problem } from '../problem';
-import type { SaveTimes } from '../render/savePicture';
+import { printedArea, type Saved } from '../render/savePicture';
 import type { StoredPiece } from '../store/pieces';
 import { sizedPiece, type Studio } from '../studio';
 import { body, query } from './input';
@@ -24,16 +25,8 @@ const name = z.string().trim().min(1, 'A piece needs a name.').max(200);
 const tab = z.string().min(1).max(100);
 const ordered = z.object({ tab, version: z.int(), order: orderSchema });
 const creation = z.object({ name, sheet: sheetSchema.optional(), plate: z.string().optional() });
-const exportOrder = z
-  .object({
-    format: z.enum(['png', 'jpeg']),
-    ppi: z.number().min(1).max(4800),
-    bits: z.union([z.literal(8), z.literal(16)]).default(8),
-    quality: z.int().min(1).max(100).default(92),
-    /** Id of one of the piece's sizes; the first sheet when left out. */
-    size: z.string().max(64).optional(),
-  })
-  .refine(({ format, bits }) => format === 'png' || bits === 8, 'A JPEG has 8 bits for each channel.');
+/** `size`: id of one of the piece's sizes; the first sheet when left out. */
+const exportOrder = fileSettingsSchema.and(z.object({ size: z.string().max(64).optional() }));
 
 /** How long a process waits for an export that the person may be about to ask for, ms. */
 const readyMs = 5 * 60 * 1000;
@@ -170,7 +163,7 @@ function asPiece(data: unknown): Piece {
 function startExport(
   studio: Studio,
   { id, piece: whole }: StoredPiece,
-  { size, ...encoding }: z.infer<typeof exportOrder>,
+  { size, ...settings }: z.infer<typeof exportOrder>,
 ): JobState {
   const piece = sizedPiece(whole, size);
   const sizeName = whole.sizes.find((one) => one.id === size)?.name;
@@ -179,18 +172,22 @@ function startExport(
   }
   dropOldExports(studio);
   const working = studio.files.working();
-  const order = studio.saveOrder(piece, 1, encoding, working);
-  const { width, height } = sheetAt(piece.sheet, 1);
+  const order = studio.saveOrder(piece, 1, settings, working);
+  const { frame } = printedArea(order);
+  const problem = tooLargeFor(settings.format, frame);
+  if (problem) throw new Problem(422, problem);
   const job = studio.jobs.start(
     'export',
     id,
     'exportChild.js',
     order,
-    (times: SaveTimes & { peakBytes: number }): ExportResult => {
-      const to = studio.files.export(job.state.id, encoding.format);
+    (saved: Saved & { peakBytes: number }): ExportResult => {
+      const { ending } = fileFormats[settings.format];
+      const to = studio.files.export(job.state.id, ending);
       studio.files.move(working, to);
-      const fileName = `${piece.name}${sizeName ? ` - ${sizeName}` : ''}.${encoding.format === 'jpeg' ? 'jpg' : 'png'}`;
-      return { fileName, format: encoding.format, bytes: statSync(to).size, width, height, ...times };
+      const fileName = `${piece.name}${sizeName ? ` - ${sizeName}` : ''}.${ending}`;
+      const { width, height } = frame;
+      return { fileName, format: settings.format, bytes: statSync(to).size, width, height, ...saved };
     },
     () => {
       rmSync(working, { force: true });

@@ -5,7 +5,7 @@ import type { Own } from '../../core/runs/own';
 import type { RunPicture } from '../../core/runs/pictures';
 import type { RowValues, Slot } from '../../core/runs/slots';
 import type { CaseFace } from '../../core/type/fallback';
-import type { Encoding } from '../codecs/encodePicture';
+import type { FileSettings } from '../../core/formats/settings';
 import type { PictureShapes } from '../render/fileLibrary';
 
 /** What all rows of a run are made from. */
@@ -39,7 +39,14 @@ export type RunOrder =
   /** Solves and measures a row, and draws it small. @see RowSolved */
   | { kind: 'solve'; row: RowOrder; picture: string }
   /** Makes a row's file. */
-  | { kind: 'make'; row: RowOrder; out: string; scratch: string; side: number | null; encoding: Omit<Encoding, 'ppi'> };
+  | {
+      kind: 'make';
+      row: RowOrder;
+      out: string;
+      scratch: string;
+      side: number | null;
+      settings: Omit<FileSettings, 'ppi'>;
+    };
 
 export interface RowSolved {
   flags: Flag[];

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Recipe } from '../../core/recipes/recipe';
+import { fileFormats } from '../../core/formats/formats';
 import { distinctFileNames, fileNameOf } from '../../core/runs/names';
 import { ownOf, type Own } from '../../core/runs/own';
 import type { RunPicture } from '../../core/runs/pictures';
@@ -79,14 +80,14 @@ export class RowOrders {
 
   /** The same for what a file is made from. */
   makeKey(run: StoredRun, solveKey: string, name: string): string {
-    return hashOf(solveKey, run.settings.output.format, run.settings.output.quality, run.settings.output.side, name);
+    return hashOf(solveKey, { ...run.settings.output, pattern: '' }, name);
   }
 
   /** The file's name of every row, by its id: each once. */
   names(run: StoredRun, rows: readonly StoredRow[]): Map<number, string> {
     const { pattern, format } = run.settings.output;
     const { piece } = this.studio.pieces.get(run.piece);
-    const ending = format === 'jpeg' ? 'jpg' : 'png';
+    const { ending } = fileFormats[format];
     const names = distinctFileNames(
       rows.map(({ cells }, i) =>
         fileNameOf(pattern, { number: i + 1, count: rows.length, piece: piece.name, values: cells }),

@@ -10,7 +10,7 @@ import { flagsOf, standingOf, type Spoken, type Standing } from '../../core/runs
 import { withOwn } from '../../core/runs/own';
 import { seenPiece } from '../../core/sizes/seen';
 import { fileLibrary, type PictureShapes } from '../render/fileLibrary';
-import { savePicture } from '../render/savePicture';
+import { saveFile } from '../formats/saveFile';
 import type { TilePool } from '../render/tilePool';
 import type { RowFilled, RowOrder, RowSolved, RunDesign, RunOrder } from './orders';
 
@@ -44,24 +44,24 @@ export class RowWork {
     return { flags: [...flags, ...flagsOf(design, standing, this.spokenOf(piece))] };
   }
 
-  async make({ row, out, scratch, side, encoding }: Extract<RunOrder, { kind: 'make' }>): Promise<void> {
+  async make({ row, out, scratch, side, settings }: Extract<RunOrder, { kind: 'make' }>): Promise<void> {
     const { piece } = await this.fill(row);
     const { dataFolder, buildFolder } = this.design;
     const scale = side === null ? 1 : side / Math.max(piece.sheet.width, piece.sheet.height);
     // As many px as are made come to as many inches as the sheet has.
-    const full = { ...encoding, ppi: Math.max(1, Math.min(4800, piece.sheet.ppi * scale)) };
+    const full = { ...settings, ppi: Math.max(1, Math.min(4800, piece.sheet.ppi * scale)) };
     const order = {
       buildFolder,
       dataFolder,
       piece,
       shapes: this.shapes,
       scale,
-      encoding: full,
+      settings: full,
       scratch,
       out,
       keepsPool: true,
     };
-    await savePicture(order, () => undefined, this.pool());
+    await saveFile(order, () => undefined, this.pool());
   }
 
   /** A row as its values alone make it. */

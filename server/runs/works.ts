@@ -299,9 +299,10 @@ export class RunWorks {
     child: RowChild,
   ): Promise<void> {
     const { runs, files } = this.studio;
-    const { format, quality, side } = run.settings.output;
+    const { side, format, bits, quality, bleed, marks } = run.settings.output;
+    const settings = { format, bits, quality, bleed, marks };
     const [out, scratch] = [files.working(), files.working()];
-    await child.ask({ kind: 'make', row: order, out, scratch, side, encoding: { format, bits: 8, quality } });
+    await child.ask({ kind: 'make', row: order, out, scratch, side, settings });
     const folder = this.folder(run.id, 'files');
     files.move(out, join(folder, name));
     const gone = runs.made(run.id, row.id, this.orders.makeKey(run, key, name), name);

@@ -1,3 +1,6 @@
+import { fileFormats, formatNames, type FormatName } from '../../core/formats/formats';
+import { fitted, printed } from '../../core/formats/settings';
+import type { RunOutput } from '../../core/runs/settings';
 import { fileNameOf } from '../../core/runs/names';
 import { startWork, type Run, type RunRow } from '../api/runs';
 import type { RunWork } from './useRun';
@@ -33,7 +36,7 @@ export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow
       </label>
       {name && (
         <p className="truncate text-faint" title={name}>
-          {name}.{output.format === 'jpeg' ? 'jpg' : 'png'}
+          {name}.{fileFormats[output.format].ending}
         </p>
       )}
       <label className="mt-1 flex items-center gap-2">
@@ -42,10 +45,16 @@ export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow
           className="field"
           aria-label="Format of the files"
           value={output.format}
-          onChange={(event) => change({ format: event.target.value as 'png' | 'jpeg' })}
+          onChange={(event) => {
+            const { bits, bleed, marks } = fitted({ ...output, ppi: 1, format: event.target.value as FormatName });
+            change({ format: event.target.value as FormatName, bits, bleed, marks });
+          }}
         >
-          <option value="png">PNG</option>
-          <option value="jpeg">JPEG</option>
+          {formatNames.map((format) => (
+            <option key={format} value={format}>
+              {fileFormats[format].name}
+            </option>
+          ))}
         </select>
         <input
           key={output.side ?? ''}
@@ -63,6 +72,7 @@ export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow
         />
         px
       </label>
+      {printed.includes(output.format) && <BleedOfFiles output={output} change={change} />}
       <button
         className="strong-button mt-3"
         disabled={approved === 0 || isMaking}
@@ -86,5 +96,39 @@ export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow
         )}
       </div>
     </section>
+  );
+}
+
+/** What is printed beyond the sheets' edges, and marks around them. */
+function BleedOfFiles({ output, change }: { output: RunOutput; change(part: Partial<RunOutput>): void }) {
+  return (
+    <label className="mt-1 flex items-center gap-2">
+      <span className="label w-14">bleed</span>
+      <input
+        key={output.bleed}
+        className="field w-16"
+        inputMode="decimal"
+        aria-label="Bleed of the files, mm"
+        defaultValue={output.bleed}
+        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        onBlur={(event) => {
+          const typed = Number.parseFloat(event.target.value.replace(',', '.'));
+          const bleed = Number.isFinite(typed) ? Math.min(50, Math.max(0, typed)) : 0;
+          if (bleed !== output.bleed) change({ bleed });
+        }}
+      />
+      mm
+      {output.format === 'pdf' && (
+        <span className="flex items-center gap-1">
+          <input
+            type="checkbox"
+            aria-label="Crop marks on the files"
+            checked={output.marks}
+            onChange={(event) => change({ marks: event.target.checked })}
+          />
+          crop marks
+        </span>
+      )}
+    </label>
   );
 }

@@ -1,3 +1,4 @@
+import { fileFormats, formatNames, type FormatName } from '../../../core/formats/formats';
 import { useMemo, useState } from 'react';
 import { Problem } from '../../ui/Problem';
 import { Progress } from '../../ui/Progress';
@@ -49,7 +50,7 @@ export function SizesSheet({ onClose }: { onClose(): void }) {
 /** All sheets as files, in one press. */
 function ExportAll() {
   const { id, whole } = useBench();
-  const [format, setFormat] = useState<'png' | 'jpeg'>('png');
+  const [format, setFormat] = useState<FormatName>('png');
   const { state, start, cancel } = useSizesExport(id);
   const sheets: SheetToSave[] = [
     { size: null, name: `${whole.name} - first sheet`, ppi: whole.sheet.ppi },
@@ -64,11 +65,19 @@ function ExportAll() {
           <button className="strong-button" onClick={() => void start(whole.name, sheets, format)}>
             Export all {sheets.length} sheets
           </button>
-          {(['png', 'jpeg'] as const).map((one) => (
-            <button key={one} className="plain-button" aria-pressed={format === one} onClick={() => setFormat(one)}>
-              {one.toUpperCase()}
-            </button>
-          ))}
+          <span>as</span>
+          <select
+            className="field"
+            aria-label="Kind of the files"
+            value={format}
+            onChange={(event) => setFormat(event.target.value as FormatName)}
+          >
+            {formatNames.map((one) => (
+              <option key={one} value={one}>
+                {fileFormats[one].name}
+              </option>
+            ))}
+          </select>
           <span className="text-faint">each at its full size, in one zip</span>
         </div>
       )}

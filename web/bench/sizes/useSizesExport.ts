@@ -1,4 +1,6 @@
 import { zipSync } from 'fflate';
+import { fileFormats, type FormatName } from '../../../core/formats/formats';
+import { plainPicture } from '../../../core/formats/settings';
 import { useEffect, useRef, useState } from 'react';
 import { api, ask } from '../../api/client';
 import { followJob } from '../../api/files';
@@ -26,7 +28,7 @@ export function useSizesExport(id: string) {
   const [state, setState] = useState<SizesExportState>({ at: 'choosing' });
   const running = useRef<AbortController | null>(null);
   useEffect(() => () => running.current?.abort(), []);
-  const start = async (piece: string, sheets: readonly SheetToSave[], format: 'png' | 'jpeg'): Promise<void> => {
+  const start = async (piece: string, sheets: readonly SheetToSave[], format: FormatName): Promise<void> => {
     const own = (running.current = new AbortController());
     const startedAt = Date.now();
     const tell = (stage: string, done: number): void => {
@@ -43,7 +45,7 @@ export function useSizesExport(id: string) {
         tell(sheet.name, done(0));
         const bytes = await exported(id, sheet, format, own.signal, (part) => tell(sheet.name, done(part)));
         // Pictures are packed already.
-        files[freeName(files, `${sheet.name}.${format === 'jpeg' ? 'jpg' : 'png'}`)] = [bytes, { level: 0 }];
+        files[freeName(files, `${sheet.name}.${fileFormats[format].ending}`)] = [bytes, { level: 0 }];
         if (own.signal.aborted) return setState({ at: 'choosing' });
       }
       const zip = zipSync(files) as Uint8Array<ArrayBuffer>;
@@ -63,11 +65,11 @@ export function useSizesExport(id: string) {
 async function exported(
   id: string,
   { size, ppi }: SheetToSave,
-  format: 'png' | 'jpeg',
+  format: FormatName,
   signal: AbortSignal,
   progress: (done: number) => void,
 ): Promise<Uint8Array> {
-  const json = { format, ppi, bits: 8 as const, quality: 92, ...(size !== null && { size }) };
+  const json = { ...plainPicture, format, ppi, quality: 92, ...(size !== null && { size }) };
   const job = await ask(api.pieces[':id'].exports.$post({ param: { id }, json }));
   const { id: done } = await followJob(job.id, (now) => progress(now.done), signal);
   const response = await fetch(`/api/jobs/${done}/file`, { signal });

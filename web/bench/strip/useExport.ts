@@ -1,16 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { FileSettings } from '../../../core/formats/settings';
 import { api, ask, ServerProblem } from '../../api/client';
 import { cancelJob, followJob, type JobState } from '../../api/files';
 import type { ExportResult } from '../../../server/routes/jobs';
 import { saveFrom } from '../saveFile';
 import { editing, whenSolved } from '../editing';
-
-export interface ExportChoice {
-  format: 'png' | 'jpeg';
-  ppi: number;
-  bits: 8 | 16;
-  quality: number;
-}
 
 export type ExportStage =
   | { at: 'choosing' }
@@ -62,7 +56,7 @@ export function useExport(id: string, size: string | null) {
   }, [id, watch]);
 
   /** @param asItIs does not wait for what is being solved */
-  const start = async ({ format, ppi, bits, quality }: ExportChoice, asItIs = false): Promise<void> => {
+  const start = async (settings: FileSettings, asItIs = false): Promise<void> => {
     setProblem(null);
     waiting.current?.abort();
     const own = (waiting.current = new AbortController());
@@ -71,13 +65,7 @@ export function useExport(id: string, size: string | null) {
       setStage({ at: 'waiting', startedAt: Date.now() });
       if (!asItIs) await whenSolved(own.signal);
       await editing.saved();
-      const json = {
-        format,
-        ppi,
-        bits: format === 'png' ? bits : (8 as const),
-        quality,
-        ...(size !== null && { size }),
-      };
+      const json = { ...settings, ...(size !== null && { size }) };
       await watch(await ask(api.pieces[':id'].exports.$post({ param: { id }, json })));
     } catch (error) {
       if (own.signal.aborted) return;

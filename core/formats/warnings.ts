@@ -1,0 +1,29 @@
+import { ppiLimits } from '../piece/print';
+import type { Piece } from '../piece/schema';
+import { fileFormats } from './formats';
+import type { FileSettings } from './settings';
+import { goesOn, type SizeOf } from './bleed';
+import { pxOf } from './paper';
+
+/** What a file is likely to be sent back for, as sentences. @param sizeOf px of the photographs, where they are known */
+export function warningsOf(piece: Piece, settings: FileSettings, sizeOf: SizeOf): string[] {
+  const { format, ppi, bleed } = settings;
+  const { name, hasAlpha } = fileFormats[format];
+  const [farthest] = piece.plates;
+  const enlarged = farthest ? farthest.scale : 1;
+  const own = ppi / enlarged;
+  const isForPrint = bleed > 0 || settings.marks || format === 'pdf' || format === 'tiff';
+  const all = [
+    piece.sheet.paint === null && !hasAlpha && `${name} has no transparency: clear parts become white.`,
+    enlarged > 1.05 &&
+      `The photograph is enlarged ${enlarged.toFixed(1)} times: its own px come to ${Math.round(own)} ppi.`,
+    isForPrint &&
+      enlarged <= 1.05 &&
+      ppi < ppiLimits.accepted &&
+      `${Math.round(ppi)} ppi is coarse on paper: printers ask for ${ppiLimits.wished}.`,
+    bleed > 0 &&
+      !goesOn(piece, pxOf(bleed, ppi), sizeOf) &&
+      'The photograph ends at the sheet’s edge: in the bleed it is seen mirrored.',
+  ];
+  return all.filter((one) => one !== false);
+}

@@ -1,0 +1,79 @@
+import { createWriteStream, readFileSync, rmSync } from 'node:fs';
+import sharp from 'sharp';
+import { Zip, ZipPassThrough } from 'fflate';
+import { openMaterials } from '../../core/graph/materials';
+import { layeredPicture } from '../../core/formats/openRaster/layers';
+import { layerPath, stackXml } from '../../core/formats/openRaster/stack';
+import { PngFile } from '../codecs/pngFile';
+import { fileLibrary } from '../render/fileLibrary';
+import { renderParts } from '../render/renderSheet';
+import { packIn, printedArea, type SaveOrder, type Saved } from '../render/savePicture';
+import { givePiece, type TilePool } from '../render/tilePool';
+
+const renderShare = 0.9;
+/** Longest side of the small picture in the file (OpenRaster 0.0.5), px. */
+const thumbnailSide = 256;
+
+/** Saves a piece as named layers: an OpenRaster file, a zip of PNGs and their order. */
+export async function saveOpenRaster(
+  order: SaveOrder,
+  progress: (done: number, stage: string) => void,
+  pool: TilePool,
+): Promise<Saved> {
+  const start = performance.now();
+  const { piece, shapes, dataFolder, scale, settings } = order;
+  const { frame } = printedArea(order);
+  const materials = await openMaterials(piece.assets, fileLibrary(dataFolder, shapes));
+  const { layers, parts } = layeredPicture(piece, materials, scale, frame);
+  givePiece(pool, { dataFolder, piece, shapes, scale, parting: { kind: 'layers', frame } });
+  const pathOf = (part: string): string => `${order.scratch}-${part}`;
+  try {
+    const drawn = parts.map(({ name, frame: own, channels }) => {
+      const form = { width: own.width, height: own.height, channels, bits: 8 as const };
+      return { name, frame: own, form, file: new PngFile(pathOf(name), form, settings.ppi, packIn(pool, form)) };
+    });
+    await renderParts(frame, drawn, pool, (done) => progress(done * renderShare, 'Rendering the layers'));
+    const rendered = performance.now();
+    progress(renderShare, 'Writing the OpenRaster file');
+    const small = await sharp(pathOf('merged'), { limitInputPixels: false })
+      .resize(thumbnailSide, thumbnailSide, { fit: 'inside', withoutEnlargement: true })
+      .png()
+      .toBuffer();
+    await writeZip(order.out, [
+      // First and unpacked: what tells the kind of the file.
+      ['mimetype', () => Buffer.from('image/openraster')],
+      ['stack.xml', () => Buffer.from(stackXml(layers, frame, settings.ppi))],
+      ['Thumbnails/thumbnail.png', () => small],
+      ['mergedimage.png', () => readFileSync(pathOf('merged'))],
+      ...layers.map(({ part }) => [layerPath(part), () => readFileSync(pathOf(part))] as const),
+    ]);
+    return { renderMs: rendered - start, encodeMs: performance.now() - rendered, notes: [] };
+  } finally {
+    for (const { name } of parts) rmSync(pathOf(name), { force: true });
+  }
+}
+
+/** Writes a zip whose entries are stored as they are (PNGs are packed already), one after the other. */
+async function writeZip(
+  path: string,
+  entries: readonly (readonly [name: string, bytes: () => Uint8Array])[],
+): Promise<void> {
+  const out = createWriteStream(path);
+  const done = new Promise<void>((resolve, reject) => {
+    out.on('finish', resolve);
+    out.on('error', reject);
+  });
+  const zip = new Zip((error, chunk, isLast) => {
+    if (error) out.destroy(error);
+    else out.write(chunk);
+    if (isLast) out.end();
+  });
+  for (const [name, bytes] of entries) {
+    const entry = new ZipPassThrough(name);
+    entry.mtime = new Date(2026, 0, 1);
+    zip.add(entry);
+    entry.push(bytes(), true);
+  }
+  zip.end();
+  await done;
+}

@@ -1,0 +1,127 @@
+import { fileFormats, formatNames } from '../../../core/formats/formats';
+import { purposes } from '../../../core/formats/purposes';
+import { printed, type FileSettings } from '../../../core/formats/settings';
+import { warningsOf } from '../../../core/formats/warnings';
+import { Quantity } from '../../ui/Quantity';
+import { useBench } from '../benchContext';
+
+interface ChoicesProps {
+  choice: FileSettings;
+  onChoose(change: Partial<FileSettings>): void;
+}
+
+/** What a file is for or which kind it is, its depth or quality, and its size on paper. */
+export function ExportChoices({ choice, onChoose }: ChoicesProps) {
+  const { format, bits, quality } = choice;
+  const { name, purpose, bits: known, hasQuality } = fileFormats[format];
+  const { piece, materials } = useBench();
+  const sizeOf = (sha256: string): { width: number; height: number } | null => {
+    const key = Object.entries(piece.assets).find(([, asset]) => asset.sha256 === sha256)?.[0];
+    return (key && materials?.picture(key)) || null;
+  };
+  return (
+    <>
+      <div role="group" aria-label="What it is for" className="flex flex-wrap items-center gap-2">
+        <span className="label w-10">For</span>
+        {purposes.map(({ name: of, settings }) => (
+          <button key={of} className="plain-button" onClick={() => onChoose(settings)}>
+            {of}
+          </button>
+        ))}
+      </div>
+      <div role="group" aria-label="Kind of file" className="flex flex-wrap items-center gap-2">
+        <span className="label w-10">As</span>
+        {formatNames.map((one) => (
+          <button
+            key={one}
+            className="plain-button"
+            aria-pressed={format === one}
+            title={fileFormats[one].purpose}
+            onClick={() => onChoose({ format: one })}
+          >
+            {fileFormats[one].name}
+          </button>
+        ))}
+      </div>
+      <p>
+        {name}: {purpose}.{' '}
+        {known.length > 1 && (
+          <span className="inline-flex gap-2">
+            {known.map((one) => (
+              <button
+                key={one}
+                className="plain-button"
+                aria-pressed={bits === one}
+                onClick={() => onChoose({ bits: one })}
+              >
+                {one} bits
+              </button>
+            ))}
+          </span>
+        )}
+        {hasQuality && (
+          <>
+            Quality{' '}
+            <Quantity
+              label={`${name} quality`}
+              value={quality}
+              min={1}
+              max={100}
+              onCommit={(value) => onChoose({ quality: Math.round(value) })}
+            />
+          </>
+        )}
+      </p>
+      <OnPaper choice={choice} onChoose={onChoose} />
+      {warningsOf(piece, choice, sizeOf).map((warning) => (
+        <p key={warning} className="text-accent">
+          {warning}
+        </p>
+      ))}
+    </>
+  );
+}
+
+/** Size, bleed and marks. */
+function OnPaper({ choice: { format, ppi, bleed, marks }, onChoose }: ChoicesProps) {
+  const { width, height } = useBench().piece.sheet;
+  const inches = (px: number): string => (px / ppi).toFixed(2);
+  const millimetres = (px: number): string => ((px / ppi) * 25.4).toFixed(1);
+  return (
+    <p>
+      At{' '}
+      <Quantity
+        label="Pixels per inch"
+        value={ppi}
+        unit="ppi"
+        min={1}
+        max={4800}
+        onCommit={(value) => onChoose({ ppi: value })}
+      />
+      , {inches(width)} × {inches(height)} in ({millimetres(width)} × {millimetres(height)} mm) on paper
+      {printed.includes(format) ? (
+        <>
+          , with{' '}
+          <Quantity
+            label="Bleed"
+            value={bleed}
+            unit="mm"
+            min={0}
+            max={50}
+            digits={1}
+            onCommit={(value) => onChoose({ bleed: value })}
+          />{' '}
+          bleed.
+        </>
+      ) : (
+        '.'
+      )}
+      {format === 'pdf' && (
+        <label className="ml-2 inline-flex items-center gap-1">
+          <input type="checkbox" checked={marks} onChange={(event) => onChoose({ marks: event.target.checked })} />
+          crop and registration marks
+        </label>
+      )}
+    </p>
+  );
+}
