@@ -47,6 +47,24 @@ test('from a piece to a run: a table is pasted, rows are fitted and told of, cor
   await page.getByText('1 picture came in.').waitFor();
   await eventually(async () => (await page.getByText('Clean 1', { exact: true }).count()) === 1);
 
+  // A further table asks where its rows belong; closing the question changes nothing.
+  const further = { name: 'more.csv', mimeType: 'text/csv', buffer: Buffer.from('Name,Picture\nLate,pots-1.jpg\n') };
+  const count = (): Promise<number> => page.getByRole('row').count();
+  const before = await count();
+  await page.getByLabel('Table file').setInputFiles(further);
+  await page.getByRole('dialog', { name: 'There are rows already' }).waitFor();
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
+  expect(await count()).toBe(before);
+  await page.getByLabel('Table file').setInputFiles(further);
+  await page.getByRole('button', { name: 'Below them' }).click();
+  await page.getByText('1 row came in.').waitFor();
+  await eventually(async () => (await count()) === before + 1);
+  await allSolved('4 rows');
+  await cell('Name', before).focus();
+  await page.getByRole('button', { name: 'Remove the row' }).click();
+  await eventually(async () => (await count()) === before);
+
   // A long name is made smaller, and told of beside its cell; a letter that no face has stops the third one.
   await eventually(async () => (await cell('Name', 2).getAttribute('aria-invalid')) === 'true');
   await page.getByLabel('worst first').check();

@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { Hono } from 'hono';
 import { z } from 'zod';
+import { fileFormats, formatOfName } from '../../core/formats/formats';
+import { printSheetSchema } from '../../core/formats/imposition';
 import { inAddress } from '../../core/type/wellFormed';
 import { possibleSlots, proposeSlots } from '../../core/runs/propose';
 import { slotProblem } from '../../core/runs/slots';
@@ -11,6 +13,7 @@ import { matchColumns } from '../../core/runs/table/matchColumns';
 import { readText, TableError, type Table } from '../../core/runs/table/readTable';
 import { Problem } from '../problem';
 import { takePictures, takeTable } from '../runs/intake';
+import { startPrintSheets } from '../runs/printing';
 import { reportOf } from '../runs/report';
 import { workSchema, type StoredRun } from '../runs/store';
 import { zipOf } from '../runs/zip';
@@ -160,7 +163,7 @@ export function runRoutes(studio: Studio) {
       const path = file === null ? null : join(works.folder(run, 'files'), file);
       if (!path || !existsSync(path)) throw new Problem(404, 'The file of this row has not been made yet.');
       return context.body(Readable.toWeb(createReadStream(path)) as ReadableStream, 200, {
-        'Content-Type': path.endsWith('.png') ? 'image/png' : 'image/jpeg',
+        'Content-Type': fileFormats[formatOfName(path) ?? 'png'].mime,
         'Content-Length': String(statSync(path).size),
         'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(file!)}`,
       });
@@ -176,6 +179,9 @@ export function runRoutes(studio: Studio) {
         'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(`${run.name}.zip`)}`,
       });
     })
+    .post('/:id/print-sheets', body(printSheetSchema), (context) =>
+      context.json(startPrintSheets(studio, runs.get(context.req.param('id')), context.req.valid('json')), 202),
+    )
     .get('/:id/report.csv', (context) => {
       const run = runs.get(context.req.param('id'));
       return context.body(reportOf(run, runs.rows(run.id)), 200, {

@@ -1,3 +1,5 @@
+import type { PrintSheet } from '../../core/formats/imposition';
+import type { JobState } from '../../server/jobs/jobs';
 import type { Flag } from '../../core/runs/flags';
 import type { RunSettings, TableEdit } from '../../core/runs/settings';
 import type { Slot } from '../../core/runs/slots';
@@ -89,6 +91,10 @@ export const sendPictures = (
   file: File,
 ): Promise<{ pictures: string[]; refused: { name: string; says: string }[] }> =>
   send(`/runs/${id}/pictures?name=${inAddress(file.name)}`, file, () => undefined);
+
+/** Begins to lay the files of a run on sheets of paper. */
+export const startPrintSheets = (id: string, order: PrintSheet): Promise<JobState> =>
+  ask(api.runs[':id']['print-sheets'].$post({ ...of(id), json: order }));
 
 export const startWork = (id: string, work: Work): Promise<unknown> =>
   ask(api.runs[':id'].work.$post({ ...of(id), json: work }));

@@ -3,6 +3,7 @@ import { fitted, printed } from '../../core/formats/settings';
 import type { RunOutput } from '../../core/runs/settings';
 import { fileNameOf } from '../../core/runs/names';
 import { startWork, type Run, type RunRow } from '../api/runs';
+import { PrintSheets } from './PrintSheets';
 import type { RunWork } from './useRun';
 
 /** The files of what is approved: what they are called, how large they are, making and fetching them. */
@@ -83,7 +84,8 @@ export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow
       >
         Make {approved} {approved === 1 ? 'file' : 'files'}
       </button>
-      <div className="mt-2 flex gap-2">
+      <div className="mt-2 flex flex-wrap gap-2">
+        {made > 0 && output.format === 'pdf' && <PrintSheets run={run.id} />}
         {made > 0 && (
           <a className="plain-button" href={`/api/runs/${run.id}/files.zip`} download>
             Save {made} as a zip
@@ -102,33 +104,30 @@ export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow
 /** What is printed beyond the sheets' edges, and marks around them. */
 function BleedOfFiles({ output, change }: { output: RunOutput; change(part: Partial<RunOutput>): void }) {
   return (
-    <label className="mt-1 flex items-center gap-2">
-      <span className="label w-14">bleed</span>
-      <input
-        key={output.bleed}
-        className="field w-16"
-        inputMode="decimal"
-        aria-label="Bleed of the files, mm"
-        defaultValue={output.bleed}
-        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-        onBlur={(event) => {
-          const typed = Number.parseFloat(event.target.value.replace(',', '.'));
-          const bleed = Number.isFinite(typed) ? Math.min(50, Math.max(0, typed)) : 0;
-          if (bleed !== output.bleed) change({ bleed });
-        }}
-      />
-      mm
+    <>
+      <label className="mt-1 flex items-center gap-2">
+        <span className="label w-14">bleed</span>
+        <input
+          key={output.bleed}
+          className="field w-16"
+          inputMode="decimal"
+          aria-label="Bleed of the files, mm"
+          defaultValue={output.bleed}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          onBlur={(event) => {
+            const typed = Number.parseFloat(event.target.value.replace(',', '.'));
+            const bleed = Number.isFinite(typed) ? Math.min(50, Math.max(0, typed)) : 0;
+            if (bleed !== output.bleed) change({ bleed });
+          }}
+        />
+        mm
+      </label>
       {output.format === 'pdf' && (
-        <span className="flex items-center gap-1">
-          <input
-            type="checkbox"
-            aria-label="Crop marks on the files"
-            checked={output.marks}
-            onChange={(event) => change({ marks: event.target.checked })}
-          />
-          crop marks
-        </span>
+        <label className="mt-1 flex items-center gap-2">
+          <input type="checkbox" checked={output.marks} onChange={(event) => change({ marks: event.target.checked })} />
+          crop marks on each file
+        </label>
       )}
-    </label>
+    </>
   );
 }

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { dropByHand, rowToBench } from '../api/runs';
 import { Problem } from '../ui/Problem';
-import { BringTable } from './BringTable';
+import { AskWhereTo, BringTable } from './BringTable';
 import { FilesMade } from './FilesMade';
 import { RowSheet } from './RowSheet';
 import { RowTable } from './RowTable';
@@ -17,12 +17,14 @@ import { messageOf } from '../ui/messageOf';
 /** One run: what changes, its table, and the row that is looked at. */
 export function RunPage() {
   const { id = '' } = useParams();
+  // The code on a print sheet leads to its row.
+  const asked = Number(useSearchParams()[0].get('row')) || null;
   const work = useRun(id);
   const { run, rows, problem, say } = work;
   const navigate = useNavigate();
   const failed = (error: unknown): void => say(messageOf(error));
   const intake = useIntake(id, work);
-  const [chosen, setChosen] = useState<number | null>(null);
+  const [chosen, setChosen] = useState<number | null>(asked);
   const [sight, setSight] = useState<Sight>('all');
   const [byWorst, setByWorst] = useState(false);
   const [pasting, setPasting] = useState(false);
@@ -95,6 +97,7 @@ export function RunPage() {
         />
       </div>
       <BringTable open={pasting} hasRows={rows.length > 0} onClose={() => setPasting(false)} onText={intake.paste} />
+      <AskWhereTo files={intake.asked} rows={rows} onAnswer={intake.answer} />
     </div>
   );
 }

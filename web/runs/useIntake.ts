@@ -14,24 +14,36 @@ export interface RunIntake {
   busy: string | null;
   isOver: boolean;
   drop: Pick<React.HTMLAttributes<HTMLElement>, 'onDragOver' | 'onDragLeave' | 'onDrop'>;
-  take(files: readonly File[], added?: boolean): void;
+  /** Takes files in; where a table comes and there are rows, it is asked first where it belongs. */
+  take(files: readonly File[]): void;
+  /** Files that wait for an answer; null when none do. */
+  asked: readonly File[] | null;
+  answer(where: WhereTo): void;
   paste(text: string, added: boolean): void;
 }
 
-export function useIntake(id: string, { reload, say }: Pick<RunWork, 'reload' | 'say'>): RunIntake {
+/** Where the rows of a table that comes belong. */
+export type WhereTo = 'below' | 'instead' | 'nowhere';
+
+export function useIntake(id: string, { reload, say, rows }: Pick<RunWork, 'reload' | 'say' | 'rows'>): RunIntake {
+  const [asked, setAsked] = useState<readonly File[] | null>(null);
   const [notes, setNotes] = useState<string[]>([]);
   const [busy, setBusy] = useState<string | null>(null);
   const [isOver, setOver] = useState(false);
   const tookTable = ({ rows, notes: said }: TakenTable): string[] => [`${rowsIn(rows)} came in.`, ...said];
 
-  const takeAll = async (files: readonly File[], added: boolean): Promise<void> => {
+  const takeAll = async (files: readonly File[], isBelow: boolean): Promise<void> => {
+    // Of several tables only the first may come in place of what is there.
+    let added = isBelow;
     const told: string[] = [];
     let pictures = 0;
     for (const file of files) {
       setBusy(`Taking in ${file.name}`);
       try {
-        if (isTable(file)) told.push(...tookTable(await sendTable(id, file, added)));
-        else {
+        if (isTable(file)) {
+          told.push(...tookTable(await sendTable(id, file, added)));
+          added = true;
+        } else {
           const taken = await sendPictures(id, file);
           pictures += taken.pictures.length;
           told.push(...taken.refused.map(({ name, says }) => `${name}: ${says}`));
@@ -45,8 +57,18 @@ export function useIntake(id: string, { reload, say }: Pick<RunWork, 'reload' | 
     setNotes(told);
     await reload();
   };
+  const take = (files: readonly File[]): void => {
+    if (files.length === 0) return;
+    if (rows && rows.length > 0 && files.some(isTable)) setAsked(files);
+    else void takeAll(files, false);
+  };
   return {
     notes,
+    asked,
+    answer: (where) => {
+      setAsked(null);
+      if (asked && where !== 'nowhere') void takeAll(asked, where === 'below');
+    },
     forget: () => setNotes([]),
     busy,
     isOver,
@@ -55,11 +77,10 @@ export function useIntake(id: string, { reload, say }: Pick<RunWork, 'reload' | 
       onDragLeave: () => setOver(false),
       onDrop: (event) => {
         setOver(false);
-        const files = [...event.dataTransfer.files];
-        if (files.length > 0) void takeAll(files, false);
+        take([...event.dataTransfer.files]);
       },
     },
-    take: (files, added = false) => void takeAll(files, added),
+    take,
     paste: (text, added) => {
       pasteTable(id, text, added).then(
         async (taken) => {

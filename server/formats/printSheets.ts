@@ -1,0 +1,144 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { PDFDocument, PDFName, type PDFEmbeddedPage, type PDFPage } from 'pdf-lib';
+import qrcode from 'qrcode';
+import {
+  codePlaces,
+  codeSide,
+  cropMarks,
+  impose,
+  inkOf,
+  type Imposition,
+  type PrintSheet,
+} from '../../core/formats/imposition';
+
+/** One row's file on a print sheet. */
+export interface PrintedRow {
+  /** A PDF of one page. */
+  path: string;
+  /** What its code says, and what is written beside it. */
+  code: string;
+  label: string;
+}
+
+export interface PrintOrder {
+  title: string;
+  sheet: PrintSheet;
+  /** Of every row's sheet, mm. */
+  trim: { width: number; height: number };
+  bleed: number;
+  rows: PrintedRow[];
+  out: string;
+}
+
+const points = (mm: number): number => (mm / 25.4) * 72;
+
+/** How much of the progress reading the files takes; the rest is writing, which cannot tell how far it is. */
+const readShare = 0.8;
+
+/**
+ * Lays the files of rows on sheets of paper, as many on each as fit, with crop marks and a code for each.
+ * @returns how many sheets of paper there are, and how many rows lie on each
+ * @throws Error where not even one fits
+ */
+export async function savePrintSheets(
+  { title, sheet, trim, bleed, rows, out }: PrintOrder,
+  progress: (done: number, stage: string) => void,
+): Promise<{ papers: number; each: number; notes: string[] }> {
+  const imposition = impose(trim, sheet, bleed);
+  if (typeof imposition === 'string') throw new Error(imposition);
+  const each = imposition.places.length;
+  const pdf = await PDFDocument.create();
+  pdf.setTitle(title);
+  pdf.setCreator('Inky Veil');
+  pdf.setProducer('Inky Veil');
+  const papers = Math.ceil(rows.length / each);
+  const codes = sheet.codes ? codePlaces(imposition, sheet.margin) : null;
+  for (let paper = 0; paper < papers; paper++) {
+    const { width, height } = imposition.paper;
+    const page = pdf.addPage([points(width), points(height)]);
+    const own = rows.slice(paper * each, (paper + 1) * each);
+    for (const [i, row] of own.entries()) {
+      await place(pdf, page, row, imposition, i, { sheet, bleed });
+      if (codes) drawCode(page, row, codes[i]);
+      progress(((paper * each + i + 1) / rows.length) * readShare, `Laying out paper ${paper + 1} of ${papers}`);
+    }
+    if (sheet.marks) drawMarks(page, { ...imposition, places: imposition.places.slice(0, own.length) }, bleed);
+  }
+  progress(readShare, 'Writing the PDF');
+  writeFileSync(out, await pdf.save({ useObjectStreams: false }));
+  const noRoom = sheet.codes && !codes;
+  return {
+    papers,
+    each,
+    notes: noRoom ? ['The margin has no room for codes that lead back to the rows; make it 9 mm or more.'] : [],
+  };
+}
+
+async function place(
+  pdf: PDFDocument,
+  page: PDFPage,
+  row: PrintedRow,
+  { places, isTurned }: Imposition,
+  index: number,
+  { sheet, bleed }: { sheet: PrintSheet; bleed: number },
+): Promise<void> {
+  const source = await PDFDocument.load(readFileSync(row.path));
+  const leaf = source.getPage(0);
+  const trimmed = leaf.getTrimBox();
+  const over = points(inkOf(places[index], sheet.gap, bleed).width - places[index].width) / 2;
+  const box = {
+    left: trimmed.x - over,
+    bottom: trimmed.y - over,
+    right: trimmed.x + trimmed.width + over,
+    top: trimmed.y + trimmed.height + over,
+  };
+  const embedded: PDFEmbeddedPage = await pdf.embedPage(leaf, box);
+  const { x, y, width, height } = inkOf(places[index], sheet.gap, bleed);
+  const name = page.node.newXObject('Row', embedded.ref);
+  const [a, b] = [points(width), points(height)];
+  const [wide, high] = [box.right - box.left, box.top - box.bottom];
+  // A quarter turn brings the sheet's left edge to the bottom.
+  const matrix = isTurned
+    ? [0, b / wide, -a / high, 0, points(x) + a, points(y)]
+    : [a / wide, 0, 0, b / high, points(x), points(y)];
+  draw(pdf, page, `q ${matrix.map((value) => Number(value.toFixed(6))).join(' ')} cm ${String(name)} Do Q\n`);
+}
+
+/** Adds operators to a page. */
+function draw(pdf: PDFDocument, page: PDFPage, text: string): void {
+  page.node.addContentStream(pdf.context.register(pdf.context.flateStream(text)));
+}
+
+function drawMarks(page: PDFPage, imposition: Imposition, bleed: number): void {
+  const pdf = page.doc;
+  const { context } = pdf;
+  const all = context.obj([
+    'Separation',
+    'All',
+    'DeviceCMYK',
+    context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: [1, 1, 1, 1], N: 1 }),
+  ]);
+  page.node.normalizedEntries().Resources.set(PDFName.of('ColorSpace'), context.obj({ All: all }));
+  const lines = cropMarks(imposition, bleed).map(({ from, to }) => {
+    const [x1, y1, x2, y2] = [...from, ...to].map((mm) => Number(points(mm).toFixed(4)));
+    return `${x1} ${y1} m ${x2} ${y2} l S`;
+  });
+  draw(pdf, page, `q /All CS 1 SCN 0.25 w\n${lines.join('\n')}\nQ\n`);
+}
+
+/** A code of squares (ISO/IEC 18004), and what it says in figures beside it. */
+function drawCode(page: PDFPage, { code, label }: PrintedRow, [left, bottom]: [number, number]): void {
+  const { size, data } = qrcode.create(code, { errorCorrectionLevel: 'M' }).modules;
+  const side = points(codeSide) / size;
+  const squares: string[] = [];
+  for (let row = 0; row < size; row++) {
+    for (let column = 0; column < size; column++) {
+      if (!data[row * size + column]) continue;
+      const x = points(left) + column * side;
+      const y = points(bottom) + (size - 1 - row) * side;
+      squares.push(`${x.toFixed(3)} ${y.toFixed(3)} ${side.toFixed(4)} ${side.toFixed(4)} re`);
+    }
+  }
+  draw(page.doc, page, `q 0 g\n${squares.join('\n')}\nf Q\n`);
+  page.drawText(label, { x: points(left + codeSide + 1), y: points(bottom + codeSide / 2) - 2, size: 6 });
+}
