@@ -3,6 +3,7 @@ import { assetRoutes } from './routes/assets';
 import { cutRoutes } from './routes/cuts';
 import { faceRoutes } from './routes/faces';
 import { jobRoutes } from './routes/jobs';
+import { openApiRoutes } from './routes/openApi';
 import { pieceRoutes } from './routes/pieces';
 import { recipeRoutes } from './routes/recipes';
 import { runRoutes } from './routes/runs';
@@ -22,7 +23,8 @@ export const api = (studio: Studio, upgrade: Upgrade) =>
     .route('/jobs', jobRoutes(studio))
     .route('/recipes', recipeRoutes(studio))
     .route('/runs', runRoutes(studio))
-    .route('/surveys', surveyRoutes(studio));
+    .route('/surveys', surveyRoutes(studio))
+    .route('/', openApiRoutes());
 
 /** What the page's client is typed by. */
 export type Api = ReturnType<typeof api>;

@@ -11,6 +11,12 @@ export const pointsOf = (px: number, ppi: number): number => (px / ppi) * points
 
 const pointsOfMm = (mm: number): number => (mm / mmPerInch) * pointsPerInch;
 
+/** The size of a sheet on paper, mm. @param sheet px, with its pixels per inch */
+export const trimOf = ({ width, height, ppi }: Size & { ppi: number }): Size => ({
+  width: (width / ppi) * mmPerInch,
+  height: (height / ppi) * mmPerInch,
+});
+
 /** A stroke of a mark, points from the lower left corner of the page. */
 export interface MarkLine {
   from: readonly [number, number];

@@ -2,13 +2,16 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { formatNames } from '../../core/formats/formats';
+import { formatNames, type FormatName } from '../../core/formats/formats';
+import { papers, printSheetSchema, type PrintSheet } from '../../core/formats/imposition';
+import { trimOf } from '../../core/formats/paper';
 import { isClean, type Flag } from '../../core/runs/flags';
 import { proposeSlots } from '../../core/runs/propose';
 import { outputSchema, runSchema } from '../../core/runs/settings';
 import { slotsSchema, type Slot } from '../../core/runs/slots';
 import { matchColumns } from '../../core/runs/table/matchColumns';
 import { projectRoot, readConfig } from '../config';
+import { savePrintSheets } from '../formats/printSheets';
 import { isPictureName, readTableFile } from '../runs/files';
 import { handOver } from '../runs/handOver';
 import { takePictureFile } from '../runs/intake';
@@ -20,7 +23,7 @@ const usage = `Makes a piece once for every row of a table, without a browser.
 
   npm run series -- PIECE TABLE --out FOLDER [--files FOLDER] [--pictures FOLDER] [--slots FILE] [--name "{number} {Name}"]
                     [--format ${formatNames.join('|')}] [--quality 92] [--bits 16] [--bleed 3] [--marks]
-                    [--side 1500] [--clean | --all]
+                    [--side 1500] [--clean | --all] [--print-sheets SRA3]
 
 PIECE      a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
 TABLE      .csv, .tsv or .xlsx; its first row names the columns
@@ -31,6 +34,7 @@ TABLE      .csv, .tsv or .xlsx; its first row names the columns
 --name     what files are called: {number}, {piece}, and every column by its name
 --side     longer side, px; the sheet's own size when left out
 --bleed    what is printed beyond the sheet's edges, mm; --marks: crop and registration marks around a PDF
+--print-sheets  the PDFs that are made also on paper (${Object.keys(papers).join(', ')}), as many on each as fit
 --clean    only rows about which nothing needs a person's eye
 --all      also rows that cannot go out as they are; when left out, these are told in the report and not made`;
 
@@ -42,6 +46,7 @@ interface Order {
   pictures?: string;
   slots?: string;
   which: 'clean' | 'usable' | 'all';
+  printSheet: PrintSheet | null;
   output: ReturnType<typeof outputSchema.parse>;
 }
 
@@ -62,6 +67,7 @@ function readOrder(): Order {
       bits: text,
       bleed: text,
       marks: { type: 'boolean' },
+      'print-sheets': text,
       side: text,
       clean: { type: 'boolean' },
       all: { type: 'boolean' },
@@ -96,8 +102,36 @@ function readOrder(): Order {
     pictures,
     slots,
     which,
+    printSheet: printSheetOf(values['print-sheets'], output.data.format),
     output: output.data,
   };
+}
+
+/** @throws Error where there is no such paper, or the files are no PDFs */
+function printSheetOf(paper: string | undefined, format: FormatName): PrintSheet | null {
+  if (paper === undefined) return null;
+  if (format !== 'pdf') throw new Error('--print-sheets are made of PDFs: add --format pdf.');
+  const read = printSheetSchema.safeParse({ paper });
+  if (!read.success)
+    throw new Error(`--print-sheets: there is no "${paper}". Papers: ${Object.keys(papers).join(', ')}.`);
+  return read.data;
+}
+
+/** Lays what is made on paper. */
+async function printSheets(studio: Studio, id: string, out: string, sheet: PrintSheet): Promise<void> {
+  const run = studio.runs.get(id);
+  const rows = studio.runs.rows(id);
+  const printed = studio.runWorks.wanted(id).flatMap(({ name }, i) => {
+    const path = join(out, name);
+    return rows[i].approved && existsSync(path) ? [{ path, code: name, label: `row ${i + 1}` }] : [];
+  });
+  if (printed.length === 0) return console.error('Nothing was made that could be laid on print sheets.');
+  const { sheet: own } = studio.pieces.get(run.piece).piece;
+  const to = join(out, 'print sheets.pdf');
+  const order = { title: run.name, sheet, trim: trimOf(own), bleed: run.settings.output.bleed, rows: printed, out: to };
+  const { papers: count, each, notes } = await savePrintSheets(order, () => undefined);
+  console.log(`${to}: ${count} of ${sheet.paper}, ${each} on each`);
+  for (const note of notes) console.log(note);
 }
 
 function slotsOf(path: string | undefined, proposed: Slot[]): Slot[] {
@@ -161,6 +195,7 @@ async function main(): Promise<void> {
     const made = await handOver(studio, run, order.out);
     stopTelling();
     if (process.stderr.isTTY) process.stderr.write('\r');
+    if (order.printSheet) await printSheets(studio, run, order.out, order.printSheet);
     const look = rows.filter(({ flags }) => !isClean(flags)).length;
     console.log(
       `${order.out}: ${made.made} made, ${made.kept} as they were, ${look} of ${rows.length} rows to look at (report.csv)`,

@@ -26,7 +26,7 @@ const tab = z.string().min(1).max(100);
 const ordered = z.object({ tab, version: z.int(), order: orderSchema });
 const creation = z.object({ name, sheet: sheetSchema.optional(), plate: z.string().optional() });
 /** `size`: id of one of the piece's sizes; the first sheet when left out. */
-const exportOrder = fileSettingsSchema.and(z.object({ size: z.string().max(64).optional() }));
+export const exportOrder = fileSettingsSchema.and(z.object({ size: z.string().max(64).optional() }));
 
 /** How long a process waits for an export that the person may be about to ask for, ms. */
 const readyMs = 5 * 60 * 1000;

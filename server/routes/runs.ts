@@ -23,8 +23,18 @@ import { png } from './png';
 import { events } from './stream';
 
 const name = z.string().trim().min(1, 'A run needs a name.').max(200);
-const added = z.object({ name: z.string().min(1).max(300), added: z.literal('yes').optional() });
-const changed = z.object({ name: name.optional(), settings: runSchema.partial().optional() });
+/** A new run: the piece's id, and what it is called. */
+export const runBeginning = z.object({ piece: z.string(), name: name.optional() });
+/** A table that comes: the file's name, and whether its rows come below those that are there. */
+export const tableQuery = z.object({ name: z.string().min(1).max(300), added: z.literal('yes').optional() });
+/** What changes of a run. */
+export const runChange = z.object({ name: name.optional(), settings: runSchema.partial().optional() });
+
+/** A table as text, and whether its rows come below those that are there. */
+export const tableText = z.object({ text: z.string().max(20e6), added: z.boolean().default(false) });
+export const tableEdits = z.object({ edits: z.array(tableEditSchema).max(1000) });
+/** What a file that comes is called. */
+export const fileQuery = z.object({ name: z.string().min(1).max(300) });
 
 /** Runs: their slots, tables and pictures, the work at their rows, and what came of it. */
 export function runRoutes(studio: Studio) {
@@ -66,14 +76,14 @@ export function runRoutes(studio: Studio) {
     .get('/', (context) =>
       context.json(runs.list().map((run) => ({ ...run, pieceName: studio.pieces.get(run.piece).piece.name }))),
     )
-    .post('/', body(z.object({ piece: z.string(), name: name.optional() })), (context) => {
+    .post('/', body(runBeginning), (context) => {
       const order = context.req.valid('json');
       const { id, piece } = studio.pieces.get(order.piece);
       const settings = runSchema.parse({ slots: proposeSlots(piece), columns: [], matched: {} });
       return context.json({ id: runs.create(id, order.name ?? piece.name, settings) }, 201);
     })
     .get('/:id', (context) => context.json(shown(runs.get(context.req.param('id')))))
-    .post('/:id', body(changed), (context) => {
+    .post('/:id', body(runChange), (context) => {
       const id = context.req.param('id');
       const run = runs.change(id, context.req.valid('json'));
       if (context.req.valid('json').settings?.slots) matchedAgain(run);
@@ -99,25 +109,25 @@ export function runRoutes(studio: Studio) {
       const row = runs.row(run.id, Number(context.req.param('row')));
       return context.json({ ...row, isFresh: row.solvedFor === works.freshKeys(run, [row])[0] });
     })
-    .post('/:id/table', query(added), async (context) => {
+    .post('/:id/table', query(tableQuery), async (context) => {
       const { id } = runs.get(context.req.param('id'));
       const { name: file, added: isAdded } = context.req.valid('query');
       const table = await takeTable(studio, context.req.raw.body as never, file);
       return context.json(took(id, table, isAdded === 'yes'));
     })
-    .post('/:id/text', body(z.object({ text: z.string().max(20e6), added: z.boolean().default(false) })), (context) => {
+    .post('/:id/text', body(tableText), (context) => {
       const { id } = runs.get(context.req.param('id'));
       const { text, added: isAdded } = context.req.valid('json');
       return context.json(took(id, pasted(text), isAdded));
     })
-    .post('/:id/edits', body(z.object({ edits: z.array(tableEditSchema).max(1000) })), (context) => {
+    .post('/:id/edits', body(tableEdits), (context) => {
       const { id } = runs.get(context.req.param('id'));
       const { edits } = context.req.valid('json');
       runs.edit(id, edits);
       if (edits.some(({ kind }) => kind !== 'approve')) works.start(id, { kind: 'solve', rows: null });
       return context.json({ kept: true });
     })
-    .post('/:id/pictures', query(z.object({ name: z.string().min(1).max(300) })), async (context) => {
+    .post('/:id/pictures', query(fileQuery), async (context) => {
       const { id } = runs.get(context.req.param('id'));
       const taken = await takePictures(studio, context.req.raw.body as never, context.req.valid('query').name);
       for (const picture of taken.pictures) runs.addPicture(id, picture);

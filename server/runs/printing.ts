@@ -1,6 +1,7 @@
 import { rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { impose, type PrintSheet } from '../../core/formats/imposition';
+import { trimOf } from '../../core/formats/paper';
 import type { PrintOrder } from '../formats/printSheets';
 import type { JobState } from '../jobs/jobs';
 import { Problem } from '../problem';
@@ -26,7 +27,7 @@ export function startPrintSheets(studio: Studio, run: StoredRun, sheet: PrintShe
   if (jobs.list(run.id).some(({ state }) => state === 'running'))
     throw new Problem(409, 'Print sheets of this run are being made already. Wait for them or cancel them.');
   const { sheet: own } = studio.pieces.get(run.piece).piece;
-  const trim = { width: (own.width / own.ppi) * 25.4, height: (own.height / own.ppi) * 25.4 };
+  const trim = trimOf(own);
   const problem = impose(trim, sheet, output.bleed);
   if (typeof problem === 'string') throw new Problem(422, problem);
   const out = files.working();
