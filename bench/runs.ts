@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { openMaterials } from '../core/graph/materials';
 import { fillRow } from '../core/runs/fill';
 import { proposeSlots } from '../core/runs/propose';
@@ -10,7 +10,6 @@ import { slotSchema } from '../core/runs/slots';
 import { matchColumns } from '../core/runs/table/matchColumns';
 import { readDelimited, type Table } from '../core/runs/table/readTable';
 import { folderBundle, takeInBundle } from '../server/bundles';
-import { projectRoot } from '../server/config';
 import { fileLibrary } from '../server/render/fileLibrary';
 import { RunWorks } from '../server/runs/works';
 import { seedFaces } from '../server/seed';
@@ -58,7 +57,7 @@ function childMemory(): number {
 /** Rows solved and made in a minute, one process and two; memory over many rows; names fitted alone. */
 export async function benchRuns(): Promise<void> {
   const data = mkdtempSync(join(tmpdir(), 'inky-runs-bench-'));
-  const studio = new Studio({ root: projectRoot, data, host: '127.0.0.1', port: 0 });
+  const studio = new Studio({ root: resolve('.'), data, host: '127.0.0.1', port: 0 });
   try {
     await seedFaces(studio, 'demo');
     const take = async (name: string): Promise<string> =>

@@ -120,6 +120,20 @@ test('the proof: seen from ten metres fine things are gone; every gauge leads to
       },
     );
   await ready();
+  // On a press it is darker, and is told what it asks of it.
+  const light = (): Promise<number> =>
+    page.getByRole('img', { name: 'The finished picture' }).evaluate((canvas) => {
+      const { width, height } = canvas as HTMLCanvasElement;
+      const { data } = (canvas as HTMLCanvasElement).getContext('2d')!.getImageData(0, 0, width, height);
+      return data.reduce((sum, value, at) => (at % 4 === 1 ? sum + value : sum), 0) / (data.length / 4);
+    });
+  const onScreen = await light();
+  await page.getByRole('button', { name: 'Daily paper' }).click();
+  await page.getByText(/The most ink on one spot is \d+ %; up to 240 % dry\./).waitFor();
+  await ready();
+  expect(await light()).toBeLessThan(onScreen - 5);
+  await page.getByRole('group', { name: 'On a press' }).getByRole('button', { name: 'None' }).click();
+  await ready();
   /** The mean difference of neighbours in the picture: how much fine drawing there is. */
   const fineness = (): Promise<number> =>
     page.getByRole('img', { name: 'The finished picture' }).evaluate((canvas) => {

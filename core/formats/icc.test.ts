@@ -2,7 +2,8 @@ import sharp from 'sharp';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { profileOf, rgbSpaces, toXyz } from './icc';
+import { rgbSpaces, toXyz } from '../press/rgbSpaces';
+import { profileOf } from './icc';
 
 test('primaries under D50 are those that are published for sRGB and for Display P3', () => {
   // The red, green and blue columns of the profiles that ICC (sRGB2014) and the makers of Display P3 publish.

@@ -58,12 +58,22 @@ export function grown(marks: Uint8Array, width: number, by: number): Uint8Array 
   return spreadAlong(spreadAlong(marks, 1, width), width, height);
 }
 
-/** Those px of a picture that are marked and opaque; elsewhere clear. @returns null where none is */
-export function onlyMarked(wanted: Uint8ClampedArray, marks: Uint8Array): Uint8ClampedArray | null {
+/**
+ * Those px of a picture that are marked and opaque; elsewhere clear.
+ * @param around px that are clear but have the picture's colours: readers that show a picture smaller mix them in
+ * @returns null where no px is marked
+ */
+export function onlyMarked(
+  wanted: Uint8ClampedArray,
+  marks: Uint8Array,
+  around: Uint8Array = marks,
+): Uint8ClampedArray | null {
   if (!marks.includes(1)) return null;
   const out = new Uint8ClampedArray(wanted.length);
   for (let i = 0, at = 0; i < marks.length; i++, at += 4) {
-    if (marks[i] && wanted[at + 3] === 255) out.set(wanted.subarray(at, at + 4), at);
+    if (!around[i] || wanted[at + 3] < 255) continue;
+    out.set(wanted.subarray(at, at + 3), at);
+    out[at + 3] = marks[i] ? 255 : 0;
   }
   return out;
 }

@@ -3,7 +3,7 @@ import type { FileSettings } from './settings';
 /** What a file is for, with the settings that this wants; fields that it does not name stay as they are. */
 export interface Purpose {
   name: string;
-  settings: Pick<FileSettings, 'format' | 'bits' | 'quality' | 'bleed' | 'marks'> & { ppi?: number };
+  settings: Omit<FileSettings, 'ppi' | 'press'> & { ppi?: number };
 }
 
 /** Bleed that printers of sheets, and of cups and shirts, ask for, mm. */

@@ -1,8 +1,12 @@
 import { z } from 'zod';
+import { pressNames, type PressName } from '../press/presses';
 import { fileFormats, formatNames, type FormatName } from './formats';
 
 /** Formats that a bleed is of use for: what a printer gets. */
 export const printed: readonly FormatName[] = ['png', 'jpeg', 'tiff', 'pdf'];
+
+/** Formats that hold the inks of a press. */
+export const separated: readonly FormatName[] = ['tiff', 'pdf'];
 
 /** How a picture is written, whatever its size. */
 export const fileFields = {
@@ -15,6 +19,8 @@ export const fileFields = {
   bleed: z.number().min(0).max(50).default(0),
   /** Crop and registration marks around the sheet; PDF alone has room for them. */
   marks: z.boolean().default(false),
+  /** The press that a TIFF or a PDF is separated for, into its four inks; null: it stays in the colours of a screen. */
+  press: z.enum(pressNames).nullable().default(null),
 };
 
 /** What a format has no room for, with the field that asks for it. */
@@ -23,8 +29,9 @@ export function unfitting(settings: {
   bits: 8 | 16;
   bleed: number;
   marks: boolean;
+  press: PressName | null;
 }): { message: string; field: string }[] {
-  const { format, bits, bleed, marks } = settings;
+  const { format, bits, bleed, marks, press } = settings;
   const { name, bits: known } = fileFormats[format];
   const all = [
     !(known as readonly number[]).includes(bits) && {
@@ -33,6 +40,9 @@ export function unfitting(settings: {
     },
     bleed > 0 &&
       !printed.includes(format) && { message: `${article(name)} ${name} is saved without bleed.`, field: 'bleed' },
+    press !== null &&
+      !separated.includes(format) && { message: 'Only a TIFF or a PDF is separated for a press.', field: 'press' },
+    press !== null && bits === 16 && { message: 'Inks of a press have 8 bits.', field: 'bits' },
     marks && format !== 'pdf' && { message: 'Only a PDF has room for crop marks.', field: 'marks' },
   ];
   return all.filter((one) => one !== false);
@@ -52,7 +62,15 @@ export const fileSettingsSchema = z
 export type FileSettings = z.infer<typeof fileSettingsSchema>;
 
 /** A picture for the screen, with every px as it is. */
-export const plainPicture = { format: 'png', ppi: 72, bits: 8, quality: 90, bleed: 0, marks: false } as const;
+export const plainPicture = {
+  format: 'png',
+  ppi: 72,
+  bits: 8,
+  quality: 90,
+  bleed: 0,
+  marks: false,
+  press: null,
+} as const;
 
 const article = (name: string): string => (/^([AEIO]|SVG)/.test(name) ? 'An' : 'A');
 
@@ -70,12 +88,14 @@ export function tooLargeFor(format: FormatName, { width, height }: { width: numb
 
 /** Settings in which what the format has no room for is left out. */
 export function fitted(settings: FileSettings): FileSettings {
-  const { format, bits, bleed, marks } = settings;
+  const { format, bits, bleed, marks, press } = settings;
   const known: readonly number[] = fileFormats[format].bits;
+  const isSeparated = press !== null && separated.includes(format);
   return {
     ...settings,
-    bits: known.includes(bits) ? bits : 8,
+    bits: known.includes(bits) && !isSeparated ? bits : 8,
     bleed: printed.includes(format) ? bleed : 0,
     marks: marks && format === 'pdf',
+    press: isSeparated ? press : null,
   };
 }

@@ -9,6 +9,8 @@ import { shirt } from './bodies/shirt';
 import { seenFromFar } from './distance';
 import { pixelsPerDegree } from './eye';
 import { mmPerPixel } from './paper';
+import type { PressName } from '../press/presses';
+import { printed, tableOf, type Printed } from '../press/table';
 import { onStock, stocks, type StockName } from './stock';
 import { seeGrey, seeWith, type Deficiency } from './vision';
 
@@ -20,17 +22,30 @@ export interface ProofLook {
   /** Of a colour-vision deficiency, 0..1. */
   severity: number;
   stock: StockName | null;
+  /** The press that it is printed on, with its paper in place of a stock; and whether is shown what that cannot print. */
+  press: PressName | null;
+  marks: boolean;
   /** What it is printed on, to be seen in space. */
   body: 'sheet' | 'mug' | 'poster' | 'shirt';
 }
 
-export const plainLook: ProofLook = { distance: null, eyes: 'colour', severity: 1, stock: null, body: 'sheet' };
+export const plainLook: ProofLook = {
+  distance: null,
+  eyes: 'colour',
+  severity: 1,
+  stock: null,
+  press: null,
+  marks: false,
+  body: 'sheet',
+};
 
 /** 8-bit sRGB with straight alpha, as canvases have it. */
 export interface Bytes {
   width: number;
   height: number;
   data: Uint8ClampedArray;
+  /** What it asks of the press that it was printed on. */
+  printed?: Printed;
 }
 
 /** Longer side of a thumbnail, px. */
@@ -46,7 +61,12 @@ export function lookedAt(picture: Bytes, look: ProofLook, ppi: number, scale: nu
   if (JSON.stringify(look) === JSON.stringify(plainLook)) return picture;
   const mmPerPx = mmPerPixel(ppi) / scale;
   let light = toPremultipliedLight(picture);
-  const stock = look.stock === null ? null : stocks[look.stock];
+  const stock = look.stock === null || look.press !== null ? null : stocks[look.stock];
+  let asked: Printed | undefined;
+  if (look.press !== null) {
+    onWhite(light);
+    asked = printed(light.data, tableOf(look.press), look.marks);
+  }
   if (stock) light = onStock(light, stock, mmPerPx);
   let perMm = 1 / mmPerPx;
   if (look.body !== 'sheet') {
@@ -63,7 +83,7 @@ export function lookedAt(picture: Bytes, look: ProofLook, ppi: number, scale: nu
   else if (look.distance !== null) light = seenFromFar(light, pixelsPerDegree(1 / perMm, look.distance * 1000));
   if (look.eyes === 'grey') seeGrey(light);
   else if (look.eyes !== 'colour') seeWith(light, look.eyes, look.severity);
-  return toBytes(light);
+  return { ...toBytes(light), ...(asked && { printed: asked }) };
 }
 
 const bodies: Record<

@@ -183,12 +183,23 @@ describe('looking', () => {
     expect(lookedAt(picture, plainLook, 200, 1)).toBe(picture);
     const seen = lookedAt(
       picture,
-      { distance: 10, eyes: 'tritan', severity: 0.6, stock: 'kraft', body: 'mug' },
+      { ...plainLook, distance: 10, eyes: 'tritan', severity: 0.6, stock: 'kraft', body: 'mug' },
       200,
       1,
     );
     expect(seen.data).toHaveLength(seen.width * seen.height * 4);
     expect(seen.data[3]).toBe(255);
+  });
+
+  test('on a press white is its paper, and it is told what the picture asks of it', () => {
+    const white = { width: 2, height: 1, data: new Uint8ClampedArray([255, 255, 255, 255, 0, 0, 0, 0]) };
+    const seen = lookedAt(white, { ...plainLook, press: 'news' }, 300, 1);
+    // L* 82, a* 0, b* 4: a grey that leans to yellow; what is clear shows the same paper.
+    const [r, g, b] = seen.data;
+    expect(Math.abs(r - 207) + Math.abs(g - 203) + Math.abs(b - 195)).toBeLessThan(9);
+    expect([...seen.data.slice(4, 7)]).toEqual([r, g, b]);
+    expect(seen.printed!.beyond).toBe(0);
+    expect(seen.printed!.mostInk).toBeLessThan(0.02);
   });
 
   test('a thumbnail has 160 px on its longer side, each the mean of its light', () => {

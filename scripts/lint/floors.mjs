@@ -27,6 +27,7 @@ export const coreFloors = [
   'core/recipes',
   'core/versions',
   'core/render',
+  'core/press',
   'core/formats',
   'core/arranging',
   'core/proof',

@@ -5,6 +5,7 @@ import { parseArgs } from 'node:util';
 import { fileFormats, formatNames, formatOfName } from '../../core/formats/formats';
 import { unfitting, type FileSettings } from '../../core/formats/settings';
 import { warningsOf } from '../../core/formats/warnings';
+import { pressNames, type PressName } from '../../core/press/presses';
 import type { Piece } from '../../core/piece/schema';
 import { pieceAt } from '../../core/sizes/pieceAt';
 import { takeInBundle } from '../bundles';
@@ -18,13 +19,14 @@ const endings = formatNames.map((format) => `.${fileFormats[format].ending}`).jo
 const usage = `Saves a piece as a file of any kind, without a browser.
 
   npm run render -- PIECE --out OUT.png [--files FOLDER] [--scale 0.5] [--ppi 300] [--bits 16] [--quality 92]
-                    [--bleed 3] [--marks] [--size NAME]
+                    [--bleed 3] [--marks] [--press gloss] [--size NAME]
 
 PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
 --files where the files of a piece lie that is not a bundle of its own, such as demo
 --out   ${endings}: its ending says what it becomes
 --scale output px per sheet px (1)
 --bits  8, or 16 for a PNG or a TIFF (8)
+--press the press that a TIFF or a PDF is separated for: ${pressNames.join(', ')}
 --bleed what is printed beyond the sheet's edges, mm (0); --marks: crop and registration marks around a PDF
 --size  name of one of the piece's sizes; its first sheet when left out`;
 
@@ -36,6 +38,12 @@ interface Order {
   ppi?: number;
   settings: Omit<FileSettings, 'ppi'>;
   size?: string;
+}
+
+function pressOf(name: string | undefined): PressName | null {
+  const found = pressNames.find((one) => one === name);
+  if (name !== undefined && !found) throw new Error(`--press is "${name}"; presses: ${pressNames.join(', ')}.`);
+  return found ?? null;
 }
 
 function readOrder(): Order {
@@ -51,6 +59,7 @@ function readOrder(): Order {
       size: { type: 'string' },
       bleed: { type: 'string' },
       marks: { type: 'boolean' },
+      press: { type: 'string' },
       help: { type: 'boolean' },
     },
   });
@@ -71,6 +80,7 @@ function readOrder(): Order {
     quality: Math.round(number(values.quality, 92, 1, 100, 'quality')),
     bleed: number(values.bleed, 0, 0, 50, 'bleed'),
     marks: values.marks === true,
+    press: pressOf(values.press),
   };
   const [problem] = unfitting(settings);
   if (problem) throw new Error(problem.message);

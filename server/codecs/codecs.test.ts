@@ -7,7 +7,8 @@ import { openPyramid, writePyramid } from '../store/pyramidFile';
 import { decodePicture } from './decodePicture';
 import { encodePicture } from './encodePicture';
 import { StripTiff } from './stripTiff';
-import { profileOf, rgbSpaces } from '../../core/formats/icc';
+import { profileOf } from '../../core/formats/icc';
+import { rgbSpaces } from '../../core/press/rgbSpaces';
 
 const folder = mkdtempSync(join(tmpdir(), 'inky-codecs-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));

@@ -1,4 +1,5 @@
 import { closeSync, openSync } from 'node:fs';
+import { deflateSync } from 'node:zlib';
 import { writeWhole } from '../store/writeWhole';
 import type { PictureFile, PictureForm } from './pictureFile';
 
@@ -30,9 +31,20 @@ const kinds = {
 };
 type Kind = keyof typeof kinds;
 
+/** How a TIFF is printed, and how its px are stored. */
+export interface TiffPrint {
+  ppi: number;
+  /** ICC profile of its colours. */
+  profile: Uint8Array;
+  /** Four channels are inks, not red, green, blue and alpha. */
+  areInks?: boolean;
+  /** Strips are deflated (RFC 1950; TIFF Technical Note 2 of 2002). */
+  isDeflated?: boolean;
+}
+
 /**
- * Writes a picture to an uncompressed TIFF strip by strip, so that the whole never stands in memory; the encoder of the
- * final format then reads it from there. 8 or 16 bits (little-endian), straight alpha.
+ * Writes a picture to a TIFF strip by strip, so that the whole never stands in memory; the encoder of the final format
+ * then reads it from there, where it is not that itself. 8 or 16 bits (little-endian), straight alpha.
  */
 export class StripTiff implements PictureFile {
   private readonly file: number;
@@ -41,24 +53,24 @@ export class StripTiff implements PictureFile {
 
   /**
    * @param rowsPerStrip how many rows come at a time, but for the last ones
-   * @param print pixels per inch, and the ICC profile of its colours
    */
   constructor(
     path: string,
     private readonly form: PictureForm,
     private readonly rowsPerStrip: number,
-    private readonly print: { ppi: number; profile: Uint8Array },
+    private readonly print: TiffPrint,
   ) {
-    this.file = openSync(path, 'wx');
+    this.file = openSync(path, 'w');
     const header = Buffer.alloc(8);
     header.write('II*\0', 'latin1');
     writeWhole(this.file, header, 0);
   }
 
   async add(rows: Uint8Array): Promise<void> {
-    writeWhole(this.file, rows, this.at);
-    this.strips.push({ offset: this.at, bytes: rows.length });
-    this.at += rows.length;
+    const strip = this.print.isDeflated ? deflateSync(rows, { level: 4 }) : rows;
+    writeWhole(this.file, strip, this.at);
+    this.strips.push({ offset: this.at, bytes: strip.length });
+    this.at += strip.length;
   }
 
   finish(): void {
@@ -68,8 +80,8 @@ export class StripTiff implements PictureFile {
     directory.add(tag.width, 'long', [width]);
     directory.add(tag.height, 'long', [height]);
     directory.add(tag.bits, 'short', new Array<number>(channels).fill(bits));
-    directory.add(tag.compression, 'short', [1]);
-    directory.add(tag.photometric, 'short', [2]);
+    directory.add(tag.compression, 'short', [this.print.isDeflated ? 8 : 1]);
+    directory.add(tag.photometric, 'short', [this.print.areInks ? 5 : 2]);
     directory.add(
       tag.stripOffsets,
       'long',
@@ -85,7 +97,7 @@ export class StripTiff implements PictureFile {
     directory.add(tag.xResolution, 'rational', inches);
     directory.add(tag.yResolution, 'rational', inches);
     directory.add(tag.resolutionUnit, 'short', [2]);
-    if (channels === 4) directory.add(tag.extraSamples, 'short', [2]);
+    if (channels === 4 && !this.print.areInks) directory.add(tag.extraSamples, 'short', [2]);
     directory.add(tag.profile, 'any', [...this.print.profile]);
     writeWhole(this.file, directory.bytes(), directory.offset);
     const start = Buffer.alloc(4);

@@ -1,4 +1,5 @@
 import type { PictureFile } from '../codecs/pictureFile';
+import type { InkMixer } from '../codecs/inkMixer';
 import { joinedAdler32, type PackedRows } from '../codecs/packRows';
 
 /** Start of a zlib stream (RFC 1950), and a last deflate block with nothing in it. */
@@ -30,26 +31,23 @@ export class SplitPicture implements PictureFile {
   readonly colours: DeflatedRows;
   readonly alpha: DeflatedRows | null;
 
-  /** @param pack compresses rows of so many channels */
+  /**
+   * @param pack compresses rows of so many channels
+   * @param mixer where its colours are inks
+   */
   constructor(
     private readonly channels: 3 | 4,
-    pack: (channels: 1 | 3) => (rows: Uint8Array) => Promise<PackedRows>,
+    pack: (channels: 1 | 3 | 4) => (rows: Uint8Array) => Promise<PackedRows>,
+    private readonly mixer: InkMixer | null,
   ) {
-    this.colours = new DeflatedRows(pack(3));
+    this.colours = new DeflatedRows(pack(mixer ? 4 : 3));
     this.alpha = channels === 4 ? new DeflatedRows(pack(1)) : null;
   }
 
   async add(rows: Uint8Array): Promise<void> {
-    if (!this.alpha) return this.colours.add(rows);
-    const count = rows.length / this.channels;
-    const [colours, alpha] = [shared(count * 3), shared(count)];
-    for (let i = 0, from = 0, to = 0; i < count; i++, from += 4, to += 3) {
-      colours[to] = rows[from];
-      colours[to + 1] = rows[from + 1];
-      colours[to + 2] = rows[from + 2];
-      alpha[i] = rows[from + 3];
-    }
-    await Promise.all([this.colours.add(colours), this.alpha.add(alpha)]);
+    const { alpha, channels, mixer } = this;
+    const colours = mixer ? mixer.mix(rows, channels, false) : coloursOf(rows, channels);
+    await Promise.all([this.colours.add(colours), alpha?.add(alphaOf(rows))]);
   }
 
   finish(): void {
@@ -59,6 +57,24 @@ export class SplitPicture implements PictureFile {
   abandon(): void {
     // Nothing was opened.
   }
+}
+
+function coloursOf(rows: Uint8Array, channels: 3 | 4): Uint8Array {
+  if (channels === 3) return rows;
+  const count = rows.length / 4;
+  const out = shared(count * 3);
+  for (let i = 0, from = 0, to = 0; i < count; i++, from += 4, to += 3) {
+    out[to] = rows[from];
+    out[to + 1] = rows[from + 1];
+    out[to + 2] = rows[from + 2];
+  }
+  return out;
+}
+
+function alphaOf(rows: Uint8Array): Uint8Array {
+  const out = shared(rows.length / 4);
+  for (let i = 0; i < out.length; i++) out[i] = rows[i * 4 + 3];
+  return out;
 }
 
 /** Rows that threads read without a copy. */

@@ -1,7 +1,7 @@
 import { copyFileSync, readFileSync } from 'node:fs';
 import { inflateSync } from 'node:zlib';
 import { unzipSync } from 'fflate';
-import { PDFDict, PDFDocument, PDFName, PDFRawStream, decodePDFRawStream } from 'pdf-lib';
+import { PDFArray, PDFDict, PDFDocument, PDFName, PDFRawStream, decodePDFRawStream } from 'pdf-lib';
 import sharp, { type Sharp } from 'sharp';
 import { solidCoat, type Coat } from '../../core/coats/schema';
 import type { FormatName } from '../../core/formats/formats';
@@ -155,6 +155,24 @@ function densityIn(exif: Buffer): number {
   return long(place) / long(place + 4);
 }
 
+test('a TIFF in the inks of a press is near the picture when another reader goes by its profile', async () => {
+  const exact = await rgb((await exported({ format: 'png' })).bytes);
+  const { bytes } = await exported({ format: 'tiff', press: 'gloss' });
+  const info = await sharp(bytes).metadata();
+  expect([info.space, info.channels, info.density, info.width]).toEqual(['cmyk', 4, 150, width]);
+  const seen = await rgb(sharp(bytes).toColourspace('srgb'));
+  expect(compared(exact, seen, 0).decibel).toBeGreaterThan(32);
+  const inks = await sharp(bytes, { ignoreIcc: true })
+    .pipelineColourspace('cmyk')
+    .toColourspace('cmyk')
+    .raw()
+    .toBuffer();
+  expect(inks.length).toBe(width * height * 4);
+  let most = 0;
+  for (let i = 0; i < inks.length; i += 4) most = Math.max(most, inks[i] + inks[i + 1] + inks[i + 2] + inks[i + 3]);
+  expect(most / 255).toBeLessThanOrEqual(3.3 + 0.02);
+});
+
 test('an SVG drawn by another program is the picture; flat letters are filled, others as they are', async () => {
   const exact = await rgb((await exported({ format: 'png' })).bytes);
   const { bytes, notes, type } = await exported({ format: 'svg' });
@@ -186,7 +204,7 @@ test('a PDF has its true size, its boxes, outlines as paths, and pictures that h
     decodePDFRawStream(pdf.context.lookup(page.node.get(PDFName.of('Contents'))) as PDFRawStream).decode(),
   ).toString('latin1');
   expect(text.match(/ f$/gm) ?? []).toHaveLength(2);
-  expect(text).toContain(`/Rgb cs ${[0x7a, 0x1f, 0x10].map((value) => Number((value / 255).toFixed(5))).join(' ')} sc`);
+  expect(text).toContain(`/Own cs ${[0x7a, 0x1f, 0x10].map((value) => Number((value / 255).toFixed(5))).join(' ')} sc`);
   // What is not flat lies in the picture, and the picture is the one that a PNG holds, around the letters at least.
   const over = Math.round((3 / 25.4) * 150);
   const png = await rgb((await exported({ format: 'png', bleed: 3 })).bytes);
@@ -200,6 +218,31 @@ test('a PDF has its true size, its boxes, outlines as paths, and pictures that h
   expect(alike / (sheetWidth * (height + 2 * over))).toBeGreaterThan(0.6);
   const corner = (3 * sheetWidth + 3) * 3;
   expect([...rows.subarray(corner, corner + 3)]).toEqual([...png.subarray(corner, corner + 3)]);
+});
+
+test('a PDF for a press has its inks, its profile and its intent', async () => {
+  const { bytes } = await exported({ format: 'pdf', press: 'matt', bleed: 3 });
+  const pdf = await PDFDocument.load(bytes, { updateMetadata: false });
+  const intents = pdf.catalog.lookup(PDFName.of('OutputIntents'), PDFArray);
+  const intent = intents.lookup(0, PDFDict);
+  expect(String(intent.get(PDFName.of('S')))).toBe('/GTS_PDFX');
+  const profile = decodePDFRawStream(intent.lookup(PDFName.of('DestOutputProfile')) as PDFRawStream).decode();
+  expect(Buffer.from(profile).toString('latin1', 12, 24)).toBe('prtrCMYKLab ');
+  const [page] = pdf.getPages();
+  const pictures = page.node.Resources()!.lookup(PDFName.of('XObject'), PDFDict);
+  const { dict, contents } = pictures.lookup(PDFName.of('ground')) as PDFRawStream;
+  expect(String(dict.get(PDFName.of('ColorSpace')))).toMatch(/^\[ \/ICCBased/);
+  const over = Math.round((3 / 25.4) * 150);
+  // The very inks that a TIFF for the same press has, around the letters.
+  const inks = unfiltered(inflateSync(Buffer.from(contents)), (width + 2 * over) * 4, 4);
+  const tiff = await sharp((await exported({ format: 'tiff', press: 'matt', bleed: 3 })).bytes, { ignoreIcc: true })
+    .pipelineColourspace('cmyk')
+    .toColourspace('cmyk')
+    .raw()
+    .toBuffer();
+  expect(inks.length).toBe(tiff.length);
+  for (const at of [0, 4000, tiff.length - 400])
+    expect([...inks.subarray(at, at + 40)]).toEqual([...tiff.subarray(at, at + 40)]);
 });
 
 /** Rows of a PNG without their filters: sub and up (PNG, third edition, 9.2). */
@@ -334,6 +377,15 @@ test('what a format cannot hold is refused before anything is drawn', async () =
   };
   expect(await refused({ format: 'avif', bits: 16 })).toEqual([400, 'An AVIF has 8 bits for each channel. (bits)']);
   expect(await refused({ format: 'svg', bleed: 3 })).toEqual([400, 'An SVG is saved without bleed. (bleed)']);
+  expect(await refused({ format: 'png', press: 'gloss' })).toEqual([
+    400,
+    'Only a TIFF or a PDF is separated for a press. (press)',
+  ]);
+  expect(await refused({ format: 'tiff', press: 'gloss', bits: 16 })).toEqual([
+    400,
+    'Inks of a press have 8 bits. (bits)',
+  ]);
+  expect((await refused({ format: 'tiff', press: 'other' }))[0]).toBe(400);
   expect((await refused({ format: 'gif' }))[0]).toBe(400);
   const long = studio.pieces.create(blankPiece('long', { width: 17000, height: 20, ppi: 72, paint: '#ffffff' }));
   expect(await refused({ format: 'webp' }, long)).toEqual([

@@ -1,7 +1,14 @@
+import { createHash } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
-import { PDFDocument, PDFName, PDFString, type PDFContext, type PDFRef } from 'pdf-lib';
+import { PDFDocument, PDFHexString, PDFName, type PDFArray, type PDFContext, type PDFRef } from 'pdf-lib';
 import { pageOf, pointsOf, type Page } from '../../core/formats/paper';
-import { profileOf, rgbSpaces } from '../../core/formats/icc';
+import { profileOf } from '../../core/formats/icc';
+import { pressProfile } from '../../core/formats/iccPress';
+import type { PressName } from '../../core/press/presses';
+import { tableOf } from '../../core/press/table';
+import { InkMixer } from '../codecs/inkMixer';
+import { addPressIntent } from './pressIntent';
+import { rgbSpaces } from '../../core/press/rgbSpaces';
 import { pdfPath } from '../../core/formats/pdfPath';
 import type { VectorItem } from '../../core/formats/vectors/items';
 import type { Region } from '../../core/pixels/region';
@@ -27,18 +34,17 @@ export async function savePdf(
   const { settings, piece, scale } = order;
   progress(0, 'Finding outlines');
   const { plan, parts, frame, bleedPx } = await orderVectors(order, pool);
+  const mixer = settings.press === null ? null : new InkMixer(tableOf(settings.press));
   const drawn = parts.map((part) => ({
     ...part,
-    file: new SplitPicture(part.form.channels, (channels) => packIn(pool, { ...part.form, channels })),
+    file: new SplitPicture(part.form.channels, (channels) => packIn(pool, { ...part.form, channels }), mixer),
   }));
   await renderParts(frame, drawn, pool, (done) => progress(done * renderShare, 'Rendering'));
   const rendered = performance.now();
   progress(renderShare, 'Writing the PDF');
   const page = pageOf(sheetAt(piece.sheet, scale), settings.ppi, bleedPx, settings.marks);
-  writeFileSync(
-    order.out,
-    await pdfOf({ title: piece.name, page, ppi: settings.ppi, frame, items: plan.items, drawn }),
-  );
+  const shown = { title: piece.name, page, ppi: settings.ppi, frame, items: plan.items, drawn };
+  writeFileSync(order.out, await pdfOf(shown, settings.press, mixer));
   return {
     renderMs: rendered - start,
     encodeMs: performance.now() - rendered,
@@ -55,7 +61,8 @@ interface PdfParts {
   drawn: readonly (DrawnPart & { file: SplitPicture })[];
 }
 
-async function pdfOf({ title, page, ppi, frame, items, drawn }: PdfParts): Promise<Uint8Array> {
+async function pdfOf(parts: PdfParts, press: PressName | null, mixer: InkMixer | null): Promise<Uint8Array> {
+  const { title, page, drawn } = parts;
   const pdf = await PDFDocument.create();
   pdf.setTitle(title, { showInWindowTitleBar: true });
   pdf.setCreator('Inky Veil');
@@ -65,9 +72,13 @@ async function pdfOf({ title, page, ppi, frame, items, drawn }: PdfParts): Promi
   const leaf = pdf.addPage([media.width, media.height]);
   leaf.setBleedBox(bleed.x, bleed.y, bleed.width, bleed.height);
   leaf.setTrimBox(trim.x, trim.y, trim.width, trim.height);
-  const profile = context.register(context.flateStream(profileOf(rgbSpaces.srgb), { N: 3, Alternate: 'DeviceRGB' }));
+  const [space, count, alternate] =
+    press === null
+      ? [profileOf(rgbSpaces.srgb), 3 as const, 'DeviceRGB']
+      : [pressProfile(press), 4 as const, 'DeviceCMYK'];
+  const profile = context.register(context.flateStream(space, { N: count, Alternate: alternate }));
   const colours = context.obj(['ICCBased', profile]);
-  const pictures = Object.fromEntries(drawn.map((part) => [part.name, pictureOf(context, part, colours)]));
+  const pictures = Object.fromEntries(drawn.map((part) => [part.name, pictureOf(context, part, colours, count)]));
   // All inks of whatever press: what marks are drawn with (ISO 32000-1, 8.6.6.4).
   const allInks = context.obj([
     'Separation',
@@ -77,16 +88,23 @@ async function pdfOf({ title, page, ppi, frame, items, drawn }: PdfParts): Promi
   ]);
   leaf.node.set(
     PDFName.of('Resources'),
-    context.obj({ XObject: pictures, ColorSpace: { Rgb: colours, All: allInks } }),
+    context.obj({ XObject: pictures, ColorSpace: { Own: colours, All: allInks } }),
   );
-  const text = pageText({ page, ppi, frame, items, drawn });
+  const text = pageText(parts, (colour) => (mixer ? mixer.inksOf(colour) : colour.map((value) => value / 255)));
   leaf.node.set(PDFName.of('Contents'), context.register(context.flateStream(text)));
-  context.trailerInfo.ID = context.obj([PDFString.of(title), PDFString.of(title)]);
+  if (press !== null) addPressIntent(pdf, leaf, { press, profile, colours });
+  const id = PDFHexString.of(createHash('sha256').update(title).update(text).digest('hex').slice(0, 32));
+  context.trailerInfo.ID = context.obj([id, id]);
   return pdf.save({ useObjectStreams: false, addDefaultPage: false });
 }
 
-function pictureOf(context: PDFContext, { form, file }: PdfParts['drawn'][number], colours: unknown): PDFRef {
-  const image = (bytes: Uint8Array, channels: 1 | 3, more: Record<string, unknown>): PDFRef =>
+function pictureOf(
+  context: PDFContext,
+  { form, file }: PdfParts['drawn'][number],
+  colours: PDFArray,
+  count: 3 | 4,
+): PDFRef {
+  const image = (bytes: Uint8Array, channels: 1 | 3 | 4, more: Record<string, unknown>): PDFRef =>
     context.register(
       context.stream(bytes, {
         Type: 'XObject',
@@ -100,7 +118,7 @@ function pictureOf(context: PDFContext, { form, file }: PdfParts['drawn'][number
       } as never),
     );
   const alpha = file.alpha && image(file.alpha.stream(), 1, { ColorSpace: 'DeviceGray' });
-  return image(file.colours.stream(), 3, { ColorSpace: colours, ...(alpha && { SMask: alpha }) });
+  return image(file.colours.stream(), count, { ColorSpace: colours, ...(alpha && { SMask: alpha }) });
 }
 
 /**
@@ -110,7 +128,10 @@ function pictureOf(context: PDFContext, { form, file }: PdfParts['drawn'][number
 const inset = 0.002;
 
 /** What is drawn on the page, in PDF's operators (ISO 32000-1, annex A). */
-function pageText({ page, ppi, frame, items, drawn }: Omit<PdfParts, 'title'>): string {
+function pageText(
+  { page, ppi, frame, items, drawn }: PdfParts,
+  inColour: (colour: readonly [number, number, number]) => readonly number[],
+): string {
   const { bleed } = page;
   const perPx = pointsOf(1, ppi);
   const number = (value: number): string => String(Number(value.toFixed(5)));
@@ -128,7 +149,7 @@ function pageText({ page, ppi, frame, items, drawn }: Omit<PdfParts, 'title'>): 
     const steps = pdfPath(path);
     if (steps === '') return '';
     if (!colour) return `q ${steps} W n\n${picture('inner')}Q\n`;
-    return `/Rgb cs ${colour.map((value) => number(value / 255)).join(' ')} sc ${steps} f\n`;
+    return `/Own cs ${inColour(colour).map(number).join(' ')} sc ${steps} f\n`;
   });
   return [
     `q ${box(bleed)} re W n ${toPage.map((value) => Number(value.toFixed(8))).join(' ')} cm\n`,

@@ -1,5 +1,10 @@
 import { rmSync } from 'node:fs';
-import { rgbSpaces, profileOf } from '../../core/formats/icc';
+import { profileOf } from '../../core/formats/icc';
+import { pressProfile } from '../../core/formats/iccPress';
+import { tableOf } from '../../core/press/table';
+import { InkFile } from '../codecs/inkFile';
+import { InkMixer } from '../codecs/inkMixer';
+import { rgbSpaces } from '../../core/press/rgbSpaces';
 import { frameOf, goesOn } from '../../core/formats/bleed';
 import { fileFormats, type FormatName, type PictureFormat } from '../../core/formats/formats';
 import { pxOf } from '../../core/formats/paper';
@@ -89,6 +94,14 @@ export async function savePicture(
           throw error;
         },
       );
+      return { renderMs: performance.now() - start, encodeMs: 0, notes: [] };
+    }
+    if (settings.press !== null) {
+      progress(0, 'Mixing inks');
+      const inks = { ppi: settings.ppi, profile: pressProfile(settings.press), areInks: true, isDeflated: true };
+      const tiff = new StripTiff(order.out, { ...form, channels: 4 }, renderTile, inks);
+      const file = new InkFile(form, new InkMixer(tableOf(settings.press)), tiff);
+      await renderParts(frame, [{ ...drawn, file }], pool, (done) => progress(done, 'Rendering'));
       return { renderMs: performance.now() - start, encodeMs: 0, notes: [] };
     }
     const print = { ppi: settings.ppi, profile: profileOf(rgbSpaces.srgb) };

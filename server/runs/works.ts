@@ -299,8 +299,8 @@ export class RunWorks {
     child: RowChild,
   ): Promise<void> {
     const { runs, files } = this.studio;
-    const { side, format, bits, quality, bleed, marks } = run.settings.output;
-    const settings = { format, bits, quality, bleed, marks };
+    const { side, format, bits, quality, bleed, marks, press } = run.settings.output;
+    const settings = { format, bits, quality, bleed, marks, press };
     const [out, scratch] = [files.working(), files.working()];
     await child.ask({ kind: 'make', row: order, out, scratch, side, settings });
     const folder = this.folder(run.id, 'files');

@@ -1,5 +1,7 @@
 import { stocks, type StockName } from '../../core/proof/stock';
 import type { ProofLook } from '../../core/proof/look';
+import { presses, pressNames, type PressName } from '../../core/press/presses';
+import type { Printed } from '../../core/press/table';
 import { Quantity } from '../ui/Quantity';
 import type { Comparing, ProofSettings, SetProof } from './settings';
 
@@ -79,11 +81,16 @@ const papers: readonly Option<StockName | null>[] = [
   ...(Object.keys(stocks) as StockName[]).map((value) => ({ value, name: stocks[value].name })),
 ];
 
+const ownPresses: readonly Option<PressName | null>[] = [
+  { value: null, name: 'None' },
+  ...pressNames.map((value) => ({ value, name: presses[value].name, title: 'A press that is made up' })),
+];
+
 /** A body that is usually made of something is shown so. */
 const usualStock: Partial<Record<ProofLook['body'], StockName>> = { shirt: 'whiteShirt' };
 
 /** All ways to look at the finished picture. */
-export function Choices({ settings, set }: ChoicesProps) {
+export function Choices({ settings, set, printed }: ChoicesProps & { printed: Printed | null }) {
   const { comparing, look } = settings;
   const see = (change: Partial<ProofLook>): void => set({ look: { ...look, ...change } });
   const isDeficient = look.eyes !== 'colour' && look.eyes !== 'grey';
@@ -141,7 +148,29 @@ export function Choices({ settings, set }: ChoicesProps) {
         )}
       </Part>
       <Part title="Printed on">
-        <Ways label="Printed on" options={papers} chosen={look.stock} onChoose={(stock) => see({ stock })} />
+        <Ways
+          label="Printed on"
+          options={papers}
+          chosen={look.stock}
+          onChoose={(stock) => see({ stock, press: null })}
+        />
+      </Part>
+      <Part title="On a press">
+        <Ways
+          label="On a press"
+          options={ownPresses}
+          chosen={look.press}
+          onChoose={(press) => see({ press, stock: press === null ? look.stock : null })}
+        />
+        {look.press !== null && (
+          <>
+            <label className="flex items-center gap-2">
+              <input type="checkbox" checked={look.marks} onChange={(event) => see({ marks: event.target.checked })} />
+              mark what it cannot print
+            </label>
+            {printed && <p role="status">{saysOf(printed, look.press)}</p>}
+          </>
+        )}
       </Part>
       <Part title="Seen as">
         <Ways
@@ -153,6 +182,16 @@ export function Choices({ settings, set }: ChoicesProps) {
       </Part>
     </div>
   );
+}
+
+/** What a picture asks of a press, in a sentence. */
+export function saysOf({ mostInk, beyond }: Printed, press: PressName): string {
+  const percent = (value: number): number => Math.round(value * 100);
+  const dries = presses[press].mostInk;
+  const ink = `The most ink on one spot is ${percent(mostInk)} %; up to ${percent(dries)} % dry.`;
+  if (beyond === 0) return `${ink} All its colours can be printed.`;
+  const share = beyond < 0.01 ? 'Less than 1' : String(percent(beyond));
+  return `${ink} ${share} % of the picture cannot be printed as it is: it comes as near as the inks go.`;
 }
 
 /** A heading with what belongs to it. */

@@ -89,7 +89,7 @@ function OpenProof({ id, whole, size }: { id: string; whole: Piece; size: PieceS
           aria-label="How to look"
           className="flex w-72 shrink-0 flex-col gap-4 overflow-y-auto border-r border-rule bg-card p-3 max-[900px]:w-56"
         >
-          <Choices settings={settings} set={set} />
+          <Choices settings={settings} set={set} printed={(now.isReady && now.seen?.printed) || null} />
           <PaperChoices settings={settings} set={set} {...paper} />
         </nav>
         <main className="flex min-w-0 grow flex-col">

@@ -47,8 +47,12 @@ export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow
           aria-label="Format of the files"
           value={output.format}
           onChange={(event) => {
-            const { bits, bleed, marks } = fitted({ ...output, ppi: 1, format: event.target.value as FormatName });
-            change({ format: event.target.value as FormatName, bits, bleed, marks });
+            const { bits, bleed, marks, press } = fitted({
+              ...output,
+              ppi: 1,
+              format: event.target.value as FormatName,
+            });
+            change({ format: event.target.value as FormatName, bits, bleed, marks, press });
           }}
         >
           {formatNames.map((format) => (

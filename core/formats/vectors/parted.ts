@@ -14,6 +14,8 @@ const tolerance = 3;
  * must not shine through where a reader shows the file smaller.
  */
 const patchReach = 5;
+/** How far beyond that its colours go on, clear, px. */
+const colourReach = 8;
 
 export interface VectorFrame {
   frame: Region;
@@ -50,7 +52,7 @@ export function vectorPicture(
       const { region } = request;
       if (!around || !meets(region, around))
         return new Map([['ground', storedBytes(await evaluator.pixels(picture, request), region)]]);
-      const wide = { ...request, region: grow(region, patchReach) };
+      const wide = { ...request, region: grow(region, patchReach + colourReach) };
       const seen = await evaluator.pixels(picture, wide);
       const below = await evaluator.pixels(ground, wide);
       const inner = hasInner ? innerOf(items, seen, wide) : null;
@@ -59,7 +61,8 @@ export function vectorPicture(
         storedBytes(drawVectors(items, below, inner, wide), wide.region),
         tolerance,
       );
-      const patch = onlyMarked(storedBytes(seen, wide.region), grown(marks, wide.region.width, patchReach));
+      const patched = grown(marks, wide.region.width, patchReach);
+      const patch = onlyMarked(storedBytes(seen, wide.region), patched, grown(patched, wide.region.width, colourReach));
       const here = (bytes: Uint8ClampedArray): Uint8ClampedArray => cut(bytes, wide.region, region);
       return new Map([
         ['ground', here(storedBytes(below, wide.region))],

@@ -1,6 +1,7 @@
 import { fileFormats, formatNames } from '../../../core/formats/formats';
 import { purposes } from '../../../core/formats/purposes';
-import { printed, type FileSettings } from '../../../core/formats/settings';
+import { printed, separated, type FileSettings } from '../../../core/formats/settings';
+import { presses, pressNames, type PressName } from '../../../core/press/presses';
 import { warningsOf } from '../../../core/formats/warnings';
 import { Quantity } from '../../ui/Quantity';
 import { useBench } from '../benchContext';
@@ -83,7 +84,7 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
 }
 
 /** Size, bleed and marks. */
-function OnPaper({ choice: { format, ppi, bleed, marks }, onChoose }: ChoicesProps) {
+function OnPaper({ choice: { format, ppi, bleed, marks, press }, onChoose }: ChoicesProps) {
   const { width, height } = useBench().piece.sheet;
   const inches = (px: number): string => (px / ppi).toFixed(2);
   const millimetres = (px: number): string => ((px / ppi) * 25.4).toFixed(1);
@@ -115,6 +116,24 @@ function OnPaper({ choice: { format, ppi, bleed, marks }, onChoose }: ChoicesPro
         </>
       ) : (
         '.'
+      )}
+      {separated.includes(format) && (
+        <label className="ml-2 inline-flex items-center gap-1">
+          in the inks of
+          <select
+            className="field"
+            aria-label="Press"
+            value={press ?? ''}
+            onChange={(event) => onChoose({ press: (event.target.value || null) as PressName | null })}
+          >
+            <option value="">no press</option>
+            {pressNames.map((one) => (
+              <option key={one} value={one}>
+                {presses[one].name} (simulated)
+              </option>
+            ))}
+          </select>
+        </label>
       )}
       {format === 'pdf' && (
         <label className="ml-2 inline-flex items-center gap-1">
