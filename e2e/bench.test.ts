@@ -354,7 +354,7 @@ test('without a browser: a bundle written by hand renders to the plate and the l
   ]) {
     const refused = render(...args);
     expect(refused.status).toBe(1);
-    expect(refused.stderr).toMatch(/not on the Shelf|must end in|it goes from|Renders a piece/);
+    expect(refused.stderr).toMatch(/not on the Shelf|must end in|it goes from|Saves a piece/);
     expect(refused.stderr).not.toMatch(/\n\s+at /);
   }
 });

@@ -16,6 +16,7 @@ import { sheetAt } from '../../core/graph/tiles';
 import { renderParts, type DrawnPart } from '../render/renderSheet';
 import { packIn, type SaveOrder, type Saved } from '../render/savePicture';
 import type { TilePool } from '../render/tilePool';
+import { allInks } from './allInks';
 import { SplitPicture } from './deflatedRows';
 import { orderVectors } from './vectorOrder';
 
@@ -79,16 +80,9 @@ async function pdfOf(parts: PdfParts, press: PressName | null, mixer: InkMixer |
   const profile = context.register(context.flateStream(space, { N: count, Alternate: alternate }));
   const colours = context.obj(['ICCBased', profile]);
   const pictures = Object.fromEntries(drawn.map((part) => [part.name, pictureOf(context, part, colours, count)]));
-  // All inks of whatever press: what marks are drawn with (ISO 32000-1, 8.6.6.4).
-  const allInks = context.obj([
-    'Separation',
-    'All',
-    'DeviceCMYK',
-    context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: [1, 1, 1, 1], N: 1 }),
-  ]);
   leaf.node.set(
     PDFName.of('Resources'),
-    context.obj({ XObject: pictures, ColorSpace: { Own: colours, All: allInks } }),
+    context.obj({ XObject: pictures, ColorSpace: { Own: colours, All: allInks(context) } }),
   );
   const text = pageText(parts, (colour) => (mixer ? mixer.inksOf(colour) : colour.map((value) => value / 255)));
   leaf.node.set(PDFName.of('Contents'), context.register(context.flateStream(text)));

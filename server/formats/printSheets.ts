@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { PDFDocument, PDFName, type PDFEmbeddedPage, type PDFPage } from 'pdf-lib';
 import qrcode from 'qrcode';
+import { allInks } from './allInks';
 import {
   codePlaces,
   codeSide,
@@ -112,13 +113,7 @@ function draw(pdf: PDFDocument, page: PDFPage, text: string): void {
 function drawMarks(page: PDFPage, imposition: Imposition, bleed: number): void {
   const pdf = page.doc;
   const { context } = pdf;
-  const all = context.obj([
-    'Separation',
-    'All',
-    'DeviceCMYK',
-    context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: [1, 1, 1, 1], N: 1 }),
-  ]);
-  page.node.normalizedEntries().Resources.set(PDFName.of('ColorSpace'), context.obj({ All: all }));
+  page.node.normalizedEntries().Resources.set(PDFName.of('ColorSpace'), context.obj({ All: allInks(context) }));
   const lines = cropMarks(imposition, bleed).map(({ from, to }) => {
     const [x1, y1, x2, y2] = [...from, ...to].map((mm) => Number(points(mm).toFixed(4)));
     return `${x1} ${y1} m ${x2} ${y2} l S`;
