@@ -9,6 +9,7 @@ import {
   announced,
   changing,
   clickSheet,
+  eventually,
   onScreen,
   patience,
   saved,
@@ -268,10 +269,13 @@ test('an export can be cancelled, and leaves nothing behind', async () => {
   await page.getByRole('button', { name: 'Export PNG' }).click();
   await page.getByRole('button', { name: 'Cancel' }).click({ timeout: patience });
   await page.getByRole('button', { name: 'Export PNG' }).waitFor({ timeout: patience });
-  const jobs = (await (await page.request.get(`${studio.url}/api/jobs?about=${made.id}`)).json()) as {
-    state: string;
-  }[];
-  expect(jobs.map(({ state }) => state)).toEqual(['cancelled']);
+  const states = async (): Promise<string[]> => {
+    const jobs = await page.request.get(`${studio.url}/api/jobs?about=${made.id}`);
+    return ((await jobs.json()) as { state: string }[]).map(({ state }) => state);
+  };
+  await eventually(async () => !(await states()).includes('running'));
+  // One that was cancelled before the order was given does not begin at all.
+  expect((await states()).every((state) => state === 'cancelled')).toBe(true);
   await page.keyboard.press('Escape');
 });
 

@@ -66,7 +66,10 @@ export function useExport(id: string, size: string | null) {
       if (!asItIs) await whenSolved(own.signal);
       await editing.saved();
       const json = { ...settings, ...(size !== null && { size }) };
-      await watch(await ask(api.pieces[':id'].exports.$post({ param: { id }, json })));
+      const job = await ask(api.pieces[':id'].exports.$post({ param: { id }, json }));
+      // Cancelled while the order was on its way: it is not to be made after all.
+      if (own.signal.aborted) return void (await cancelJob(job.id).catch(() => undefined));
+      await watch(job);
     } catch (error) {
       if (own.signal.aborted) return;
       setStage({ at: 'choosing' });
