@@ -9,7 +9,7 @@ export const pxOf = (mm: number, ppi: number): number => Math.round((mm / mmPerI
 
 export const pointsOf = (px: number, ppi: number): number => (px / ppi) * pointsPerInch;
 
-const pointsOfMm = (mm: number): number => (mm / mmPerInch) * pointsPerInch;
+export const pointsOfMm = (mm: number): number => (mm / mmPerInch) * pointsPerInch;
 
 /** The size of a sheet on paper, mm. @param sheet px, with its pixels per inch */
 export const trimOf = ({ width, height, ppi }: Size & { ppi: number }): Size => ({

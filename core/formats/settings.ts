@@ -87,7 +87,7 @@ export function tooLargeFor(format: FormatName, { width, height }: { width: numb
 }
 
 /** Settings in which what the format has no room for is left out. */
-export function fitted(settings: FileSettings): FileSettings {
+export function fitted<Settings extends Omit<FileSettings, 'ppi'>>(settings: Settings): Settings {
   const { format, bits, bleed, marks, press } = settings;
   const known: readonly number[] = fileFormats[format].bits;
   const isSeparated = press !== null && separated.includes(format);

@@ -39,7 +39,7 @@ const bradford: Matrix = [
   [0.0389, -0.0685, 1.0296],
 ];
 
-const times = (m: Matrix, [x, y, z]: Vector): Vector =>
+export const times = (m: Matrix, [x, y, z]: Vector): Vector =>
   m.map(([a, b, c]) => a * x + b * y + c * z) as unknown as Vector;
 
 const product = (a: Matrix, b: Matrix): Matrix => {
@@ -47,7 +47,7 @@ const product = (a: Matrix, b: Matrix): Matrix => {
   return [0, 1, 2].map((row) => columns.map((column) => column[row])) as unknown as Matrix;
 };
 
-function inverse([[a, b, c], [d, e, f], [g, h, i]]: Matrix): Matrix {
+export function inverse([[a, b, c], [d, e, f], [g, h, i]]: Matrix): Matrix {
   const [p, q, r] = [e * i - f * h, f * g - d * i, d * h - e * g];
   const det = a * p + b * q + c * r;
   return [

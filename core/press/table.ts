@@ -1,4 +1,4 @@
-import { rgbSpaces, toXyz } from './rgbSpaces';
+import { inverse, rgbSpaces, times, toXyz } from './rgbSpaces';
 import { decodeExact, encode } from '../pixels/transfer';
 import { toLab, type Triple } from './lab';
 import { printingOf, type Inks, type Printing } from './print';
@@ -39,7 +39,7 @@ function makeTable(printing: Printing): PressTable {
     mostInk: printing.press.mostInk,
   };
   const matrix = toXyz(rgbSpaces.srgb);
-  const back = inverted(matrix);
+  const back = inverse(matrix);
   const light = Array.from({ length: size }, (_, i) => decodeExact(i / (size - 1)));
   const lab: Triple = [0, 0, 0];
   const xyz: Triple = [0, 0, 0];
@@ -62,20 +62,6 @@ function makeTable(printing: Printing): PressTable {
     }
   }
   return table;
-}
-
-type Matrix = readonly (readonly number[])[];
-
-const times = (m: Matrix, [x, y, z]: Readonly<Triple>): Triple => m.map(([a, b, c]) => a * x + b * y + c * z) as Triple;
-
-function inverted(m: Matrix): Matrix {
-  const [[a, b, c], [d, e, f], [g, h, i]] = m;
-  const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
-  return [
-    [(e * i - f * h) / det, (c * h - b * i) / det, (b * f - c * e) / det],
-    [(f * g - d * i) / det, (a * i - c * g) / det, (c * d - a * f) / det],
-    [(d * h - e * g) / det, (b * g - a * h) / det, (a * e - b * d) / det],
-  ];
 }
 
 /**

@@ -9,6 +9,10 @@ export interface PackedRows {
   bytes: number;
 }
 
+/** Start of a zlib stream (RFC 1950): a window of 32 KiB, no dictionary; and a last deflate block with nothing in it. */
+export const zlibHeader = Uint8Array.of(0x78, 0x5e);
+export const lastBlock = Uint8Array.of(0x03, 0x00);
+
 /** Filter types of the PNG specification (third edition, 9.2). */
 const filter = { sub: 1, up: 2 };
 

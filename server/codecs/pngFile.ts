@@ -1,7 +1,7 @@
 import { closeSync, openSync } from 'node:fs';
 import { crc32 } from 'node:zlib';
 import { writeWhole } from '../store/writeWhole';
-import { joinedAdler32, type PackedRows } from './packRows';
+import { joinedAdler32, lastBlock, zlibHeader, type PackedRows } from './packRows';
 import type { PictureFile, PictureForm } from './pictureFile';
 
 export const pngSignature = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
@@ -13,10 +13,6 @@ const colourType = { 3: 2, 4: 6 };
  */
 const chromaticities = [31270, 32900, 64000, 33000, 30000, 60000, 15000, 6000];
 const gamma = 45455;
-/** Start of a zlib stream: a window of 32 KiB, no dictionary. */
-const zlibHeader = [0x78, 0x5e];
-/** A last deflate block with nothing in it. */
-const lastBlock = [0x03, 0x00];
 
 /**
  * Writes a PNG (W3C, third edition) as its rows come. The encoders of our picture library want the whole picture at
@@ -54,13 +50,13 @@ export class PngFile implements PictureFile {
 
   async add(rows: Uint8Array): Promise<void> {
     const { deflated, adler, bytes } = await this.pack(rows);
-    this.chunk('IDAT', this.started ? deflated : Buffer.concat([Uint8Array.from(zlibHeader), deflated]));
+    this.chunk('IDAT', this.started ? deflated : Buffer.concat([zlibHeader, deflated]));
     this.started = true;
     this.adler = joinedAdler32(this.adler, adler, bytes);
   }
 
   finish(): void {
-    this.chunk('IDAT', Buffer.concat([Uint8Array.from(lastBlock), words(this.adler)]));
+    this.chunk('IDAT', Buffer.concat([lastBlock, words(this.adler)]));
     this.chunk('IEND', new Uint8Array(0));
     closeSync(this.file);
   }

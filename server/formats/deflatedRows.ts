@@ -1,21 +1,17 @@
 import type { PictureFile } from '../codecs/pictureFile';
 import type { InkMixer } from '../codecs/inkMixer';
-import { joinedAdler32, type PackedRows } from '../codecs/packRows';
-
-/** Start of a zlib stream (RFC 1950), and a last deflate block with nothing in it. */
-const zlibHeader = Buffer.from([0x78, 0x5e]);
-const lastBlock = Buffer.from([0x03, 0x00]);
+import { joinedAdler32, lastBlock, zlibHeader, type PackedRows } from '../codecs/packRows';
 
 /** Rows as one zlib stream in memory, each with its PNG filter before it: what a PDF reads with predictor 15. */
 export class DeflatedRows {
-  private readonly stretches: Buffer[] = [zlibHeader];
+  private readonly stretches: Uint8Array[] = [zlibHeader];
   private adler = 1;
 
   constructor(private readonly pack: (rows: Uint8Array) => Promise<PackedRows>) {}
 
   async add(rows: Uint8Array): Promise<void> {
     const { deflated, adler, bytes } = await this.pack(rows);
-    this.stretches.push(Buffer.from(deflated));
+    this.stretches.push(deflated);
     this.adler = joinedAdler32(this.adler, adler, bytes);
   }
 

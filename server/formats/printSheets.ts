@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { PDFDocument, PDFName, type PDFEmbeddedPage, type PDFPage } from 'pdf-lib';
 import qrcode from 'qrcode';
+import { pointsOfMm } from '../../core/formats/paper';
 import { allInks } from './allInks';
 import {
   codePlaces,
@@ -31,8 +32,6 @@ export interface PrintOrder {
   out: string;
 }
 
-const points = (mm: number): number => (mm / 25.4) * 72;
-
 /** How much of the progress reading the files takes; the rest is writing, which cannot tell how far it is. */
 const readShare = 0.8;
 
@@ -56,7 +55,7 @@ export async function savePrintSheets(
   const codes = sheet.codes ? codePlaces(imposition, sheet.margin) : null;
   for (let paper = 0; paper < papers; paper++) {
     const { width, height } = imposition.paper;
-    const page = pdf.addPage([points(width), points(height)]);
+    const page = pdf.addPage([pointsOfMm(width), pointsOfMm(height)]);
     const own = rows.slice(paper * each, (paper + 1) * each);
     for (const [i, row] of own.entries()) {
       await place(pdf, page, row, imposition, i, { sheet, bleed });
@@ -86,7 +85,7 @@ async function place(
   const source = await PDFDocument.load(readFileSync(row.path));
   const leaf = source.getPage(0);
   const trimmed = leaf.getTrimBox();
-  const over = points(inkOf(places[index], sheet.gap, bleed).width - places[index].width) / 2;
+  const over = pointsOfMm(inkOf(places[index], sheet.gap, bleed).width - places[index].width) / 2;
   const box = {
     left: trimmed.x - over,
     bottom: trimmed.y - over,
@@ -96,12 +95,12 @@ async function place(
   const embedded: PDFEmbeddedPage = await pdf.embedPage(leaf, box);
   const { x, y, width, height } = inkOf(places[index], sheet.gap, bleed);
   const name = page.node.newXObject('Row', embedded.ref);
-  const [a, b] = [points(width), points(height)];
+  const [a, b] = [pointsOfMm(width), pointsOfMm(height)];
   const [wide, high] = [box.right - box.left, box.top - box.bottom];
   // A quarter turn brings the sheet's left edge to the bottom.
   const matrix = isTurned
-    ? [0, b / wide, -a / high, 0, points(x) + a, points(y)]
-    : [a / wide, 0, 0, b / high, points(x), points(y)];
+    ? [0, b / wide, -a / high, 0, pointsOfMm(x) + a, pointsOfMm(y)]
+    : [a / wide, 0, 0, b / high, pointsOfMm(x), pointsOfMm(y)];
   draw(pdf, page, `q ${matrix.map((value) => Number(value.toFixed(6))).join(' ')} cm ${String(name)} Do Q\n`);
 }
 
@@ -115,7 +114,7 @@ function drawMarks(page: PDFPage, imposition: Imposition, bleed: number): void {
   const { context } = pdf;
   page.node.normalizedEntries().Resources.set(PDFName.of('ColorSpace'), context.obj({ All: allInks(context) }));
   const lines = cropMarks(imposition, bleed).map(({ from, to }) => {
-    const [x1, y1, x2, y2] = [...from, ...to].map((mm) => Number(points(mm).toFixed(4)));
+    const [x1, y1, x2, y2] = [...from, ...to].map((mm) => Number(pointsOfMm(mm).toFixed(4)));
     return `${x1} ${y1} m ${x2} ${y2} l S`;
   });
   draw(pdf, page, `q /All CS 1 SCN 0.25 w\n${lines.join('\n')}\nQ\n`);
@@ -124,16 +123,16 @@ function drawMarks(page: PDFPage, imposition: Imposition, bleed: number): void {
 /** A code of squares (ISO/IEC 18004), and what it says in figures beside it. */
 function drawCode(page: PDFPage, { code, label }: PrintedRow, [left, bottom]: [number, number]): void {
   const { size, data } = qrcode.create(code, { errorCorrectionLevel: 'M' }).modules;
-  const side = points(codeSide) / size;
+  const side = pointsOfMm(codeSide) / size;
   const squares: string[] = [];
   for (let row = 0; row < size; row++) {
     for (let column = 0; column < size; column++) {
       if (!data[row * size + column]) continue;
-      const x = points(left) + column * side;
-      const y = points(bottom) + (size - 1 - row) * side;
+      const x = pointsOfMm(left) + column * side;
+      const y = pointsOfMm(bottom) + (size - 1 - row) * side;
       squares.push(`${x.toFixed(3)} ${y.toFixed(3)} ${side.toFixed(4)} ${side.toFixed(4)} re`);
     }
   }
   draw(page.doc, page, `q 0 g\n${squares.join('\n')}\nf Q\n`);
-  page.drawText(label, { x: points(left + codeSide + 1), y: points(bottom + codeSide / 2) - 2, size: 6 });
+  page.drawText(label, { x: pointsOfMm(left + codeSide + 1), y: pointsOfMm(bottom + codeSide / 2) - 2, size: 6 });
 }

@@ -46,14 +46,7 @@ export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow
           className="field"
           aria-label="Format of the files"
           value={output.format}
-          onChange={(event) => {
-            const { bits, bleed, marks, press } = fitted({
-              ...output,
-              ppi: 1,
-              format: event.target.value as FormatName,
-            });
-            change({ format: event.target.value as FormatName, bits, bleed, marks, press });
-          }}
+          onChange={(event) => change(fitted({ ...output, format: event.target.value as FormatName }))}
         >
           {formatNames.map((format) => (
             <option key={format} value={format}>
