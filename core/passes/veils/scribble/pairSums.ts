@@ -44,6 +44,7 @@ export class PairSums {
     const { keys, sums, counts } = this;
     this.keys = new Float64Array(keys.length * 2).fill(-1);
     this.sums = new Float32Array(keys.length * 2);
+    this.counts = new Float32Array(keys.length * 2);
     keys.forEach((key, i) => {
       if (key < 0) return;
       const at = this.find(key);

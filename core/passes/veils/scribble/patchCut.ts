@@ -1,14 +1,16 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
 import type { Region } from '../../../pixels/region';
 import { memoize } from '../../../graph/memoize';
-import { learnColours, type ColourModel } from './colourModel';
+import type { ColourModel } from './colourModel';
 import { linksOf, walk } from './geodesic';
+import { leanByLooks, withStrokes } from './learned';
 import { markedBehind, markedFront, unmarked } from './marks';
 import { CutGraph } from './minimumCut';
 import type { Patches } from './patches';
+import { sayings } from './sayings';
 
 /** Looked up once: these loops are hot. */
-const { min, max, floor, exp, log } = Math;
+const { min, max, exp } = Math;
 
 /** What both sides look like. */
 export interface SideColours {
@@ -24,22 +26,10 @@ export const tieStrength = 5;
 const certain = 1e9;
 /** What was found teaches what both sides look like, so often. */
 const rounds = 3;
-/** How much the px under the strokes count beside all that was found, for the band along the border: a fraction. */
-const strokeShare = 0.7;
-const mostStroked = 3000;
-
 /** A border weaker than `faint` costs nothing to cross; beyond, so much for each step of strength. Every step costs a little. */
 const [faint, steepness, leastStep] = [0.38, 6, 0.004];
 /** How much it counts which marks are nearer along the picture, and what keeps the ratio of short ways calm. */
-const [nearness, calm] = [2.1, 0.06];
-/** How much tones count, and what they may say at most. */
-const [toneShare, toneLoudest] = [1.42, 4.2];
-/** Tones that both sides have teach little: no less than this of them counts. */
-const leastTrust = 0.1;
-/** What a side has of a tone that it has nothing of: a share of its area. */
-const unseen = 0.002;
-/** How much more than an unmarked patch one under a stroke teaches of what lies behind; and how much what was found in front does. */
-const [behindTeaches, foundTeaches] = [4.9, 0.5];
+const [nearness, calm] = [2.4, 0.06];
 /** What no stroke touches lies behind rather than in front. */
 const leaning = 0.23;
 /** A large patch says more than a small one, but not as many times as it is larger. */
@@ -68,8 +58,8 @@ export interface Said {
 
 /**
  * Divides the patches by the marks. What no mark touches is probably behind, and teaches what that looks like; what is
- * in front hangs together with a mark in front. Three things are weighed: what the patches look like, by tones learned
- * from the marks and from what was found before (Rother et al. 2004), trusted by how well they tell the sides apart;
+ * in front hangs together with a mark in front. Three things are weighed: what the patches look like, by tones and
+ * mixtures of colours learned from the marks and from what was found before (Rother et al. 2004);
  * which marks are nearer along the picture, going around its borders, where the border of the picture counts as behind
  * as far as it is not in front (Criminisi et al. 2008; Price et al. 2010); and how strong the borders between patches are.
  * @param planes the colours that the patches were made from
@@ -93,8 +83,8 @@ export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under
     // In a box without a mark nothing is known to be in front but that it lies inside.
     const lean = isBoxOnly ? new Float32Array(patches.count) : leanOf(fromFront, fromBehind, fromBorder);
     const likely = front ?? firstGuess(marked, lean, isBoxOnly);
-    const tones = learnTones(patches, marked, likely, round > 0 || isBoxOnly, fromBehind);
-    front = divide(patches, marked, lean, tones, isBoxOnly ? 0 : leaning);
+    const looks = leanByLooks(patches, { marked, likely, found: round > 0 || isBoxOnly, fromBehind });
+    front = divide(patches, marked, lean, looks, isBoxOnly ? 0 : leaning);
     if (!isBoxOnly) front = reached(patches, front, marked);
     if (!front.includes(1)) break;
   }
@@ -164,146 +154,19 @@ function firstGuess(marked: Uint8Array, lean: Float32Array, isBoxOnly: boolean):
   });
 }
 
-/**
- * How far each tone leans to the front, as the logarithm of how much more of it that side has.
- * @param likely how likely each patch is in front, 0..1
- * @param found whether what is likely was found, and teaches too; otherwise only marks teach what is in front
- * @param fromBehind the way from the marks behind: what is nearer to them counts for how far tones are trusted
- */
-function learnTones(
-  { sizes, tones }: Patches,
-  marked: Uint8Array,
-  likely: ArrayLike<number>,
-  found: boolean,
-  fromBehind: Float64Array,
-): Float64Array {
-  const [front, behind] = [new Float64Array(tones.count), new Float64Array(tones.count)];
-  let [frontAll, behindAll] = [0, 0];
-  for (let i = 0; i < sizes.length; i++) {
-    const some = found ? foundTeaches * likely[i] : 0;
-    const inFront = sizes[i] * (marked[i] === markedFront ? 1 : some);
-    const isBehind = sizes[i] * (marked[i] === markedBehind ? behindTeaches : 1 - likely[i]);
-    front[tones.of[i]] += inFront;
-    frontAll += inFront;
-    behind[tones.of[i]] += isBehind;
-    behindAll += isBehind;
-  }
-  const out = new Float64Array(tones.count);
-  for (let tone = 0; tone < tones.count; tone++) {
-    let [inFront, isBehind] = [0, 0];
-    for (let other = 0; other < tones.count; other++) {
-      const alike = tones.alike[tone * tones.count + other];
-      inFront += (alike * front[other]) / (frontAll || 1);
-      isBehind += (alike * behind[other]) / (behindAll || 1);
-    }
-    out[tone] = max(-toneLoudest, min(toneLoudest, log((inFront + unseen) / (isBehind + unseen))));
-  }
-  const trust = trustIn(out, { sizes, tones }, marked, likely, fromBehind);
-  return out.map((value) => value * trust);
-}
-
-/** How well tones tell the sides apart, 0..1: by how often they would be wrong of what is known. */
-function trustIn(
-  leans: Float64Array,
-  { sizes, tones }: Pick<Patches, 'sizes' | 'tones'>,
-  marked: Uint8Array,
-  likely: ArrayLike<number>,
-  fromBehind: Float64Array,
-): number {
-  let [wrongFront, allFront, wrongBehind, allBehind] = [0, 0, 0, 0];
-  for (let i = 0; i < sizes.length; i++) {
-    const inFront = 1 / (1 + exp(-leans[tones.of[i]]));
-    if (marked[i] === markedFront) {
-      wrongFront += sizes[i] * (1 - inFront);
-      allFront += sizes[i];
-    }
-    const known = sizes[i] * (marked[i] === markedBehind ? behindTeaches : (1 - likely[i]) * exp(-fromBehind[i] / 2));
-    wrongBehind += known * inFront;
-    allBehind += known;
-  }
-  // Without marks in front there is nothing to be wrong of.
-  if (allFront === 0) return 1;
-  const wrong = wrongFront / allFront + (allBehind > 0 ? wrongBehind / allBehind : 0.5);
-  return max(leastTrust, 1 - wrong);
-}
-
-/** Colours of what was found and of the px under the strokes, which count as `strokeShare` of all. */
-function withStrokes(patches: Patches, found: Uint8Array, planes: OklabPlanes, under: Int32Array): ColourModel {
-  const all = patches.sizes.map((size, i) => size * found[i]);
-  const some =
-    under.length > mostStroked ? under.filter((_, i) => i % Math.ceil(under.length / mostStroked) === 0) : under;
-  const sum = all.reduce((a, b) => a + b, 0);
-  const own = some.length > 0 ? (sum * strokeShare) / (1 - strokeShare) / some.length : 0;
-  const count = all.length + some.length;
-  const samples = planes.map((plane, c) => {
-    const out = new Float32Array(count);
-    out.set(patches.means[c]);
-    some.forEach((i, k) => (out[all.length + k] = plane[i]));
-    return out;
-  }) as OklabPlanes;
-  const weight = new Float32Array(count).fill(own);
-  weight.set(all);
-  return learnColours(samples, weight)!;
-}
-
-/** A mark that covers less than this of a patch only grazes it; smaller patches, px, are always meant. */
-const [grazed, alwaysMeant] = [0.3, 12];
-
-/**
- * What the marks say of each patch: where both sides touch it, the one that covers more of it. What a mark only grazes is
- * not meant where it looks like what the other side's marks lie on: a thin stroke along a stem runs over its ground too.
- */
-function sayings({ labels, count, width, sizes, tones }: Patches, marks: Uint8Array, box: Region | null): Uint8Array {
-  const covered = [new Float32Array(count), new Float32Array(count)];
-  const outside =
-    box &&
-    ((x: number, y: number): boolean => x < box.x || y < box.y || x >= box.x + box.width || y >= box.y + box.height);
-  for (let i = 0; i < labels.length; i++) {
-    const byBox = outside?.(i % width, floor(i / width)) ? markedBehind : unmarked;
-    const mark = marks[i] !== unmarked ? marks[i] : byBox;
-    if (mark !== unmarked) covered[mark === markedFront ? 0 : 1][labels[i]]++;
-  }
-  const isGrazed = (i: number): boolean => sizes[i] > alwaysMeant && covered[0][i] + covered[1][i] < grazed * sizes[i];
-  const evidence = covered.map((own) => {
-    const out = new Float64Array(tones.count);
-    let all = 0;
-    for (let i = 0; i < count; i++) {
-      if (own[i] === 0 || isGrazed(i)) continue;
-      out[tones.of[i]] += own[i];
-      all += own[i];
-    }
-    return out.map((value) => value / (all || 1));
-  });
-  const likeness = (tone: number, side: 0 | 1): number => {
-    let sum = 0;
-    for (let other = 0; other < tones.count; other++)
-      sum += tones.alike[tone * tones.count + other] * evidence[side][other];
-    return sum;
-  };
-  const marked = new Uint8Array(count);
-  for (let i = 0; i < count; i++) {
-    if (covered[0][i] + covered[1][i] === 0) continue;
-    const side = covered[0][i] > covered[1][i] ? 0 : 1;
-    const tone = tones.of[i];
-    if (isGrazed(i) && likeness(tone, side === 0 ? 1 : 0) > likeness(tone, side)) continue;
-    marked[i] = side === 0 ? markedFront : markedBehind;
-  }
-  return marked;
-}
-
-/** The cheapest division. @param tones how far each leans to the front, and @param lean each patch by the marks near */
+/** The cheapest division. @param looks how far each patch leans to the front by them, and @param lean by the marks near */
 function divide(
-  { count, sizes, tones: { of }, ties: { from, to, lengths, strengths, likenesses } }: Patches,
+  { count, sizes, ties: { from, to, lengths, strengths, likenesses } }: Patches,
   marked: ArrayLike<number>,
   lean: Float32Array,
-  tones: Float64Array,
+  looks: Float64Array,
   against: number,
 ): Uint8Array {
   const graph = new CutGraph(count, from.length);
   for (let i = 0; i < count; i++) {
     if (marked[i] === markedFront) graph.draw(i, certain);
     else if (marked[i] === markedBehind) graph.draw(i, -certain);
-    else graph.draw(i, sizes[i] ** sizePower * (toneShare * tones[of[i]] + nearness * lean[i] - against));
+    else graph.draw(i, sizes[i] ** sizePower * (looks[i] + nearness * lean[i] - against));
   }
   for (let k = 0; k < from.length; k++)
     graph.tie(from[k], to[k], borderCost * lengths[k] * exp(-borderFade * strengths[k]) * likenesses[k]);

@@ -47,7 +47,8 @@ export function strokesFor(
 
 const [missing, tooMuch] = [1, 2];
 
-function wrongness(wanted: number, found: number): number {
+/** What is wrong of a px, as `strokeThrough` reads it; both are not 0 in front. */
+export function wrongness(wanted: number, found: number): number {
   if (wanted && !found) return missing;
   return !wanted && found ? tooMuch : 0;
 }
