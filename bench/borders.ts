@@ -3,7 +3,7 @@ import { bordersApart, roughness } from '../core/passes/veils/border/roughness';
 import { levelLines } from '../core/passes/veils/border/levelLine';
 import { toOklab } from '../core/kernels/colour';
 import { emptyRaster } from '../core/pixels/raster';
-import { decodeByte } from '../core/pixels/transfer';
+import { decodeByte, encode } from '../core/pixels/transfer';
 import type { Level } from '../core/pictures/pyramid';
 
 /** How good a border is: measured against the true matte of a rendered plate. */
@@ -63,8 +63,8 @@ function haloOf(picture: Level, matte: Uint8Array, truth: Uint8Array): number {
     for (const ground of grounds) {
       for (let c = 0; c < 3; c++) {
         const own = front[c][i] / weight[i];
-        one.data[c] = ground[c] + ((own - ground[c]) * matte[i]) / 255;
-        one.data[4 + c] = ground[c] + ((own - ground[c]) * truth[i]) / 255;
+        one.data[c] = encode(ground[c] + ((own - ground[c]) * matte[i]) / 255);
+        one.data[4 + c] = encode(ground[c] + ((own - ground[c]) * truth[i]) / 255);
       }
       one.data[3] = one.data[7] = 1;
       const { data } = toOklab(one);

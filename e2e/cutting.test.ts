@@ -240,4 +240,51 @@ test('what stands out is outlined, pointed at and cut by one press; its strokes 
   expect(await veilsNow()).toEqual(before);
 });
 
+test('a cut is copied to another photograph of the same scene, laid where both show the same, and solved there', async () => {
+  const again = join(folder, 'dune-again.jpg');
+  const shot = { left: 150, top: 90, factor: 0.9 };
+  const picture = sharpPicture('demo/plates/dune.jpg').extract({ left: 150, top: 90, width: 1500, height: 1000 });
+  writeFileSync(again, await picture.resize(1350, 900).jpeg({ quality: 85 }).toBuffer());
+  const pieceNow = async (): Promise<Piece> =>
+    ((await (await page.request.get(`${studio.url}/api/pieces/demo-low-sun`)).json()) as { piece: Piece }).piece;
+  await page.getByRole('button', { name: 'Stands out' }).click();
+  await page.getByRole('button', { name: /^Cut thing 1,/ }).click();
+  await settled();
+  const cut = (await pieceNow()).veils.at(-1)!;
+  expect(await page.getByText('The same thing on').count()).toBe(0);
+  await page.keyboard.press('0');
+  await page.getByRole('button', { name: 'Add another photograph' }).click();
+  await page.getByLabel('Photograph file').setInputFiles(again);
+  await page.getByRole('button', { name: 'dune-again.jpg', exact: true }).waitFor({ timeout: patience });
+  await settled();
+  await page.keyboard.press('3');
+  await page.getByRole('button', { name: new RegExp(`^${cut.name} 1 cut`) }).click();
+  await page.getByText('The same thing on').locator('..').getByRole('button', { name: 'dune-again.jpg' }).click();
+  await page
+    .getByRole('button', { name: new RegExp(`^${cut.name}, on dune-again.jpg .*cut`) })
+    .waitFor({ timeout: patience });
+  await settled();
+  const { veils, plates, depth } = await pieceNow();
+  const copy = veils.at(-1)!;
+  expect(copy).toMatchObject({ plate: plates.at(-1)!.id, graft: null });
+  expect(depth).toContain(copy.id);
+  // Where its strokes lie.
+  const [from, to] = [cut, copy].map(({ cuts: [one] }) => one.kind === 'scribble' && one.marks[0].points[0]) as [
+    [number, number],
+    [number, number],
+  ];
+  expect(Math.abs(to[0] - (from[0] - shot.left) * shot.factor)).toBeLessThan(2);
+  expect(Math.abs(to[1] - (from[1] - shot.top) * shot.factor)).toBeLessThan(2);
+  // What was solved: the kite of the other photograph, and nothing of its sky.
+  const { x, y, scale } = plates.at(-1)!;
+  const onSheet = (left: number, top: number): [number, number] => [
+    x + (left - shot.left) * shot.factor * scale,
+    y + (top - shot.top) * shot.factor * scale,
+  ];
+  await lookAtVeil(page, 'matte');
+  expect((await colourAt(page, ...onSheet(1290, 480)))[0]).toBeGreaterThan(240);
+  expect(await colourAt(page, ...onSheet(700, 300))).toEqual([0, 0, 0]);
+  await lookAtVeil(page, 'picture');
+});
+
 test('the page has raised no errors', () => expect(problems).toEqual([]));

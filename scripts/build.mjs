@@ -31,6 +31,8 @@ await bundle({
     series: join(root, 'server/cli/series.ts'),
     survey: join(root, 'server/cli/survey.ts'),
     cut: join(root, 'server/cli/cut.ts'),
+    backup: join(root, 'server/cli/backup.ts'),
+    restore: join(root, 'server/cli/restore.ts'),
   },
   outdir: join(root, 'build/server'),
   bundle: true,

@@ -1,36 +1,71 @@
 import type { Server } from 'node:http';
 import { serve } from '@hono/node-server';
+import type { Hono } from 'hono';
 import { application } from './application';
-import { readConfig } from './config';
+import { readConfig, type Config } from './config';
 import { seed } from './seed';
+import { takeFolder } from './starting/folderLock';
+import { isForPrograms, notYet } from './starting/notYet';
 import { Studio } from './studio';
 
-const config = readConfig(process.env);
-const studio = new Studio(config);
-studio.files.clearWorking();
-studio.dropUnusedSolved();
-await seed(studio, (line) => console.log(line));
-
-const { app, takeSockets } = application(studio);
-const server = serve({ fetch: app.fetch, hostname: config.host, port: config.port }, ({ port }) => {
-  console.log(`Inky Veil is ready at http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`);
-});
-takeSockets(server);
-studio.runWorks.resume();
-// Longer than any pause between two requests of one page.
-(server as Server).keepAliveTimeout = 65000;
-server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(
-    error.code === 'EADDRINUSE'
-      ? `Port ${config.port} is in use. Stop what runs there, or set PORT to another one.`
-      : error.message,
-  );
+/** Ends the program with a sentence that says why. */
+function end(error: unknown): never {
+  console.error(error instanceof Error ? error.message : String(error));
   process.exit(1);
-});
+}
 
-for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.on(signal, () => {
-    studio.close();
-    process.exit(0);
+/**
+ * Listens before anything is touched. Until the application is there pages are told that it comes, and what programs ask
+ * waits for it.
+ */
+function listen(config: Config, served: { app: Hono | null; whenThere: Promise<Hono> }): Promise<Server> {
+  return new Promise((resolve) => {
+    const server = serve(
+      {
+        fetch: async (request, environment) => {
+          const app = served.app ?? (isForPrograms(request) ? await served.whenThere : null);
+          return app ? app.fetch(request, environment) : notYet();
+        },
+        hostname: config.host,
+        port: config.port,
+      },
+      () => resolve(server as Server),
+    );
+    server.on('error', (error: NodeJS.ErrnoException) =>
+      end(
+        error.code === 'EADDRINUSE'
+          ? `Port ${config.port} is in use. Stop what runs there, or set PORT to another one.`
+          : error,
+      ),
+    );
   });
 }
+
+async function start(config: Config): Promise<void> {
+  const giveBack = takeFolder(config.data);
+  process.on('exit', giveBack);
+  let give: (app: Hono) => void;
+  const served = { app: null as Hono | null, whenThere: new Promise<Hono>((resolve) => (give = resolve)) };
+  const server = await listen(config, served);
+  const studio = new Studio(config);
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+    process.on(signal, () => {
+      studio.close();
+      process.exit(0);
+    });
+  }
+  studio.files.clearWorking();
+  studio.dropUnusedSolved();
+  await seed(studio, (line) => console.log(line));
+  const { app, takeSockets } = application(studio);
+  takeSockets(server);
+  served.app = app;
+  give!(app);
+  studio.runWorks.resume();
+  // Longer than any pause between two requests of one page.
+  server.keepAliveTimeout = 65000;
+  const { port } = server.address() as { port: number };
+  console.log(`Inky Veil is ready at http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`);
+}
+
+start(readConfig(process.env)).catch(end);

@@ -1,5 +1,5 @@
 import { applyPatches, type Patch } from 'immer';
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import '../core/piece/edits/edit';
 import { readPiece } from '../core/piece/read';
@@ -28,11 +28,18 @@ const pieces = [
   'woven',
 ];
 
-/** Brings the shipped plates, faces and pieces into an empty store. What is there already stays as it is. */
+/**
+ * Brings the shipped plates, faces and pieces into an empty store. What is there already stays as it is. Where this broke
+ * off before, it goes on.
+ */
 export async function seed(studio: Studio, say: (line: string) => void): Promise<void> {
   const demo = join(studio.config.root, 'demo');
   await seedFaces(studio, demo);
-  if (studio.database.prepare('select 1 from pieces limit 1').get() || studio.assets.list('plate').length > 0) return;
+  const isEmpty =
+    !studio.database.prepare('select 1 from pieces limit 1').get() && studio.assets.list('plate').length === 0;
+  const underWay = join(studio.config.data, 'seeding');
+  if (!isEmpty && !existsSync(underWay)) return;
+  writeFileSync(underWay, '');
   say('Preparing the demo plates and pieces, once');
   for (const file of readdirSync(join(demo, 'plates'))
     .filter((name) => name.endsWith('.jpg'))
@@ -45,11 +52,12 @@ export async function seed(studio: Studio, say: (line: string) => void): Promise
     );
   }
   for (const name of pieces) {
-    if (!existsSync(join(demo, 'pieces', `${name}.json`))) continue;
+    if (!existsSync(join(demo, 'pieces', `${name}.json`)) || studio.pieces.has(`demo-${name}`)) continue;
     const piece = await takeInBundle(folderBundle(demo, join('pieces', `${name}.json`)), studio.intake, 1);
     seedVersions(studio, demo, name, studio.pieces.create(piece, `demo-${name}`));
   }
   await seedSeries(studio, join(demo, 'series'));
+  rmSync(underWay, { force: true });
 }
 
 /** The exhibitors' run: its table of forty, and their pictures. */
@@ -68,6 +76,8 @@ async function seedSeries(studio: Studio, folder: string): Promise<void> {
     matched: matchColumns(slots, table.columns),
     output: { pattern: '{number} {Name}' },
   });
+  // One that broke off is made anew.
+  if (studio.runs.list().some(({ id }) => id === 'demo-exhibitors')) studio.runs.remove('demo-exhibitors');
   const run = studio.runs.create('demo-series', 'Exhibitors', settings, 'demo-exhibitors');
   studio.runs.fill(run, table, false);
   for (const name of readdirSync(join(folder, 'pictures')).sort()) {

@@ -1,5 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { marksOf } from '../../core/passes/veils/fine/band';
+import { alignPictures, type Alignment } from '../../core/passes/veils/aligning/align';
 import { bandToSolve } from '../../core/passes/veils/fine/needed';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
 import { StandOut } from '../../core/passes/veils/standout/standOut';
@@ -14,7 +15,13 @@ import type { Veil } from '../../core/passes/veils/schema';
 import { alongBorder, compareEdge, type EdgePlace } from '../../core/passes/veils/softness/compareEdge';
 import { memoize } from '../../core/graph/memoize';
 import { Evaluator, Outdated } from '../../core/graph/evaluate';
-import { levelSize, readLevel } from '../../core/pictures/pyramid';
+import { levelSize, readLevel, type Picture } from '../../core/pictures/pyramid';
+import { samplePicture } from '../../core/pictures/resample';
+import { toLight } from '../../core/kernels/colour';
+import { haloAt } from '../../core/passes/veils/halo';
+import type { Raster } from '../../core/pixels/raster';
+import { intersect, type Region } from '../../core/pixels/region';
+import { followedBy, moved } from '../../core/shape/affine';
 import { turnSlot, type CutAnswer, type CutOrder, type CutPlace } from './orders';
 import { decodePicture } from '../codecs/decodePicture';
 import { Problem } from '../problem';
@@ -94,6 +101,7 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
         (await openPlate({ ...order, plate: order.other })).picture,
       ),
     };
+  if (order.kind === 'align') return { kind: 'aligned', alignment: await alignmentOf(order, order.other) };
   const opened = await openPlate(order, order.mattes);
   if (order.kind === 'edge') return { kind: 'compared-edge', ...(await edgeOf(opened, order.veil)) };
   if (order.kind === 'softness') {
@@ -125,13 +133,33 @@ async function answer(order: CutOrder): Promise<CutAnswer> {
   };
 }
 
+/** px of the pictures that are aligned, at most. */
+const alignedPixels = 1.6e6;
+
+/** How the plate lies on another picture, px of both in full. */
+async function alignmentOf(place: CutPlace, other: string): Promise<Alignment | null> {
+  const [from, to] = await Promise.all(
+    [place.plate, other].map(async (plate) => {
+      const { picture } = await openPlate({ ...place, plate });
+      const number = Math.max(0, Math.ceil(Math.log2(1 / scaleFor(picture, alignedPixels))));
+      const size = levelSize(picture.width, picture.height, number);
+      const level = await readLevel(picture, number, { x: 0, y: 0, ...size });
+      return { level, factor: picture.width / size.width };
+    }),
+  );
+  const found = alignPictures(from.level, to.level);
+  if (!found) return null;
+  const whole = followedBy(moved(0, 0, 1 / from.factor), followedBy(found.place, moved(0, 0, to.factor)));
+  return { ...found, place: whole, off: found.off * to.factor };
+}
+
 /** Places along the border at which the photo's edge is measured against the matte's, at most. */
 const comparedPlaces = 160;
 
 async function edgeOf(
   { picture, matte }: Awaited<ReturnType<typeof openPlate>>,
   veil: Veil,
-): Promise<{ places: EdgePlace[]; roughness: number | null }> {
+): Promise<{ places: EdgePlace[]; roughness: number | null; halo: number | null }> {
   const materials = {
     picture: (key: string) => (key === 'plate' ? picture : matte(key)),
     face: () => {
@@ -154,7 +182,35 @@ async function edgeOf(
   );
   const bytes = Uint8Array.from(whole.data, (value) => Math.round(value * 255));
   const rough = roughness(levelLines(bytes, whole.width, whole.height), whole.width, whole.height);
-  return { places: alongBorder(places), roughness: rough === null ? null : rough / scale };
+  const halo = await haloOf(picture, async (region) => evaluator.pixels(node, { region, scale: 1 }), places);
+  return { places: alongBorder(places), roughness: rough === null ? null : rough / scale, halo };
+}
+
+/** Half the square around a place in which a rim is looked for: px beside the soft part of its edge. */
+const haloReach = 9;
+
+/** The rim that the border has on average; null where it can be told nowhere. */
+async function haloOf(
+  picture: Picture,
+  matteIn: (region: Region) => Promise<Raster>,
+  places: readonly EdgePlace[],
+): Promise<number | null> {
+  const found: number[] = [];
+  for (const { place, matte } of places) {
+    const half = Math.ceil(haloReach + 2 * matte);
+    const region = {
+      x: Math.floor(place[0]) - half,
+      y: Math.floor(place[1]) - half,
+      width: 2 * half,
+      height: 2 * half,
+    };
+    const inside = intersect(region, { x: 0, y: 0, width: picture.width, height: picture.height });
+    if (!inside) continue;
+    const photo = toLight(await samplePicture(picture, { scale: 1, x: 0, y: 0 }, inside));
+    const halo = haloAt(photo, await matteIn(inside));
+    if (halo !== null) found.push(halo);
+  }
+  return found.length > 0 ? found.reduce((sum, one) => sum + one, 0) / found.length : null;
 }
 
 /** How much the shape of a matte may differ from the plate's, as a fraction. */

@@ -1,3 +1,4 @@
+import type { Alignment } from '../../core/passes/veils/aligning/align';
 import type { EdgePlace } from '../../core/passes/veils/softness/compareEdge';
 import type { Cut, EdgeBand, Softness, Veil } from '../../core/passes/veils/schema';
 import type { ToneRule } from '../../core/passes/veils/tone/toneKey';
@@ -51,6 +52,8 @@ export type CutOrder = CutPlace &
     | { kind: 'picture'; file: string }
     /** How far another picture is from the plate. */
     | { kind: 'compare'; other: string }
+    /** How the plate lies on another picture of the same scene. */
+    | { kind: 'align'; other: string }
     | { kind: 'tone'; rule: ToneRule; connected: [number, number][] | null; specks: number }
     | ({ kind: 'softness' } & CutsGiven)
     /** The whole veil, as it is before any graft. */
@@ -68,7 +71,9 @@ export type CutAnswer =
   /** Something newer was asked for. */
   | { kind: 'outdated' }
   | { kind: 'compared'; difference: number }
-  | { kind: 'compared-edge'; places: EdgePlace[]; roughness: number | null }
+  /** Null where too little is seen in both. */
+  | { kind: 'aligned'; alignment: Alignment | null }
+  | { kind: 'compared-edge'; places: EdgePlace[]; roughness: number | null; halo: number | null }
   | { kind: 'refused'; message: string }
   | { kind: 'softness'; profile: Softness['profile'] }
   | { kind: 'edge'; matte: SolvedFile; front: SolvedFile }

@@ -80,6 +80,12 @@ export function cutRoutes(studio: Studio) {
       const answer = await studio.cutting.ask(plate, { other }, { kind: 'compare', other });
       return context.json({ difference: answer.kind === 'compared' ? answer.difference : 1 });
     })
+    .post('/align', body(z.object({ plate: sha256, other: sha256 })), async (context) => {
+      const { plate, other } = context.req.valid('json');
+      const answer = await studio.cutting.ask(plate, { other }, { kind: 'align', other });
+      // Null where too little is seen in both.
+      return context.json({ alignment: answer.kind === 'aligned' ? answer.alignment : null });
+    })
     .post(
       '/tone',
       body(
@@ -116,8 +122,8 @@ export function cutRoutes(studio: Studio) {
       const answer = await studio.cutting.ask(plate, mattes, { kind: 'edge', veil, mattes });
       return context.json(
         answer.kind === 'compared-edge'
-          ? { places: answer.places, roughness: answer.roughness }
-          : { places: [], roughness: null },
+          ? { places: answer.places, roughness: answer.roughness, halo: answer.halo }
+          : { places: [], roughness: null, halo: null },
       );
     })
     .post(

@@ -58,7 +58,7 @@ export class PieceStore {
   private bringUpToDate(): void {
     const old = this.database
       .prepare<[number], { id: string; body: string }>(
-        "select id, body from pieces where json_extract(body, '$.version') < ?",
+        "select id, body from pieces where json_valid(body) and json_extract(body, '$.version') < ?",
       )
       .all(pieceVersion);
     this.database.transaction(() => {

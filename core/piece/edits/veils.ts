@@ -31,6 +31,14 @@ export const addVeil =
     piece.depth.push(veil.id);
   };
 
+/** Adds a veil that is cut already; a copy of it, since what has come into a piece is never changed. */
+export const placeVeil =
+  (veil: Veil): Edit =>
+  (piece) => {
+    piece.veils.push(structuredClone(veil));
+    piece.depth.push(veil.id);
+  };
+
 /**
  * Adds a way to cut, nearest to the touch-up; a copy of it, since what has come into a piece is never changed. A scribble
  * cut is as soft as the photo already: a veil that begins with one is feathered no more.

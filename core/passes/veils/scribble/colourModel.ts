@@ -18,7 +18,6 @@ export type ColourModel = Tone[];
 /** Tones of each side. */
 const toneCount = 6;
 const rounds = 4;
-const mostSamples = 6000;
 /** The least spread of a tone, squared Oklab: grain and compression alone give about this. */
 const leastSpread = 0.008 ** 2;
 /** A colour that no tone explains has this density at least: what neither side knows is left to its neighbours. */
@@ -27,13 +26,14 @@ const floor = 0.05;
 /**
  * Learns the colours of the samples.
  * @param weight of each sample; those of weight 0 are left out
+ * @param most of them that are looked at
  * @returns null when there is no sample
  */
-export function learnColours(samples: OklabPlanes, weight: ArrayLike<number>): ColourModel | null {
+export function learnColours(samples: OklabPlanes, weight: ArrayLike<number>, most = 6000): ColourModel | null {
   let used: number[] = [];
   for (let i = 0; i < weight.length; i++) if (weight[i] > 0) used.push(i);
   // More samples tell no more: some of them, evenly spread, will do.
-  const step = Math.ceil(used.length / mostSamples);
+  const step = Math.ceil(used.length / most);
   if (step > 1) used = used.filter((_, k) => k % step === 0);
   if (used.length === 0) return null;
   let groups = split(samples, weight, used);

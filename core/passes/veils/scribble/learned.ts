@@ -16,6 +16,8 @@ const unseen = 0.002;
 const [behindTeaches, foundTeaches] = [4.9, 0.5];
 /** How much mixtures of colours count beside tones, and what they may say at most. */
 const [colourShare, colourLoudest] = [0.3, 5];
+/** Mixtures are learned from so many patches at most. */
+const mostLearned = 2000;
 /** How much the px under the strokes count beside all that was found, for the band along the border: a fraction. */
 const strokeShare = 0.7;
 const mostStroked = 3000;
@@ -41,7 +43,7 @@ export function leanByLooks(patches: Patches, teachers: Teachers): Float64Array 
   const weights = weightsOf(patches, teachers);
   const byTone = learnTones(patches, weights, teachers);
   const out = Float64Array.from(tones.of, (tone) => toneShare * byTone[tone]);
-  const [front, behind] = weights.map((weight) => learnColours(patches.means, weight));
+  const [front, behind] = weights.map((weight) => learnColours(patches.means, weight, mostLearned));
   if (!front || !behind) return out;
   const [lightness, a, b] = patches.means;
   for (let i = 0; i < out.length; i++) {

@@ -11,6 +11,7 @@ import { KeptText } from '../../../ui/KeptText';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
+import { CopySettings } from './CopySettings';
 import { CutList } from './CutList';
 import { EdgeSettings } from './EdgeSettings';
 import { GraftSettings } from './GraftSettings';
@@ -131,6 +132,7 @@ function VeilOf({ veil }: { veil: Veil }) {
         <ToneSettings veil={veil} />
         <TouchUpSettings veil={veil} />
         <WeaveSettings veil={veil} />
+        <CopySettings veil={veil} />
       </Part>
       <Part title="Edge">
         <EdgeSettings veil={veil} />

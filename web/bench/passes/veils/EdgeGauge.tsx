@@ -11,12 +11,21 @@ import { WorstPlaces } from './WorstPlaces';
 
 /** A border that is rougher than this shows steps, plate px. */
 const roughLimit = 0.5;
+/** A rim that differs by more than this is seen, Oklab times 100. */
+const haloLimit = 3;
+
+interface Measured {
+  veil: Veil;
+  places: EdgePlace[];
+  roughness: number | null;
+  halo: number | null;
+}
 
 /** The softness of the photo's edge against that of the matte, along the border. */
 export function EdgeGauge({ veil }: { veil: Veil }) {
   const { piece } = useBench();
   const dispatch = useAppDispatch();
-  const [measured, setMeasured] = useState<{ veil: Veil; places: EdgePlace[]; roughness: number | null } | null>(null);
+  const [measured, setMeasured] = useState<Measured | null>(null);
   const [busy, setBusy] = useState(false);
   const plate = cutPlate(piece, veil)!;
   const measure = async (): Promise<void> => {
@@ -50,14 +59,7 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
             : `${Math.round((bad / compared.length) * 100)} % of ${compared.length} places are twice as soft or as crisp as the photo.`}
         </p>
       )}
-      {measured?.veil.id === veil.id && measured.roughness !== null && (
-        <p
-          className={measured.roughness > roughLimit ? 'text-ochre' : 'text-faint'}
-          title="Root mean square of the border’s distance from its own mean over 15 px; hair and leaves are rough by nature"
-        >
-          The border is rough by {measured.roughness.toFixed(2)} px.
-        </p>
-      )}
+      {measured?.veil.id === veil.id && <BorderTold measured={measured} />}
       {measured?.veil === veil && compared.length === 0 && (
         <p className="text-faint">No clear edge found along this border.</p>
       )}
@@ -68,5 +70,29 @@ export function EdgeGauge({ veil }: { veil: Veil }) {
         <WorstPlaces key={places.length} veil={veil} places={places} plate={plate} />
       </div>
     </div>
+  );
+}
+
+/** How rough the border is, and what shows beside it of what lies behind. */
+function BorderTold({ measured: { roughness, halo } }: { measured: Measured }) {
+  return (
+    <>
+      {roughness !== null && (
+        <p
+          className={roughness > roughLimit ? 'text-ochre' : 'text-faint'}
+          title="Root mean square of the border’s distance from its own mean over 15 px; hair and leaves are rough by nature"
+        >
+          The border is rough by {roughness.toFixed(2)} px.
+        </p>
+      )}
+      {halo !== null && (
+        <p
+          className={halo > haloLimit ? 'text-ochre' : 'text-faint'}
+          title="How far the matte differs along the border from what the photograph shows there, seen on white and on black; Oklab times 100"
+        >
+          {halo > haloLimit ? 'A rim shows' : 'No rim shows'}: it differs by {halo.toFixed(1)} from the photograph.
+        </p>
+      )}
+    </>
   );
 }

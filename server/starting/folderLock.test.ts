@@ -1,0 +1,33 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { servedBy, takeFolder } from './folderLock';
+
+const folder = mkdtempSync(join(tmpdir(), 'inky-lock-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+test('a folder is taken and given back', () => {
+  const giveBack = takeFolder(folder);
+  expect(existsSync(join(folder, 'server.lock'))).toBe(true);
+  giveBack();
+  expect(existsSync(join(folder, 'server.lock'))).toBe(false);
+});
+
+test('a folder that another process serves is refused, with who has it; after it was killed it can be taken', async () => {
+  const other = spawn(process.execPath, ['-e', 'setInterval(() => undefined, 1000)']);
+  const ended = new Promise((resolve) => other.on('exit', resolve));
+  writeFileSync(join(folder, 'server.lock'), `${other.pid}\n`);
+  expect(servedBy(folder)).toBe(other.pid);
+  expect(() => takeFolder(folder)).toThrow(`process ${other.pid}`);
+  other.kill('SIGKILL');
+  await ended;
+  expect(servedBy(folder)).toBeNull();
+  takeFolder(folder)();
+});
+
+test('a lock that cannot be read is no lock', () => {
+  writeFileSync(join(folder, 'server.lock'), 'nonsense');
+  expect(servedBy(folder)).toBeNull();
+  takeFolder(folder)();
+});
