@@ -144,6 +144,7 @@ test('the edge is measured against the photo; its worst places are gone through,
   await page.getByRole('button', { name: 'Measure the edge' }).click();
   await page.getByRole('img', { name: /Softness of the photo/ }).waitFor({ timeout: patience });
   await page.getByText(/^The border is rough by \d\.\d\d px\.$/).waitFor();
+  await page.getByText(/rim shows: it differs by \d+\.\d from the photograph/).waitFor();
   await page.getByRole('button', { name: 'Go through the worst' }).click();
   const followUps = page.getByRole('group', { name: 'The worst places of the edge' });
   await followUps.getByText(/^1 of \d/).waitFor();

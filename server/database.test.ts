@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pieceSchema, pieceVersion } from '../core/piece/schema';
+import { blankPiece } from '../core/piece/blank';
 import { openDatabase } from './database';
 import { PieceStore } from './store/pieces';
 import { RunStore } from './runs/store';
@@ -98,4 +99,33 @@ describe.each(stores)('from %s', (file) => {
     expect(again.prepare('select * from pieces').all()).toEqual(before);
     again.close();
   });
+});
+
+test('a piece that is damaged, or of a newer program, is told of by its name and left as it is; the others work', () => {
+  const data = join(folder, 'damaged');
+  const database = openDatabase(data, 'server/migrations');
+  const sheet = { width: 12, height: 9, ppi: 300, paint: '#ffffff' };
+  const pieces = new PieceStore(database);
+  for (const name of ['whole', 'torn', 'newer', 'odd', 'old']) pieces.create(blankPiece(name, sheet), name);
+  const put = (id: string, body: string): unknown =>
+    database.prepare('update pieces set body = ? where id = ?').run(body, id);
+  put('torn', '{"version": 6, "sheet": {"wid');
+  put('newer', JSON.stringify({ ...blankPiece('newer', sheet), version: pieceVersion + 1 }));
+  put('odd', 'null');
+  put('old', JSON.stringify({ version: 1, sheet: 'nonsense' }));
+  const again = new PieceStore(database);
+  const told = Object.fromEntries(again.list().map(({ name, isReadable }) => [name, isReadable]));
+  expect(told).toEqual({ whole: true, torn: false, newer: false, odd: false, old: false });
+  expect(again.get('whole').piece.name).toBe('whole');
+  for (const id of ['torn', 'newer', 'odd', 'old']) {
+    expect(() => again.get(id)).toThrow(`“${id}” cannot be read`);
+    expect(() => again.rename(id, 'x')).toThrow('cannot be read');
+    expect(() => again.duplicate(id)).toThrow('cannot be read');
+  }
+  again.remove('torn');
+  expect(again.list()).toHaveLength(4);
+  expect(database.prepare("select body from pieces where id = 'old'").get()).toEqual({
+    body: '{"version":1,"sheet":"nonsense"}',
+  });
+  database.close();
 });

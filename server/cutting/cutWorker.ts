@@ -189,7 +189,7 @@ async function edgeOf(
 /** Half the square around a place in which a rim is looked for: px beside the soft part of its edge. */
 const haloReach = 9;
 
-/** The rim that the border has on average; null where it can be told nowhere. */
+/** The rim that the border has, the median of its places; null where it can be told nowhere. */
 async function haloOf(
   picture: Picture,
   matteIn: (region: Region) => Promise<Raster>,
@@ -210,7 +210,8 @@ async function haloOf(
     const halo = haloAt(photo, await matteIn(inside));
     if (halo !== null) found.push(halo);
   }
-  return found.length > 0 ? found.reduce((sum, one) => sum + one, 0) / found.length : null;
+  // The middle one: a texture on either side makes some places look worse than they are.
+  return found.length > 0 ? found.sort((a, b) => a - b)[found.length >> 1] : null;
 }
 
 /** How much the shape of a matte may differ from the plate's, as a fraction. */

@@ -29,6 +29,8 @@ export interface PieceSummary {
   height: number;
   ppi: number;
   updatedAt: number;
+  /** Whether it can be opened: one that is damaged, or of a newer program, is left as it is. */
+  isReadable: boolean;
 }
 
 interface Row {
@@ -63,9 +65,10 @@ export class PieceStore {
       .all(pieceVersion);
     this.database.transaction(() => {
       for (const { id, body } of old) {
-        this.database
-          .prepare('update pieces set body = ?, history_at = 0 where id = ?')
-          .run(JSON.stringify(readPiece(JSON.parse(body))), id);
+        const piece = readOrNull(body);
+        // One that cannot be read is set aside: it stays as it is, and is told of on the Shelf.
+        if (!piece) continue;
+        this.database.prepare('update pieces set body = ?, history_at = 0 where id = ?').run(JSON.stringify(piece), id);
         this.database.prepare('delete from history where piece_id = ?').run(id);
       }
     })();
@@ -78,15 +81,16 @@ export class PieceStore {
       )
       .all()
       .map((row) => {
-        const { sheet } = JSON.parse(row.body) as Piece;
+        const sheet = sheetOf(row.body);
         return {
           id: row.id,
           name: row.name,
           version: row.version,
-          width: sheet.width,
-          height: sheet.height,
-          ppi: sheet.ppi,
+          width: sheet?.width ?? 0,
+          height: sheet?.height ?? 0,
+          ppi: sheet?.ppi ?? 0,
           updatedAt: row.updated_at,
+          isReadable: sheet !== null,
         };
       });
   }
@@ -103,7 +107,7 @@ export class PieceStore {
       .get(id)!;
     return {
       id,
-      piece: readPiece(JSON.parse(row.body)),
+      piece: pieceIn(row),
       version: row.version,
       savedAt: row.updated_at,
       history,
@@ -216,7 +220,7 @@ export class PieceStore {
   /** Gives a piece another name: no step of its history, so that whoever works on it is not held up. */
   rename(id: string, name: string): StoredPiece {
     const row = this.row(id);
-    const piece = readPiece({ ...(JSON.parse(row.body) as Piece), name });
+    const piece = readPiece({ ...pieceIn(row), name });
     this.database
       .prepare('update pieces set name = ?, body = ?, updated_at = ? where id = ?')
       .run(piece.name, JSON.stringify(piece), Date.now(), id);
@@ -300,10 +304,40 @@ export class PieceStore {
   }
 
   private write(row: Row, patches: Patch[], historyAt: number): void {
-    const piece = checked(() => readPiece(applyPatches(readPiece(JSON.parse(row.body)), patches)));
+    const piece = checked(() => readPiece(applyPatches(pieceIn(row), patches)));
     this.database
       .prepare('update pieces set name = ?, body = ?, version = ?, history_at = ?, updated_at = ? where id = ?')
       .run(piece.name, JSON.stringify(piece), row.version + 1, historyAt, Date.now(), row.id);
+  }
+}
+
+function readOrNull(body: string): Piece | null {
+  try {
+    return readPiece(JSON.parse(body));
+  } catch {
+    return null;
+  }
+}
+
+/** @throws Problem 422 for a piece that is damaged, or of a newer program */
+function pieceIn({ name, body }: Row): Piece {
+  const piece = readOrNull(body);
+  if (piece) return piece;
+  throw new Problem(
+    422,
+    `“${name}” cannot be read: it is damaged, or was made by a newer Inky Veil. It is left as it is; all others work.`,
+    'unreadable',
+  );
+}
+
+/** The sheet of a piece, without reading all of it; null where that cannot be read. */
+function sheetOf(body: string): Piece['sheet'] | null {
+  try {
+    const { version, sheet } = JSON.parse(body) as Partial<Piece>;
+    const isKnown = typeof version === 'number' && version <= pieceVersion;
+    return isKnown && sheet && Number.isFinite(sheet.width) && Number.isFinite(sheet.height) ? sheet : null;
+  } catch {
+    return null;
   }
 }
 

@@ -21,7 +21,7 @@ export function RunsPage() {
   useEffect(() => {
     document.title = 'Runs · Inky Veil';
     void load();
-    ask(api.pieces.$get()).then(setPieces, failed);
+    ask(api.pieces.$get()).then((all) => setPieces(all.filter(({ isReadable }) => isReadable)), failed);
   }, [load, failed]);
   const remove = async (run: RunSummary): Promise<void> => {
     setLeaving(null);

@@ -21,14 +21,20 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRun, onRemov
   const [renaming, setRenaming] = useState(false);
   return (
     <li className="rounded-sheet border border-rule bg-card p-2">
-      <button className="block w-full bg-desk" onClick={onOpen} aria-label={`Open ${piece.name}`}>
-        <img
-          src={`/api/pieces/${piece.id}/thumbnail?version=${piece.version}`}
-          alt=""
-          className="aspect-[3/2] w-full object-contain"
-          loading="lazy"
-        />
-      </button>
+      {piece.isReadable ? (
+        <button className="block w-full bg-desk" onClick={onOpen} aria-label={`Open ${piece.name}`}>
+          <img
+            src={`/api/pieces/${piece.id}/thumbnail?version=${piece.version}`}
+            alt=""
+            className="aspect-[3/2] w-full object-contain"
+            loading="lazy"
+          />
+        </button>
+      ) : (
+        <p className="flex aspect-[3/2] items-center bg-desk px-4 text-ochre">
+          This piece cannot be read: it is damaged, or was made by a newer Inky Veil. It is left as it is.
+        </p>
+      )}
       <div className="mt-2 flex items-center gap-2 px-1">
         {renaming ? (
           <input
@@ -49,7 +55,7 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRun, onRemov
             }}
           />
         ) : (
-          <span className="min-w-0 grow truncate font-semibold" onDoubleClick={() => setRenaming(true)}>
+          <span className="min-w-0 grow truncate font-semibold" onDoubleClick={() => setRenaming(piece.isReadable)}>
             {piece.name}
           </span>
         )}
@@ -63,25 +69,30 @@ export function PieceCard({ piece, onOpen, onRename, onDuplicate, onRun, onRemov
               className="z-30 min-w-40 rounded-sheet border border-rule bg-card p-1"
               onCloseAutoFocus={(event) => renaming && event.preventDefault()}
             >
-              <Choice name="Rename" onSelect={() => setRenaming(true)} />
-              <Choice name="Duplicate" onSelect={onDuplicate} />
-              <Choice name="Begin a run" onSelect={onRun} />
-              <DropdownMenu.Item asChild>
-                <a
-                  className="block rounded-sheet px-2 py-1 data-[highlighted]:bg-desk"
-                  href={`/api/pieces/${piece.id}/bundle`}
-                  download
-                >
-                  Save as a bundle
-                </a>
-              </DropdownMenu.Item>
+              {piece.isReadable && (
+                <>
+                  <Choice name="Rename" onSelect={() => setRenaming(true)} />
+                  <Choice name="Duplicate" onSelect={onDuplicate} />
+                  <Choice name="Begin a run" onSelect={onRun} />
+                  <DropdownMenu.Item asChild>
+                    <a
+                      className="block rounded-sheet px-2 py-1 data-[highlighted]:bg-desk"
+                      href={`/api/pieces/${piece.id}/bundle`}
+                      download
+                    >
+                      Save as a bundle
+                    </a>
+                  </DropdownMenu.Item>
+                </>
+              )}
               <Choice name="Remove from the Shelf" onSelect={onRemove} />
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
       </div>
       <p className="truncate px-1 text-faint">
-        {piece.width} × {piece.height} px · {day(piece.updatedAt)}
+        {piece.isReadable && `${piece.width} × ${piece.height} px · `}
+        {day(piece.updatedAt)}
       </p>
     </li>
   );
