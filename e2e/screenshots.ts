@@ -73,7 +73,7 @@ try {
   await shoot('type-case');
   await page.goto(`${studio.url}/plates`);
   await page.getByTestId('plate').nth(5).waitFor();
-  await page.waitForFunction(() => !document.querySelector('li [role=status]'), null, { timeout: 120000 });
+  await page.waitForFunction(() => !document.querySelector('li [role=status]'), null, { timeout: 400000 });
   await allPictures();
   await shoot('plate-room');
   await page.goto(`${studio.url}/piece/demo-woven/proof`);
