@@ -288,4 +288,36 @@ test('a cut is copied to another photograph of the same scene, laid where both s
   await lookAtVeil(page, 'picture');
 });
 
+test('a stretch of the border is moved outwards by a brush, half a px for each stroke, and by undo back again', async () => {
+  const pieceNow = async (): Promise<Piece> =>
+    ((await (await page.request.get(`${studio.url}/api/pieces/demo-low-sun`)).json()) as { piece: Piece }).piece;
+  const veil = (await pieceNow()).veils.findLast(({ name }) => /^veil \d+$/.test(name))!;
+  await page.getByRole('button', { name: new RegExp(`^${veil.name} 1 cut`) }).click();
+  await page.getByRole('button', { name: 'Fine edge', exact: true }).click();
+  await lookAtVeil(page, 'matte');
+  // From inside the kite to the right, until its border.
+  let x = 1290;
+  while (x < 1500 && (await colourAt(page, x, 330))[0] > 250) x++;
+  const shown = async (): Promise<number> => {
+    let sum = 0;
+    for (let at = x - 3; at < x + 8; at++) sum += (await colourAt(page, at, 330))[0] / 255;
+    return sum;
+  };
+  const before = await shown();
+  await page.getByRole('button', { name: 'Out', exact: true }).click();
+  for (let stroke = 0; stroke < 4; stroke++) {
+    await drawOver(page, [x, 310], [x, 350]);
+    await settled();
+  }
+  await page.getByText('and along 4 strokes by itself').waitFor();
+  await sharp(page);
+  expect((await shown()) - before).toBeGreaterThan(1.2);
+  expect((await shown()) - before).toBeLessThan(4);
+  for (let step = 0; step < 4; step++) await changing(page, () => page.getByRole('button', { name: 'Undo' }).click());
+  await settled();
+  await sharp(page);
+  expect(await shown()).toBeCloseTo(before, 1);
+  await lookAtVeil(page, 'picture');
+});
+
 test('the page has raised no errors', () => expect(problems).toEqual([]));

@@ -34,7 +34,9 @@ that it is cut from; it moves with that plate. The matte is made in this order:
    was solved, keys of kind \`matte\` and \`front\`; \`solvedFor\`: content key of the cuts it was solved for, empty
    while it is still to be solved, after \`cancelled\` where it was given up, or \`null\`. A front is a PNG with the front's own colours; where its alpha is above 0, matte and colours are taken
    from here.
-5. \`grow\`: how far the border is moved outwards, plate px; below 0 inwards.
+5. \`grow\`: how far the border is moved outwards, plate px; below 0 inwards. \`growths\`: strokes under which it is
+   moved beside that: \`radius\` and \`points\` in plate px; \`softness\`, the fraction of the radius over which this
+   fades; \`amount\`, plate px.
 6. \`strokes\`: touch-up, in the order in which it was painted. \`side\`: \`front\` (raises the matte by the stroke's
    strength), \`behind\` (lowers it) or \`clear\` (as it was before it was touched up); \`radius\` and
    \`points\` in plate px; \`softness\`: the fraction of the radius over which the stroke fades; \`flow\`: strength of

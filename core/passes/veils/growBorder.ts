@@ -6,6 +6,10 @@ const { min, max, abs, floor, ceil, cos, sin, PI } = Math;
 
 /** So many places of a circle are looked at. */
 const places = 16;
+const circle = Array.from({ length: places }, (_, k) => {
+  const turn = (k / places) * 2 * PI;
+  return [cos(turn), sin(turn)] as const;
+});
 
 /** How far around a region the matte must be known, px. */
 export const growMargin = (amount: number): number => (amount === 0 ? 0 : ceil(abs(amount)) + 2);
@@ -27,9 +31,8 @@ export function growBorder(matte: Raster, region: Region, amount: number): Raste
     (_, k) => ((k + 1) * abs(amount)) / max(1, ceil(abs(amount))),
   );
   const steps = rings.flatMap((radius) =>
-    Array.from({ length: places }, (_, k) => {
-      const turn = (k / places) * 2 * PI;
-      const [u, v] = [cos(turn) * radius, sin(turn) * radius];
+    circle.map(([across, down]) => {
+      const [u, v] = [across * radius, down * radius];
       const [left, top] = [floor(u), floor(v)];
       return { at: top * width + left, s: u - left, t: v - top };
     }),
@@ -49,4 +52,43 @@ export function growBorder(matte: Raster, region: Region, amount: number): Raste
     }
   }
   return out;
+}
+
+/**
+ * The same by an amount of its own for each px.
+ * @param matte lying at `region` grown by `growMargin` of the largest amount, whatever its sign
+ * @param amounts px of each px of the region
+ */
+export function growBorderBy(matte: Raster, region: Region, amounts: Float32Array, largest: number): Raster {
+  const margin = growMargin(largest);
+  const out = emptyRaster(region.width, region.height, 1);
+  const { data, width } = matte;
+  for (let y = 0, i = 0; y < region.height; y++) {
+    for (let x = 0; x < region.width; x++, i++) {
+      const here = (y + margin) * width + x + margin;
+      const amount = amounts[i];
+      out.data[i] = abs(amount) < 1e-3 ? data[here] : extremeAround(data, width, here, amount);
+    }
+  }
+  return out;
+}
+
+/** The most of what lies in a disc, or for an amount below 0 the least. */
+function extremeAround(data: Float32Array, width: number, here: number, amount: number): number {
+  const better = amount > 0 ? max : min;
+  const full = amount > 0 ? 1 : 0;
+  const rings = max(1, ceil(abs(amount)));
+  let value = data[here];
+  for (let ring = 1; ring <= rings; ring++) {
+    const radius = (ring * abs(amount)) / rings;
+    for (let k = 0; k < places && value !== full; k++) {
+      const [u, v] = [circle[k][0] * radius, circle[k][1] * radius];
+      const [left, top] = [floor(u), floor(v)];
+      const from = here + top * width + left;
+      const above = data[from] + (data[from + 1] - data[from]) * (u - left);
+      const below = data[from + width] + (data[from + width + 1] - data[from + width]) * (u - left);
+      value = better(value, above + (below - above) * (v - top));
+    }
+  }
+  return value;
 }

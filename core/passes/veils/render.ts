@@ -7,7 +7,8 @@ import { memoize } from '../../graph/memoize';
 import type { Affine } from '../../shape/affine';
 import type { Materials } from '../../graph/materials';
 import type { PhotographPlace } from '../pass';
-import { growBorder, growMargin } from './growBorder';
+import { growBorder, growBorderBy, growMargin } from './growBorder';
+import { growthsIn, largestGrowth } from './growths';
 import { polygonsOf } from './contour';
 import { drawCuts, drawMatte } from './cutRaster';
 import { solvedOf, type Cut, type Veil } from './schema';
@@ -56,6 +57,7 @@ export function matteNode(
       pictures,
       veil.feather,
       veil.grow,
+      keyOf(veil.growths),
       keyOf(veil.strokes),
       fences.map(({ node }) => node.key),
       place.scale,
@@ -69,14 +71,17 @@ export function matteNode(
       const toOutput = platePlacement(place, scale);
       const ground = { picture, matte: (asset: string) => materials.picture(asset), toOutput };
       const amount = veil.grow * place.scale * scale;
-      const wide = grow(region, growMargin(amount));
+      const largest = largestGrowth(amount, veil.growths, toOutput);
+      const wide = grow(region, growMargin(largest));
       let matte = await softenedCut(veil, ground, wide, featherSigma(veil) * scale);
       // What was solved for other cuts would show their border as a ghost.
       if (veil.fine?.matte && veil.fine.front && !isEdgeOld(veil)) {
         const band = await drawMatte(materials.picture(veil.fine.front), ground, wide);
         putIn(matte, await drawMatte(materials.picture(veil.fine.matte), ground, wide), band);
       }
-      if (amount !== 0) matte = growBorder(matte, region, amount);
+      if (veil.growths.length > 0)
+        matte = growBorderBy(matte, region, growthsIn(veil.growths, region, toOutput, amount), largest);
+      else if (amount !== 0) matte = growBorder(matte, region, amount);
       const base = veil.strokes.length > 0 ? copyOf(matte) : matte;
       for (const stroke of veil.strokes) {
         const fence = (stroke.fence && fenced[stroke.fence.lettering]) ?? null;
@@ -147,5 +152,6 @@ function matteBounds(veil: Veil, place: PhotographPlace, picture: Picture): Regi
     height: all.height * place.scale,
   };
   const sigma = featherSigma(veil) + (veil.softness ? softest(veil.softness) * place.scale : 0);
-  return grow(onSheet, blurReach(sigma) + Math.max(0, veil.grow) * place.scale + 2);
+  const grown = largestGrowth(veil.grow * place.scale, veil.growths, platePlacement(place, 1));
+  return grow(onSheet, blurReach(sigma) + grown + 2);
 }

@@ -3,6 +3,10 @@ import type { Cut, Graft, Stroke, Veil, VeilShadow } from './schema';
 
 type Points = [number, number][];
 
+/** Borders are moved by no more than this, plate px: as a whole, and by one stroke. */
+const [mostGrown, mostAlong] = [20, 5];
+const kept = (amount: number, most: number): number => Math.min(most, Math.max(-most, amount));
+
 /**
  * A veil for the same photograph at another size. Solved mattes need no change: they are as wide as the plate, whatever
  * its size.
@@ -66,6 +70,7 @@ export function placedVeil(veil: Veil, place: Affine): Veil {
     cuts: veil.cuts.map(cut),
     fine: veil.fine && { ...veil.fine, reach: veil.fine.reach * factor, band: veil.fine.band.map(line) },
     grow: veil.grow * factor,
+    growths: veil.growths.map((growth) => ({ ...line(growth), amount: kept(growth.amount * factor, mostAlong) })),
     softness: veil.softness && {
       ...veil.softness,
       profile: veil.softness.profile.map(([x, y, sigma]) => [...apply(place, [x, y]), sigma * factor]),
@@ -75,9 +80,6 @@ export function placedVeil(veil: Veil, place: Affine): Veil {
     graft: veil.graft && graft(veil.graft),
   };
 }
-
-/** Borders are moved by no more than this, plate px. */
-const mostGrown = 20;
 
 /**
  * A veil for the same thing on another photograph of the scene: what was drawn is carried over, and all is solved again
@@ -94,7 +96,7 @@ export function copiedVeil(veil: Veil, place: Affine, given: Pick<Veil, 'id' | '
       return [cut.kind === 'trace' ? cut : { ...cut, matte: null, solvedFor: null }];
     }),
     fine: moved.fine && { ...moved.fine, matte: null, front: null, solvedFor: '' },
-    grow: Math.min(mostGrown, Math.max(-mostGrown, moved.grow)),
+    grow: kept(moved.grow, mostGrown),
     softness: null,
     graft: null,
     cast: null,

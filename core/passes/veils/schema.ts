@@ -232,6 +232,18 @@ export const veilSchema = z.strictObject({
   graft: graftSchema.nullable().default(null),
   /** How far the border is moved outwards, plate px; below 0 inwards. */
   grow: z.number().min(-20).max(20).default(0),
+  /** Where a stretch of the border is moved beside that, under strokes: outwards, below 0 inwards; plate px. */
+  growths: z
+    .array(
+      z.strictObject({
+        ...lineFields,
+        amount: z.number().min(-5).max(5),
+        /** Fraction of the radius over which it fades. */
+        softness: z.number().min(0).max(1),
+      }),
+    )
+    .max(2000)
+    .default([]),
   /** Null where no cast is left on its edge. */
   cast: castSchema.nullable().default(null),
 });
@@ -250,6 +262,7 @@ export type TracePoint = z.infer<typeof tracePointSchema>;
 export type VeilShadow = z.infer<typeof shadowSchema>;
 export type Stroke = z.infer<typeof strokeSchema>;
 export type Graft = z.infer<typeof graftSchema>;
+export type Growth = Veil['growths'][number];
 export type Cast = z.infer<typeof castSchema>;
 
 /** A veil as the format's defaults have it. */
@@ -263,6 +276,7 @@ export const plainVeil = (given: Pick<Veil, 'id' | 'name' | 'plate'> & Partial<V
   graft: null,
   cast: null,
   grow: 0,
+  growths: [],
   ...given,
 });
 

@@ -7,6 +7,7 @@ import {
   type Cut,
   type EdgeBand,
   type Graft,
+  type Growth,
   type ScribbleCut,
   type Softness,
   type Stroke,
@@ -123,6 +124,12 @@ export const setShadow =
   (id: string, shadow: VeilShadow | null): Edit =>
   (piece) =>
     void (itemOf(piece.veils, id).shadow = shadow);
+
+/** Moves a stretch of the border; a copy, since what has come into a piece is never changed. */
+export const addGrowth =
+  (id: string, growth: Growth): Edit =>
+  (piece) =>
+    void itemOf(piece.veils, id).growths.push(structuredClone(growth));
 
 export const setSoftness =
   (id: string, softness: Softness | null): Edit =>

@@ -142,6 +142,23 @@ function BorderMoved({ veil }: { veil: Veil }) {
         onCommit={(grow) => editing.commit('Move the border', changeItem('veils', veil.id, { grow }))}
       />{' '}
       outwards; below 0 inwards
+      {veil.growths.length > 0 && (
+        <>
+          {`, and along ${veil.growths.length} ${veil.growths.length > 1 ? 'strokes' : 'stroke'} by itself `}
+          <button
+            className="quiet-button"
+            disabled={!mayChange}
+            onClick={() =>
+              editing.commit(
+                'Take back the last moved stretch',
+                changeItem('veils', veil.id, { growths: veil.growths.slice(0, -1) }),
+              )
+            }
+          >
+            Remove the last
+          </button>
+        </>
+      )}
     </p>
   );
 }

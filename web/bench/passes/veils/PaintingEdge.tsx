@@ -1,6 +1,6 @@
 import { veilHand } from './hand';
 import { useBench } from '../../benchContext';
-import { setSoftness } from '../../../../core/piece/edits/veils';
+import { addGrowth, setSoftness } from '../../../../core/piece/edits/veils';
 import { brushedSoftness } from '../../../../core/passes/veils/softness/brush';
 import { editing } from '../../editing';
 import { BrushArea } from './Brush';
@@ -11,6 +11,8 @@ import { LineShape } from './LineShape';
 import { SoftnessDots } from './SoftnessDots';
 import { solveFine } from './solving';
 
+/** How far one stroke moves the border, plate px. */
+const step = 0.5;
 /** How much one stroke softens or sharpens the edge. */
 const softer = 1.4;
 
@@ -22,6 +24,11 @@ export function PaintingEdge({ plate }: { plate: CutPlate }) {
   const { drag, drawing, keyed } = useDrawnLine(plate, {
     end: ({ radius, points }) => {
       if (!veil) return;
+      if (edgeBrush === 'outwards' || edgeBrush === 'inwards')
+        return void editing.commit(
+          edgeBrush === 'outwards' ? 'Move a stretch of the border out' : 'Move a stretch of the border in',
+          addGrowth(veil.id, { radius, points, softness, amount: edgeBrush === 'outwards' ? step : -step }),
+        );
       if (edgeBrush === 'band') return solveFine('Paint the edge', { band: [...band, { radius, points }] });
       inTurn(async () => {
         const now = currentVeil();

@@ -21,10 +21,10 @@ export interface VeilHand {
   /** The next drag of the scribble cut draws its box. */
   boxing: boolean;
   /**
-   * What a stroke along the edge does: marks where it is refined, or makes it softer or crisper than measured; or a
-   * click points at a cast.
+   * What a stroke along the edge does: marks where it is refined, moves it, or makes it softer or crisper than
+   * measured; or a click points at a cast.
    */
-  edgeBrush: 'band' | 'softer' | 'crisper' | 'cast';
+  edgeBrush: 'band' | 'outwards' | 'inwards' | 'softer' | 'crisper' | 'cast';
   /** What a stroke does to a shadow: to the shadow itself, or to how far off the veil stands there. */
   shadowBrush: 'deepen' | 'clear' | 'far' | 'near';
   /** Which shadow of a graft is meant. */

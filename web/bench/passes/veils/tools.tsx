@@ -253,6 +253,8 @@ function ScribbleOptions() {
 
 const edgeHints: Record<VeilHand['edgeBrush'], string> = {
   band: 'Paint over hair, grass or blur: this refines the edge there.',
+  outwards: 'Brush along a stretch of the border: it moves by half a px.',
+  inwards: 'Brush along a stretch of the border: it moves by half a px.',
   softer: 'Brush along the dots.',
   crisper: 'Brush along the dots.',
   cast: 'Click where the old background’s colour is left on the edge.',
@@ -265,6 +267,12 @@ function EdgeOptions() {
     <>
       <Toggle field="edgeBrush" value="band" title="Refines the edge where you paint">
         Solve
+      </Toggle>
+      <Toggle field="edgeBrush" value="outwards" title="Moves the border outwards where you brush">
+        Out
+      </Toggle>
+      <Toggle field="edgeBrush" value="inwards" title="Moves the border inwards where you brush">
+        In
       </Toggle>
       {veil?.softness && (
         <>
@@ -280,7 +288,7 @@ function EdgeOptions() {
         Cast
       </Toggle>
       {edgeBrush !== 'cast' && <Size />}
-      {(edgeBrush === 'softer' || edgeBrush === 'crisper') && (
+      {edgeBrush !== 'band' && edgeBrush !== 'cast' && (
         <>
           , soft <Softness />
         </>
