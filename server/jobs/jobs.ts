@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { Problem, problemOf } from '../problem';
 import type { JobMessage } from './child';
+import { Turns } from './turns';
 
 /** Long work as a page sees it. */
 export interface JobState {
@@ -30,6 +31,10 @@ interface Job {
 
 /** How long a finished job can still be asked about, ms. */
 const kept = 60 * 60 * 1000;
+/** Jobs of one kind that work at once; each may take a gigabyte. */
+export const jobsAtOnce = 2;
+/** What a job says that waits for others of its kind. */
+export const waitingStage = 'Waiting for others to be finished';
 
 /**
  * Long work, each in a process of its own: a broken file or a full memory ends that process and nothing else, and
@@ -40,11 +45,17 @@ export class Jobs {
   private readonly jobs = new Map<string, Job>();
   /** Processes that are started and wait, by script: the next job of that kind begins at once. */
   private readonly ready = new Map<string, ChildProcess>();
+  private readonly turns = new Map<JobState['kind'], Turns>();
+  private isClosed = false;
 
-  constructor(private readonly buildFolder: string) {}
+  /** @param atOnce jobs of one kind that work at the same time */
+  constructor(
+    private readonly buildFolder: string,
+    private readonly atOnce = jobsAtOnce,
+  ) {}
 
   /**
-   * Starts a job.
+   * Starts a job, when its turn has come.
    * @param finish runs in the server when the process is done; what it returns becomes the job's result
    * @param clean runs however the job ended
    */
@@ -56,24 +67,36 @@ export class Jobs {
     finish: (raw: Raw) => Result | Promise<Result>,
     clean: () => void,
   ): Job {
+    const turns = this.turnsOf(kind);
     const state: JobState = {
       id: randomUUID(),
       kind,
       about,
       state: 'running',
       done: 0,
-      stage: 'Starting',
+      stage: turns.isFull ? waitingStage : 'Starting',
       startedAt: Date.now(),
     };
     const changed = new EventEmitter();
     changed.setMaxListeners(50);
-    const child = this.takeChild(script);
-    const job: Job = { state, changed, child, finished: Promise.resolve() };
-    job.finished = run(child, order, ({ done, stage, partial }) => {
-      Object.assign(state, { done, stage });
-      if (partial !== undefined) changed.emit('partial', partial);
-      changed.emit('change');
-    })
+    const job: Job = { state, changed, finished: Promise.resolve() };
+    const work = async (): Promise<unknown> => {
+      await turns.take();
+      try {
+        // Cancelled while it waited, or the server ends.
+        if (state.state !== 'running' || this.isClosed) throw new Error(stopped);
+        Object.assign(state, { stage: 'Starting', startedAt: Date.now() });
+        job.child = this.takeChild(script);
+        return await run(job.child, order, ({ done, stage, partial }) => {
+          Object.assign(state, { done, stage });
+          if (partial !== undefined) changed.emit('partial', partial);
+          changed.emit('change');
+        });
+      } finally {
+        turns.end();
+      }
+    };
+    job.finished = work()
       .then(async (raw) =>
         Object.assign(state, { result: await finish(raw as Raw), state: 'done', done: 1, stage: 'Done' }),
       )
@@ -112,6 +135,12 @@ export class Jobs {
     }, forMs).unref();
   }
 
+  private turnsOf(kind: JobState['kind']): Turns {
+    const known = this.turns.get(kind) ?? new Turns(this.atOnce);
+    this.turns.set(kind, known);
+    return known;
+  }
+
   private takeChild(script: string): ChildProcess {
     const waiting = this.ready.get(script);
     this.ready.delete(script);
@@ -137,17 +166,21 @@ export class Jobs {
   }
 
   cancel(id: string): void {
-    const { state, child } = this.get(id);
+    const { state, child, changed } = this.get(id);
     if (state.state !== 'running') return;
     Object.assign(state, { state: 'cancelled', stage: 'Cancelled' });
-    child?.kill('SIGKILL');
+    if (child) child.kill('SIGKILL');
+    else changed.emit('change');
   }
 
   closeAll(): void {
+    this.isClosed = true;
     for (const { child } of this.jobs.values()) child?.kill('SIGKILL');
     for (const child of this.ready.values()) child.kill('SIGKILL');
   }
 }
+
+const stopped = 'The job was stopped before it was finished. The piece is unharmed.';
 
 function run(
   child: ChildProcess,
@@ -164,9 +197,7 @@ function run(
     child.on('exit', (code, signal) =>
       reject(
         new Error(
-          signal === 'SIGKILL'
-            ? 'The job was stopped before it was finished. The piece is unharmed.'
-            : `The job ended early (code ${code ?? signal}). The piece is unharmed.`,
+          signal === 'SIGKILL' ? stopped : `The job ended early (code ${code ?? signal}). The piece is unharmed.`,
         ),
       ),
     );
