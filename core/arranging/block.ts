@@ -6,6 +6,7 @@ import type { OwnLettering, PieceSize } from '../piece/sizeSchema';
 import { arrange } from '../render/arrange';
 import { placedBounds, sizeOf } from '../shape/affine';
 import { makePieceAt } from '../sizes/pieceAt';
+import { smallestLine } from '../type/smallestLine';
 import { standingBox } from '../type/standing';
 import type { Letters } from '../type/letters';
 import { lockedUp, type Locking } from './lockings';
@@ -80,15 +81,6 @@ function panelBox({ ink: { panel } }: Lettering, letters: Letters, sheet: Size):
   if (!panel || !letters.ink || isOfSheet(panel.shape)) return null;
   const { box, place } = panelPlace(panel, letters, sheet, sizeOf(letters.place));
   return placedBounds(place, box);
-}
-
-/** The median height of letters on the line where they are smallest, px of the sheet; Infinity without ink. */
-export function smallestLine({ letters, lines, place }: Letters): number {
-  const heights = lines.map((_, line) => {
-    const own = letters.flatMap((one) => (one.line === line && one.bounds ? one.bounds.height : []));
-    return own.sort((a, b) => a - b)[Math.floor(own.length / 2)] ?? Infinity;
-  });
-  return Math.min(...heights) * sizeOf(place);
 }
 
 /** Of what the boxes have as height together, so much is left between two. */

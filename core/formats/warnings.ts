@@ -1,18 +1,36 @@
 import { ppiLimits } from '../piece/print';
 import type { Piece } from '../piece/schema';
 import { fileFormats } from './formats';
+import type { Finest } from './finest';
 import type { FileSettings } from './settings';
 import { goesOn, type SizeOf } from './bleed';
 import { pxOf } from './paper';
 
-/** What a file is likely to be sent back for, as sentences. @param sizeOf px of the photographs, where they are known */
-export function warningsOf(piece: Piece, settings: FileSettings, sizeOf: SizeOf): string[] {
+/** Letters that are lower than this fill in, and lines that are thinner break, on paper; mm. A quarter point is 0.09 mm. */
+const [lowest, thinnest] = [1.2, 0.09];
+
+const millimetres = (px: number, ppi: number): number => (px / ppi) * 25.4;
+
+/**
+ * What a file is likely to be sent back for, as sentences.
+ * @param sizeOf px of the photographs, where they are known
+ * @param finest where it is known
+ */
+export function warningsOf(
+  piece: Piece,
+  settings: FileSettings,
+  sizeOf: SizeOf,
+  finest: Finest | null = null,
+): string[] {
   const { format, ppi, bleed } = settings;
   const { name, hasAlpha } = fileFormats[format];
   const [farthest] = piece.plates;
   const enlarged = farthest ? farthest.scale : 1;
   const own = ppi / enlarged;
   const isForPrint = bleed > 0 || settings.marks || format === 'pdf' || format === 'tiff';
+  const [letters, outline] = finest
+    ? [millimetres(finest.letters, ppi), millimetres(finest.outline, ppi)]
+    : [Infinity, Infinity];
   const all = [
     piece.sheet.paint === null && !hasAlpha && `${name} has no transparency: clear parts become white.`,
     enlarged > 1.05 &&
@@ -21,6 +39,12 @@ export function warningsOf(piece: Piece, settings: FileSettings, sizeOf: SizeOf)
       enlarged <= 1.05 &&
       ppi < ppiLimits.accepted &&
       `${Math.round(ppi)} ppi is coarse on paper: printers ask for ${ppiLimits.wished}.`,
+    isForPrint &&
+      letters < lowest &&
+      `The smallest letters are ${letters.toFixed(1)} mm high on paper: below ${lowest} mm they fill in.`,
+    isForPrint &&
+      outline < thinnest &&
+      `The thinnest outline is ${outline.toFixed(2)} mm wide on paper: below ${thinnest} mm, a quarter point, it breaks.`,
     bleed > 0 &&
       !goesOn(piece, pxOf(bleed, ppi), sizeOf) &&
       'The photograph ends at the sheet’s edge: in the bleed it is seen mirrored.',

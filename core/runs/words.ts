@@ -1,4 +1,4 @@
-import { smallestLine } from '../arranging/block';
+import { smallestLine } from '../type/smallestLine';
 import { lockedUp, lockings } from '../arranging/lockings';
 import { changePart, itemOf, setFace } from '../piece/edits/items';
 import { applyEdit, type Edit } from '../piece/edits/edit';

@@ -4,7 +4,10 @@ import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { fileFormats, formatNames, formatOfName } from '../../core/formats/formats';
 import { unfitting, type FileSettings } from '../../core/formats/settings';
+import { finestOf } from '../../core/formats/finest';
 import { warningsOf } from '../../core/formats/warnings';
+import { openMaterials } from '../../core/graph/materials';
+import { fileLibrary } from '../render/fileLibrary';
 import { pressNames, type PressName } from '../../core/press/presses';
 import type { Piece } from '../../core/piece/schema';
 import { pieceAt } from '../../core/sizes/pieceAt';
@@ -142,7 +145,8 @@ async function main(): Promise<void> {
       `${order.out}: rendered in ${Math.round(saved.renderMs)} ms, written in ${Math.round(saved.encodeMs)} ms`,
     );
     const shapes = studio.shapesOf(piece);
-    const told = warningsOf(piece, settings, (sha256) => shapes[sha256] ?? null);
+    const materials = await openMaterials(piece.assets, fileLibrary(studio.config.data, shapes));
+    const told = warningsOf(piece, settings, (sha256) => shapes[sha256] ?? null, finestOf(piece, materials));
     for (const note of [...saved.notes, ...told]) console.log(note);
   } finally {
     close();

@@ -1,3 +1,7 @@
+import { useMemo } from 'react';
+import { finestOf, type Finest } from '../../../core/formats/finest';
+import type { Materials } from '../../../core/graph/materials';
+import type { Piece } from '../../../core/piece/schema';
 import { fileFormats, formatNames } from '../../../core/formats/formats';
 import { purposes } from '../../../core/formats/purposes';
 import { printed, separated, type FileSettings } from '../../../core/formats/settings';
@@ -5,6 +9,15 @@ import { presses, pressNames, type PressName } from '../../../core/press/presses
 import { warningsOf } from '../../../core/formats/warnings';
 import { Quantity } from '../../ui/Quantity';
 import { useBench } from '../benchContext';
+
+/** What is finest; null while faces are still on their way. */
+function finestIn(piece: Piece, materials: Materials | null): Finest | null {
+  try {
+    return materials && finestOf(piece, materials);
+  } catch {
+    return null;
+  }
+}
 
 interface ChoicesProps {
   choice: FileSettings;
@@ -16,6 +29,7 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
   const { format, bits, quality } = choice;
   const { name, purpose, bits: known, hasQuality } = fileFormats[format];
   const { piece, materials } = useBench();
+  const finest = useMemo(() => finestIn(piece, materials), [piece, materials]);
   const sizeOf = (sha256: string): { width: number; height: number } | null => {
     const key = Object.entries(piece.assets).find(([, asset]) => asset.sha256 === sha256)?.[0];
     return (key && materials?.picture(key)) || null;
@@ -74,7 +88,7 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
         )}
       </p>
       <OnPaper choice={choice} onChoose={onChoose} />
-      {warningsOf(piece, choice, sizeOf).map((warning) => (
+      {warningsOf(piece, choice, sizeOf, finest).map((warning) => (
         <p key={warning} className="text-accent">
           {warning}
         </p>

@@ -1,0 +1,46 @@
+import { plainOutline } from '../passes/outlines/schema';
+import { demoMaterials, demoPiece } from '../testing/demoPieces';
+import { finestOf } from './finest';
+import { fileSettingsSchema, type FileSettings } from './settings';
+import { warningsOf } from './warnings';
+
+const piece = demoPiece('woven');
+const settings = (given: Partial<FileSettings>): FileSettings =>
+  fileSettingsSchema.parse({ format: 'png', ppi: 300, ...given });
+const noSizes = (): null => null;
+
+test('letters and outlines that are too fine for paper are told of in mm; on screen, and where they are not, nothing is', async () => {
+  const materials = await demoMaterials(piece);
+  expect(finestOf(piece, materials)).toMatchObject({ outline: Infinity });
+  // 13 px at 300 in an inch are 1.10 mm, 26 px twice that.
+  const withLetters = (letters: number, given: Partial<FileSettings>): string =>
+    warningsOf(piece, settings(given), noSizes, { letters, outline: Infinity }).join();
+  expect(withLetters(13, { format: 'pdf' })).toBe(
+    'The smallest letters are 1.1 mm high on paper: below 1.2 mm they fill in.',
+  );
+  expect(withLetters(26, { format: 'pdf' })).toBe('');
+  expect(withLetters(13, { format: 'jpeg' })).toBe('');
+  expect(withLetters(13, { format: 'png', bleed: 3 })).toContain('smallest letters');
+
+  const thin = {
+    ...piece,
+    letterings: piece.letterings.map((one) => ({
+      ...one,
+      outlines: {
+        ...one.outlines,
+        list: [plainOutline({ id: 'o', unit: 'px', width: 0.8, side: 'outside', colour: '#000000' })],
+      },
+    })),
+  };
+  const finest = finestOf(thin, materials);
+  expect(finest.outline).toBeCloseTo(0.8, 6);
+  // 0.8 px at 300 in an inch are 0.068 mm, at 200 they are 0.102 mm.
+  expect(warningsOf(thin, settings({ format: 'tiff', ppi: 300 }), noSizes, finest).join()).toContain('0.07 mm wide');
+  expect(warningsOf(thin, settings({ format: 'tiff', ppi: 200 }), noSizes, finest).join()).not.toContain('outline');
+});
+
+test('without words there is nothing fine', async () => {
+  const empty = { ...piece, letterings: [] };
+  expect(finestOf(empty, await demoMaterials(piece))).toEqual({ letters: Infinity, outline: Infinity });
+  expect(warningsOf(empty, settings({ format: 'png', ppi: 200 }), noSizes)).toEqual([]);
+});
