@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { servedBy, takeFolder } from './folderLock';
@@ -9,7 +9,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 test('a folder is taken and given back', () => {
   const giveBack = takeFolder(folder);
-  expect(existsSync(join(folder, 'server.lock'))).toBe(true);
+  expect(readFileSync(join(folder, 'server.lock'), 'utf8')).toMatch(new RegExp(`^${process.pid} \\d*\n$`));
   giveBack();
   expect(existsSync(join(folder, 'server.lock'))).toBe(false);
 });
@@ -20,6 +20,9 @@ test('a folder that another process serves is refused, with who has it; after it
   writeFileSync(join(folder, 'server.lock'), `${other.pid}\n`);
   expect(servedBy(folder)).toBe(other.pid);
   expect(() => takeFolder(folder)).toThrow(`process ${other.pid}`);
+  // A number that was given to another process since then is nobody's.
+  writeFileSync(join(folder, 'server.lock'), `${other.pid} 1\n`);
+  expect(servedBy(folder)).toBeNull();
   other.kill('SIGKILL');
   await ended;
   expect(servedBy(folder)).toBeNull();

@@ -14,6 +14,16 @@ function isRunning(pid: number): boolean {
   }
 }
 
+/** When a process began, as the system counts it; null where it does not tell. A number alone may be another's by now. */
+function beganAt(pid: number): string | null {
+  try {
+    const told = readFileSync(`/proc/${pid}/stat`, 'utf8');
+    return told.slice(told.lastIndexOf(')') + 2).split(' ')[19] ?? null;
+  } catch {
+    return null;
+  }
+}
+
 /**
  * The process that serves a data folder.
  * @returns null where none does; what a server that was killed has left behind counts for nothing
@@ -25,8 +35,11 @@ export function servedBy(dataFolder: string): number | null {
   } catch {
     return null;
   }
-  const pid = Number.parseInt(told, 10);
-  return Number.isInteger(pid) && pid > 0 && pid !== process.pid && isRunning(pid) ? pid : null;
+  const [number, began] = told.trim().split(' ');
+  const pid = Number.parseInt(number, 10);
+  if (!(pid > 0) || pid === process.pid || !isRunning(pid)) return null;
+  const now = beganAt(pid);
+  return began && now && began !== now ? null : pid;
 }
 
 /**
@@ -47,7 +60,7 @@ export function takeFolder(dataFolder: string): () => void {
     rmSync(lock, { force: true });
     try {
       const file = openSync(lock, 'wx');
-      writeSync(file, `${process.pid}\n`);
+      writeSync(file, `${process.pid} ${beganAt(process.pid) ?? ''}\n`);
       closeSync(file);
       return () => rmSync(lock, { force: true });
     } catch (error) {
