@@ -7,7 +7,7 @@ import sharpPicture from 'sharp';
 import type { TraceCut } from '../core/passes/veils/schema';
 import type { Piece } from '../core/piece/schema';
 import { clickOn, colourAt, drawOver, lookAtVeil, whenSolved } from './sheet';
-import { onScreen, patience, sharp, type RunningStudio, changing } from './studio';
+import { changing, onScreen, patience, sharp, storedPiece, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -15,8 +15,8 @@ let page: Page;
 
 const problems = visit((made) => ({ studio, page } = made));
 const folder = mkdtempSync(join(tmpdir(), 'inky-veil-cuts-'));
-const pieceNow = async (): Promise<Piece> =>
-  ((await (await page.request.get(`${studio.url}/api/pieces/demo-woven`)).json()) as { piece: Piece }).piece;
+const pieceNow = (): Promise<Piece> => storedPiece(page, studio, 'demo-woven');
+const lowSunNow = (): Promise<Piece> => storedPiece(page, studio, 'demo-low-sun');
 const jar = async () => (await pieceNow()).veils.find(({ id }) => id === 'veil-1')!;
 const trace = async (): Promise<TraceCut> => (await jar()).cuts[0] as TraceCut;
 const settled = (): Promise<void> => whenSolved(page);
@@ -213,8 +213,7 @@ test('a cut-out photograph brings its own veil, and stands before the letters', 
 test('what stands out is outlined, pointed at and cut by one press; its strokes can be undone as one', async () => {
   await page.goto(`${studio.url}/piece/demo-low-sun/3`);
   await sharp(page);
-  const veilsNow = async (): Promise<Piece['veils']> =>
-    ((await (await page.request.get(`${studio.url}/api/pieces/demo-low-sun`)).json()) as { piece: Piece }).piece.veils;
+  const veilsNow = async (): Promise<Piece['veils']> => (await lowSunNow()).veils;
   const before = await veilsNow();
   await page.getByRole('button', { name: 'Stands out' }).click();
   const first = page.getByRole('button', { name: /^Cut thing 1,/ });
@@ -246,12 +245,10 @@ test('a cut is copied to another photograph of the same scene, laid where both s
   const shot = { left: 150, top: 90, factor: 0.9 };
   const picture = sharpPicture('demo/plates/dune.jpg').extract({ left: 150, top: 90, width: 1500, height: 1000 });
   writeFileSync(again, await picture.resize(1350, 900).jpeg({ quality: 85 }).toBuffer());
-  const pieceNow = async (): Promise<Piece> =>
-    ((await (await page.request.get(`${studio.url}/api/pieces/demo-low-sun`)).json()) as { piece: Piece }).piece;
   await page.getByRole('button', { name: 'Stands out' }).click();
   await page.getByRole('button', { name: /^Cut thing 1,/ }).click();
   await settled();
-  const cut = (await pieceNow()).veils.at(-1)!;
+  const cut = (await lowSunNow()).veils.at(-1)!;
   expect(await page.getByText('The same thing on').count()).toBe(0);
   await page.keyboard.press('0');
   await page.getByRole('button', { name: 'Add another photograph' }).click();
@@ -265,7 +262,7 @@ test('a cut is copied to another photograph of the same scene, laid where both s
     .getByRole('button', { name: new RegExp(`^${cut.name}, on dune-again.jpg .*cut`) })
     .waitFor({ timeout: patience });
   await settled();
-  const { veils, plates, depth } = await pieceNow();
+  const { veils, plates, depth } = await lowSunNow();
   const copy = veils.at(-1)!;
   expect(copy).toMatchObject({ plate: plates.at(-1)!.id, graft: null });
   expect(depth).toContain(copy.id);
@@ -289,9 +286,7 @@ test('a cut is copied to another photograph of the same scene, laid where both s
 });
 
 test('a stretch of the border is moved outwards by a brush, half a px for each stroke, and by undo back again', async () => {
-  const pieceNow = async (): Promise<Piece> =>
-    ((await (await page.request.get(`${studio.url}/api/pieces/demo-low-sun`)).json()) as { piece: Piece }).piece;
-  const veil = (await pieceNow()).veils.findLast(({ name }) => /^veil \d+$/.test(name))!;
+  const veil = (await lowSunNow()).veils.findLast(({ name }) => /^veil \d+$/.test(name))!;
   await page.getByRole('button', { name: new RegExp(`^${veil.name} 1 cut`) }).click();
   await page.getByRole('button', { name: 'Fine edge', exact: true }).click();
   await lookAtVeil(page, 'matte');

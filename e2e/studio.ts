@@ -1,10 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Piece } from '../core/piece/schema';
 import { chromium, type Browser, type Page } from 'playwright-core';
+import { freePort } from '../server/testing/freePort';
 
 /** A running server with a data folder of its own. */
 export interface RunningStudio {
@@ -15,16 +15,6 @@ export interface RunningStudio {
   /** Starts the server again, after it was killed, on the same data and port. */
   again(): Promise<void>;
   stop(): Promise<void>;
-}
-
-export function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer();
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
-    });
-  });
 }
 
 /** Starts the built server on a data folder of its own and waits until it says that it is ready. */

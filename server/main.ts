@@ -3,16 +3,11 @@ import { serve } from '@hono/node-server';
 import type { Hono } from 'hono';
 import { application } from './application';
 import { readConfig, type Config } from './config';
+import { endWith } from './endWith';
 import { seed } from './seed';
 import { takeFolder } from './starting/folderLock';
 import { isForPrograms, notYet } from './starting/notYet';
 import { Studio } from './studio';
-
-/** Ends the program with a sentence that says why. */
-function end(error: unknown): never {
-  console.error(error instanceof Error ? error.message : String(error));
-  process.exit(1);
-}
 
 /**
  * Listens before anything is touched. Until the application is there pages are told that it comes, and what programs ask
@@ -32,7 +27,7 @@ function listen(config: Config, served: { app: Hono | null; whenThere: Promise<H
       () => resolve(server as Server),
     );
     server.on('error', (error: NodeJS.ErrnoException) =>
-      end(
+      endWith(
         error.code === 'EADDRINUSE'
           ? `Port ${config.port} is in use. Stop what runs there, or set PORT to another one.`
           : error,
@@ -68,4 +63,4 @@ async function start(config: Config): Promise<void> {
   console.log(`Inky Veil is ready at http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`);
 }
 
-start(readConfig(process.env)).catch(end);
+start(readConfig(process.env)).catch(endWith);

@@ -1,4 +1,5 @@
 import type { Materials } from '../graph/materials';
+import { bandWidth } from '../passes/outlines/bands';
 import { standingEm } from '../type/standing';
 import type { Piece } from '../piece/schema';
 import { arrange } from '../render/arrange';
@@ -19,7 +20,7 @@ export function finestOf({ letterings }: Piece, materials: Materials): Finest {
     const em = standingEm(letters);
     const widths = lettering.outlines.list
       .filter(({ opacity, width }) => opacity > 0 && width > 0)
-      .map(({ unit, width }) => width * (unit === 'em' ? em : 1));
+      .map((outline) => bandWidth(outline, em));
     return { letters: smallestLine(letters), outline: Math.min(...widths) };
   });
   return {

@@ -1,15 +1,11 @@
-import { ppiLimits } from '../piece/print';
+import { fromPx } from '../piece/lengths';
+import { hairline, lowestPrinted, ppiLimits } from '../piece/print';
 import type { Piece } from '../piece/schema';
 import { fileFormats } from './formats';
 import type { Finest } from './finest';
 import type { FileSettings } from './settings';
 import { goesOn, type SizeOf } from './bleed';
 import { pxOf } from './paper';
-
-/** Letters that are lower than this fill in, and lines that are thinner break, on paper; mm. A quarter point is 0.09 mm. */
-const [lowest, thinnest] = [1.2, 0.09];
-
-const millimetres = (px: number, ppi: number): number => (px / ppi) * 25.4;
 
 /**
  * What a file is likely to be sent back for, as sentences.
@@ -29,7 +25,7 @@ export function warningsOf(
   const own = ppi / enlarged;
   const isForPrint = bleed > 0 || settings.marks || format === 'pdf' || format === 'tiff';
   const [letters, outline] = finest
-    ? [millimetres(finest.letters, ppi), millimetres(finest.outline, ppi)]
+    ? [fromPx(finest.letters, 'mm', ppi), fromPx(finest.outline, 'mm', ppi)]
     : [Infinity, Infinity];
   const all = [
     piece.sheet.paint === null && !hasAlpha && `${name} has no transparency: clear parts become white.`,
@@ -40,11 +36,11 @@ export function warningsOf(
       ppi < ppiLimits.accepted &&
       `${Math.round(ppi)} ppi is coarse on paper: printers ask for ${ppiLimits.wished}.`,
     isForPrint &&
-      letters < lowest &&
-      `The smallest letters are ${letters.toFixed(1)} mm high on paper: below ${lowest} mm they fill in.`,
+      letters < lowestPrinted &&
+      `The smallest letters are ${letters.toFixed(1)} mm high on paper: below ${lowestPrinted} mm they fill in.`,
     isForPrint &&
-      outline < thinnest &&
-      `The thinnest outline is ${outline.toFixed(2)} mm wide on paper: below ${thinnest} mm, a quarter point, it breaks.`,
+      outline < hairline &&
+      `The thinnest outline is ${outline.toFixed(2)} mm wide on paper: below ${hairline} mm, a quarter point, it breaks.`,
     bleed > 0 &&
       !goesOn(piece, pxOf(bleed, ppi), sizeOf) &&
       'The photograph ends at the sheet’s edge: in the bleed it is seen mirrored.',

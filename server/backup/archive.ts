@@ -10,7 +10,7 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { create, list } from 'tar';
 import { z } from 'zod';
@@ -19,7 +19,7 @@ import { hashFile } from '../store/files';
 
 /** What a backup says of itself: its first entry. */
 export const manifestName = 'backup.json';
-export const storeName = 'inky-veil.sqlite';
+const storeName = basename(databaseFile('.'));
 
 /** Where the files of a backup may lie: nothing else is ever written when one is read. */
 const place = /^(inky-veil\.sqlite|assets\/[0-9a-f]{64}|pyramids\/[0-9a-f]{64}\.levels|runs\/[\w-]{1,64}\/.+)$/;
@@ -88,27 +88,35 @@ export async function backUp(dataFolder: string, out: string, tell: Tell): Promi
   }
 }
 
-/** Gathers what belongs to the store as it was copied, by links, so that nothing vanishes meanwhile. */
-async function manifestOf(dataFolder: string, staging: string, tell: Tell): Promise<Manifest> {
-  const store = new Database(join(staging, storeName), { readonly: true });
-  const hashes = store
+/** SHA-256 of every file that a store names. */
+export const hashesIn = (store: Database.Database): string[] =>
+  store
     .prepare<[], { sha256: string }>('select sha256 from assets order by sha256')
     .all()
     .map(({ sha256 }) => sha256);
+
+/** Where a file may lie, as it came and as levels: either is enough. */
+const placesOf = (sha256: string): string[] => [`assets/${sha256}`, `pyramids/${sha256}.levels`];
+
+/** The files that are missing from a folder. */
+export const lostFrom = (folder: string, hashes: readonly string[]): string[] =>
+  hashes.filter((sha256) => !placesOf(sha256).some((path) => existsSync(join(folder, path))));
+
+/** Gathers what belongs to the store as it was copied, by links, so that nothing vanishes meanwhile. */
+async function manifestOf(dataFolder: string, staging: string, tell: Tell): Promise<Manifest> {
+  const store = new Database(join(staging, storeName), { readonly: true });
+  const hashes = hashesIn(store);
   const { pieces } = store
     .prepare<[], { pieces: number }>('select count(*) as pieces from pieces where deleted_at is null')
     .get()!;
   const version = store.pragma('user_version', { simple: true }) as number;
   store.close();
-  const wanted = hashes.flatMap((sha256) => [`assets/${sha256}`, `pyramids/${sha256}.levels`]);
-  const found = wanted.filter((path) => existsSync(join(dataFolder, path)));
-  const lost = hashes.filter(
-    (sha256) => !found.includes(`assets/${sha256}`) && !found.includes(`pyramids/${sha256}.levels`),
-  );
+  const lost = lostFrom(dataFolder, hashes);
   if (lost.length > 0)
     throw new Error(
       `${lost.length} files that the store names are missing from ${dataFolder}, the first is ${lost[0]}.`,
     );
+  const found = hashes.flatMap(placesOf).filter((path) => existsSync(join(dataFolder, path)));
   const paths = [...found, ...filesBelow(dataFolder, 'runs')];
   const files: Manifest['files'] = [];
   const add = async (path: string): Promise<void> => {

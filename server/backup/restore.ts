@@ -1,9 +1,10 @@
 import { createWriteStream, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
-import { openDatabase } from '../database';
+import { databaseFile, openDatabase } from '../database';
 import { servedBy } from '../starting/folderLock';
-import { readBackup, storeName, type Manifest, type Tell } from './archive';
+import { timeStamp } from '../timeStamp';
+import { lostFrom, hashesIn, readBackup, type Manifest, type Tell } from './archive';
 
 export interface Restored {
   manifest: Manifest;
@@ -39,7 +40,7 @@ export async function restore(
     );
     tell('checking the store', 1);
     checkStore(staging, migrationsFolder);
-    const before = hasSomething(dataFolder) ? `${dataFolder}.before-${manifestTime()}` : null;
+    const before = hasSomething(dataFolder) ? `${dataFolder}.before-${timeStamp()}` : null;
     if (before) renameSync(dataFolder, before);
     else rmSync(dataFolder, { recursive: true, force: true });
     renameSync(staging, dataFolder);
@@ -51,11 +52,9 @@ export async function restore(
 
 const hasSomething = (folder: string): boolean => existsSync(folder) && readdirSync(folder).length > 0;
 
-const manifestTime = (): string => new Date().toISOString().replace(/\D/g, '').slice(0, 14);
-
 /** The store must be whole, of a version that this program knows, and have all the files that it names. */
 function checkStore(folder: string, migrationsFolder: string): void {
-  const plain = new Database(join(folder, storeName), { fileMustExist: true });
+  const plain = new Database(databaseFile(folder), { fileMustExist: true });
   try {
     if (plain.pragma('integrity_check', { simple: true }) !== 'ok')
       throw new Error('This backup cannot be used: its store is damaged.');
@@ -64,14 +63,8 @@ function checkStore(folder: string, migrationsFolder: string): void {
   }
   const store = openDatabase(folder, migrationsFolder);
   try {
-    const lost = store
-      .prepare<[], { sha256: string }>('select sha256 from assets')
-      .all()
-      .find(
-        ({ sha256 }) =>
-          !existsSync(join(folder, 'assets', sha256)) && !existsSync(join(folder, 'pyramids', `${sha256}.levels`)),
-      );
-    if (lost) throw new Error(`This backup cannot be used: the file ${lost.sha256} that its store names is missing.`);
+    const [lost] = lostFrom(folder, hashesIn(store));
+    if (lost) throw new Error(`This backup cannot be used: the file ${lost} that its store names is missing.`);
   } finally {
     store.close();
   }

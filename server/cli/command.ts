@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import type { Tell } from '../backup/archive';
+import { endWith } from '../endWith';
 
 /** Runs a command that takes some words; what goes wrong is said in a sentence, and ends it with 1. */
 export function runCommand(usage: string, words: number, work: (words: string[]) => Promise<void>): void {
@@ -9,10 +10,7 @@ export function runCommand(usage: string, words: number, work: (words: string[])
     if (positionals.length !== words) throw new Error(usage);
     await work(positionals);
   };
-  run().catch((error: unknown) => {
-    console.error(error instanceof Error ? error.message : String(error));
-    process.exit(1);
-  });
+  run().catch(endWith);
 }
 
 /** Tells each stage once, and each tenth of it, on the error output. */

@@ -9,6 +9,7 @@ import { readStrokes } from '../../core/passes/veils/strokesFile';
 import type { Level } from '../../core/pictures/pyramid';
 import { solveEdgeTogether } from '../cutting/solveEdgeTogether';
 import { decodePicture } from '../codecs/decodePicture';
+import { endWith } from '../endWith';
 
 const usage = `Cuts a picture by rough strokes, without a browser.
 
@@ -95,10 +96,4 @@ function cutOut(picture: Level, matte: Level, front: Level): Level {
   return { width: picture.width, height: picture.height, channels: 4, bytes };
 }
 
-main().then(
-  () => process.exit(0),
-  (error: unknown) => {
-    console.error(error instanceof Error ? error.message : String(error));
-    process.exit(1);
-  },
-);
+main().then(() => process.exit(0), endWith);

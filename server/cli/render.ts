@@ -16,6 +16,7 @@ import { projectRoot, readConfig } from '../config';
 import { saveFile } from '../formats/saveFile';
 import { Studio } from '../studio';
 import { bundleAt } from './openPiece';
+import { endWith } from '../endWith';
 
 const endings = formatNames.map((format) => `.${fileFormats[format].ending}`).join(', ');
 
@@ -153,10 +154,4 @@ async function main(): Promise<void> {
   }
 }
 
-main().then(
-  () => process.exit(0),
-  (error: unknown) => {
-    console.error(error instanceof Error ? error.message : String(error));
-    process.exit(1);
-  },
-);
+main().then(() => process.exit(0), endWith);

@@ -18,6 +18,7 @@ import { takePictureFile } from '../runs/intake';
 import { seedFaces } from '../seed';
 import { Studio } from '../studio';
 import { openPiece } from './openPiece';
+import { endWith } from '../endWith';
 
 const usage = `Makes a piece once for every row of a table, without a browser.
 
@@ -206,10 +207,4 @@ async function main(): Promise<void> {
   }
 }
 
-main().then(
-  () => process.exit(0),
-  (error: unknown) => {
-    console.error(error instanceof Error ? error.message : String(error));
-    process.exit(1);
-  },
-);
+main().then(() => process.exit(0), endWith);

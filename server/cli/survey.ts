@@ -12,6 +12,7 @@ import { decodePicture } from '../codecs/decodePicture';
 import { openPyramid, writePyramid, type PyramidShape } from '../store/pyramidFile';
 import { measurePlate } from '../survey/measurePlate';
 import { surveySentences } from '../../core/survey/sentences';
+import { endWith } from '../endWith';
 
 const usage = `Measures a photograph, without a browser: light, relief, focus, grain, detail, calm places, shadows, planes.
 
@@ -117,7 +118,4 @@ async function writeMaps(
   );
 }
 
-main().catch((error: unknown) => {
-  console.error(error instanceof Error ? error.message : String(error));
-  process.exit(1);
-});
+main().catch(endWith);

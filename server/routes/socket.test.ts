@@ -1,12 +1,13 @@
 import { mkdtempSync, rmSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
-import { connect, type AddressInfo } from 'node:net';
+import type { Server } from 'node:http';
+import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { serve } from '@hono/node-server';
 import { WebSocket } from 'ws';
 import { application } from '../application';
 import { Studio } from '../studio';
+import { freePort } from '../testing/freePort';
 
 const folder = mkdtempSync(join(tmpdir(), 'inky-socket-'));
 let studio: Studio;
@@ -36,15 +37,6 @@ afterAll(async () => {
 });
 
 const url = (): string => `http://127.0.0.1:${port}`;
-
-function freePort(): Promise<number> {
-  return new Promise((found) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => found(port));
-    });
-  });
-}
 
 /** Opens a tab's socket. @returns what it is received in turn, or the status with which it is refused */
 function openTab(

@@ -1,9 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import Database from 'better-sqlite3';
 import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { freePort } from '../testing/freePort';
 
 const folder = mkdtempSync(join(tmpdir(), 'inky-start-'));
 const running: ChildProcess[] = [];
@@ -11,14 +11,6 @@ afterAll(() => {
   running.forEach((child) => child.kill('SIGKILL'));
   rmSync(folder, { recursive: true, force: true });
 });
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
-    });
-  });
 
 /** Starts the built server. @returns what it says, and with what it ended; null for one that is ready */
 function start(data: string, port: number): Promise<{ child: ChildProcess; said: string; code: number | null }> {

@@ -32,6 +32,12 @@ export function reachOf(
   return { from: off - wide / 2, to: off + wide / 2, ...move };
 }
 
+/** How wide an outline's band is, sheet px. */
+export function bandWidth(outline: Parameters<typeof reachOf>[0], em: number): number {
+  const { from, to } = reachOf(outline, em);
+  return to - from;
+}
+
 /** How far an outline reaches beyond the letters, sheet px: corners that are mitred reach further. */
 export const spreadOf = ({ join }: Outline, { from, to, x, y }: Reach): number =>
   Math.max(0, from, to) * (join === 'mitre' ? 4 : 1) + Math.hypot(x, y) + 1;

@@ -21,37 +21,7 @@ export const growMargin = (amount: number): number => (amount === 0 ? 0 : ceil(a
  * @param amount px; below 0 it shrinks
  */
 export function growBorder(matte: Raster, region: Region, amount: number): Raster {
-  const margin = growMargin(amount);
-  const out = emptyRaster(region.width, region.height, 1);
-  const { data, width } = matte;
-  const better = amount > 0 ? max : min;
-  const full = amount > 0 ? 1 : 0;
-  const rings = Array.from(
-    { length: max(1, ceil(abs(amount))) },
-    (_, k) => ((k + 1) * abs(amount)) / max(1, ceil(abs(amount))),
-  );
-  const steps = rings.flatMap((radius) =>
-    circle.map(([across, down]) => {
-      const [u, v] = [across * radius, down * radius];
-      const [left, top] = [floor(u), floor(v)];
-      return { at: top * width + left, s: u - left, t: v - top };
-    }),
-  );
-  for (let y = 0, i = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++, i++) {
-      const here = (y + margin) * width + x + margin;
-      let value = data[here];
-      for (const { at, s, t } of steps) {
-        if (value === full) break;
-        const from = here + at;
-        const above = data[from] + (data[from + 1] - data[from]) * s;
-        const below = data[from + width] + (data[from + width + 1] - data[from + width]) * s;
-        value = better(value, above + (below - above) * t);
-      }
-      out.data[i] = value;
-    }
-  }
-  return out;
+  return moveBorder(matte, region, () => amount, amount);
 }
 
 /**
@@ -60,35 +30,58 @@ export function growBorder(matte: Raster, region: Region, amount: number): Raste
  * @param amounts px of each px of the region
  */
 export function growBorderBy(matte: Raster, region: Region, amounts: Float32Array, largest: number): Raster {
+  return moveBorder(matte, region, (i) => amounts[i], largest);
+}
+
+/** What moves the border by less than this, px, moves nothing. */
+const still = 1e-3;
+
+function moveBorder(matte: Raster, region: Region, amountAt: (i: number) => number, largest: number): Raster {
   const margin = growMargin(largest);
   const out = emptyRaster(region.width, region.height, 1);
   const { data, width } = matte;
+  // Most px are moved as far as the one before.
+  let [amount, disc]: [number, Step[]] = [0, []];
   for (let y = 0, i = 0; y < region.height; y++) {
     for (let x = 0; x < region.width; x++, i++) {
-      const here = (y + margin) * width + x + margin;
-      const amount = amounts[i];
-      out.data[i] = abs(amount) < 1e-3 ? data[here] : extremeAround(data, width, here, amount);
+      const wanted = amountAt(i);
+      if (wanted !== amount) [amount, disc] = [wanted, abs(wanted) < still ? [] : discOf(wanted, width)];
+      out.data[i] = extremeOf(data, width, (y + margin) * width + x + margin, amount, disc);
     }
   }
   return out;
 }
 
+/** A place of a disc: the px to its upper left, from the middle, and how far it lies beyond that. */
+interface Step {
+  at: number;
+  s: number;
+  t: number;
+}
+
+/** @param width of the matte that it is laid on */
+function discOf(amount: number, width: number): Step[] {
+  const rings = max(1, ceil(abs(amount)));
+  return Array.from({ length: rings }, (_, k) => ((k + 1) * abs(amount)) / rings).flatMap((radius) =>
+    circle.map(([across, down]) => {
+      const [u, v] = [across * radius, down * radius];
+      const [left, top] = [floor(u), floor(v)];
+      return { at: top * width + left, s: u - left, t: v - top };
+    }),
+  );
+}
+
 /** The most of what lies in a disc, or for an amount below 0 the least. */
-function extremeAround(data: Float32Array, width: number, here: number, amount: number): number {
+function extremeOf(data: Float32Array, width: number, here: number, amount: number, disc: readonly Step[]): number {
   const better = amount > 0 ? max : min;
   const full = amount > 0 ? 1 : 0;
-  const rings = max(1, ceil(abs(amount)));
   let value = data[here];
-  for (let ring = 1; ring <= rings; ring++) {
-    const radius = (ring * abs(amount)) / rings;
-    for (let k = 0; k < places && value !== full; k++) {
-      const [u, v] = [circle[k][0] * radius, circle[k][1] * radius];
-      const [left, top] = [floor(u), floor(v)];
-      const from = here + top * width + left;
-      const above = data[from] + (data[from + 1] - data[from]) * (u - left);
-      const below = data[from + width] + (data[from + width + 1] - data[from + width]) * (u - left);
-      value = better(value, above + (below - above) * (v - top));
-    }
+  for (const { at, s, t } of disc) {
+    if (value === full) break;
+    const from = here + at;
+    const above = data[from] + (data[from + 1] - data[from]) * s;
+    const below = data[from + width] + (data[from + width + 1] - data[from + width]) * s;
+    value = better(value, above + (below - above) * t);
   }
   return value;
 }

@@ -1,6 +1,6 @@
-import { emptyRaster, type Raster } from '../../pixels/raster';
-import type { Region } from '../../pixels/region';
-import { sizeOf, type Affine } from '../../shape/affine';
+import { emptyRaster } from '../../pixels/raster';
+import { grow, intersect, outerPixels, regionOfPoints, type Region } from '../../pixels/region';
+import { apply, sizeOf, type Affine } from '../../shape/affine';
 import { plainStroke, type Growth } from './schema';
 import { paintStroke } from './stroke';
 
@@ -24,10 +24,16 @@ export function growthsIn(growths: readonly Growth[], region: Region, toOutput: 
   const out = new Float32Array(region.width * region.height);
   const scale = sizeOf(toOutput);
   for (const growth of growths) {
-    const part: Raster = emptyRaster(region.width, region.height, 1);
-    const { radius, points, softness } = growth;
-    paintStroke(part, region, plainStroke({ side: 'front', radius, points, softness }), toOutput);
-    for (let i = 0; i < out.length; i++) out[i] += part.data[i] * growth.amount;
+    const { radius, points, softness, amount: own } = growth;
+    const box = regionOfPoints(points.map((point) => apply(toOutput, point)));
+    const part = box && intersect(region, outerPixels(grow(box, radius * scale + 1)));
+    if (!part) continue;
+    const cover = emptyRaster(part.width, part.height, 1);
+    paintStroke(cover, part, plainStroke({ side: 'front', radius, points, softness }), toOutput);
+    for (let y = 0, i = 0; y < part.height; y++) {
+      const row = (part.y - region.y + y) * region.width + part.x - region.x;
+      for (let x = 0; x < part.width; x++, i++) out[row + x] += cover.data[i] * own;
+    }
   }
   return out.map((own) => amount + Math.max(-mostTogether, Math.min(mostTogether, own)) * scale);
 }

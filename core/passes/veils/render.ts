@@ -152,6 +152,6 @@ function matteBounds(veil: Veil, place: PhotographPlace, picture: Picture): Regi
     height: all.height * place.scale,
   };
   const sigma = featherSigma(veil) + (veil.softness ? softest(veil.softness) * place.scale : 0);
-  const grown = largestGrowth(veil.grow * place.scale, veil.growths, platePlacement(place, 1));
+  const grown = largestGrowth(Math.max(0, veil.grow) * place.scale, veil.growths, platePlacement(place, 1));
   return grow(onSheet, blurReach(sigma) + grown + 2);
 }
