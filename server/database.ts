@@ -1,6 +1,7 @@
 import Database from 'better-sqlite3';
 import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { timeStamp } from './timeStamp';
 
 /** The store's file in the data folder. */
 export const databaseFile = (dataFolder: string): string => join(dataFolder, 'inky-veil.sqlite');
@@ -46,7 +47,7 @@ export function openDatabase(dataFolder: string, migrationsFolder: string): Data
 function keepCopy(database: Database.Database, dataFolder: string, version: number): void {
   const folder = join(dataFolder, 'before-update');
   mkdirSync(folder, { recursive: true });
-  const name = `${new Date().toISOString().replace(/\D/g, '').slice(0, 17)}-version-${version}.sqlite`;
+  const name = `${timeStamp(17)}-version-${version}.sqlite`;
   database.prepare('vacuum into ?').run(join(folder, name));
   const copies = readdirSync(folder).sort();
   for (const old of copies.slice(0, Math.max(0, copies.length - copiesKept)))

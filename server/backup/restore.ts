@@ -40,7 +40,7 @@ export async function restore(
     );
     tell('checking the store', 1);
     checkStore(staging, migrationsFolder);
-    const before = hasSomething(dataFolder) ? `${dataFolder}.before-${timeStamp()}` : null;
+    const before = hasSomething(dataFolder) ? `${dataFolder}.before-${timeStamp(14)}` : null;
     if (before) renameSync(dataFolder, before);
     else rmSync(dataFolder, { recursive: true, force: true });
     renameSync(staging, dataFolder);
