@@ -116,4 +116,14 @@ test('a stroke is drawn by keyboard alone', async () => {
   await solved();
 });
 
+test('what a stroke changes is lit once', async () => {
+  const lit = page.getByTestId('changed');
+  expect(await lit.count()).toBe(0);
+  const seen = lit.waitFor({ timeout: patience });
+  await draw([1500, 300], [1600, 420]);
+  await seen;
+  await lit.waitFor({ state: 'detached', timeout: patience });
+  await solved();
+});
+
 test('the page has raised no errors', () => expect(problems).toEqual([]));

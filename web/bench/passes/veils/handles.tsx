@@ -3,6 +3,7 @@ import { veilKeys } from './keys';
 import { veilHand, type VeilTool } from './hand';
 import type { ComponentType } from 'react';
 import { useBench } from '../../benchContext';
+import { ChangedMark } from './ChangedMark';
 import { cutPlate, type CutPlate } from './cutting';
 import { Grafting } from './Grafting';
 import { KeyingTone } from './KeyingTone';
@@ -52,6 +53,7 @@ export function Handles() {
   return (
     <g>
       <Hand plate={plate} />
+      <ChangedMark plate={plate} />
       <SolvingMark plate={plate} veil={veil?.id} />
       {look === 'wipe' && <WipeLine />}
     </g>
