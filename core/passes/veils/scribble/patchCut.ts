@@ -24,8 +24,8 @@ export const tieStrength = 5;
 
 /** The pull of a marked patch: stronger than all others together. */
 const certain = 1e9;
-/** What was found teaches what both sides look like, so often. */
-const rounds = 3;
+/** What was found teaches what both sides look like, so often at most. */
+const rounds = 5;
 /** A border weaker than `faint` costs nothing to cross; beyond, so much for each step of strength. Every step costs a little. */
 const [faint, steepness, leastStep] = [0.38, 6, 0.004];
 /** How much it counts which marks are nearer along the picture, and what keeps the ratio of short ways calm. */
@@ -86,7 +86,7 @@ export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under
     const looks = leanByLooks(patches, { marked, likely, found: round > 0 || isBoxOnly, fromBehind });
     front = divide(patches, marked, lean, looks, isBoxOnly ? 0 : leaning);
     if (!isBoxOnly) front = reached(patches, front, marked);
-    if (!front.includes(1)) break;
+    if (!front.includes(1) || (found && front.every((one, i) => one === found[i]))) break;
   }
   if (!front!.includes(1) || !front!.includes(0)) return null;
   const found = front!;
