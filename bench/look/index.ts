@@ -1,19 +1,21 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { plainLamp } from '../../core/light/lamp';
-import { proposeCasts } from '../../core/passes/casts/propose';
+import { proposeCasts, standingPlace } from '../../core/passes/casts/propose';
 import { plainCasts } from '../../core/light/casting/schema';
 import { proposeDrape } from '../../core/passes/drape/propose';
 import { focusAt, proposeBlur, proposeGrain } from '../../core/passes/focus/propose';
 import { plainFocus } from '../../core/passes/focus/schema';
 import { proposeThickness } from '../../core/passes/relief/propose';
 import { plainBody } from '../../core/passes/relief/schema';
+import { vanishingOnSheet } from '../../core/survey/placed';
 import { lampFromSurvey } from '../../core/survey/light/lamp';
 import { measurePiece } from '../../core/render/measure';
 import { compile, type CompiledPiece } from '../../core/render/compile';
 import { Evaluator } from '../../core/graph/evaluate';
 import { readPiece } from '../../core/piece/read';
 import type { Piece } from '../../core/piece/schema';
+import type { Size } from '../../core/pixels/region';
 import type { Survey } from '../../core/survey';
 import { demoMaterials, drawn } from './draw';
 import { lookScenes, plainPiece, veiledPiece, wordsFolder, type LookScene } from './scenes';
@@ -24,7 +26,7 @@ import { difference, readTruth, type Difference, type Truth } from './score';
 const standing = new Set(['table-raku', 'yard-row']);
 
 /** What is proposed for letters that stand, nothing typed. */
-function standingPiece(piece: Piece, compiled: CompiledPiece, survey: Survey): Piece {
+function standingPiece(piece: Piece, compiled: CompiledPiece, survey: Survey, size: Size): Piece {
   const [plate] = piece.plates;
   return {
     ...piece,
@@ -34,8 +36,17 @@ function standingPiece(piece: Piece, compiled: CompiledPiece, survey: Survey): P
       const em = lettering.words.size * lettering.stance.scale;
       return {
         ...lettering,
-        casts: plainCasts(proposeCasts('onGround', em, survey.shadows)),
-        relief: plainBody({ thickness: proposeThickness(letters, piece.sheet) ?? {} }),
+        casts: plainCasts(
+          proposeCasts(
+            'onGround',
+            em,
+            survey.shadows,
+            standingPlace(letters, null, { ...plate, ...size }, survey.planes),
+          ),
+        ),
+        relief: plainBody({
+          thickness: proposeThickness(letters, piece.sheet, vanishingOnSheet(survey.planes, plate)) ?? {},
+        }),
       };
     }),
   };
@@ -44,8 +55,9 @@ function standingPiece(piece: Piece, compiled: CompiledPiece, survey: Survey): P
 /** What is proposed for every lettering of a piece, nothing touched. */
 export async function proposedPiece(scene: string, piece: Piece, survey: Survey): Promise<Piece> {
   const { light } = survey;
-  const compiled = compile(piece, await demoMaterials(piece));
-  if (standing.has(scene)) return standingPiece(piece, compiled, survey);
+  const materials = await demoMaterials(piece);
+  const compiled = compile(piece, materials);
+  if (standing.has(scene)) return standingPiece(piece, compiled, survey, materials.picture(piece.plates[0].asset));
   const { drape } = await measurePiece(piece, compiled, new Evaluator(5e8));
   const longer = Math.max(piece.sheet.width, piece.sheet.height);
   return {

@@ -1,6 +1,7 @@
 import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
 import { warp } from '../../kernels/warp';
 import { contentKey, touches, type Needs, type Node, type Request } from '../../graph/node';
+import { put } from '../../graph/withinBounds';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, intersect, outerPixels, regionOfPoints, scaleRegion, type Region } from '../../pixels/region';
 import { corners, type Point } from '../../shape/affine';
@@ -123,16 +124,6 @@ function levelNode(source: Node, sigma: number): Level {
   };
 }
 
-/** Lays a part where it belongs. */
-function put(out: Raster, region: Region, part: Raster, at: Region): void {
-  const { channels } = out;
-  for (let y = 0; y < at.height; y++)
-    out.data.set(
-      part.data.subarray(y * at.width * channels, (y + 1) * at.width * channels),
-      ((y + at.y - region.y) * region.width + at.x - region.x) * channels,
-    );
-}
-
 /** Which step of softness a height is at, and how far it is on the way to the next. */
 function stepAt(high: number): [step: number, share: number] {
   const part = min(1, max(0, high) / highest);
@@ -149,12 +140,27 @@ function stepsIn({ region, scale }: Request, { toBox, isFront }: Falling): [firs
   return [stepAt(min(...heights))[0], stepAt(max(...heights))[0] + 1];
 }
 
-/** The box that something falls into; null where it falls beyond the horizon. */
+/** What is nearer to the horizon than this part of what is farthest from it falls too far away to be followed. */
+const leastDepth = 0.02;
+
+/** The box that something falls into, as far as that lies before the horizon; null where none of it does. */
 function regionThrough(region: Region, map: Homography): Region | null {
   const all = corners(region);
-  const signs = all.map((corner) => depthAt(map, corner));
-  if (!signs.every((depth) => depth > 0) && !signs.every((depth) => depth < 0)) return null;
-  return regionOfPoints(all.map((corner) => throughHomography(map, corner)));
+  // The middle of what falls lies before the horizon.
+  const isFront = depthAt(map, [region.x + region.width / 2, region.y + region.height / 2]) > 0;
+  const depths = all.map((corner) => (isFront ? 1 : -1) * depthAt(map, corner));
+  const least = leastDepth * max(...depths);
+  if (least <= 0) return null;
+  // Cut along the line of least depth (Sutherland and Hodgman 1974).
+  const before = all.flatMap((corner, k): Point[] => {
+    const next = (k + 1) % all.length;
+    const own: Point[] = depths[k] >= least ? [corner] : [];
+    if (depths[k] >= least === depths[next] >= least) return own;
+    const t = (least - depths[k]) / (depths[next] - depths[k]);
+    const [x, y] = corner;
+    return [...own, [x + t * (all[next][0] - x), y + t * (all[next][1] - y)]];
+  });
+  return regionOfPoints(before.map((corner) => throughHomography(map, corner)));
 }
 
 /** No shadow is followed farther than this, sheet px. */

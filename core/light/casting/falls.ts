@@ -47,11 +47,19 @@ const lowest = Math.sin(radians(6));
 const fromAbove = ({ tilt, height }: Shine): number =>
   Math.max(lowest, Math.cos(radians(height)) * Math.sin(radians(tilt)));
 
+/** What falls towards the viewer stays before the camera: at no less than this part of the letters' distance. */
+const nearest = 0.2;
+
 /**
  * Where the ends of the upper edge fall on level ground: as much to the side as the light comes from there, and as much
- * into the depth as it comes from the front, which is seen foreshortened. Light from below throws as from the horizon.
+ * into the depth as it comes from the front, which is seen foreshortened: from afar by `above` alone, otherwise smaller
+ * the farther it lies, towards where the ground's lines meet. Light from below throws as from the horizon.
  */
-export function tipsOnGround([a, b, c, d]: Quad, shine: Shine, above: number): [Point, Point] {
+export function tipsOnGround(
+  [a, b, c, d]: Quad,
+  shine: Shine,
+  { above, ahead }: Pick<Thrown, 'above' | 'ahead'>,
+): [Point, Point] {
   const { tilt, height } = shine;
   const flat = Math.cos(radians(height));
   const [x, toViewer] = [flat * Math.cos(radians(tilt)), Math.sin(radians(height))];
@@ -59,7 +67,11 @@ export function tipsOnGround([a, b, c, d]: Quad, shine: Shine, above: number): [
   const [sideways, deep] = [-x / up, toViewer / up];
   const tip = (top: Point, foot: Point): Point => {
     const tall = Math.hypot(top[0] - foot[0], top[1] - foot[1]);
-    return [foot[0] + sideways * tall, foot[1] - deep * tall * Math.sin(radians(above))];
+    const from: Point = [foot[0] + sideways * tall, foot[1]];
+    if (!ahead || foot[1] <= ahead[1]) return [from[0], from[1] - deep * tall * Math.sin(radians(above))];
+    // How far off it is, in distances of the foot: the foot's own follows from how far below the horizon it is seen.
+    const far = Math.max(nearest, 1 + (deep * tall * Math.tan(radians(above))) / (foot[1] - ahead[1]));
+    return [ahead[0] + (from[0] - ahead[0]) / far, ahead[1] + (from[1] - ahead[1]) / far];
   };
   return [tip(a, d), tip(b, c)];
 }
@@ -165,7 +177,7 @@ export function groundProblem({ foot, thrown }: Casts, letters: Letters, lamp: L
   if (thrown?.onto !== 'ground' || !thrown.shown) return null;
   const standing = standingQuad(letters, foot);
   if (!standing) return null;
-  const tips = thrown.tips ?? tipsOnGround(standing, shineOn(thrown, lamp, letters), thrown.above);
+  const tips = thrown.tips ?? tipsOnGround(standing, shineOn(thrown, lamp, letters), thrown);
   if (!fallingOnto(standing, quadOnGround(standing, tips)))
     return 'The shadow has no area: its rings cross, or lie on one line. Drag them apart, or let the light say where it falls.';
   if (thrown.wall && !quadOnWall(standing, tips, thrown.wall))

@@ -18,6 +18,7 @@ export function resizeCasts(
   if (thrown) {
     thrown.lift *= factor;
     if (thrown.tips) thrown.tips = [at(thrown.tips[0]), at(thrown.tips[1])];
+    if (thrown.ahead) thrown.ahead = at(thrown.ahead);
     if (thrown.wall) Object.assign(thrown.wall, { from: at(thrown.wall.from), to: at(thrown.wall.to) });
   }
   if (mirrored) {

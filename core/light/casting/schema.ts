@@ -15,6 +15,8 @@ export const contactSchema = z.strictObject({
   offset: px(2),
   /** Sigma, sheet px. */
   blur: px(3),
+  /** Only where letters that stand touch the ground; otherwise along all of them, as they lie before a surface. */
+  atFoot: z.boolean().default(false),
 });
 
 /** Faint and wide: light from all around that the letters keep off. */
@@ -23,6 +25,8 @@ export const ambientSchema = z.strictObject({
   strength: fraction(0.35),
   /** Sigma, sheet px. */
   blur: px(24),
+  /** Only near the ground that letters stand on. */
+  atFoot: z.boolean().default(false),
 });
 
 /** The letters' shadow, thrown by the lamp. */
@@ -41,6 +45,11 @@ export const thrownSchema = z.strictObject({
   lift: px(30),
   /** On the ground: from how far above the camera sees it, degrees. */
   above: z.number().min(1).max(89).default(12),
+  /**
+   * On the ground: where its level lines straight ahead are seen to meet, sheet px; null: it is seen from so far that they
+   * do not.
+   */
+  ahead: place.nullable().default(null),
   /** On the ground: where the ends of the letters' upper edge fall, left and right, sheet px; null: where the light says. */
   tips: z.tuple([place, place]).nullable().default(null),
   /** On the ground: a line where it ends at a wall that the shadow climbs; null: it goes on. */

@@ -8,6 +8,7 @@ import { decodeExact, encode } from '../../pixels/transfer';
 import type { Letters } from '../../type/letters';
 import { fallen, sigmaOfWidth } from '../fall';
 import type { Lamp } from '../lamp';
+import { isConvex } from '../../shape/homography';
 import { castNode } from './castNode';
 import {
   awayFrom,
@@ -20,6 +21,7 @@ import {
   standingQuad,
   tipsOnGround,
 } from './falls';
+import { nearFoot } from './nearFoot';
 import { usualLeft, type Casts, type Thrown } from './schema';
 
 /** What shadows fall in. */
@@ -48,13 +50,29 @@ interface Fallen {
   strength: number;
 }
 
-function contactAndAmbient({ contact, ambient }: Casts, caster: Node, letters: Letters, { lamp }: CastScene): Fallen[] {
+/** Of letters that stand, what is lower than this is in contact with the ground; what keeps light from it, higher. */
+const [touching, nearby] = [0.08, 0.4];
+
+function contactAndAmbient(
+  { contact, ambient, foot }: Casts,
+  caster: Node,
+  letters: Letters,
+  { lamp }: CastScene,
+): Fallen[] {
   const [x, y] = awayFrom(lamp, letters);
+  const standing = standingQuad(letters, foot);
+  const from = (atFoot: boolean, reach: number): Node =>
+    atFoot && standing && isConvex(standing) ? nearFoot(caster, standing, reach) : caster;
   const near = contact?.shown ? { x: x * contact.offset, y: y * contact.offset, sigma: contact.blur } : null;
   return [
-    ...(near ? [{ node: fallen(caster, near), strength: contact!.strength }] : []),
+    ...(near ? [{ node: fallen(from(contact!.atFoot, touching), near), strength: contact!.strength }] : []),
     ...(ambient?.shown
-      ? [{ node: fallen(caster, { x: 0, y: 0, sigma: ambient.blur }), strength: ambient.strength }]
+      ? [
+          {
+            node: fallen(from(ambient.atFoot, nearby), { x: 0, y: 0, sigma: ambient.blur }),
+            strength: ambient.strength,
+          },
+        ]
       : []),
   ];
 }
@@ -68,7 +86,7 @@ function thrownNodes({ foot }: Casts, thrown: Thrown, caster: Node, letters: Let
   }
   const standing = standingQuad(letters, foot);
   if (!standing) return [];
-  const tips = thrown.tips ?? tipsOnGround(standing, shine, thrown.above);
+  const tips = thrown.tips ?? tipsOnGround(standing, shine, thrown);
   const tall = Math.hypot(standing[0][0] - standing[3][0], standing[0][1] - standing[3][1]);
   const sigma = sigmaOfWidth(tall * farOnGround(shine) * shine.size);
   const { wall } = thrown;

@@ -19,7 +19,7 @@ import {
   standingQuad,
   tipsOnGround,
 } from '../../light/casting/falls';
-import { proposeCasts, shadowColours } from './propose';
+import { proposeCasts, shadowColours, standingPlace } from './propose';
 import { casting } from './render';
 import { castsSchema, plainCasts, thrownSchema } from '../../light/casting/schema';
 
@@ -49,7 +49,7 @@ describe('where shadows fall', () => {
   });
 
   test('on the ground: as long as the letters are high in light of 45 degrees from the side', () => {
-    const [left, right] = tipsOnGround(standing, { tilt: 135, height: 0, size: 0.3 }, 30);
+    const [left, right] = tipsOnGround(standing, { tilt: 135, height: 0, size: 0.3 }, { above: 30, ahead: null });
     expect(left[0]).toBeCloseTo(60 + 40, 6);
     expect(left[1]).toBeCloseTo(80, 6);
     expect(right[0]).toBeCloseTo(100 + 40, 6);
@@ -57,21 +57,54 @@ describe('where shadows fall', () => {
 
   test('light from before the letters throws into the depth, light from behind them towards the viewer', () => {
     // From above and before, in equal parts: one height deep, which is seen as its sine of the camera's height.
-    const [far] = tipsOnGround(standing, { tilt: 90, height: 45, size: 0.3 }, 30);
+    const [far] = tipsOnGround(standing, { tilt: 90, height: 45, size: 0.3 }, { above: 30, ahead: null });
     expect(far[0]).toBeCloseTo(60, 6);
     expect(far[1]).toBeCloseTo(80 - 40 * 0.5, 6);
-    const [near] = tipsOnGround(standing, { tilt: 90, height: -45, size: 0.3 }, 30);
+    const [near] = tipsOnGround(standing, { tilt: 90, height: -45, size: 0.3 }, { above: 30, ahead: null });
     expect(near[1]).toBeCloseTo(80 + 40 * 0.5, 6);
   });
 
+  test('near a camera shadows fall as its pinhole sees them', () => {
+    // A camera 100 above level ground, looking straight ahead from (0, 100, 0), focal length 200 px; the picture's middle
+    // lies at (50, 20) of the sheet. Letters stand at a depth of 400: their foot is seen 100 * 200 / 400 = 50 below it.
+    const [focal, away, high] = [200, 400, 100];
+    const seen = ([x, y, z]: readonly [number, number, number]): readonly [number, number] => [
+      50 + (focal * x) / z,
+      20 + (focal * (high - y)) / z,
+    ];
+    const quad = (
+      [
+        [-60, 80],
+        [20, 80],
+        [20, 0],
+        [-60, 0],
+      ] as const
+    ).map(([x, y]) => seen([x, y, away]));
+    const above = (Math.atan(high / away) * 180) / Math.PI;
+    const shine = { tilt: 120, height: 30, size: 0.1 };
+    // From the left, above and the front: the light's direction, x right, y up, z away from the camera.
+    const [cos, sin] = [Math.cos(Math.PI / 6), Math.sin(Math.PI / 6)];
+    const light = [-cos * 0.5, cos * Math.sqrt(0.75), -sin] as const;
+    const fallen = (x: number, y: number): readonly [number, number] =>
+      seen([x - (light[0] / light[1]) * y, 0, away - (light[2] / light[1]) * y]);
+    const tips = tipsOnGround(quad as unknown as Parameters<typeof tipsOnGround>[0], shine, {
+      above,
+      ahead: [50, 20],
+    });
+    [fallen(-60, 80), fallen(20, 80)].forEach(([x, y], i) => {
+      expect(tips[i][0]).toBeCloseTo(x, 6);
+      expect(tips[i][1]).toBeCloseTo(y, 6);
+    });
+  });
+
   test('light from below the horizon throws as far as light on it, and no farther', () => {
-    const [tip] = tipsOnGround(standing, { tilt: -40, height: 10, size: 0.3 }, 12);
+    const [tip] = tipsOnGround(standing, { tilt: -40, height: 10, size: 0.3 }, { above: 12, ahead: null });
     expect(Math.hypot(tip[0] - 60, tip[1] - 80)).toBeLessThan(40 * 10);
     expect(tip.every(Number.isFinite)).toBe(true);
   });
 
   test('every point of the letters falls where the corners say, to a part of a px', () => {
-    const tips = tipsOnGround(standing, { tilt: 150, height: 20, size: 0.3 }, 12);
+    const tips = tipsOnGround(standing, { tilt: 150, height: 20, size: 0.3 }, { above: 12, ahead: null });
     const { toShadow, toLetters } = fallingOnto(standing, quadOnGround(standing, tips))!;
     // Half-way up the left side lies half-way to its tip.
     const half = throughHomography(toShadow, [60, 60]);
@@ -265,4 +298,69 @@ test('a proposal follows the size of the letters and the plate’s own shadows',
   expect(shadowColours(found)!.colour).toBe('#898989');
   expect(shadowColours({ ...found, confidence: 0.01 })).toBeNull();
   expect(castsSchema.parse({})).toEqual(plainCasts());
+});
+
+describe('letters that stand on a photograph', () => {
+  const regions = Array.from({ length: 9 }, (_, k) => ({
+    tint: [0.3, 0, 0] as [number, number, number],
+    depth: 0.2 + 0.05 * k,
+  }));
+  const found = { tint: [0.4, 0, 0] as [number, number, number], depth: 0.5, regions, confidence: 0.9 };
+  // 200 x 160 px at 1; the letters' foot at 80, left of the middle.
+  const plate = { x: 0, y: 0, scale: 1, width: 200, height: 120 };
+  const line = (from: [number, number], to: [number, number]) => ({ from, to });
+  const planes = (lines: ReturnType<typeof line>[]) => ({ vanishing: [], planes: [], lines, confidence: 0 });
+  const proposed = (lines: ReturnType<typeof line>[], on = plate) =>
+    proposeCasts('onGround', 100, found, standingPlace(letters, null, on, planes(lines))).thrown!;
+
+  test('the ground ends at the nearest level line close behind their foot, if one goes on beyond them', () => {
+    const edge = line([0, 74], [200, 74]);
+    expect(proposed([line([0, 68], [200, 68]), edge]).wall).toMatchObject({ from: [0, 74], to: [200, 74] });
+    // Before the foot, too far behind it, too short, and upright.
+    for (const other of [
+      line([0, 90], [200, 90]),
+      line([0, 50], [200, 50]),
+      line([60, 74], [90, 74]),
+      line([80, 0], [81, 120]),
+    ])
+      expect(proposed([other]).wall).toBeNull();
+    // On a photograph at twice the size, moved, the same line lies elsewhere.
+    expect(proposed([line([0, 42], [100, 42])], { ...plate, scale: 2, y: -10 }).wall).toMatchObject({
+      from: [0, 74],
+      to: [200, 74],
+    });
+  });
+
+  test('the ground is seen from as far above as the foot lies below the middle, or below where lines meet', () => {
+    // A lens of 40 degrees: 200 px wide, so its focal length is 100 / tan(20 degrees).
+    const focal = 100 / Math.tan(Math.PI / 9);
+    expect(proposed([]).above).toBeCloseTo((Math.atan(20 / focal) * 180) / Math.PI, 0);
+    expect(proposed([]).ahead).toEqual([100, 60]);
+    const meeting = { ...planes([]), vanishing: [{ place: [40, 40] as const, direction: 0, share: 0.4 }] };
+    const place = standingPlace(letters, null, plate, meeting);
+    expect(proposeCasts('onGround', 100, found, place).thrown).toMatchObject({ ahead: [40, 40] });
+  });
+
+  test('their shadow is as dark as the darker ones of the plate, and only their foot touches', () => {
+    const casts = proposeCasts('onGround', 100, found, standingPlace(letters, null, plate, planes([])));
+    // A quarter of nine depths from the least: the third, 0.3; linear 0.3 is encoded 0.584.
+    expect(casts.colour).toBe('#959595');
+    expect([casts.contact!.atFoot, casts.ambient!.atFoot]).toEqual([true, true]);
+    expect(proposeCasts('lying', 100, found).contact!.atFoot).toBe(false);
+  });
+
+  test('contact at the foot darkens nothing beside their upper half', async () => {
+    const dark = async (atFoot: boolean): Promise<[number, number]> => {
+      const casts = plainCasts({ contact: { strength: 1, offset: 0, blur: 3, atFoot } });
+      const { layers } = casting(painted, letters, casts, bareScene('#ffffff', sheet));
+      const shadow = layers.find(({ name }) => name === 'shadow')!;
+      const { data } = await pixels(shadow.node);
+      const alpha = (x: number, y: number): number => data[(y * sheet.width + x) * 4 + 3];
+      return [alpha(57, 50), alpha(80, 82)];
+    };
+    const [around, foot] = [await dark(false), await dark(true)];
+    expect(around[0]).toBeGreaterThan(0.1);
+    expect(foot[0]).toBeLessThan(0.001);
+    expect(foot[1]).toBeGreaterThan(0.1);
+  });
 });

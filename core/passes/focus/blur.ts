@@ -2,6 +2,7 @@ import { blurMargin, blurRegion } from '../../kernels/blur';
 import { fromLight, toLight } from '../../kernels/colour';
 import { spreadOver } from '../../graph/grid';
 import { contentKey, nowhere, touches, type Needs, type Node, type Request } from '../../graph/node';
+import { withinBounds } from '../../graph/withinBounds';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
 import { discBlur, discMargin, radiusOfSigma } from './disc';
@@ -52,7 +53,7 @@ export function outOfFocus(source: Node, { as }: Pick<Blur, 'as'>, field: SigmaF
     // One more to either side: letters of their own may lie between the places looked at.
     return sigmas.flatMap((_, step) => (step >= low - 1 && step <= high + 1 ? step : []));
   };
-  return {
+  return withinBounds({
     key: contentKey('out of focus', source.key, as, sigmas, field.isEven ? '' : fieldKey(field, source)),
     channels: source.channels,
     bounds,
@@ -81,7 +82,7 @@ export function outOfFocus(source: Node, { as }: Pick<Blur, 'as'>, field: SigmaF
       const out = found.size === 1 ? [...found.values()][0] : mixed(found, sigmas, field, request, source.channels);
       return source.channels === 4 ? fromLight(out) : out;
     },
-  };
+  });
 }
 
 function blurOnce(light: Raster, read: Region, region: Region, sigma: number, as: Blur['as']): Raster {

@@ -1,5 +1,6 @@
 import type { Focus } from '../../survey/focus';
 import type { Grain } from '../../survey/grain';
+import type { PlacedPhotograph } from '../../survey/placed';
 import type { Point } from '../../shape/affine';
 import { rounded } from '../../shape/rounding';
 import type { Letters } from '../../type/letters';
@@ -8,21 +9,14 @@ import { sigmaAt } from './grain';
 import { grainLike, type Noise } from './measure';
 import { blurSchema, grainSchema, type Blur, type LetterGrain } from './schema';
 
-/** Where a photograph lies: sheet px = its own px * scale + (x, y); and how large it is, px. */
-export interface PlacedPhotograph {
-  scale: number;
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-}
-
 /** Less sure than this, a photograph's edges tell nothing of its focus. */
 const sure = 0.05;
 /** Where nothing is sharper than this part of the photograph's longer side, it has no hard edges: folds and shadows tell nothing. */
 const noEdges = 1 / 600;
 /** Soft shadows and folds only ever read too soft: of the cells, this quantile is believed. */
 const believed = 0.25;
+/** Surer than this, a photograph's grain is known. */
+const sureOfGrain = 0.5;
 /** Letters are drawn as sharp as px allow: an edge that covers px in part has this sigma. */
 const ofPixels = 0.29;
 
@@ -84,7 +78,12 @@ export function proposeGrain(around: Noise | null, inside: Noise | null, found: 
   };
   const shape = { dark: nearest(0.1) ?? 1, middle: nearest(0.5) ?? 1, light: nearest(0.9) ?? 1 };
   const here = sigmaAt(shape, around.tone);
-  const factor = here > 0 ? sigma / here : 0;
+  // What is stronger near by than the photograph's own grain is texture of what it shows: letters do not have that.
+  const own =
+    found && found.confidence > sureOfGrain && bands.length > 0
+      ? lacks(here, inside ? grainLike(inside).sigma : 0)
+      : Infinity;
+  const factor = here > 0 ? Math.min(sigma, own) / here : 0;
   const held = (value: number): number => rounded(Math.min(60, value * factor), 2);
   return grainSchema.parse({
     dark: held(shape.dark),

@@ -23,12 +23,14 @@ const squarely = 0.05;
 
 /**
  * How the sides of standing letters run: back from their plane, as a lens of the usual angle sees it. Where the plane is
- * seen square, a little to the right and down.
+ * seen square, a little to the right and down. Where lines of the photograph meet near there, they run as those do.
+ * @param vanishing where lines of the photograph meet, sheet px
  * Source: the pose of a plane from its homography (Zhang 2000, section 3.1).
  */
 export function proposeThickness(
   { flatInk, warp, place, size }: Letters,
   sheet: Size,
+  vanishing: readonly Point[] = [],
 ): Pick<Thickness, 'depth' | 'towards'> | null {
   const box = flatInk;
   if (!box || box.width <= 0 || box.height <= 0) return null;
@@ -55,12 +57,29 @@ export function proposeThickness(
   const seen: Point = [cx + (focal * behind[0]) / behind[2], cy + (focal * behind[1]) / behind[2]];
   const shift: Point = [seen[0] - mx, seen[1] - my];
   const em = (focal * size) / depth;
-  if (Math.hypot(...shift) < 0.02 * em)
+  if (Math.hypot(...shift) < 0.02 * em && !alike([mx, my], vanishing, [cx, cy], focal))
     return { depth: rounded(squarely * em, 1), towards: [rounded(mx + 40 * em, 0), rounded(my + 12 * em, 0)] };
   // Parallel lines meet where their direction itself is seen.
   const point: Point =
     Math.abs(back[2]) > 1e-3
       ? [cx + (focal * back[0]) / back[2], cy + (focal * back[1]) / back[2]]
       : [mx + shift[0] * 1e3, my + shift[1] * 1e3];
-  return { depth: rounded(Math.hypot(...shift), 1), towards: [rounded(point[0], 0), rounded(point[1], 0)] };
+  const own = alike(point, vanishing, [cx, cy], focal) ?? point;
+  // As far towards it as the thickness reaches, seen from the letters' depth.
+  const away = own === point ? Math.hypot(...shift) : Math.hypot(own[0] - mx, own[1] - my) * (1 - depth / behind[2]);
+  return { depth: rounded(away, 1), towards: [rounded(own[0], 0), rounded(own[1], 0)] };
+}
+
+/** A photograph's lines run as the letters' sides do if their directions are no farther apart than this, degrees. */
+const alikeWithin = 14;
+
+/** The place where the photograph's lines meet that is nearest to a direction; null where none is near enough. */
+function alike(point: Point, vanishing: readonly Point[], [cx, cy]: Point, focal: number): Point | null {
+  const ray = ([x, y]: Point): Vector => [x - cx, y - cy, focal];
+  const apart = (other: Point): number => {
+    const [p, q] = [ray(point), ray(other)];
+    return (Math.atan2(lengthOf(cross(p, q)), p[0] * q[0] + p[1] * q[1] + p[2] * q[2]) * 180) / Math.PI;
+  };
+  const [best] = vanishing.map((other) => ({ other, apart: apart(other) })).sort((a, b) => a.apart - b.apart);
+  return best && best.apart <= alikeWithin ? best.other : null;
 }

@@ -144,5 +144,10 @@ test('the proposed depth runs back from the plane of the letters', () => {
     { width: 600, height: 400 },
   )!;
   expect(flat.depth).toBeCloseTo(5, 1);
+  // Where the photograph's own lines meet near there, the sides run as those do; lines that run otherwise are no help.
+  const size = { width: 600, height: 400 };
+  const near: [number, number] = [found.towards[0] + 30, found.towards[1] - 10];
+  expect(proposeThickness(turned, size, [[-4000, 200], near])!.towards).toEqual(near.map(Math.round));
+  expect(proposeThickness(turned, size, [[-4000, 200]])).toEqual(found);
   expect(proposeThickness(drawnLetters([]), sheet)).toBeNull();
 });

@@ -1,3 +1,4 @@
+import { longestLines, type Line } from './lines';
 import type { Finding, Measure } from '../measure';
 import { quantile } from '../statistics';
 import type { View } from '../view';
@@ -15,6 +16,8 @@ export interface Planes extends Finding {
   vanishing: { place: Corner | null; direction: number; share: number }[];
   /** Flat surfaces, by their corners: plate px, going round. */
   planes: { corners: [Corner, Corner, Corner, Corner]; share: number }[];
+  /** The longest straight lines, plate px. */
+  lines: Line[];
 }
 
 /** A place farther off than so many times the longer side is a direction. */
@@ -30,7 +33,7 @@ const leastShare = 0.03;
  */
 export const planes: Measure<Planes> = {
   name: 'planes',
-  version: 1,
+  version: 2,
   take({ coarse }: View) {
     const segments = straightEdges(coarse);
     const points = vanishingPoints(segments, coarse);
@@ -52,6 +55,10 @@ export const planes: Measure<Planes> = {
       planes: planesBetween(points, segments, coarse).map(({ corners, share }) => ({
         corners: corners.map(([x, y]) => [x * factor, y * factor] as const) as [Corner, Corner, Corner, Corner],
         share,
+      })),
+      lines: longestLines(segments, coarse).map(({ from, to }) => ({
+        from: [from[0] * factor, from[1] * factor] as const,
+        to: [to[0] * factor, to[1] * factor] as const,
       })),
       confidence: best ? min(1, max(0, (best.length / all - 0.12) * 4) * min(1, best.supporters.length / 40)) : 0,
     };

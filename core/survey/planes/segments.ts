@@ -9,6 +9,8 @@ export interface Segment {
   from: readonly [number, number];
   to: readonly [number, number];
   length: number;
+  /** Mean step of Oklab lightness across it, each px. */
+  strength: number;
 }
 
 /** Directions within this of their region's belong to it, rad. */
@@ -107,5 +109,6 @@ function fitted(region: readonly number[], strength: Float32Array, width: number
     from: [mx + 0.5 + first * ux, my + 0.5 + first * uy],
     to: [mx + 0.5 + last * ux, my + 0.5 + last * uy],
     length,
+    strength: all / region.length,
   };
 }

@@ -17,6 +17,12 @@ export interface Shadows extends Finding {
 }
 
 const [columns, rows] = [3, 3];
+/** Which of the regions a place lies in. @param at fractions of the plate */
+export const regionAt = ([x, y]: readonly [number, number]): number => {
+  const cell = (part: number, count: number): number => max(0, min(count - 1, floor(part * count)));
+  return cell(y, rows) * columns + cell(x, columns);
+};
+
 /** What has less than this part of the broad light around it lies in shadow, if its colour goes on. */
 const darker = 0.6;
 /** What is broader than this part of the longer side is the light around. */

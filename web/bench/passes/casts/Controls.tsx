@@ -1,4 +1,4 @@
-import { proposeCasts, type StandingHow } from '../../../../core/passes/casts/propose';
+import { proposeCasts, standingPlace, type StandingHow } from '../../../../core/passes/casts/propose';
 import {
   ambientSchema,
   contactSchema,
@@ -71,9 +71,18 @@ function TouchUp({ lettering }: { lettering: Lettering }) {
 /** Shadows as real things have them, by one press. */
 function Proposals({ lettering }: { lettering: Lettering }) {
   const { mayChange } = useBench();
-  const { survey } = useSurvey(useFarthestPlate()?.sha256 ?? null);
+  const { letters, materials } = useBench();
+  const plate = useFarthestPlate();
+  const { survey } = useSurvey(plate?.sha256 ?? null);
   const standLamp = useLampStood();
   const { words, stance, casts } = lettering;
+  const proposed = (how: StandingHow) => {
+    const place =
+      letters && plate && materials
+        ? standingPlace(letters, casts.foot, { ...plate, ...materials.picture(plate.asset) }, survey.planes ?? null)
+        : null;
+    return proposeCasts(how, words.size * stance.scale, survey.shadows ?? null, place);
+  };
   return (
     <>
       <div className="flex flex-wrap gap-1" role="group" aria-label="How the words stand">
@@ -82,12 +91,7 @@ function Proposals({ lettering }: { lettering: Lettering }) {
             key={how}
             className="plain-button"
             disabled={!mayChange}
-            onClick={() =>
-              editing.commit(
-                ways[how].label,
-                standLamp(castsEdit(lettering)(proposeCasts(how, words.size * stance.scale, survey.shadows ?? null))),
-              )
-            }
+            onClick={() => editing.commit(ways[how].label, standLamp(castsEdit(lettering)(proposed(how))))}
           >
             {ways[how].button}
           </button>

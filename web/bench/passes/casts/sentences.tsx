@@ -1,3 +1,4 @@
+import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
@@ -10,6 +11,21 @@ interface SentenceProps {
 
 const percent = { factor: 100, unit: '%', min: 0, max: 100 } as const;
 const px = { unit: 'px', digits: 1, step: 0.5, min: 0, max: 5000 } as const;
+
+/** Whether a shadow lies along all of the letters, or only where they stand. */
+function Reach({ name, atFoot, edit }: { name: string; atFoot: boolean; edit(atFoot: boolean): Edit }) {
+  const { mayChange } = useBench();
+  return (
+    <button
+      className="quiet-button"
+      disabled={!mayChange}
+      aria-label={`Where ${name} lies`}
+      onClick={() => editing.commit(atFoot ? `Lay ${name} all around` : `Keep ${name} to the foot`, edit(!atFoot))}
+    >
+      {atFoot ? 'only where they stand' : 'all around them'}
+    </button>
+  );
+}
 
 export function ContactSentence({ lettering }: SentenceProps) {
   const { contact } = lettering.casts;
@@ -26,7 +42,8 @@ export function ContactSentence({ lettering }: SentenceProps) {
       strong,{' '}
       <EditedValue {...px} label="Offset of contact" value={contact.offset} edit={(offset) => set({ offset })} /> away
       from the light, blurred by{' '}
-      <EditedValue {...px} label="Blur of contact" value={contact.blur} edit={(blur) => set({ blur })} />.
+      <EditedValue {...px} label="Blur of contact" value={contact.blur} edit={(blur) => set({ blur })} />,{' '}
+      <Reach name="contact" atFoot={contact.atFoot} edit={(atFoot) => set({ atFoot })} />.
     </p>
   );
 }
@@ -44,7 +61,8 @@ export function AmbientSentence({ lettering }: SentenceProps) {
         edit={(strength) => set({ strength })}
       />{' '}
       strong, blurred by{' '}
-      <EditedValue {...px} label="Blur of ambient" value={ambient.blur} edit={(blur) => set({ blur })} />.
+      <EditedValue {...px} label="Blur of ambient" value={ambient.blur} edit={(blur) => set({ blur })} />,{' '}
+      <Reach name="ambient" atFoot={ambient.atFoot} edit={(atFoot) => set({ atFoot })} />.
     </p>
   );
 }

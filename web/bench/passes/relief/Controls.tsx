@@ -1,10 +1,13 @@
 import { proposeThickness } from '../../../../core/passes/relief/propose';
 import { lipSchema, plainBody, reliefSchema, thicknessSchema, type Body } from '../../../../core/passes/relief/schema';
 import type { Lettering } from '../../../../core/piece/schema';
+import { vanishingOnSheet } from '../../../../core/survey/placed';
+import { useSurvey } from '../../../api/surveys';
 import { PieceColour } from '../../coats/PieceColour';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
+import { useFarthestPlate } from '../../farthestPlate';
 import { Shown } from '../../Shown';
 import { useLampStood } from '../../lampStood';
 import { EdgeSentences } from './EdgeSentences';
@@ -14,6 +17,9 @@ import { bodyEdit, partEdit } from './edits';
 export function Controls() {
   const { lettering, letters, piece, mayChange } = useBench();
   const standLamp = useLampStood();
+  const plate = useFarthestPlate();
+  const { survey } = useSurvey(plate?.sha256 ?? null);
+  const vanishing = plate ? vanishingOnSheet(survey.planes, plate) : [];
   if (!lettering) return null;
   const { relief, words, stance } = lettering;
   const em = words.size * stance.scale;
@@ -61,7 +67,7 @@ export function Controls() {
           className="plain-button"
           disabled={!mayChange || relief.thickness !== null}
           onClick={adding('Make the letters solid', {
-            thickness: thicknessSchema.parse((letters && proposeThickness(letters, piece.sheet)) ?? {}),
+            thickness: thicknessSchema.parse((letters && proposeThickness(letters, piece.sheet, vanishing)) ?? {}),
           })}
         >
           Solid
