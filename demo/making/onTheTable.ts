@@ -51,8 +51,8 @@ export function onTheTable(woven: Piece): Piece {
     }),
     focus: plainFocus({ blur: { sigma: 0.9 }, grain: { dark: 1.05, middle: 1.03, light: 1, size: 0.5 } }),
     casts: plainCasts({
-      ambient: { strength: 0.1, blur: 50 },
-      contact: { strength: 0.5, offset: 1, blur: 3 },
+      ambient: { strength: 0.1, blur: 50, atFoot: true },
+      contact: { strength: 0.5, offset: 1, blur: 3, atFoot: true },
       thrown: {
         onto: 'ground',
         strength: 1,

@@ -18,6 +18,8 @@ const times = (a: Vector, k: number): Vector => [a[0] * k, a[1] * k, a[2] * k];
 
 /** Letters are so thick, em. */
 const usualThickness = 0.13;
+/** Sides that turn away from the lamp keep so much of the light: what comes from all around, and less of it from below. */
+const usualShade = 0.15;
 /** Letters that are seen square from the front show this little of their sides, em, towards the lower right. */
 const squarely = 0.05;
 
@@ -31,7 +33,7 @@ export function proposeThickness(
   { flatInk, warp, place, size }: Letters,
   sheet: Size,
   vanishing: readonly Point[] = [],
-): Pick<Thickness, 'depth' | 'towards'> | null {
+): Pick<Thickness, 'depth' | 'towards' | 'shade'> | null {
   const box = flatInk;
   if (!box || box.width <= 0 || box.height <= 0) return null;
   const quad = corners(box).map((corner) => apply(place, warp?.forward(corner) ?? corner)) as unknown as Quad;
@@ -58,7 +60,11 @@ export function proposeThickness(
   const shift: Point = [seen[0] - mx, seen[1] - my];
   const em = (focal * size) / depth;
   if (Math.hypot(...shift) < 0.02 * em && !alike([mx, my], vanishing, [cx, cy], focal))
-    return { depth: rounded(squarely * em, 1), towards: [rounded(mx + 40 * em, 0), rounded(my + 12 * em, 0)] };
+    return {
+      depth: rounded(squarely * em, 1),
+      towards: [rounded(mx + 40 * em, 0), rounded(my + 12 * em, 0)],
+      shade: usualShade,
+    };
   // Parallel lines meet where their direction itself is seen.
   const point: Point =
     Math.abs(back[2]) > 1e-3
@@ -67,7 +73,7 @@ export function proposeThickness(
   const own = alike(point, vanishing, [cx, cy], focal) ?? point;
   // As far towards it as the thickness reaches, seen from the letters' depth.
   const away = own === point ? Math.hypot(...shift) : Math.hypot(own[0] - mx, own[1] - my) * (1 - depth / behind[2]);
-  return { depth: rounded(away, 1), towards: [rounded(own[0], 0), rounded(own[1], 0)] };
+  return { depth: rounded(away, 1), towards: [rounded(own[0], 0), rounded(own[1], 0)], shade: usualShade };
 }
 
 /** A photograph's lines run as the letters' sides do if their directions are no farther apart than this, degrees. */
