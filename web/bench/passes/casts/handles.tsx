@@ -29,8 +29,7 @@ function Places() {
   const onGround = thrown?.onto === 'ground' ? thrown : null;
   if (!mayChange || !lettering || !letters || !standing || (!onGround && !mirrored)) return null;
   const feet: [Point, Point] = [standing[3], standing[2]];
-  const tips =
-    onGround && (onGround.tips ?? tipsOnGround(standing, shineOn(onGround, piece.lamp, letters), onGround));
+  const tips = onGround && (onGround.tips ?? tipsOnGround(standing, shineOn(onGround, piece.lamp, letters), onGround));
   const setFoot = (one: Lettering, i: number, to: [number, number]): Edit =>
     castsEdit(one)({ foot: replaced(feet, i, to) });
   const wall = onGround?.wall;
