@@ -3,6 +3,7 @@ import { serve } from '@hono/node-server';
 import type { Hono } from 'hono';
 import { application } from './application';
 import { readConfig, type Config } from './config';
+import { connectionLimits, connectionOptions, limitConnections } from './connections';
 import { endWith } from './endWith';
 import { seed } from './seed';
 import { takeFolder } from './starting/folderLock';
@@ -23,9 +24,11 @@ function listen(config: Config, served: { app: Hono | null; whenThere: Promise<H
         },
         hostname: config.host,
         port: config.port,
+        serverOptions: connectionOptions(connectionLimits),
       },
       () => resolve(server as Server),
     );
+    limitConnections(server as Server);
     server.on('error', (error: NodeJS.ErrnoException) =>
       endWith(
         error.code === 'EADDRINUSE'
@@ -57,8 +60,6 @@ async function start(config: Config): Promise<void> {
   served.app = app;
   give!(app);
   studio.runWorks.resume();
-  // Longer than any pause between two requests of one page.
-  server.keepAliveTimeout = 65000;
   const { port } = server.address() as { port: number };
   console.log(`Inky Veil is ready at http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`);
 }
