@@ -14,7 +14,7 @@ test('letters and outlines that are too fine for paper are told of in mm; on scr
   expect(finestOf(piece, materials)).toMatchObject({ outline: Infinity });
   // 13 px at 300 in an inch are 1.10 mm, 26 px twice that.
   const withLetters = (letters: number, given: Partial<FileSettings>): string =>
-    warningsOf(piece, settings(given), noSizes, { letters, outline: Infinity }).join();
+    warningsOf(piece, settings(given), noSizes, { finest: { letters, outline: Infinity } }).join();
   expect(withLetters(13, { format: 'pdf' })).toBe(
     'The smallest letters are 1.1 mm high on paper: below 1.2 mm they fill in.',
   );
@@ -35,12 +35,29 @@ test('letters and outlines that are too fine for paper are told of in mm; on scr
   const finest = finestOf(thin, materials);
   expect(finest.outline).toBeCloseTo(0.8, 6);
   // 0.8 px at 300 in an inch are 0.068 mm, at 200 they are 0.102 mm.
-  expect(warningsOf(thin, settings({ format: 'tiff', ppi: 300 }), noSizes, finest).join()).toContain('0.07 mm wide');
-  expect(warningsOf(thin, settings({ format: 'tiff', ppi: 200 }), noSizes, finest).join()).not.toContain('outline');
+  expect(warningsOf(thin, settings({ format: 'tiff', ppi: 300 }), noSizes, { finest }).join()).toContain(
+    '0.07 mm wide',
+  );
+  expect(warningsOf(thin, settings({ format: 'tiff', ppi: 200 }), noSizes, { finest }).join()).not.toContain('outline');
 });
 
 test('without words there is nothing fine', async () => {
   const empty = { ...piece, letterings: [] };
   expect(finestOf(empty, await demoMaterials(piece))).toEqual({ letters: Infinity, outline: Infinity });
   expect(warningsOf(empty, settings({ format: 'png', ppi: 200 }), noSizes)).toEqual([]);
+});
+
+test('words that hardly stand off what is beside their edge are told of by name; others, and unmeasured ones, are not', () => {
+  const [first, second] = piece.letterings;
+  const told = warningsOf(piece, settings({}), noSizes, {
+    contrast: [
+      { lettering: first.id, difference: 12.4 },
+      { lettering: second.id, difference: 31 },
+    ],
+  });
+  expect(told).toEqual([expect.stringContaining('stands off by 12 L*')]);
+  expect(told[0]).toContain(first.name);
+  expect(warningsOf(piece, settings({}), noSizes, { contrast: [{ lettering: first.id, difference: null }] })).toEqual(
+    [],
+  );
 });

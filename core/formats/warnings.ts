@@ -1,22 +1,31 @@
 import { fromPx } from '../piece/lengths';
 import { hairline, lowestPrinted, ppiLimits } from '../piece/print';
 import type { Piece } from '../piece/schema';
+import { contrastLimit } from '../passes/ink/contrast';
+import type { MeasuredContrast } from '../passes/ink/measure';
+import { quotedName } from '../piece/names';
 import { fileFormats } from './formats';
 import type { Finest } from './finest';
 import type { FileSettings } from './settings';
 import { goesOn, type SizeOf } from './bleed';
 import { pxOf } from './paper';
 
+/** What has been measured of a piece; what is left out is not told of. */
+export interface KnownOfPiece {
+  finest?: Finest | null;
+  contrast?: readonly MeasuredContrast[];
+}
+
 /**
  * What a file is likely to be sent back for, as sentences.
  * @param sizeOf px of the photographs, where they are known
- * @param finest where it is known
+ * @param known of the piece: what is finest, and how far its words stand off
  */
 export function warningsOf(
   piece: Piece,
   settings: FileSettings,
   sizeOf: SizeOf,
-  finest: Finest | null = null,
+  { finest = null, contrast = [] }: KnownOfPiece = {},
 ): string[] {
   const { format, ppi, bleed } = settings;
   const { name, hasAlpha } = fileFormats[format];
@@ -41,6 +50,14 @@ export function warningsOf(
     isForPrint &&
       outline < hairline &&
       `The thinnest outline is ${outline.toFixed(2)} mm wide on paper: below ${hairline} mm, a quarter point, it breaks.`,
+    ...piece.letterings.map((lettering) => {
+      const measured = contrast.find((one) => one.lettering === lettering.id);
+      const difference = measured?.difference ?? contrastLimit;
+      return (
+        difference < contrastLimit &&
+        `${quotedName(lettering)} stands off by ${difference.toFixed(0)} L* from what is beside its edge: below ${contrastLimit} it is hard to read.`
+      );
+    }),
     bleed > 0 &&
       !goesOn(piece, pxOf(bleed, ppi), sizeOf) &&
       'The photograph ends at the sheet’s edge: in the bleed it is seen mirrored.',

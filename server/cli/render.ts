@@ -147,7 +147,9 @@ async function main(): Promise<void> {
     );
     const shapes = studio.shapesOf(piece);
     const materials = await openMaterials(piece.assets, fileLibrary(studio.config.data, shapes));
-    const told = warningsOf(piece, settings, (sha256) => shapes[sha256] ?? null, finestOf(piece, materials));
+    const told = warningsOf(piece, settings, (sha256) => shapes[sha256] ?? null, {
+      finest: finestOf(piece, materials),
+    });
     for (const note of [...saved.notes, ...told]) console.log(note);
   } finally {
     close();

@@ -28,7 +28,7 @@ interface ChoicesProps {
 export function ExportChoices({ choice, onChoose }: ChoicesProps) {
   const { format, bits, quality } = choice;
   const { name, purpose, bits: known, hasQuality } = fileFormats[format];
-  const { piece, materials } = useBench();
+  const { piece, materials, measures } = useBench();
   const finest = useMemo(() => finestIn(piece, materials), [piece, materials]);
   const sizeOf = (sha256: string): { width: number; height: number } | null => {
     const key = Object.entries(piece.assets).find(([, asset]) => asset.sha256 === sha256)?.[0];
@@ -88,7 +88,7 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
         )}
       </p>
       <OnPaper choice={choice} onChoose={onChoose} />
-      {warningsOf(piece, choice, sizeOf, finest).map((warning) => (
+      {warningsOf(piece, choice, sizeOf, { finest, contrast: measures?.ink.contrast }).map((warning) => (
         <p key={warning} className="text-accent">
           {warning}
         </p>
