@@ -98,6 +98,16 @@ export const fileFormats = {
     longestSide: 3e4,
     purpose: 'named layers, for other programs',
   },
+  parts: {
+    name: 'Parts',
+    ending: 'zip',
+    mime: 'application/zip',
+    bits: [8],
+    hasAlpha: true,
+    hasQuality: false,
+    longestSide: 3e4,
+    purpose: 'mattes, letters as outlines and the depth order, to go on elsewhere',
+  },
 } as const satisfies Record<string, FileFormat>;
 
 export type FormatName = keyof typeof fileFormats;

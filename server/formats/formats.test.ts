@@ -5,10 +5,12 @@ import { PDFArray, PDFDict, PDFDocument, PDFName, PDFRawStream, decodePDFRawStre
 import sharp, { type Sharp } from 'sharp';
 import { solidCoat, type Coat } from '../../core/coats/schema';
 import type { FormatName } from '../../core/formats/formats';
+import type { PartsOrder } from '../../core/formats/parts/order';
 import { plainFocus } from '../../core/passes/focus/schema';
 import { plainInk, type Ink } from '../../core/passes/ink/schema';
 import { plainOutline, plainOutlines } from '../../core/passes/outlines/schema';
 import { plainStance } from '../../core/passes/stance/schema';
+import { plainVeil } from '../../core/passes/veils/schema';
 import { plainWords } from '../../core/passes/words/schema';
 import { blankPiece, untouched } from '../../core/piece/blank';
 import type { Lettering, Piece } from '../../core/piece/schema';
@@ -394,4 +396,71 @@ test('what a format cannot hold is refused before anything is drawn', async () =
   ]);
   expect((await refused({ format: 'png', size: 'gone' }))[0]).toBe(404);
   expect(readFileSync(studio.files.asset(studio.assets.list('plate')[0].sha256)).length).toBeGreaterThan(0);
+});
+
+describe('parts', () => {
+  /** A veil over a rectangle of the photograph, in front of the first word. */
+  const box = { left: 60.5, top: 40, right: 140, bottom: 130 };
+  const withVeil = async (): Promise<string> => {
+    const piece = await pieceWith('#ffffff');
+    const corners = [
+      [box.left, box.top],
+      [box.right, box.top],
+      [box.right, box.bottom],
+      [box.left, box.bottom],
+    ];
+    const points = corners.map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] }));
+    const veil = {
+      ...plainVeil({ id: 'post', name: 'post: / near', plate: 'plate-1' }),
+      feather: 0,
+      cuts: [{ kind: 'trace' as const, operation: 'add' as const, contours: [{ closed: true, points }] }],
+    };
+    return studio.pieces.create({ ...piece, veils: [veil], depth: ['flat', 'post', 'graded', 'soft'] });
+  };
+
+  test('a matte is white where its veil is, to the part of a px; the order says what stands before which letter', async () => {
+    const { bytes, type } = await exported({ format: 'parts' }, await withVeil());
+    expect(type).toBe('application/zip');
+    const files = unzipSync(bytes);
+    const told = JSON.parse(Buffer.from(files['order.json']).toString('utf8')) as PartsOrder;
+    expect(told).toMatchObject({ width, height, ppi: 150, title: 'Four < & "things"' });
+    expect(told.order.map(({ kind, id: of }) => `${kind} ${of}`)).toEqual([
+      'photograph plate-1',
+      'lettering flat',
+      'veil post',
+      'lettering graded',
+      'lettering soft',
+    ]);
+    const [, flat, veil, graded] = told.order as [unknown, ...Extract<PartsOrder['order'][number], { name: string }>[]];
+    expect(flat).toMatchObject({ name: 'OK', behind: [{ letter: 'O', veils: ['post'] }, { letter: 'K' }] });
+    expect(graded).toMatchObject({ behind: [] });
+    const { matte } = veil as unknown as { matte: string };
+    expect(matte).toMatch(/^mattes\/post- - near\.png$/);
+    const { data, info } = await sharp(Buffer.from(files[matte])).raw().toBuffer({ resolveWithObject: true });
+    expect([info.width, info.height]).toEqual([width, height]);
+    const at = (x: number, y: number): number => data[(y * width + x) * info.channels];
+    expect([at(100, 80), at(61, 80), at(139, 129)]).toEqual([255, 255, 255]);
+    expect([at(59, 80), at(140, 80), at(100, 39), at(100, 130)]).toEqual([0, 0, 0, 0]);
+    // Half a px is covered, as coverage and not as light.
+    expect(Math.abs(at(60, 80) - 127.5)).toBeLessThan(2);
+  });
+
+  test('letters drawn by another program from their outlines are the letters', async () => {
+    const piece = await pieceWith('#ffffff', false);
+    const black = plainInk([solidCoat({ colour: '#000000' })]);
+    const plain = { ...piece, letterings: [lettering('one', 'GO', 210, 150, black)], depth: ['one'] } as Piece;
+    const own = studio.pieces.create(plain);
+    const files = unzipSync((await exported({ format: 'parts' }, own)).bytes);
+    expect(Object.keys(files)).toEqual(['order.json', 'letters/GO.svg']);
+    const drawing = Buffer.from(files['letters/GO.svg']).toString('utf8');
+    // 420 px at 150 in an inch.
+    expect(drawing).toContain('width="71.12mm"');
+    const inPx = drawing.replace(/width="[^"]*mm" height="[^"]*mm"/, `width="${width}" height="${height}"`);
+    const theirs = await rgb(sharp(Buffer.from(inPx)).flatten({ background: '#ffffff' }));
+    const ours = await rgb((await exported({ format: 'png' }, own)).bytes);
+    const { share } = compared(ours, theirs, 40);
+    expect(share).toBeLessThan(0.01);
+    // And it is no empty sheet.
+    expect(compared(ours, Buffer.alloc(ours.length, 255), 40).share).toBeGreaterThan(0.05);
+  });
 });

@@ -1,6 +1,5 @@
-import { createWriteStream, readFileSync, rmSync } from 'node:fs';
+import { readFileSync, rmSync } from 'node:fs';
 import sharp from 'sharp';
-import { Zip, ZipPassThrough } from 'fflate';
 import { openMaterials } from '../../core/graph/materials';
 import { layeredPicture } from '../../core/formats/openRaster/layers';
 import { layerPath, stackXml } from '../../core/formats/openRaster/stack';
@@ -9,6 +8,7 @@ import { fileLibrary } from '../render/fileLibrary';
 import { renderParts } from '../render/renderSheet';
 import { packIn, printedArea, type SaveOrder, type Saved } from '../render/savePicture';
 import { givePiece, type TilePool } from '../render/tilePool';
+import { writeZip } from './zipFile';
 
 const renderShare = 0.9;
 /** Longest side of the small picture in the file (OpenRaster 0.0.5), px. */
@@ -51,29 +51,4 @@ export async function saveOpenRaster(
   } finally {
     for (const { name } of parts) rmSync(pathOf(name), { force: true });
   }
-}
-
-/** Writes a zip whose entries are stored as they are (PNGs are packed already), one after the other. */
-async function writeZip(
-  path: string,
-  entries: readonly (readonly [name: string, bytes: () => Uint8Array])[],
-): Promise<void> {
-  const out = createWriteStream(path);
-  const done = new Promise<void>((resolve, reject) => {
-    out.on('finish', resolve);
-    out.on('error', reject);
-  });
-  const zip = new Zip((error, chunk, isLast) => {
-    if (error) out.destroy(error);
-    else out.write(chunk);
-    if (isLast) out.end();
-  });
-  for (const [name, bytes] of entries) {
-    const entry = new ZipPassThrough(name);
-    entry.mtime = new Date(2026, 0, 1);
-    zip.add(entry);
-    entry.push(bytes(), true);
-  }
-  zip.end();
-  await done;
 }

@@ -3,6 +3,7 @@ import { tooLargeFor } from '../../core/formats/settings';
 import { printedArea, savePicture, type SaveOrder, type Saved } from '../render/savePicture';
 import { startTilePool, type TilePool } from '../render/tilePool';
 import { saveOpenRaster } from './openRaster';
+import { saveParts } from './parts';
 import { savePdf } from './pdf';
 import { saveSvg } from './svg';
 
@@ -24,7 +25,7 @@ export async function saveFile(
   }
   if (isPictureFormat(format))
     return savePicture({ ...order, settings: { ...order.settings, format } }, progress, pool);
-  const save = { pdf: savePdf, svg: saveSvg, openraster: saveOpenRaster }[format];
+  const save = { pdf: savePdf, svg: saveSvg, openraster: saveOpenRaster, parts: saveParts }[format];
   try {
     return await save(order, progress, pool);
   } finally {

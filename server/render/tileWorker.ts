@@ -3,6 +3,7 @@ import { toBytes, toWords } from '../../core/kernels/colour';
 import type { Piece } from '../../core/piece/schema';
 import { bledPicture } from '../../core/formats/bleed';
 import { layeredPicture } from '../../core/formats/openRaster/layers';
+import { mattesPicture } from '../../core/formats/parts/mattes';
 import type { PartedPicture } from '../../core/formats/parted';
 import { vectorPicture, type VectorFrame } from '../../core/formats/vectors/parted';
 import type { VectorPlan } from '../../core/formats/vectors/plan';
@@ -29,7 +30,8 @@ export type Parting =
   /** @see mirroredBeyond */
   | { kind: 'whole'; mirrors: boolean }
   | ({ kind: 'vectors'; plan: VectorPlan } & Omit<VectorFrame, 'scale'>)
-  | { kind: 'layers'; frame: Region };
+  | { kind: 'layers'; frame: Region }
+  | { kind: 'mattes'; frame: Region };
 
 /** A row of tiles in memory that all workers write to. */
 export interface Strip {
@@ -61,6 +63,7 @@ function take({ dataFolder, piece, shapes, scale, parting = { kind: 'whole', mir
   const drawing = openMaterials(piece.assets, fileLibrary(dataFolder, shapes)).then((materials): Drawing => {
     if (parting.kind === 'vectors')
       return { parted: vectorPicture(piece, materials, parting.plan, { ...parting, scale }) };
+    if (parting.kind === 'mattes') return { parted: mattesPicture(piece, materials, parting.frame) };
     if (parting.kind === 'layers') return { parted: layeredPicture(piece, materials, scale, parting.frame) };
     return { whole: bledPicture(compile(piece, materials), piece, parting.mirrors) };
   });
