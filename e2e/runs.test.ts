@@ -33,8 +33,8 @@ test('from a piece to a run: a table is pasted, rows are fitted and told of, cor
     );
   await page.getByRole('button', { name: 'Bring these rows' }).click();
   await page.getByText('3 rows came in.').waitFor();
-  expect(await page.getByLabel('Column for Name').inputValue()).toBe('Name');
-  expect(await page.getByLabel('Column for Craft').inputValue()).toBe('Craft');
+  const columnFor = (slot: string): Promise<string> => page.getByLabel(`Column for ${slot}`).inputValue();
+  await eventually(async () => (await columnFor('Name')) === 'Name' && (await columnFor('Craft')) === 'Craft');
   await allSolved('3 rows');
 
   // The first one names a picture that has not been brought to this run.

@@ -80,6 +80,23 @@ test('an answer that takes long is waited for, and so is a server that does not 
   expect(await told(busy, (socket) => socket.write(put(large.length) + large), answered)).toMatch(/300000$/);
 });
 
+test('a socket that is used again and again gathers no listeners', async () => {
+  const port = await served();
+  const [server] = open as [Server];
+  const sockets: Socket[] = [];
+  server.on('connection', (socket: Socket) => sockets.push(socket));
+  const answers = (text: string): number => text.split('HTTP/1.1 200').length - 1;
+  await told(
+    port,
+    (socket) => {
+      for (let k = 0; k < 20; k++) socket.write(`${put(3)}abc`);
+    },
+    (text) => answers(text) === 20,
+  );
+  expect(sockets).toHaveLength(1);
+  expect(sockets[0].listenerCount('close')).toBeLessThan(8);
+});
+
 test('more sockets than there may be are closed at once; the others go on', async () => {
   const port = await served();
   const kept = Array.from({ length: 3 }, () => connect(port, '127.0.0.1'));

@@ -52,6 +52,6 @@ function closeWhenSilent(request: IncomingMessage, silent: number): void {
   timer.unref();
   const done = (): void => clearInterval(timer);
   request.once('end', done);
+  // It comes when the socket is closed, too; the socket itself goes on to other requests and is told nothing.
   request.once('close', done);
-  socket.once('close', done);
 }
