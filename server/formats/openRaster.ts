@@ -3,11 +3,10 @@ import sharp from 'sharp';
 import { openMaterials } from '../../core/graph/materials';
 import { layeredPicture } from '../../core/formats/openRaster/layers';
 import { layerPath, stackXml } from '../../core/formats/openRaster/stack';
-import { PngFile } from '../codecs/pngFile';
 import { fileLibrary } from '../render/fileLibrary';
-import { renderParts } from '../render/renderSheet';
-import { packIn, printedArea, type SaveOrder, type Saved } from '../render/savePicture';
-import { givePiece, type TilePool } from '../render/tilePool';
+import { printedArea, type SaveOrder, type Saved } from '../render/savePicture';
+import type { TilePool } from '../render/tilePool';
+import { drawPngParts, partPath } from './pngParts';
 import { writeZip } from './zipFile';
 
 const renderShare = 0.9;
@@ -25,14 +24,11 @@ export async function saveOpenRaster(
   const { frame } = printedArea(order);
   const materials = await openMaterials(piece.assets, fileLibrary(dataFolder, shapes));
   const { layers, parts } = layeredPicture(piece, materials, scale, frame);
-  givePiece(pool, { dataFolder, piece, shapes, scale, parting: { kind: 'layers', frame } });
-  const pathOf = (part: string): string => `${order.scratch}-${part}`;
+  const pathOf = (part: string): string => partPath(order, part);
   try {
-    const drawn = parts.map(({ name, frame: own, channels }) => {
-      const form = { width: own.width, height: own.height, channels, bits: 8 as const };
-      return { name, frame: own, form, file: new PngFile(pathOf(name), form, settings.ppi, packIn(pool, form)) };
-    });
-    await renderParts(frame, drawn, pool, (done) => progress(done * renderShare, 'Rendering the layers'));
+    await drawPngParts(order, { kind: 'layers', frame }, parts, pool, (done) =>
+      progress(done * renderShare, 'Rendering the layers'),
+    );
     const rendered = performance.now();
     progress(renderShare, 'Writing the OpenRaster file');
     const small = await sharp(pathOf('merged'), { limitInputPixels: false })

@@ -6,11 +6,10 @@ import { openMaterials } from '../../core/graph/materials';
 import { nameOf } from '../../core/piece/names';
 import { compile } from '../../core/render/compile';
 import { distinctFileNames, fileNamePart } from '../../core/runs/names';
-import { PngFile } from '../codecs/pngFile';
 import { fileLibrary } from '../render/fileLibrary';
-import { renderParts } from '../render/renderSheet';
-import { packIn, printedArea, type SaveOrder, type Saved } from '../render/savePicture';
-import { givePiece, type TilePool } from '../render/tilePool';
+import { printedArea, type SaveOrder, type Saved } from '../render/savePicture';
+import type { TilePool } from '../render/tilePool';
+import { drawPngParts, partPath } from './pngParts';
 import { writeZip } from './zipFile';
 
 const renderShare = 0.9;
@@ -28,16 +27,10 @@ export async function saveParts(
   const materials = await openMaterials(piece.assets, fileLibrary(dataFolder, shapes));
   const compiled = compile(piece, materials);
   const { mattes, parts } = mattesPicture(piece, materials, frame);
-  const pathOf = (part: string): string => `${order.scratch}-${part}`;
   try {
-    if (parts.length > 0) {
-      givePiece(pool, { dataFolder, piece, shapes, scale, parting: { kind: 'mattes', frame } });
-      const drawn = parts.map(({ name, frame: own, channels }) => {
-        const form = { width: own.width, height: own.height, channels, bits: 8 as const };
-        return { name, frame: own, form, file: new PngFile(pathOf(name), form, ppi, packIn(pool, form)) };
-      });
-      await renderParts(frame, drawn, pool, (done) => progress(done * renderShare, 'Rendering the mattes'));
-    }
+    await drawPngParts(order, { kind: 'mattes', frame }, parts, pool, (done) =>
+      progress(done * renderShare, 'Rendering the mattes'),
+    );
     const rendered = performance.now();
     progress(renderShare, 'Writing the parts');
     const nameOfVeil = (id: string): string => piece.veils.find((veil) => veil.id === id)?.name ?? id;
@@ -72,7 +65,7 @@ export async function saveParts(
       ].join('');
     await writeZip(order.out, [
       ['order.json', () => Buffer.from(JSON.stringify(told, null, 1))],
-      ...mattes.map(({ part }, i) => [matteFiles[i], () => readFileSync(pathOf(part))] as const),
+      ...mattes.map(({ part }, i) => [matteFiles[i], () => readFileSync(partPath(order, part))] as const),
       ...compiled.letterings.map((one, i) => [letterFiles[i], () => Buffer.from(drawing(one))] as const),
     ]);
     const empty = mattes.length + compiled.letterings.length === 0;
@@ -82,7 +75,7 @@ export async function saveParts(
       notes: empty ? ['There are no veils and no words: the file tells only of the photographs.'] : [],
     };
   } finally {
-    for (const { name } of parts) rmSync(pathOf(name), { force: true });
+    for (const { name } of parts) rmSync(partPath(order, name), { force: true });
   }
 }
 
