@@ -27,7 +27,7 @@ export function withinBounds(node: Node): Node {
 }
 
 /** Lays a part where it belongs. @param region where `out` lies, and @param at where the part does: px */
-export function put(out: Raster, region: Region, part: Raster, at: Region): void {
+function put(out: Raster, region: Region, part: Raster, at: Region): void {
   const { channels } = out;
   for (let y = 0; y < at.height; y++)
     out.data.set(

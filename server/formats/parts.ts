@@ -26,7 +26,7 @@ export async function saveParts(
   const { frame } = printedArea(order);
   const materials = await openMaterials(piece.assets, fileLibrary(dataFolder, shapes));
   const compiled = compile(piece, materials);
-  const { mattes, parts } = mattesPicture(piece, materials, frame);
+  const { mattes, parts } = mattesPicture(compiled, frame);
   try {
     await drawPngParts(order, { kind: 'mattes', frame }, parts, pool, (done) =>
       progress(done * renderShare, 'Rendering the mattes'),

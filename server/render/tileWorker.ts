@@ -63,7 +63,7 @@ function take({ dataFolder, piece, shapes, scale, parting = { kind: 'whole', mir
   const drawing = openMaterials(piece.assets, fileLibrary(dataFolder, shapes)).then((materials): Drawing => {
     if (parting.kind === 'vectors')
       return { parted: vectorPicture(piece, materials, parting.plan, { ...parting, scale }) };
-    if (parting.kind === 'mattes') return { parted: mattesPicture(piece, materials, parting.frame) };
+    if (parting.kind === 'mattes') return { parted: mattesPicture(compile(piece, materials), parting.frame) };
     if (parting.kind === 'layers') return { parted: layeredPicture(piece, materials, scale, parting.frame) };
     return { whole: bledPicture(compile(piece, materials), piece, parting.mirrors) };
   });

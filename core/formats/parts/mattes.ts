@@ -1,7 +1,5 @@
-import type { Materials } from '../../graph/materials';
-import type { Piece } from '../../piece/schema';
 import type { Region } from '../../pixels/region';
-import { compile } from '../../render/compile';
+import type { CompiledPiece } from '../../render/compile';
 import type { PartedPicture } from '../parted';
 
 /** A veil's finished matte, as it lies on the sheet. */
@@ -17,8 +15,7 @@ export interface MattesPicture extends PartedPicture {
 }
 
 /** @param frame output px */
-export function mattesPicture(piece: Piece, materials: Materials, frame: Region): MattesPicture {
-  const compiled = compile(piece, materials);
+export function mattesPicture(compiled: Pick<CompiledPiece, 'mattes'>, frame: Region): MattesPicture {
   const mattes = [...compiled.mattes].map(([veil, node], i) => ({
     part: `matte${String(i).padStart(3, '0')}`,
     veil,

@@ -1,7 +1,7 @@
 import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
 import { warp } from '../../kernels/warp';
 import { contentKey, touches, type Needs, type Node, type Request } from '../../graph/node';
-import { put } from '../../graph/withinBounds';
+import { withinBounds } from '../../graph/withinBounds';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, intersect, outerPixels, regionOfPoints, scaleRegion, type Region } from '../../pixels/region';
 import { corners, type Point } from '../../shape/affine';
@@ -49,7 +49,7 @@ export function castNode(source: Node, falling: Falling, look: CastLook): Node {
     const [first, last] = stepsIn(request, falling);
     return levels.flatMap((_, step) => (step >= first && step <= last ? step : []));
   };
-  return {
+  return withinBounds({
     key: contentKey(
       'cast',
       source.key,
@@ -67,24 +67,19 @@ export function castNode(source: Node, falling: Falling, look: CastLook): Node {
       touches(own, request)
         ? Object.fromEntries(wanted(request).map((step) => [`level ${step}`, levels[step].need(request.scale)]))
         : {},
-    compute(whole, inputs) {
-      const out = emptyRaster(whole.region.width, whole.region.height, source.channels);
-      const { scale } = whole;
-      const region = own ? intersect(whole.region, outerPixels(scaleRegion(own, scale))) : whole.region;
-      if (!region) return out;
-      const request = { region, scale };
-      const seen = wanted(whole)
+    compute(request, inputs) {
+      const { region, scale } = request;
+      const seen = wanted(request)
         .filter((step) => inputs[`level ${step}`])
         .map((step) => {
           const need = levels[step].need(scale);
           return { step, raster: sampled(inputs[`level ${step}`], need.region, need.scale, toLetters, request, look) };
         });
-      if (seen.length === 0) return out;
+      if (seen.length === 0) return emptyRaster(region.width, region.height, source.channels);
       const one = seen.length === 1 ? seen[0].raster : mixed(seen, request, falling, source.channels);
-      put(out, whole.region, fadedBy(one, request, falling, look), region);
-      return out;
+      return fadedBy(one, request, falling, look);
     },
-  };
+  });
 }
 
 /** The letters as soft as they are at one step: whole, so that all tiles share it. */

@@ -1,13 +1,13 @@
 import { hexOfLinear, hexOfOklab } from '../../pixels/colour';
 import { standingQuad } from '../../light/casting/falls';
 import { usualPlateView } from '../../light/lamp';
-import { vanishingOnSheet, type PlacedPhotograph } from '../../survey/placed';
+import { onSheet, vanishingOnSheet, type PlacedPhotograph } from '../../survey/placed';
 import type { Planes } from '../../survey/planes';
 import type { Line } from '../../survey/planes/lines';
 import { regionAt, type Shadows } from '../../survey/shadows';
 import type { Point } from '../../shape/affine';
 import type { Quad } from '../../shape/homography';
-import { rounded } from '../../shape/rounding';
+import { rounded, roundedPoint } from '../../shape/rounding';
 import type { Letters } from '../../type/letters';
 import { ambientSchema, contactSchema, thrownSchema, type Casts, type Thrown } from '../../light/casting/schema';
 
@@ -48,15 +48,15 @@ export interface StandingPlace {
   /** The longest straight lines of the photograph, its own px. */
   lines: readonly Line[];
   /** Where level lines straight ahead meet, sheet px. */
-  ahead: Point;
+  ahead: [number, number];
 }
 
 /** A place where lines meet is one of level lines if it is no farther from the middle than so many heights of the plate. */
 const level = 0.6;
 
 /** Where level lines meet, as the survey found it; otherwise in the middle: the camera was held level. */
-function aheadIn(plate: PlacedPhotograph, found: Planes | null): Point {
-  const [x, y] = [plate.x + (plate.scale * plate.width) / 2, plate.y + (plate.scale * plate.height) / 2];
+function aheadIn(plate: PlacedPhotograph, found: Planes | null): [number, number] {
+  const [x, y] = onSheet([plate.width / 2, plate.height / 2], plate);
   const reach = level * plate.scale * plate.height;
   const met = vanishingOnSheet(found, plate).find((one) => Math.hypot(one[0] - x, one[1] - y) < reach);
   return roundedPoint(met ?? [x, y]);
@@ -98,7 +98,7 @@ export function proposeCasts(
         : thrownSchema.parse({
             onto: atFoot ? 'ground' : 'wall',
             lift: part(0.06),
-            ...(onGround && { wall: wallBehind(onGround), above: seenFrom(onGround), ahead: [...onGround.ahead] }),
+            ...(onGround && { wall: wallBehind(onGround), above: seenFrom(onGround), ahead: onGround.ahead }),
           }),
     ...shadowColours(found, { full: how !== 'lying', ...(onGround && { at: footOnPlate(onGround) }) }),
   };
@@ -132,10 +132,9 @@ function wallBehind({ quad: [a, b, c, d], plate, lines, ahead }: StandingPlace):
   const [foot, head] = [middleOf(c, d), middleOf(a, b)];
   const tall = Math.hypot(head[0] - foot[0], head[1] - foot[1]);
   const along = Math.atan2(c[1] - d[1], c[0] - d[0]);
-  const onSheet = ([x, y]: readonly [number, number]): Point => [x * plate.scale + plate.x, y * plate.scale + plate.y];
   let nearest: { from: Point; to: Point; far: number } | null = null;
   for (const line of lines) {
-    const ends = [onSheet(line.from), onSheet(line.to)].sort(([p], [q]) => p - q);
+    const ends = [onSheet(line.from, plate), onSheet(line.to, plate)].sort(([p], [q]) => p - q);
     const [[x0, y0], [x1, y1]] = ends;
     const turn = Math.abs(Math.atan2(y1 - y0, x1 - x0) - along);
     if (x1 - x0 < 1 || Math.min(turn, Math.PI - turn) > mostTurned) continue;
@@ -152,5 +151,3 @@ function wallBehind({ quad: [a, b, c, d], plate, lines, ahead }: StandingPlace):
   const scale = Math.min(1, Math.max(0.2, below(foot[1] - nearest.far / 2) / below(foot[1])));
   return { from: roundedPoint(nearest.from), to: roundedPoint(nearest.to), scale: rounded(scale, 2) };
 }
-
-const roundedPoint = ([x, y]: Point): [number, number] => [rounded(x, 1), rounded(y, 1)];

@@ -70,8 +70,7 @@ function TouchUp({ lettering }: { lettering: Lettering }) {
 
 /** Shadows as real things have them, by one press. */
 function Proposals({ lettering }: { lettering: Lettering }) {
-  const { mayChange } = useBench();
-  const { letters, materials } = useBench();
+  const { letters, materials, mayChange } = useBench();
   const plate = useFarthestPlate();
   const { survey } = useSurvey(plate?.sha256 ?? null);
   const standLamp = useLampStood();
