@@ -11,6 +11,7 @@ import { matchColumns } from '../core/runs/table/matchColumns';
 import { readDelimited, type Table } from '../core/runs/table/readTable';
 import { folderBundle, takeInBundle } from '../server/bundles';
 import { fileLibrary } from '../server/render/fileLibrary';
+import { ownHands } from '../server/runs/ownHands';
 import { RunWorks } from '../server/runs/works';
 import { seedFaces } from '../server/seed';
 import { Studio } from '../server/studio';
@@ -88,7 +89,7 @@ function approveAll({ studio }: Bench, run: string): number {
 }
 
 async function benchLanes(bench: Bench, lanes: number): Promise<void> {
-  const works = new RunWorks(bench.studio, lanes);
+  const works = new RunWorks(bench.studio, ownHands(bench.studio.buildFolder, lanes));
   const run = await newRun(bench, bench.series, rowsOf(120), 1500);
   const processes = lanes === 1 ? 'one process' : `${lanes} processes`;
   printValue(
@@ -105,7 +106,7 @@ async function benchLanes(bench: Bench, lanes: number): Promise<void> {
 }
 
 async function benchLarge(bench: Bench): Promise<void> {
-  const works = new RunWorks(bench.studio, 2);
+  const works = new RunWorks(bench.studio, ownHands(bench.studio.buildFolder, 2));
   const run = await newRun(bench, bench.letters, rowsOf(8), null);
   await worked(works, run, 'solve');
   approveAll(bench, run);
@@ -117,7 +118,7 @@ async function benchLarge(bench: Bench): Promise<void> {
 }
 
 async function benchMemory(bench: Bench): Promise<void> {
-  const works = new RunWorks(bench.studio, 2);
+  const works = new RunWorks(bench.studio, ownHands(bench.studio.buildFolder, 2));
   const run = await newRun(bench, bench.series, rowsOf(2000), null);
   const seen: number[] = [];
   let done = 0;

@@ -30,6 +30,7 @@ await bundle({
     render: join(root, 'server/cli/render.ts'),
     series: join(root, 'server/cli/series.ts'),
     survey: join(root, 'server/cli/survey.ts'),
+    worker: join(root, 'server/cli/worker.ts'),
     cut: join(root, 'server/cli/cut.ts'),
     backup: join(root, 'server/cli/backup.ts'),
     restore: join(root, 'server/cli/restore.ts'),

@@ -9,6 +9,7 @@ import { build, install, needNode, root } from './prepare.mjs';
 needNode();
 install();
 needChromium();
+needRedis();
 build();
 
 /** Longer than any step takes: one that hangs counts as failed. */
@@ -87,11 +88,27 @@ function needChromium() {
     process.exit(1);
   }
   console.log('Installing Chromium');
-  for (const args of [['update'], ['install', '-y', '--no-install-recommends', 'chromium']]) {
+  const status = debian('chromium');
+  if (status !== 0) process.exit(status);
+}
+
+/** The tests of workers start a Redis; Debian's is installed where this user may. Without one they are left out. */
+function needRedis() {
+  if (['/usr/bin/redis-server', '/usr/local/bin/redis-server'].some((path) => existsSync(path))) return;
+  const mayInstall = process.platform === 'linux' && process.getuid?.() === 0;
+  if (mayInstall) console.log('Installing Redis');
+  if (!mayInstall || debian('redis-server') !== 0)
+    console.error('There is no redis-server: the tests of workers on Redis are left out.');
+}
+
+/** Installs one of Debian's packages. @returns 0 where it is there */
+function debian(name) {
+  for (const args of [['update'], ['install', '-y', '--no-install-recommends', name]]) {
     const { status } = spawnSync('apt-get', args, {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     });
-    if (status !== 0) process.exit(status ?? 1);
+    if (status !== 0) return status ?? 1;
   }
+  return 0;
 }

@@ -9,6 +9,7 @@ import { recipeRoutes } from './routes/recipes';
 import { runRoutes } from './routes/runs';
 import { surveyRoutes } from './routes/surveys';
 import { versionRoutes } from './routes/versions';
+import { workerRoutes } from './routes/workers';
 import type { Upgrade } from './routes/socket';
 import type { Studio } from './studio';
 
@@ -24,6 +25,7 @@ export const api = (studio: Studio, upgrade: Upgrade) =>
     .route('/recipes', recipeRoutes(studio))
     .route('/runs', runRoutes(studio))
     .route('/surveys', surveyRoutes(studio))
+    .route('/workers', workerRoutes(studio))
     .route('/', openApiRoutes());
 
 /** What the page's client is typed by. */

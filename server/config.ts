@@ -9,21 +9,27 @@ export interface Config {
   data: string;
   host: string;
   port: number;
+  /** Where Redis is that rows of runs are queued at; null: they are done on this machine. */
+  redis?: string | null;
 }
 
 /** The project's folder, seen from the bundle in build/server. */
 export const projectRoot = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..');
 
-/** Reads `PORT`, `HOST` and `INKY_DATA`. @throws Error for a port that is none */
+/** Reads `PORT`, `HOST`, `INKY_DATA` and `REDIS_URL`. @throws Error for a port or an address that is none */
 export function readConfig(environment: Record<string, string | undefined>, root: string = projectRoot): Config {
   const port = Number(environment.PORT ?? 4680);
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`PORT is "${environment.PORT}", which is not a port number.`);
+  const redis = environment.REDIS_URL || null;
+  if (redis !== null && !/^rediss?:\/\/[^/\s]+/.test(redis))
+    throw new Error(`REDIS_URL is "${redis}", which is no address such as redis://127.0.0.1:6379.`);
   return {
     root,
     data: resolve(environment.INKY_DATA ?? join(root, 'data')),
     host: environment.HOST ?? '127.0.0.1',
     port,
+    redis,
   };
 }
 

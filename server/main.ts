@@ -1,11 +1,17 @@
+import { mkdirSync } from 'node:fs';
 import type { Server } from 'node:http';
+import { join } from 'node:path';
 import { serve } from '@hono/node-server';
 import type { Hono } from 'hono';
 import { application } from './application';
 import { readConfig, type Config } from './config';
 import { connectionLimits, connectionOptions, limitConnections } from './connections';
 import { endWith } from './endWith';
+import { buildMark } from './queue/buildMark';
+import { tokenPath, workerToken } from './queue/secrets';
+import type { RowHands } from './runs/rowHand';
 import { seed } from './seed';
+import type { Files } from './store/files';
 import { takeFolder } from './starting/folderLock';
 import { isForPrograms, notYet } from './starting/notYet';
 import { Studio } from './studio';
@@ -39,13 +45,26 @@ function listen(config: Config, served: { app: Hono | null; whenThere: Promise<H
   });
 }
 
+/** With Redis rows are done by workers; null where this machine does them. */
+async function workersOf(config: Config): Promise<((files: Files) => RowHands) | undefined> {
+  const { redis: url, data, root } = config;
+  if (!url) return undefined;
+  // Loaded only where it is needed: without it the program starts faster.
+  const { RedisHands } = await import('./queue/redisHands');
+  mkdirSync(data, { recursive: true });
+  const token = workerToken(data);
+  const build = buildMark(join(root, 'build', 'server'));
+  console.log(`Rows are done by workers: npm run worker -- --server URL --token-file ${tokenPath(data)}`);
+  return (files) => new RedisHands({ url, build, token, move: (from, to) => files.move(from, to) });
+}
+
 async function start(config: Config): Promise<void> {
   const giveBack = takeFolder(config.data);
   process.on('exit', giveBack);
   let give: (app: Hono) => void;
   const served = { app: null as Hono | null, whenThere: new Promise<Hono>((resolve) => (give = resolve)) };
   const server = await listen(config, served);
-  const studio = new Studio(config);
+  const studio = new Studio(config, await workersOf(config));
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.on(signal, () => {
       studio.close();

@@ -1,7 +1,7 @@
 /** Something a person can be told: what happened, and a status for the page. */
 export class Problem extends Error {
   constructor(
-    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422 | 500 | 507,
+    readonly status: 400 | 401 | 403 | 404 | 409 | 410 | 413 | 415 | 422 | 500 | 507,
     message: string,
     readonly code?: string,
   ) {

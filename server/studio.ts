@@ -16,6 +16,8 @@ import { Jobs } from './jobs/jobs';
 import { Leases } from './leases';
 import { Problem } from './problem';
 import { RunStore } from './runs/store';
+import { ownHands } from './runs/ownHands';
+import type { RowHands } from './runs/rowHand';
 import { RunWorks } from './runs/works';
 import type { PictureShapes } from './render/fileLibrary';
 import { savePicture, type SaveOrder } from './render/savePicture';
@@ -59,12 +61,17 @@ export class Studio {
   readonly cutting: CutService;
   readonly surveys: Surveys;
   readonly runs: RunStore;
+  readonly rowHands: RowHands;
   readonly runWorks: RunWorks;
   readonly leases = new Leases();
   private readonly thumbnails = new Map<string, Promise<string>>();
   private lastThumbnail: Promise<unknown> = Promise.resolve();
 
-  constructor(readonly config: Config) {
+  /** @param hands who does the rows of runs; processes of this machine when left out */
+  constructor(
+    readonly config: Config,
+    hands?: (files: Files) => RowHands,
+  ) {
     this.database = openDatabase(config.data, join(config.root, 'server', 'migrations'));
     this.files = new Files(config.data);
     this.assets = new AssetStore(this.database);
@@ -77,7 +84,8 @@ export class Studio {
     this.surveys = new Surveys(this.jobs, this.files, this.assets, new SurveyStore(this.database));
     this.intake = new Intake(this.files, this.assets, this.faces, this.jobs);
     this.runs = new RunStore(this.database);
-    this.runWorks = new RunWorks(this);
+    this.rowHands = hands ? hands(this.files) : ownHands(this.buildFolder);
+    this.runWorks = new RunWorks(this, this.rowHands);
     this.cutting = new CutService(this.buildFolder, config.data, this.assets, this.jobs);
   }
 
@@ -201,6 +209,7 @@ export class Studio {
   close(): void {
     this.jobs.closeAll();
     this.runWorks.close();
+    this.rowHands.close();
     this.cutting.close();
     this.database.close();
   }

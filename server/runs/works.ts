@@ -1,12 +1,11 @@
 import { EventEmitter } from 'node:events';
 import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Problem, problemOf } from '../problem';
 import type { Studio } from '../studio';
-import { RowChild } from './rowChild';
 import { toBench } from './byHand';
 import type { RowOrder, RowSolved } from './orders';
+import type { RowHand, RowHands } from './rowHand';
 import { RowOrders } from './rowOrders';
 import { rowPieceId, type StoredRow, type StoredRun, type Work } from './store';
 
@@ -18,6 +17,8 @@ export interface WorkState {
   startedAt: number;
   /** Why it has stopped before its end; null while it goes on. */
   problem: string | null;
+  /** Why nothing goes on right now; null where it does. */
+  waitsFor: string | null;
 }
 
 /** What a page is told while a run is worked at. */
@@ -33,7 +34,7 @@ interface Active {
   stopped: boolean;
   /** Something has changed meanwhile: it is looked through once more. */
   again: boolean;
-  children: RowChild[];
+  hands: RowHand[];
   /** What files are called, by row, while they are made. */
   names: Map<number, string>;
   ended: Promise<void>;
@@ -53,7 +54,7 @@ export class RunWorks {
 
   constructor(
     private readonly studio: Studio,
-    private readonly lanes = Math.max(1, Math.min(4, availableParallelism())),
+    private readonly hands: RowHands,
   ) {
     this.orders = new RowOrders(studio);
     this.changes.setMaxListeners(200);
@@ -76,13 +77,20 @@ export class RunWorks {
     }
     this.problems.delete(run);
     this.studio.runs.note(run, work);
-    const state: WorkState = { kind: work.kind, done: 0, total: 0, startedAt: Date.now(), problem: null };
+    const state: WorkState = {
+      kind: work.kind,
+      done: 0,
+      total: 0,
+      startedAt: Date.now(),
+      problem: null,
+      waitsFor: null,
+    };
     const active: Active = {
       work,
       state,
       stopped: false,
       again: false,
-      children: [],
+      hands: [],
       names: new Map(),
       ended: Promise.resolve(),
     };
@@ -96,13 +104,15 @@ export class RunWorks {
     const active = this.active.get(run);
     if (!active) return;
     active.stopped = true;
-    for (const child of active.children) child.kill();
+    for (const hand of active.hands) hand.kill();
     this.studio.runs.note(run, null);
     await active.ended;
   }
 
   stateOf(run: string): WorkState | null {
-    return this.active.get(run)?.state ?? this.problems.get(run) ?? null;
+    const state = this.active.get(run)?.state;
+    if (state) return { ...state, waitsFor: this.hands.waitsFor() };
+    return this.problems.get(run) ?? null;
   }
 
   /** @returns what stops it */
@@ -141,7 +151,7 @@ export class RunWorks {
     this.isClosed = true;
     for (const active of this.active.values()) {
       active.stopped = true;
-      for (const child of active.children) child.kill();
+      for (const hand of active.hands) hand.kill();
     }
   }
 
@@ -166,7 +176,7 @@ export class RunWorks {
       const message = problemOf(error)?.message ?? (error instanceof Error ? error.message : String(error));
       this.problems.set(run, { ...active.state, problem: message });
     } finally {
-      for (const child of active.children) child.kill();
+      for (const hand of active.hands) hand.kill();
       if (this.active.get(run) === active) {
         this.active.delete(run);
         // A server that is ended goes on with it when it is started again.
@@ -228,24 +238,32 @@ export class RunWorks {
   private async through(run: string, active: Active, waiting: number[]): Promise<void> {
     const next = waiting.values();
     const lane = async (): Promise<void> => {
-      const child = new RowChild(this.studio.buildFolder);
-      active.children.push(child);
+      const hand = this.hands.hand();
+      active.hands.push(hand);
       for (const id of next) {
         if (active.stopped) return;
-        await this.one(run, id, active, child);
+        await this.one(run, id, active, hand);
         active.state.done++;
         this.tell(run, [id]);
       }
     };
-    const lanes = Array.from({ length: Math.min(this.lanes, waiting.length) }, lane);
+    const lanes = Array.from({ length: this.hands.lanes(waiting.length) }, lane);
+    let waitedFor: string | null = null;
+    const looks = setInterval(() => {
+      const waitsFor = this.hands.waitsFor();
+      if (waitsFor === waitedFor) return;
+      waitedFor = waitsFor;
+      this.tell(run, []);
+    }, 1000);
     const results = await Promise.allSettled(lanes);
-    for (const child of active.children.splice(0)) child.kill();
+    clearInterval(looks);
+    for (const hand of active.hands.splice(0)) hand.kill();
     const failed = results.find((result) => result.status === 'rejected');
     if (failed && !active.stopped) throw failed.reason;
   }
 
   /** Solves or makes one row, as it is in the store by now. */
-  private async one(runId: string, id: number, active: Active, child: RowChild): Promise<void> {
+  private async one(runId: string, id: number, active: Active, hand: RowHand): Promise<void> {
     const { runs } = this.studio;
     const run = runs.get(runId);
     const row = this.rowThere(runId, id);
@@ -254,10 +272,10 @@ export class RunWorks {
     const key = this.orders.solveKey(given, row);
     const order = this.orders.orderOf(given, row);
     try {
-      await child.give(given.design);
+      await hand.give(given.design);
       if (active.work.kind === 'solve') {
         const picture = this.studio.files.working();
-        const { flags } = (await child.ask({ kind: 'solve', row: order, picture })) as RowSolved;
+        const { flags } = (await hand.ask({ kind: 'solve', row: order, picture })) as RowSolved;
         if (this.hasMovedOn(runId, id, key)) {
           rmSync(picture, { force: true });
           active.again = true;
@@ -269,7 +287,7 @@ export class RunWorks {
         return;
       }
       const name = active.names.get(id);
-      if (name !== undefined) await this.make(run, row, { key, name, order }, child);
+      if (name !== undefined) await this.make(run, row, { key, name, order }, hand);
     } catch (error) {
       if (active.stopped) return;
       if (problemOf(error)?.status === 507) throw error;
@@ -296,13 +314,13 @@ export class RunWorks {
     run: StoredRun,
     row: StoredRow,
     { key, name, order }: { key: string; name: string; order: RowOrder },
-    child: RowChild,
+    hand: RowHand,
   ): Promise<void> {
     const { runs, files } = this.studio;
     const { side, format, bits, quality, bleed, marks, press } = run.settings.output;
     const settings = { format, bits, quality, bleed, marks, press };
     const [out, scratch] = [files.working(), files.working()];
-    await child.ask({ kind: 'make', row: order, out, scratch, side, settings });
+    await hand.ask({ kind: 'make', row: order, out, scratch, side, settings });
     const folder = this.folder(run.id, 'files');
     files.move(out, join(folder, name));
     const gone = runs.made(run.id, row.id, this.orders.makeKey(run, key, name), name);

@@ -44,6 +44,7 @@ export function RunStrip({ work, run }: { work: RunWork; run: Run }) {
           />
         </div>
       )}
+      {state?.waitsFor && <span className="max-w-96 text-iron">{state.waitsFor}</span>}
       {state?.problem && <span className="text-iron">{state.problem}</span>}
       <button
         className="quiet-button"
