@@ -31,6 +31,7 @@ await bundle({
     series: join(root, 'server/cli/series.ts'),
     survey: join(root, 'server/cli/survey.ts'),
     worker: join(root, 'server/cli/worker.ts'),
+    desk: join(root, 'server/cli/desk.ts'),
     cut: join(root, 'server/cli/cut.ts'),
     backup: join(root, 'server/cli/backup.ts'),
     restore: join(root, 'server/cli/restore.ts'),

@@ -6,6 +6,7 @@ import { pieceSchema, pieceVersion } from '../core/piece/schema';
 import { blankPiece } from '../core/piece/blank';
 import { openDatabase } from './database';
 import { PieceStore } from './store/pieces';
+import { ShopOrderStore } from './runs/desk/store';
 import { RunStore } from './runs/store';
 import { VersionStore } from './store/versions';
 import { letterRecipes, pieceRecipes } from './store/recipes';
@@ -74,6 +75,8 @@ describe.each(stores)('from %s', (file) => {
       expect(runs.rows('run-1')).toMatchObject([{ id: 1, cells: { Name: 'Ada' }, approved: true, flags: [] }]);
       expect([...runs.pictures('run-1').keys()]).toEqual(['ada']);
     }
+    if (file >= '010')
+      expect(new ShopOrderStore(database).list('run-1')).toMatchObject([{ id: 'S-1', row: 1, refused: null }]);
     if (file >= '005') expect(pieces.answered('piece-v5', 'order-1')).toEqual({ version: 3, savedAt: 1700000000005 });
   });
 

@@ -9,6 +9,7 @@ import { connectionLimits, connectionOptions, limitConnections } from './connect
 import { endWith } from './endWith';
 import { buildMark } from './queue/buildMark';
 import { tokenPath, workerToken } from './queue/secrets';
+import { Inbox } from './runs/desk/inbox';
 import type { RowHands } from './runs/rowHand';
 import { seed } from './seed';
 import type { Files } from './store/files';
@@ -79,6 +80,8 @@ async function start(config: Config): Promise<void> {
   served.app = app;
   give!(app);
   studio.runWorks.resume();
+  studio.orderDesk.resume();
+  new Inbox(studio.orderDesk);
   const { port } = server.address() as { port: number };
   console.log(`Inky Veil is ready at http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`);
 }

@@ -5,7 +5,6 @@ import type Database from 'better-sqlite3';
 import { scaleWithin } from '../core/graph/tiles';
 import type { Piece } from '../core/piece/schema';
 import { plateSchema } from '../core/passes/plate/schema';
-import { pieceAt } from '../core/sizes/pieceAt';
 import type { FormatName } from '../core/formats/formats';
 import { plainPicture, type FileSettings } from '../core/formats/settings';
 import type { Config } from './config';
@@ -14,13 +13,14 @@ import { CutService } from './cutting/cutService';
 import { Intake } from './intake';
 import { Jobs } from './jobs/jobs';
 import { Leases } from './leases';
-import { Problem } from './problem';
 import { RunStore } from './runs/store';
+import { OrderDesk } from './runs/desk/orderDesk';
 import { ownHands } from './runs/ownHands';
 import type { RowHands } from './runs/rowHand';
 import { RunWorks } from './runs/works';
 import type { PictureShapes } from './render/fileLibrary';
 import { savePicture, type SaveOrder } from './render/savePicture';
+import { sizedPiece } from './sizedPiece';
 import { AssetStore, type StoredAsset } from './store/assets';
 import { FaceStore } from './store/faces';
 import { Files } from './store/files';
@@ -31,13 +31,6 @@ import { letterRecipes, pieceRecipes, type RecipeStore } from './store/recipes';
 import { VersionStore } from './store/versions';
 import { SurveyStore } from './store/surveys';
 import { Surveys } from './survey/surveys';
-
-/** The piece as one of its sizes shows it. @throws Problem 404 where there is no such size */
-export function sizedPiece(piece: Piece, size: string | undefined): Piece {
-  if (size === undefined) return piece;
-  if (!piece.sizes.some(({ id }) => id === size)) throw new Problem(404, 'This piece has no such size any more.');
-  return pieceAt(piece, size);
-}
 
 /** An id as a part of a file's name, whatever it is made of. */
 const contentName = (id: string): string => createHash('sha256').update(id).digest('hex').slice(0, 12);
@@ -63,6 +56,7 @@ export class Studio {
   readonly runs: RunStore;
   readonly rowHands: RowHands;
   readonly runWorks: RunWorks;
+  readonly orderDesk: OrderDesk;
   readonly leases = new Leases();
   private readonly thumbnails = new Map<string, Promise<string>>();
   private lastThumbnail: Promise<unknown> = Promise.resolve();
@@ -86,6 +80,7 @@ export class Studio {
     this.runs = new RunStore(this.database);
     this.rowHands = hands ? hands(this.files) : ownHands(this.buildFolder);
     this.runWorks = new RunWorks(this, this.rowHands);
+    this.orderDesk = new OrderDesk(this);
     this.cutting = new CutService(this.buildFolder, config.data, this.assets, this.jobs);
   }
 

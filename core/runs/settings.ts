@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fileFields, unfitting } from '../formats/settings';
+import { deskSchema } from './desk';
 import { slotsSchema } from './slots';
 import { tableLimits } from './table/readTable';
 
@@ -26,6 +27,7 @@ export const runSchema = z.strictObject({
   /** Which column fills each slot, by the slot's id. */
   matched: z.record(z.string(), z.string()),
   output: outputSchema.prefault({}),
+  desk: deskSchema.prefault({}),
 });
 export type RunSettings = z.infer<typeof runSchema>;
 

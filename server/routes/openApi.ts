@@ -1,9 +1,10 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { printSheetSchema } from '../../core/formats/imposition';
+import { shopOrderSchema } from '../../core/runs/desk';
 import { workSchema } from '../runs/store';
 import { exportOrder } from './pieces';
-import { fileQuery, runBeginning, runChange, tableEdits, tableQuery, tableText } from './runs';
+import { fileQuery, practiceOrders, runBeginning, runChange, tableEdits, tableQuery, tableText } from './runs';
 
 type Method = 'get' | 'post' | 'delete';
 
@@ -154,6 +155,12 @@ export const asked: readonly Asked[] = [
   },
   {
     method: 'get',
+    path: '/runs/{id}/rows/{row}/proof',
+    says: 'A row as large as a customer must see it: 1200 px.',
+    answers: { status: 200, says: 'The picture.', as: 'image/jpeg' },
+  },
+  {
+    method: 'get',
     path: '/runs/{id}/rows/{row}/file',
     says: 'The file that was made of a row.',
     answers: { status: 200, says: 'The file.', as: '*/*' },
@@ -163,6 +170,32 @@ export const asked: readonly Asked[] = [
     path: '/runs/{id}/files.zip',
     says: 'All files that were made.',
     answers: { status: 200, says: 'A zip.', as: 'application/zip' },
+  },
+  {
+    method: 'post',
+    path: '/runs/{id}/orders',
+    says: 'Takes an order of a shop; the same one twice is one. Pictures come with it, as base64.',
+    body: shopOrderSchema,
+    answers: { status: 201, says: 'How far the order is; 200 where it was there already.', as: json },
+  },
+  {
+    method: 'get',
+    path: '/runs/{id}/orders',
+    says: 'All orders, and how far each is.',
+    answers: { status: 200, says: 'The orders.', as: json },
+  },
+  {
+    method: 'post',
+    path: '/runs/{id}/orders/practice',
+    says: 'Places made-up orders, to try a run with.',
+    body: practiceOrders,
+    answers: { status: 201, says: 'All orders.', as: json },
+  },
+  {
+    method: 'get',
+    path: '/runs/{id}/orders/{order}',
+    says: 'How far an order is.',
+    answers: { status: 200, says: 'The order.', as: json },
   },
   {
     method: 'post',

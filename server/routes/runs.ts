@@ -8,10 +8,12 @@ import { printSheetSchema } from '../../core/formats/imposition';
 import { inAddress } from '../../core/type/wellFormed';
 import { possibleSlots, proposeSlots } from '../../core/runs/propose';
 import { slotProblem } from '../../core/runs/slots';
+import { shopOrderSchema } from '../../core/runs/desk';
 import { runSchema, tableEditSchema } from '../../core/runs/settings';
 import { matchColumns } from '../../core/runs/table/matchColumns';
 import { readText, TableError, type Table } from '../../core/runs/table/readTable';
 import { Problem } from '../problem';
+import { knownValues, madeUpOrders } from '../runs/desk/madeUp';
 import { takePictures, takeTable } from '../runs/intake';
 import { startPrintSheets } from '../runs/printing';
 import { reportOf } from '../runs/report';
@@ -33,6 +35,8 @@ export const runChange = z.object({ name: name.optional(), settings: runSchema.p
 /** A table as text, and whether its rows come below those that are there. */
 export const tableText = z.object({ text: z.string().max(20e6), added: z.boolean().default(false) });
 export const tableEdits = z.object({ edits: z.array(tableEditSchema).max(1000) });
+/** Orders of a shop that nobody has placed, to try a run with. */
+export const practiceOrders = z.object({ count: z.int().min(1).max(50), seed: z.int().min(0).max(1e6) });
 /** What a file that comes is called. */
 export const fileQuery = z.object({ name: z.string().min(1).max(300) });
 
@@ -125,6 +129,7 @@ export function runRoutes(studio: Studio) {
       const { edits } = context.req.valid('json');
       runs.edit(id, edits);
       if (edits.some(({ kind }) => kind !== 'approve')) works.start(id, { kind: 'solve', rows: null });
+      else void studio.orderDesk.goOn(id);
       return context.json({ kept: true });
     })
     .post('/:id/pictures', query(fileQuery), async (context) => {
@@ -167,6 +172,12 @@ export function runRoutes(studio: Studio) {
       if (!path) throw new Problem(404, 'This row has not been drawn yet.');
       return context.body(...png(path));
     })
+    .get('/:id/rows/:row/proof', async (context) => {
+      const path = await works.proof(context.req.param('id'), Number(context.req.param('row')));
+      return context.body(Readable.toWeb(createReadStream(path)) as ReadableStream, 200, {
+        'Content-Type': 'image/jpeg',
+      });
+    })
     .get('/:id/rows/:row/file', (context) => {
       const run = context.req.param('id');
       const { file } = runs.row(run, Number(context.req.param('row')));
@@ -189,6 +200,24 @@ export function runRoutes(studio: Studio) {
         'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(`${run.name}.zip`)}`,
       });
     })
+    .get('/:id/orders', (context) => context.json(studio.orderDesk.list(context.req.param('id'))))
+    .post('/:id/orders', body(shopOrderSchema), async (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      const { standing, isNew } = await studio.orderDesk.take(id, context.req.valid('json'));
+      return context.json(standing, isNew ? 201 : 200);
+    })
+    .post('/:id/orders/practice', body(practiceOrders), async (context) => {
+      const { id, piece, settings } = runs.get(context.req.param('id'));
+      const { count, seed } = context.req.valid('json');
+      const sizes = studio.pieces.get(piece).piece.sizes.map((size) => size.name);
+      const known = knownValues(settings, runs.rows(id));
+      const orders = await madeUpOrders({ slots: settings.slots, sizes, known }, count, seed);
+      for (const order of orders) await studio.orderDesk.take(id, order);
+      return context.json(studio.orderDesk.list(id), 201);
+    })
+    .get('/:id/orders/:order', (context) =>
+      context.json(studio.orderDesk.standing(context.req.param('id'), context.req.param('order'))),
+    )
     .post('/:id/print-sheets', body(printSheetSchema), (context) =>
       context.json(startPrintSheets(studio, runs.get(context.req.param('id')), context.req.valid('json')), 202),
     )

@@ -28,6 +28,10 @@ export interface WorkEvent {
   rows: number[];
 }
 
+/** Longer side of a proof, px. */
+const proofSide = 1200;
+const proofSettings = { format: 'jpeg', bits: 8, quality: 85, bleed: 0, marks: false, press: null } as const;
+
 interface Active {
   work: Work;
   state: WorkState;
@@ -49,8 +53,10 @@ export class RunWorks {
   private readonly active = new Map<string, Active>();
   private readonly problems = new Map<string, WorkState>();
   private readonly changes = new EventEmitter();
+  private readonly ends = new EventEmitter();
   private readonly orders: RowOrders;
   private isClosed = false;
+  private lastProof: Promise<unknown> = Promise.resolve();
 
   constructor(
     private readonly studio: Studio,
@@ -121,6 +127,16 @@ export class RunWorks {
     return () => void this.changes.off(run, each);
   }
 
+  /** @param each is told of every run whose work has ended, or has come to a stop */
+  onEnd(each: (run: string) => void): void {
+    this.ends.on('end', each);
+  }
+
+  /** Tells pages that rows have changed. */
+  changed(run: string, rows: number[]): void {
+    this.tell(run, rows);
+  }
+
   /** Until nothing is done with a run any more. @throws Problem where the work could not go on */
   async ended(run: string): Promise<void> {
     for (let active = this.active.get(run); active; active = this.active.get(run)) await active.ended;
@@ -185,6 +201,8 @@ export class RunWorks {
           // What has changed while files were made is solved now.
           if (active.work.kind === 'make' && !active.stopped) this.start(run, { kind: 'solve', rows: null });
           this.tell(run, []);
+          // What cannot go on is not begun again by itself.
+          if (!active.stopped && !this.problems.has(run)) this.ends.emit('end', run);
         }
       }
     }
@@ -330,6 +348,39 @@ export class RunWorks {
   private dropPictures(run: string, row: number): void {
     const folder = this.folder(run, 'pictures');
     for (const file of readdirSync(folder)) if (file.startsWith(`${row}-`)) rmSync(join(folder, file), { force: true });
+  }
+
+  /**
+   * A row as large as a customer must see it before it is printed.
+   * @returns where the picture lies
+   * @throws Problem 409 where the row is not solved as it is now
+   */
+  proof(run: string, row: number): Promise<string> {
+    const next = this.lastProof.then(() => this.drawProof(run, row));
+    this.lastProof = next.catch(() => undefined);
+    return next;
+  }
+
+  private async drawProof(runId: string, id: number): Promise<string> {
+    const { runs, files } = this.studio;
+    const run = runs.get(runId);
+    const row = runs.row(runId, id);
+    const given = this.orders.givenOf(run);
+    const key = this.orders.solveKey(given, row);
+    if (row.solvedFor !== key) throw new Problem(409, 'This row is being solved. Ask for its proof again in a moment.');
+    const path = join(this.folder(runId, 'pictures'), `${id}-proof-${key.slice(0, 16)}.jpg`);
+    if (existsSync(path)) return path;
+    const hand = this.hands.hand();
+    try {
+      await hand.give(given.design);
+      const [out, scratch] = [files.working(), files.working()];
+      const order = this.orders.orderOf(given, row);
+      await hand.ask({ kind: 'make', row: order, out, scratch, side: proofSide, settings: proofSettings });
+      files.move(out, path);
+      return path;
+    } finally {
+      hand.kill();
+    }
   }
 
   /** Puts a row's own piece on the bench. @returns the piece's id */

@@ -1,5 +1,6 @@
 import type { PrintSheet } from '../../core/formats/imposition';
 import type { JobState } from '../../server/jobs/jobs';
+import type { OrderStanding } from '../../core/runs/desk';
 import type { Flag } from '../../core/runs/flags';
 import type { RunSettings, TableEdit } from '../../core/runs/settings';
 import type { Slot } from '../../core/runs/slots';
@@ -95,6 +96,13 @@ export const sendPictures = (
 /** Begins to lay the files of a run on sheets of paper. */
 export const startPrintSheets = (id: string, order: PrintSheet): Promise<JobState> =>
   ask(api.runs[':id']['print-sheets'].$post({ ...of(id), json: order }));
+
+/** Orders of a shop, the newest first. */
+export const listOrders = async (id: string): Promise<OrderStanding[]> => ask(api.runs[':id'].orders.$get(of(id)));
+
+/** Places orders that nobody has sent. */
+export const practiceOrders = (id: string, count: number, seed: number): Promise<unknown> =>
+  ask(api.runs[':id'].orders.practice.$post({ ...of(id), json: { count, seed } }));
 
 export const startWork = (id: string, work: Work): Promise<unknown> =>
   ask(api.runs[':id'].work.$post({ ...of(id), json: work }));

@@ -75,6 +75,17 @@ export function RowSheet({ run, row, number, onApprove, onRemove, onBench, onPla
             Take back what was done by hand
           </button>
         )}
+        {row.isFresh && (
+          <a
+            className="plain-button"
+            title="As large as a customer must see it: 1200 px"
+            href={`/api/runs/${run.id}/rows/${row.id}/proof`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Proof
+          </a>
+        )}
         <button className="plain-button" onClick={onRemove}>
           Remove the row
         </button>

@@ -4,6 +4,7 @@ import { dropByHand, rowToBench } from '../api/runs';
 import { Problem } from '../ui/Problem';
 import { AskWhereTo, BringTable } from './BringTable';
 import { FilesMade } from './FilesMade';
+import { OrderDesk } from './OrderDesk';
 import { RowSheet } from './RowSheet';
 import { RowTable } from './RowTable';
 import { RunStrip } from './RunStrip';
@@ -66,6 +67,7 @@ export function RunPage() {
         <aside className="w-[256px] shrink-0 overflow-y-auto border-r border-rule bg-card px-4 py-3 max-[900px]:order-last max-[900px]:w-full max-[900px]:overflow-visible">
           <SlotList run={run} change={work.change} />
           <FilesMade run={run} rows={rows} work={work} />
+          <OrderDesk run={run} rows={rows} work={work} onChoose={setChosen} />
         </aside>
         <RowTable
           key={id}
