@@ -22,6 +22,7 @@ await bundle({
     edgeWorker: join(root, 'server/cutting/edgeWorker.ts'),
     cutWorker: join(root, 'server/cutting/cutWorker.ts'),
     exportChild: join(root, 'server/jobs/exportChild.ts'),
+    reportChild: join(root, 'server/jobs/reportChild.ts'),
     printChild: join(root, 'server/jobs/printChild.ts'),
     runChild: join(root, 'server/jobs/runChild.ts'),
     tableChild: join(root, 'server/jobs/tableChild.ts'),

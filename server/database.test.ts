@@ -77,6 +77,8 @@ describe.each(stores)('from %s', (file) => {
     }
     if (file >= '010')
       expect(new ShopOrderStore(database).list('run-1')).toMatchObject([{ id: 'S-1', row: 1, refused: null }]);
+    if (file >= '010')
+      expect(new RunStore(database).pictures('run-1').get('ada')).toMatchObject({ width: 90, keep: [0.25, 0.5] });
     if (file >= '005') expect(pieces.answered('piece-v5', 'order-1')).toEqual({ version: 3, savedAt: 1700000000005 });
   });
 

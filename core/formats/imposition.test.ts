@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { codePlaces, cropMarks, impose, inkOf, papers, printSheetSchema, type Imposition } from './imposition';
+import {
+  codePlaces,
+  cropMarks,
+  foldMarks,
+  impose,
+  inkOf,
+  papers,
+  printSheetSchema,
+  type Imposition,
+} from './imposition';
 
 const order = printSheetSchema.parse({ paper: 'SRA3', margin: 5, gap: 6, marks: false, codes: false });
 
@@ -64,4 +73,28 @@ test('every cut has a mark at both ends; codes stand in the margin or nowhere', 
   const codes = codePlaces(few, 12)!;
   expect(codes).toHaveLength(few.places.length);
   for (const [, y] of codes) expect([y > 0, y + 8 < 12]).toEqual([true, true]);
+});
+
+test('folds part every sheet into equal panels, and turn with it', () => {
+  const made = impose({ width: 85, height: 55 }, { ...order, marks: true }, 3) as Imposition;
+  expect(foldMarks(made, { fold: 'none', panels: 2 }, 3)).toEqual([]);
+  const upright = foldMarks(made, { fold: 'upright', panels: 3 }, 3);
+  expect(upright).toHaveLength(made.columns * 2 * 2);
+  const [{ from, to }] = upright;
+  expect(from[0]).toBeCloseTo(made.places[0].x + 85 / 3, 5);
+  expect(from[0]).toBe(to[0]);
+  expect(from[1] - to[1]).toBeCloseTo(4, 9);
+  // Below everything that is printed: 3 mm of bleed and 1 mm off.
+  expect(from[1]).toBeCloseTo(Math.min(...made.places.map(({ y }) => y)) - 4, 9);
+  const level = foldMarks({ ...made, isTurned: true }, { fold: 'upright', panels: 2 }, 3);
+  expect(level).toHaveLength(made.rows * 2);
+  expect(level[0].from[1]).toBeCloseTo(made.places[0].y + 27.5, 5);
+  expect(level[0].from[1]).toBe(level[0].to[1]);
+});
+
+test('room for fold marks is kept where there are no crop marks', () => {
+  // Just what lies within the margins.
+  const trim = { width: 310, height: 440 };
+  expect((impose(trim, order, 0) as Imposition).places).toHaveLength(1);
+  expect(impose(trim, { ...order, fold: 'upright' }, 0)).toContain('does not fit');
 });

@@ -23,6 +23,9 @@ export const printSheetSchema = z.object({
   marks: z.boolean().default(true),
   /** A code for each row, in the margin. */
   codes: z.boolean().default(true),
+  /** How each sheet is folded after it is cut: upright or level lines that part it into equal panels. */
+  fold: z.enum(['none', 'upright', 'level']).default('none'),
+  panels: z.int().min(2).max(8).default(2),
 });
 export type PrintSheet = z.infer<typeof printSheetSchema>;
 
@@ -59,7 +62,7 @@ export function impose(trim: { width: number; height: number }, order: PrintShee
     [short, long],
     [long, short],
   ].flatMap(([width, height]) => [false, true].map((isTurned) => ({ width, height, isTurned })));
-  const room = order.margin + bleed + (order.marks ? away + markLength : 0);
+  const room = order.margin + bleed + (order.marks || order.fold !== 'none' ? away + markLength : 0);
   const made = ways.map(({ width, height, isTurned }): Imposition => {
     const [wide, high] = isTurned ? [trim.height, trim.width] : [trim.width, trim.height];
     const columns = fitting(width - 2 * room, wide, order.gap);
@@ -109,6 +112,31 @@ export function cropMarks({ places }: Imposition, bleed: number): MarkLine[] {
       { from: [right, y], to: [right + markLength, y] },
     ]),
   ];
+}
+
+/** Marks at both ends of every line along which sheets are folded; mm. They stand where crop marks do, and are dashed. */
+export function foldMarks(
+  { places, isTurned }: Imposition,
+  { fold, panels }: Pick<PrintSheet, 'fold' | 'panels'>,
+  bleed: number,
+): MarkLine[] {
+  if (fold === 'none') return [];
+  // A sheet that lies turned has its upright folds level.
+  const isUpright = (fold === 'upright') !== isTurned;
+  const along = places.flatMap(({ x, y, width, height }) =>
+    Array.from({ length: panels - 1 }, (_, k) => {
+      const share = (k + 1) / panels;
+      return isUpright ? x + width * share : y + height * share;
+    }),
+  );
+  const ends = places.flatMap(({ x, y, width, height }) => (isUpright ? [y, y + height] : [x, x + width]));
+  const off = bleed + away;
+  const [before, after] = [Math.min(...ends) - off, Math.max(...ends) + off];
+  const point = (at: number, across: number): [number, number] => (isUpright ? [at, across] : [across, at]);
+  return [...new Set(along.map((value) => Math.round(value * 1e6) / 1e6))].flatMap((at): MarkLine[] => [
+    { from: point(at, before), to: point(at, before - markLength) },
+    { from: point(at, after), to: point(at, after + markLength) },
+  ]);
 }
 
 /** Side of a code in the margin, and the room for it with what is written beside it, mm. */

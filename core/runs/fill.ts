@@ -1,4 +1,3 @@
-import { detailOf } from '../coats/liveliest';
 import type { Materials } from '../graph/materials';
 import { isColour } from '../pixels/colour';
 import { applyEdit, problemWith, type Edit } from '../piece/edits/edit';
@@ -13,6 +12,7 @@ import type { CaseFace } from '../type/fallback';
 import type { Flag } from './flags';
 import { fillEdit, pictureAsset, plateEdit, type RunPicture } from './pictures';
 import { slotProblem, type RowValues, type Slot, type SlotOf } from './slots';
+import { wantedOf } from './wanted';
 import { faceEdit, fitted, wordingEdit, type Wording } from './words';
 
 /** What rows are filled with besides their own values. */
@@ -178,18 +178,18 @@ function sizeNamed({ sizes }: Piece, value: string, say: Say): string | null {
   return size?.id ?? null;
 }
 
-/** A picture put in its slot, where most of it is seen of what goes on in it. */
+/** A picture put in its slot, so that what must be seen of it is seen, or what a person would want to see. */
 async function pictured(
   piece: Piece,
   slot: SlotOf<'plate' | 'fill'>,
   picture: RunPicture,
   materials: Materials,
 ): Promise<Piece> {
-  const detail = await detailOf(materials.picture(newAssetKey(pictureAsset(picture))));
+  const wanted = picture.keep ? null : await wantedOf(materials.picture(newAssetKey(pictureAsset(picture))));
   if (slot.kind === 'plate') {
     const before = materials.picture(itemOf(piece.plates, slot.plate).asset);
-    return applyEdit(piece, plateEdit(slot.plate, picture, before, detail)).piece;
+    return applyEdit(piece, plateEdit(slot.plate, picture, before, wanted)).piece;
   }
   const letters = arrange(itemOf(piece.letterings, slot.lettering), materials, flat);
-  return applyEdit(piece, fillEdit(slot.lettering, slot.coat, picture, letters, detail)).piece;
+  return applyEdit(piece, fillEdit(slot.lettering, slot.coat, picture, letters, wanted)).piece;
 }

@@ -12,6 +12,8 @@ import type { Letters } from '../type/letters';
 export interface RunPicture extends Size {
   name: string;
   sha256: string;
+  /** What must be seen of it: how far from its left and its top, fractions; else it is looked for. */
+  keep?: [number, number] | null;
 }
 
 /** The picture as a piece names it. */
@@ -24,23 +26,37 @@ const forMiddle = 0.15;
 
 /**
  * Where a picture lies that covers a box, as small as it can be: along the side on which it can be slipped it shows
- * where most goes on.
- * @param detail of the picture; null leaves it in the middle
+ * what must be seen of it in the middle, as far as there is room; where nothing must be, what a person would want to see.
+ * @param wanted of the picture; null leaves it in the middle
  * @returns box px per picture px, and its top left corner
  */
 export function covering(
-  picture: Size,
+  picture: Size & Pick<RunPicture, 'keep'>,
   box: Region,
-  detail: DetailMap | null,
+  wanted: DetailMap | null,
 ): { scale: number; x: number; y: number } {
   const scale = Math.max(box.width / picture.width, box.height / picture.height);
   const seen = { width: box.width / scale, height: box.height / scale };
   const room = { x: picture.width - seen.width, y: picture.height - seen.height };
+  const at = (share: number) => ({ scale, x: box.x - room.x * share * scale, y: box.y - room.y * share * scale });
+  if (picture.keep) {
+    const [x, y] = picture.keep;
+    const slipped = (along: number, whole: number, part: number, free: number): number =>
+      free > 1e-9 ? Math.min(1, Math.max(0, (along * whole - part / 2) / free)) : 0.5;
+    const across = slipped(x, picture.width, seen.width, room.x);
+    const down = slipped(y, picture.height, seen.height, room.y);
+    return { scale, x: box.x - room.x * across * scale, y: box.y - room.y * down * scale };
+  }
+  return at(wanted ? bestShare(wanted, room, seen) : 0.5);
+}
+
+/** How far a picture is slipped so that most of what is wanted is seen. */
+function bestShare(wanted: DetailMap, room: { x: number; y: number }, seen: Size): number {
   let best = { share: 0.5, score: -1 };
-  for (let i = 0; detail && i <= tried; i++) {
+  for (let i = 0; i <= tried; i++) {
     const share = i / tried;
     const part = { x: room.x * share, y: room.y * share, ...seen };
-    const score = detailIn(detail, partOf(part, detail.step)) * (1 - forMiddle * Math.abs(2 * share - 1));
+    const score = detailIn(wanted, partOf(part, wanted.step)) * (1 - forMiddle * Math.abs(2 * share - 1));
     // What is even all over stays in the middle.
     if (
       score > best.score * 1.001 ||
@@ -48,7 +64,7 @@ export function covering(
     )
       best = { share, score };
   }
-  return { scale, x: box.x - room.x * best.share * scale, y: box.y - room.y * best.share * scale };
+  return best.share;
 }
 
 const partOf = ({ x, y, width, height }: Region, step: number): Region => ({

@@ -1,12 +1,13 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { PDFDocument, PDFName, type PDFEmbeddedPage, type PDFPage } from 'pdf-lib';
 import qrcode from 'qrcode';
-import { pointsOfMm } from '../../core/formats/paper';
+import { pointsOfMm, type MarkLine } from '../../core/formats/paper';
 import { allInks } from './allInks';
 import {
   codePlaces,
   codeSide,
   cropMarks,
+  foldMarks,
   impose,
   inkOf,
   type Imposition,
@@ -62,7 +63,10 @@ export async function savePrintSheets(
       if (codes) drawCode(page, row, codes[i]);
       progress(((paper * each + i + 1) / rows.length) * readShare, `Laying out paper ${paper + 1} of ${papers}`);
     }
-    if (sheet.marks) drawMarks(page, { ...imposition, places: imposition.places.slice(0, own.length) }, bleed);
+    const used = { ...imposition, places: imposition.places.slice(0, own.length) };
+    if (sheet.marks) drawLines(page, cropMarks(used, bleed));
+    // Dashed: nobody cuts along them.
+    drawLines(page, foldMarks(used, sheet, bleed), '[1.5 1.5] 0 d ');
   }
   progress(readShare, 'Writing the PDF');
   writeFileSync(out, await pdf.save({ useObjectStreams: false }));
@@ -109,15 +113,17 @@ function draw(pdf: PDFDocument, page: PDFPage, text: string): void {
   page.node.addContentStream(pdf.context.register(pdf.context.flateStream(text)));
 }
 
-function drawMarks(page: PDFPage, imposition: Imposition, bleed: number): void {
+/** @param look operators before the lines */
+function drawLines(page: PDFPage, marks: readonly MarkLine[], look = ''): void {
+  if (marks.length === 0) return;
   const pdf = page.doc;
   const { context } = pdf;
   page.node.normalizedEntries().Resources.set(PDFName.of('ColorSpace'), context.obj({ All: allInks(context) }));
-  const lines = cropMarks(imposition, bleed).map(({ from, to }) => {
+  const lines = marks.map(({ from, to }) => {
     const [x1, y1, x2, y2] = [...from, ...to].map((mm) => Number(pointsOfMm(mm).toFixed(4)));
     return `${x1} ${y1} m ${x2} ${y2} l S`;
   });
-  draw(pdf, page, `q /All CS 1 SCN 0.25 w\n${lines.join('\n')}\nQ\n`);
+  draw(pdf, page, `q /All CS 1 SCN 0.25 w ${look}\n${lines.join('\n')}\nQ\n`);
 }
 
 /** A code of squares (ISO/IEC 18004), and what it says in figures beside it. */

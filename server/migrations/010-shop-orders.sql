@@ -10,3 +10,5 @@ create table shop_orders (
   refused text,
   primary key (run_id, id)
 ) strict;
+-- What must be seen of a picture: how far from its left and its top, fractions, as JSON; null: the program looks for it.
+alter table run_pictures add column keep text;

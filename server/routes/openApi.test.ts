@@ -48,6 +48,8 @@ test('what is sent is described by the schemas that check it', async () => {
     'gap',
     'marks',
     'codes',
+    'fold',
+    'panels',
   ]);
   expect(body('/runs/{id}/print-sheets').properties!.paper.enum).toContain('SRA3');
   expect(JSON.stringify(body('/pieces/{id}/exports'))).toContain('"openraster"');

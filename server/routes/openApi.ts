@@ -4,7 +4,16 @@ import { printSheetSchema } from '../../core/formats/imposition';
 import { shopOrderSchema } from '../../core/runs/desk';
 import { workSchema } from '../runs/store';
 import { exportOrder } from './pieces';
-import { fileQuery, practiceOrders, runBeginning, runChange, tableEdits, tableQuery, tableText } from './runs';
+import {
+  fileQuery,
+  pictureKeep,
+  practiceOrders,
+  runBeginning,
+  runChange,
+  tableEdits,
+  tableQuery,
+  tableText,
+} from './runs';
 
 type Method = 'get' | 'post' | 'delete';
 
@@ -117,6 +126,19 @@ export const asked: readonly Asked[] = [
     answers: { status: 200, says: 'Names of what came, and what was refused.', as: json },
   },
   {
+    method: 'get',
+    path: '/runs/{id}/rows/{row}/pictures',
+    says: 'The pictures that a row names, and what must be seen of each.',
+    answers: { status: 200, says: 'The pictures.', as: json },
+  },
+  {
+    method: 'post',
+    path: '/runs/{id}/pictures/keep',
+    says: 'Says what must be seen of a picture.',
+    body: pictureKeep,
+    answers: { status: 200, says: 'It is kept.', as: json },
+  },
+  {
     method: 'post',
     path: '/runs/{id}/work',
     says: 'Solves rows, or makes the files of those that are approved.',
@@ -202,6 +224,12 @@ export const asked: readonly Asked[] = [
     path: '/runs/{id}/print-sheets',
     says: 'Lays the PDFs that were made on sheets of paper.',
     body: printSheetSchema,
+    answers: job,
+  },
+  {
+    method: 'post',
+    path: '/runs/{id}/report',
+    says: 'Writes what there is to say of every row, with its picture, as a PDF.',
     answers: job,
   },
   {

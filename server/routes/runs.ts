@@ -10,13 +10,14 @@ import { possibleSlots, proposeSlots } from '../../core/runs/propose';
 import { slotProblem } from '../../core/runs/slots';
 import { shopOrderSchema } from '../../core/runs/desk';
 import { runSchema, tableEditSchema } from '../../core/runs/settings';
-import { matchColumns } from '../../core/runs/table/matchColumns';
+import { matchColumns, pictureKey, valuesFor } from '../../core/runs/table/matchColumns';
 import { readText, TableError, type Table } from '../../core/runs/table/readTable';
 import { Problem } from '../problem';
 import { knownValues, madeUpOrders } from '../runs/desk/madeUp';
 import { takePictures, takeTable } from '../runs/intake';
 import { startPrintSheets } from '../runs/printing';
 import { reportOf } from '../runs/report';
+import { startReport } from '../runs/reporting';
 import { workSchema, type StoredRun } from '../runs/store';
 import { zipOf } from '../runs/zip';
 import type { Studio } from '../studio';
@@ -37,6 +38,11 @@ export const tableText = z.object({ text: z.string().max(20e6), added: z.boolean
 export const tableEdits = z.object({ edits: z.array(tableEditSchema).max(1000) });
 /** Orders of a shop that nobody has placed, to try a run with. */
 export const practiceOrders = z.object({ count: z.int().min(1).max(50), seed: z.int().min(0).max(1e6) });
+/** What must be seen of a picture: fractions from its left and its top; null: it is looked for. */
+export const pictureKeep = z.object({
+  picture: z.string().min(1).max(300),
+  at: z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]).nullable(),
+});
 /** What a file that comes is called. */
 export const fileQuery = z.object({ name: z.string().min(1).max(300) });
 
@@ -139,6 +145,26 @@ export function runRoutes(studio: Studio) {
       works.start(id, { kind: 'solve', rows: null });
       return context.json({ pictures: taken.pictures.map((picture) => picture.name), refused: taken.refused });
     })
+    .get('/:id/rows/:row/pictures', (context) => {
+      const run = runs.get(context.req.param('id'));
+      const { cells } = runs.row(run.id, Number(context.req.param('row')));
+      const { slots, matched } = run.settings;
+      const values = valuesFor(slots, matched, cells);
+      const known = runs.pictures(run.id);
+      return context.json(
+        slots.flatMap(({ id, kind, name: slot }) => {
+          const picture = kind === 'plate' || kind === 'fill' ? known.get(pictureKey(values[id])) : undefined;
+          return picture ? [{ slot, ...picture }] : [];
+        }),
+      );
+    })
+    .post('/:id/pictures/keep', body(pictureKeep), (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      const { picture, at } = context.req.valid('json');
+      runs.keepOfPicture(id, picture, at);
+      works.start(id, { kind: 'solve', rows: null });
+      return context.json({ kept: true });
+    })
     .post('/:id/work', body(workSchema), (context) => {
       const { id } = runs.get(context.req.param('id'));
       works.start(id, context.req.valid('json'));
@@ -221,6 +247,7 @@ export function runRoutes(studio: Studio) {
     .post('/:id/print-sheets', body(printSheetSchema), (context) =>
       context.json(startPrintSheets(studio, runs.get(context.req.param('id')), context.req.valid('json')), 202),
     )
+    .post('/:id/report', (context) => context.json(startReport(studio, runs.get(context.req.param('id'))), 202))
     .get('/:id/report.csv', (context) => {
       const run = runs.get(context.req.param('id'));
       return context.body(reportOf(run, runs.rows(run.id)), 200, {

@@ -1,7 +1,9 @@
 import { copyFileSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Studio } from '../studio';
+import { saveRunReport } from '../formats/runReport';
 import { reportOf } from './report';
+import { reportOrder } from './reporting';
 
 /** What each file of a folder was made from, by its name. */
 type Made = Record<string, string>;
@@ -44,6 +46,7 @@ export async function handOver(studio: Studio, run: string, out: string): Promis
     stop();
     take([...byRow.keys()]);
     writeFileSync(join(out, 'report.csv'), reportOf(studio.runs.get(run), studio.runs.rows(run)));
+    await saveRunReport(reportOrder(studio, studio.runs.get(run), join(out, 'report.pdf')), () => undefined);
     return { made: missing.length - byRow.size, kept: wanted.length - missing.length };
   } finally {
     unlock();

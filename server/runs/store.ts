@@ -262,20 +262,34 @@ export class RunStore {
 
   pictures(run: string): Map<string, RunPicture> {
     const all = this.database
-      .prepare<[string], RunPicture & { key: string }>(
-        'select key, name, sha256, width, height from run_pictures where run_id = ? order by name',
+      .prepare<[string], Omit<RunPicture, 'keep'> & { key: string; keep: string | null }>(
+        'select key, name, sha256, width, height, keep from run_pictures where run_id = ? order by name',
       )
       .all(run);
-    return new Map(all.map(({ key, ...picture }) => [key, picture]));
+    return new Map(
+      all.map(({ key, keep, ...picture }) => [
+        key,
+        keep === null ? picture : { ...picture, keep: JSON.parse(keep) as [number, number] },
+      ]),
+    );
   }
 
+  /** Another picture of the same name takes its place; what must be seen of that one says nothing of this. */
   addPicture(run: string, { name, sha256, width, height }: RunPicture): void {
     this.database
       .prepare(
         `insert into run_pictures (run_id, key, name, sha256, width, height) values (?, ?, ?, ?, ?, ?)
          on conflict (run_id, key) do update set name = excluded.name, sha256 = excluded.sha256, width = excluded.width,
-         height = excluded.height`,
+         height = excluded.height, keep = case when sha256 = excluded.sha256 then keep end`,
       )
       .run(run, pictureKey(name), name, sha256, width, height);
+  }
+
+  /** What must be seen of a picture; null: it is looked for. @throws Problem 404 */
+  keepOfPicture(run: string, name: string, keep: [number, number] | null): void {
+    const { changes } = this.database
+      .prepare('update run_pictures set keep = ? where run_id = ? and key = ?')
+      .run(keep && JSON.stringify(keep), run, pictureKey(name));
+    if (changes === 0) throw new Problem(404, `There is no picture "${name}" in this run.`);
   }
 }

@@ -93,6 +93,24 @@ export const sendPictures = (
 ): Promise<{ pictures: string[]; refused: { name: string; says: string }[] }> =>
   send(`/runs/${id}/pictures?name=${inAddress(file.name)}`, file, () => undefined);
 
+/** A picture that a row names. */
+export interface RowPicture {
+  /** Name of the slot that it fills. */
+  slot: string;
+  name: string;
+  sha256: string;
+  width: number;
+  height: number;
+  keep?: [number, number] | null;
+}
+
+export const rowPictures = async (id: string, row: number): Promise<RowPicture[]> =>
+  (await ask(api.runs[':id'].rows[':row'].pictures.$get({ param: { id, row: String(row) } }))) as RowPicture[];
+
+/** Says what must be seen of a picture, as fractions; null: the program looks for it. */
+export const keepOfPicture = (id: string, picture: string, at: [number, number] | null): Promise<unknown> =>
+  ask(api.runs[':id'].pictures.keep.$post({ ...of(id), json: { picture, at } }));
+
 /** Begins to lay the files of a run on sheets of paper. */
 export const startPrintSheets = (id: string, order: PrintSheet): Promise<JobState> =>
   ask(api.runs[':id']['print-sheets'].$post({ ...of(id), json: order }));
@@ -103,6 +121,9 @@ export const listOrders = async (id: string): Promise<OrderStanding[]> => ask(ap
 /** Places orders that nobody has sent. */
 export const practiceOrders = (id: string, count: number, seed: number): Promise<unknown> =>
   ask(api.runs[':id'].orders.practice.$post({ ...of(id), json: { count, seed } }));
+
+/** Begins to write the report of a run. */
+export const startReport = (id: string): Promise<JobState> => ask(api.runs[':id'].report.$post(of(id)));
 
 export const startWork = (id: string, work: Work): Promise<unknown> =>
   ask(api.runs[':id'].work.$post({ ...of(id), json: work }));

@@ -4,6 +4,7 @@ import type { RunOutput } from '../../core/runs/settings';
 import { fileNameOf } from '../../core/runs/names';
 import { startWork, type Run, type RunRow } from '../api/runs';
 import { PrintSheets } from './PrintSheets';
+import { Report } from './Report';
 import type { RunWork } from './useRun';
 
 /** The files of what is approved: what they are called, how large they are, making and fetching them. */
@@ -88,11 +89,7 @@ export function FilesMade({ run, rows, work }: { run: Run; rows: readonly RunRow
             Save {made} as a zip
           </a>
         )}
-        {rows.length > 0 && (
-          <a className="plain-button" href={`/api/runs/${run.id}/report.csv`} download>
-            Report
-          </a>
-        )}
+        {rows.length > 0 && <Report run={run.id} />}
       </div>
     </section>
   );

@@ -1,23 +1,19 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { papers, printSheetSchema, type PaperName, type PrintSheet } from '../../core/formats/imposition';
-import { cancelJob, followJob, type JobState } from '../api/files';
+import { cancelJob } from '../api/files';
 import { startPrintSheets } from '../api/runs';
-import { messageOf } from '../ui/messageOf';
 import { Problem } from '../ui/Problem';
 import { Progress } from '../ui/Progress';
 import { Quantity } from '../ui/Quantity';
 import { Sheet } from '../ui/Sheet';
-
-type Stage =
-  | { at: 'choosing'; problem: string | null }
-  | { at: 'running'; job: JobState }
-  | { at: 'done'; address: string; fileName: string; notes: string[] };
+import { MadeFile } from './MadeFile';
+import { useFileJob } from './useFileJob';
 
 /** Many rows on one sheet of paper: how they lie, and making the file. */
 export function PrintSheets({ run }: { run: string }) {
   const [open, setOpen] = useState(false);
   const [order, setOrder] = useState<PrintSheet>(() => printSheetSchema.parse({}));
-  const { stage, start, again } = usePrinting(run);
+  const { stage, start, again } = useFileJob(run);
   return (
     <>
       <button className="plain-button" onClick={() => setOpen(true)}>
@@ -46,22 +42,16 @@ export function PrintSheets({ run }: { run: string }) {
                   again();
                 }}
               />
-              <button className="strong-button self-start" onClick={() => void start(order)}>
+              <button
+                className="strong-button self-start"
+                onClick={() => void start(() => startPrintSheets(run, order))}
+              >
                 Lay them out
               </button>
             </>
           )}
           {stage.at === 'choosing' && stage.problem && <Problem>{stage.problem}</Problem>}
-          {stage.at === 'done' && (
-            <div role="status" className="border-t border-rule pt-3">
-              {stage.notes.map((note) => (
-                <p key={note}>{note}</p>
-              ))}
-              <a className="plain-button mt-2" href={stage.address} download={stage.fileName}>
-                Save {stage.fileName}
-              </a>
-            </div>
-          )}
+          {stage.at === 'done' && <MadeFile {...stage} />}
         </div>
       </Sheet>
     </>
@@ -105,33 +95,33 @@ function PaperChoices({ order, onChoose }: { order: PrintSheet; onChoose(part: P
         , {length('Margin of the paper', 'margin')} from its edges, {length('Gap between sheets', 'gap')} apart.
       </p>
       {ticked('crop marks', 'marks')}
+      <p>
+        <select
+          className="field"
+          aria-label="How sheets are folded"
+          value={order.fold}
+          onChange={(event) => onChoose({ fold: event.target.value as PrintSheet['fold'] })}
+        >
+          <option value="none">not folded</option>
+          <option value="upright">folded along upright lines</option>
+          <option value="level">folded along level lines</option>
+        </select>
+        {order.fold !== 'none' && (
+          <>
+            {' '}
+            into{' '}
+            <Quantity
+              label="Panels"
+              value={order.panels}
+              min={2}
+              max={8}
+              onCommit={(panels) => onChoose({ panels: Math.round(panels) })}
+            />{' '}
+            panels, with dashed marks
+          </>
+        )}
+      </p>
       {ticked('a code for each row in the margin, that leads back to it', 'codes')}
     </>
   );
-}
-
-/** Work that goes on when its sheet is closed. */
-function usePrinting(run: string) {
-  const [stage, setStage] = useState<Stage>({ at: 'choosing', problem: null });
-  const watching = useRef(new AbortController());
-  useEffect(() => {
-    const own = (watching.current = new AbortController());
-    return () => own.abort();
-  }, [run]);
-  const start = async (order: PrintSheet): Promise<void> => {
-    const { signal } = watching.current;
-    const seen = (next: Stage): void => {
-      if (!signal.aborted) setStage(next);
-    };
-    try {
-      const begun = await startPrintSheets(run, order);
-      seen({ at: 'running', job: begun });
-      const done = await followJob(begun.id, (job) => job.state === 'running' && seen({ at: 'running', job }));
-      const { fileName, notes } = done.result as { fileName: string; notes: string[] };
-      seen({ at: 'done', address: `/api/jobs/${begun.id}/file`, fileName, notes });
-    } catch (error) {
-      seen({ at: 'choosing', problem: messageOf(error) });
-    }
-  };
-  return { stage, start, again: () => setStage({ at: 'choosing', problem: null }) };
 }

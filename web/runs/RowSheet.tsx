@@ -1,4 +1,5 @@
 import { rowPicture, type Run, type RunRow } from '../api/runs';
+import { RowPictures } from './RowPictures';
 import { tones, weightNames } from './says';
 
 interface RowSheetProps {
@@ -12,10 +13,11 @@ interface RowSheetProps {
   onBench(): void;
   onPlain(): void;
   onNext(by: 1 | -1): void;
+  say(problem: string): void;
 }
 
 /** The row that is looked at: its picture, and what there is to say of it. */
-export function RowSheet({ run, row, number, onApprove, onRemove, onBench, onPlain, onNext }: RowSheetProps) {
+export function RowSheet({ run, row, number, onApprove, onRemove, onBench, onPlain, onNext, say }: RowSheetProps) {
   const slotNames = new Map(run.settings.slots.map(({ id, name }) => [id, `${name}.`]));
   if (!row)
     return (
@@ -90,6 +92,7 @@ export function RowSheet({ run, row, number, onApprove, onRemove, onBench, onPla
           Remove the row
         </button>
       </div>
+      <RowPictures key={row.id} run={run.id} row={row} say={say} />
       {row.file && (
         <a className="quiet-button self-start" href={`/api/runs/${run.id}/rows/${row.id}/file`} download>
           {row.file}

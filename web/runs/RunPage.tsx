@@ -92,6 +92,7 @@ export function RunPage() {
           onRemove={() => row && work.does(removeStep([row]))}
           onBench={() => row && void rowToBench(id, row.id).then((piece) => navigate(`/piece/${piece}`), failed)}
           onPlain={() => row && void dropByHand(id, row.id).then(work.reload, failed)}
+          say={say}
           onNext={(by) => {
             const at = shown.findIndex((one) => one.id === chosen);
             setChosen(shown[Math.min(shown.length - 1, Math.max(0, at + by))]?.id ?? null);

@@ -68,10 +68,10 @@ CREATE TABLE run_pictures (
   name text not null,
   sha256 text not null,
   width integer not null,
-  height integer not null,
+  height integer not null, keep text,
   primary key (run_id, key)
 ) strict;
-INSERT INTO "run_pictures" VALUES('run-1','ada','ada.png','1111111111111111111111111111111111111111111111111111111111111111',90,60);
+INSERT INTO "run_pictures" VALUES('run-1','ada','ada.png','1111111111111111111111111111111111111111111111111111111111111111',90,60,'[0.25,0.5]');
 CREATE TABLE run_rows (
   run_id text not null references runs (id) on delete cascade,
   id integer not null,

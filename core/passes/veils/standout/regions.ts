@@ -30,10 +30,10 @@ export interface Regions {
 /** So many regions are told apart. */
 const toldApart = 300;
 
-/** Tells a picture's regions apart by what differs least. */
-export function findRegions(patches: Patches): Regions {
+/** Tells a picture's regions apart by what differs least. @param most so many of them */
+export function findRegions(patches: Patches, most = toldApart): Regions {
   const grouping = groupPatches(patches);
-  const chosen = topRegions(grouping, toldApart);
+  const chosen = topRegions(grouping, most);
   const count = chosen.length;
   const of = new Int32Array(patches.count);
   chosen.forEach((node, k) => patchesIn(grouping, node).forEach((patch) => (of[patch] = k)));
