@@ -1,5 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { PDFDocument } from 'pdf-lib';
 import type { Page } from 'playwright-core';
 import { unzipSync } from 'fflate';
 import readPicture from 'sharp';
@@ -181,9 +183,68 @@ test('ten thousand rows: only those in view are there, and a value is changed by
   await eventually(async () => (await stored()) === 'changed');
 });
 
-test('a change that is made while the server is away is kept, told, and sent when it is there again', async () => {
+test('pointing at a picture says what must be seen of it; a report of every row is written', async () => {
+  await page.goto(`${studio.url}/runs/demo-exhibitors?row=3`);
+  await allSolved('40 rows');
+  const sheet = page.getByRole('complementary', { name: 'Row 3' });
+  const picture = async (): Promise<Buffer> => {
+    const address = (await sheet.getByRole('img', { name: 'Row 3 as it will be' }).getAttribute('src'))!;
+    return readPicture(await (await page.request.get(`${studio.url}${address}`)).body())
+      .removeAlpha()
+      .raw()
+      .toBuffer();
+  };
+  const before = await picture();
+  const far = (one: Buffer, other: Buffer): number =>
+    one.reduce((count, value, i) => count + Number(Math.abs(value - other[i]) > 24), 0) / one.length;
+  const point = sheet.getByRole('button', { name: 'Point at what must be seen of kites-7.jpg' });
+  const box = (await point.boundingBox())!;
+  // It is a little higher than the card: what lies at its upper edge comes into sight.
+  await point.click({ position: { x: box.width / 2, y: 2 } });
+  await sheet.getByText('Seen is what lies').waitFor();
+  await eventually(async () => far(before, await picture()) > 0.01);
+  await allSolved('40 rows');
+  await sheet.getByRole('button', { name: 'Look for it instead' }).click();
+  await sheet.getByText('What stands out is looked for.').waitFor();
+  await eventually(async () => far(before, await picture()) === 0);
+  await page.getByRole('button', { name: 'Report', exact: true }).click();
+  await page.getByRole('button', { name: 'Write a PDF with pictures' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: patience }),
+    page.getByRole('link', { name: 'Save Exhibitors report.pdf' }).click({ timeout: patience }),
+  ]);
+  const pdf = await PDFDocument.load(readFileSync(await download.path()));
+  expect(pdf.getPageCount()).toBeGreaterThan(2);
+  await page.keyboard.press('Escape');
+});
+
+test('orders of a shop come in, what is clean goes to the printer by itself, the others wait for a person', async () => {
   await page.goto(`${studio.url}/runs/demo-exhibitors`);
   await allSolved('40 rows');
+  await page.getByLabel('takes orders of a shop').check();
+  await page.getByRole('button', { name: '10 made-up orders' }).click();
+  await allSolved('50 rows');
+  const said = (): Promise<string> => page.getByTestId('order-counts').innerText();
+  await eventually(async () => /^10 orders: /.test(await said()) && !/being/.test(await said()));
+  const accepted = Number(/(\d+) with the printer/.exec(await said())?.[1]);
+  expect(accepted).toBeGreaterThanOrEqual(3);
+  expect(readdirSync(join(studio.data, 'runs/demo-exhibitors/print/accepted'))).toHaveLength(accepted);
+  await page.getByRole('button', { name: 'All orders' }).click();
+  const list = page.getByRole('dialog', { name: 'Orders' });
+  expect(await list.getByRole('listitem').count()).toBe(10);
+  const [first] = await list.getByRole('listitem').all();
+  // The one that wants a person stands first, and leads to its row, which is corrected there.
+  await first.getByRole('button').click();
+  const sheet = page.getByRole('complementary', { name: /^Row \d+$/ });
+  await sheet.waitFor();
+  expect(await sheet.getByRole('listitem').count()).toBeGreaterThan(0);
+  await sheet.getByRole('button', { name: 'Approve' }).click();
+  await eventually(async () => (await said()).includes(`${accepted + 1} with the printer`));
+});
+
+test('a change that is made while the server is away is kept, told, and sent when it is there again', async () => {
+  await page.goto(`${studio.url}/runs/demo-exhibitors`);
+  await allSolved('50 rows');
   const before = problems.length;
   const ended = new Promise((resolve) => studio.process.once('exit', resolve));
   studio.process.kill('SIGKILL');
@@ -193,7 +254,7 @@ test('a change that is made while the server is away is kept, told, and sent whe
   await page.getByText('What was changed is kept here and sent again.').waitFor();
   await studio.again();
   await page.getByText('What was changed is kept here and sent again.').waitFor({ state: 'hidden' });
-  await allSolved('40 rows');
+  await allSolved('50 rows');
   const { cells } = (await (await page.request.get(`${studio.url}/api/runs/demo-exhibitors/rows/2`)).json()) as {
     cells: { Name: string };
   };

@@ -39,7 +39,8 @@ export function wordingEdit(
   const edit: Edit = (draft) => {
     setText(id, text)(draft);
     changePart(id, 'words', { upperCase: capitals })(draft);
-    if (face) setHelpers(id, helpers.map(assetOf))(draft);
+    // Looking for faces that nothing needs any more takes long, and most words need none.
+    if (face && (helpers.length > 0 || words.fallbacks.length > 0)) setHelpers(id, helpers.map(assetOf))(draft);
   };
   return { edit, nowhere };
 }

@@ -64,10 +64,14 @@ export async function saveRunReport(
   for (const [i, row] of rows.entries()) {
     const picture = i < mostPictures && row.picture ? await small(row.picture) : null;
     const head = `Row ${row.number}, ${row.state}${row.file ? `, ${row.file}` : ''}`;
-    const values = row.values.filter((value) => value.trim() !== '').join(', ');
+    // Values in another script stand on lines of their own: each is set in a face and a direction of its own.
+    const [plain, others] = parted(row.values.filter((value) => value.trim() !== ''));
     const lines: [string, Look][] = [
       [head, { size: 10, width: textWidth }],
-      [values, { size: 9, width: textWidth, colour: '#333330' }],
+      ...[plain.join(', '), ...others].map((text): [string, Look] => [
+        text,
+        { size: 9, width: textWidth, colour: '#333330' },
+      ]),
       ...row.says.map((says): [string, Look] => [says, { size: 9, width: textWidth, colour: '#8a2f1c' }]),
     ];
     const tall = lines.reduce((sum, [text, look]) => sum + write.heightOf(text, look), 0);
@@ -96,11 +100,19 @@ export async function saveRunReport(
   return { pages };
 }
 
+const parted = (values: readonly string[]): [string[], string[]] => [
+  values.filter(isStandard),
+  values.filter((value) => !isStandard(value)),
+];
+
 interface Look {
   size: number;
   width: number;
   colour?: string;
 }
+
+/** With any list of features a line is set as a whole, not word by word: words from right to left keep their order. */
+const whole: [] = [];
 
 /** Writes text in a face that has its letters; what a page has no room for is cut off with dots. */
 function writer(pdf: PDFKit.PDFDocument, faces: ReportOrder['faces']) {
@@ -120,14 +132,19 @@ function writer(pdf: PDFKit.PDFDocument, faces: ReportOrder['faces']) {
   const heightOf = (text: string, look: Look): number => {
     if (text === '') return 0;
     choose(text);
-    return Math.min(most, pdf.fontSize(look.size).heightOfString(text, { width: look.width }));
+    return Math.min(most, pdf.fontSize(look.size).heightOfString(text, { width: look.width, features: whole }));
   };
   const write = (text: string, left: number, top: number, look: Look): number => {
     if (text === '') return top;
     const tall = heightOf(text, look);
     pdf
       .fillColor(look.colour ?? '#1d1d1b')
-      .text(text, left, top, { width: look.width, height: Math.max(1, height - margin - top), ellipsis: true });
+      .text(text, left, top, {
+        width: look.width,
+        height: Math.max(1, height - margin - top),
+        ellipsis: true,
+        features: whole,
+      });
     return top + tall;
   };
   return Object.assign(write, { heightOf });

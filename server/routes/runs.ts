@@ -109,10 +109,10 @@ export function runRoutes(studio: Studio) {
       return context.body(null, 204);
     })
     .get('/:id/rows', (context) => {
-      const run = runs.get(context.req.param('id'));
-      const rows = runs.rows(run.id);
-      const fresh = works.freshKeys(run, rows);
-      return context.json(rows.map((row, i) => ({ ...row, isFresh: row.solvedFor === fresh[i] })));
+      const { id } = runs.get(context.req.param('id'));
+      return context.body(Readable.toWeb(Readable.from(asArray(works.listed(id)))) as ReadableStream, 200, {
+        'Content-Type': 'application/json',
+      });
     })
     .get('/:id/rows/:row', (context) => {
       const run = runs.get(context.req.param('id'));
@@ -255,6 +255,16 @@ export function runRoutes(studio: Studio) {
         'Content-Disposition': `attachment; filename*=UTF-8''${inAddress(`${run.name} report.csv`)}`,
       });
     });
+}
+
+/** A list as JSON, while it comes. */
+async function* asArray(parts: AsyncIterable<unknown[]>): AsyncGenerator<string> {
+  let before = '[';
+  for await (const part of parts) {
+    yield before + JSON.stringify(part).slice(1, -1);
+    before = ',';
+  }
+  yield before === '[' ? '[]' : ']';
 }
 
 function pasted(text: string): Table {

@@ -1,12 +1,11 @@
-import { rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { impose, type PrintSheet } from '../../core/formats/imposition';
 import { trimOf } from '../../core/formats/paper';
 import type { PrintOrder } from '../formats/printSheets';
 import type { JobState } from '../jobs/jobs';
 import { Problem } from '../problem';
-import type { ExportResult } from '../routes/jobs';
 import type { Studio } from '../studio';
+import { startRunFile } from './runFile';
 import type { StoredRun } from './store';
 
 /**
@@ -14,7 +13,7 @@ import type { StoredRun } from './store';
  * @throws Problem 409 where nothing is made, 422 where files are no PDFs or do not fit
  */
 export function startPrintSheets(studio: Studio, run: StoredRun, sheet: PrintSheet): JobState {
-  const { runs, runWorks, files, jobs } = studio;
+  const { runs, runWorks, files } = studio;
   const { output } = run.settings;
   if (output.format !== 'pdf')
     throw new Problem(422, 'Print sheets are made of PDFs. Choose PDF for the files of this run, and make them.');
@@ -24,8 +23,6 @@ export function startPrintSheets(studio: Studio, run: StoredRun, sheet: PrintShe
     row.file !== null && row.madeFor === wanted.get(row.id) ? [{ row, number: i + 1 }] : [],
   );
   if (made.length === 0) throw new Problem(409, 'No file of this run is made as it is now. Make them first.');
-  if (jobs.list(run.id).some(({ state }) => state === 'running'))
-    throw new Problem(409, 'Print sheets of this run are being made already. Wait for them or cancel them.');
   const { sheet: own } = studio.pieces.get(run.piece).piece;
   const trim = trimOf(own);
   const problem = impose(trim, sheet, output.bleed);
@@ -43,30 +40,13 @@ export function startPrintSheets(studio: Studio, run: StoredRun, sheet: PrintShe
       label: `row ${number}`,
     })),
   };
-  const started = performance.now();
-  const job = jobs.start(
-    'export',
-    run.id,
-    'printChild.js',
+  return startRunFile(studio, run, {
+    script: 'printChild.js',
     order,
-    ({ papers, each, notes }: { papers: number; each: number; notes: string[] }): ExportResult => {
-      const to = files.export(job.state.id, 'pdf');
-      files.move(out, to);
-      const renderMs = performance.now() - started;
-      const said = `${papers} ${papers === 1 ? 'sheet' : 'sheets'} of ${sheet.paper}, ${each} on each: ${made.length} of ${rows.length} rows.`;
-      return {
-        fileName: `${run.name} print sheets.pdf`,
-        format: 'pdf',
-        bytes: statSync(to).size,
-        width: own.width,
-        height: own.height,
-        renderMs,
-        encodeMs: 0,
-        peakBytes: 0,
-        notes: [said, ...notes],
-      };
-    },
-    () => rmSync(out, { force: true }),
-  );
-  return job.state;
+    name: `${run.name} print sheets.pdf`,
+    says: ({ papers, each, notes }: { papers: number; each: number; notes: string[] }) => [
+      `${papers} ${papers === 1 ? 'sheet' : 'sheets'} of ${sheet.paper}, ${each} on each: ${made.length} of ${rows.length} rows.`,
+      ...notes,
+    ],
+  });
 }

@@ -1,12 +1,11 @@
-import { rmSync, statSync } from 'node:fs';
 import { isClean } from '../../core/runs/flags';
 import type { ReportOrder, ReportedRow } from '../formats/runReport';
 import { mostPictures } from '../formats/runReport';
 import type { JobState } from '../jobs/jobs';
 import { Problem } from '../problem';
-import type { ExportResult } from '../routes/jobs';
 import type { Studio } from '../studio';
 import { byWorst } from './report';
+import { startRunFile } from './runFile';
 import type { StoredRow, StoredRun } from './store';
 
 /** What the report is made of. */
@@ -40,36 +39,13 @@ export function reportOrder(studio: Studio, run: StoredRun, out: string): Report
   };
 }
 
-/** Writes the report of a run, in a process of its own; the file is fetched as that of an export. @throws Problem 409 */
+/** Writes the report of a run, in a process of its own. @throws Problem 409 */
 export function startReport(studio: Studio, run: StoredRun): JobState {
-  const { files, jobs, runs } = studio;
-  if (runs.rows(run.id).length === 0) throw new Problem(409, 'This run has no rows yet.');
-  if (jobs.list(run.id).some(({ state, kind }) => state === 'running' && kind === 'export'))
-    throw new Problem(409, 'Something of this run is being made already. Wait for it or cancel it.');
-  const out = files.working();
-  const started = performance.now();
-  const { sheet } = studio.pieces.get(run.piece).piece;
-  const job = jobs.start(
-    'export',
-    run.id,
-    'reportChild.js',
-    reportOrder(studio, run, out),
-    ({ pages }: { pages: number }): ExportResult => {
-      const to = files.export(job.state.id, 'pdf');
-      files.move(out, to);
-      return {
-        fileName: `${run.name} report.pdf`,
-        format: 'pdf',
-        bytes: statSync(to).size,
-        width: sheet.width,
-        height: sheet.height,
-        renderMs: performance.now() - started,
-        encodeMs: 0,
-        peakBytes: 0,
-        notes: [`${pages} ${pages === 1 ? 'page' : 'pages'}`],
-      };
-    },
-    () => rmSync(out, { force: true }),
-  );
-  return job.state;
+  if (studio.runs.rows(run.id).length === 0) throw new Problem(409, 'This run has no rows yet.');
+  return startRunFile(studio, run, {
+    script: 'reportChild.js',
+    order: reportOrder(studio, run, studio.files.working()),
+    name: `${run.name} report.pdf`,
+    says: ({ pages }: { pages: number }) => [`${pages} ${pages === 1 ? 'page' : 'pages'}`],
+  });
 }

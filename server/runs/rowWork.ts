@@ -20,6 +20,8 @@ const cacheBytes = 96 * 1024 * 1024;
 
 /** Solves, measures and makes the rows of one design; what the design itself shows is worked out once. */
 export class RowWork {
+  /** Where time went, ms: for a bench. */
+  readonly spent = { filling: 0, measuring: 0, drawing: 0 };
   private readonly library: Library;
   private readonly shapes: PictureShapes;
   private readonly evaluator = new Evaluator(cacheBytes);
@@ -35,17 +37,17 @@ export class RowWork {
   }
 
   async solve({ row, picture }: Extract<RunOrder, { kind: 'solve' }>): Promise<RowSolved> {
-    const { piece, flags } = await this.fill(row);
+    const { piece, flags } = await this.timed('filling', this.fill(row));
     const materials = await this.open(piece.assets);
     this.standing ??= this.standingOfDesign();
     const design = await this.standing;
-    const standing = await standingOf(piece, materials, this.evaluator);
-    await this.draw(piece, materials, picture);
+    const standing = await this.timed('measuring', standingOf(piece, materials, this.evaluator));
+    await this.timed('drawing', this.draw(piece, materials, picture));
     return { flags: [...flags, ...flagsOf(design, standing, this.spokenOf(piece))] };
   }
 
   async make({ row, out, scratch, side, settings }: Extract<RunOrder, { kind: 'make' }>): Promise<void> {
-    const { piece } = await this.fill(row);
+    const { piece } = await this.timed('filling', this.fill(row));
     const { dataFolder, buildFolder } = this.design;
     const scale = side === null ? 1 : side / Math.max(piece.sheet.width, piece.sheet.height);
     // As many px as are made come to as many inches as the sheet has.
@@ -61,13 +63,23 @@ export class RowWork {
       out,
       keepsPool: true,
     };
-    await saveFile(order, () => undefined, this.pool());
+    await this.timed(
+      'drawing',
+      saveFile(order, () => undefined, this.pool()),
+    );
   }
 
   /** A row as its values alone make it. */
   async plain({ row }: Extract<RunOrder, { kind: 'fill' }>): Promise<RowFilled> {
     const { piece } = await this.fill({ ...row, own: [] });
     return { piece };
+  }
+
+  private async timed<Result>(what: keyof RowWork['spent'], work: Promise<Result>): Promise<Result> {
+    const begun = performance.now();
+    const result = await work;
+    this.spent[what] += performance.now() - begun;
+    return result;
   }
 
   private async fill(row: RowOrder): Promise<Filled> {

@@ -74,6 +74,24 @@ test('a table becomes rows that are solved, measured and drawn; pictures come as
   expect(dominant.r).toBeGreaterThan(dominant.b);
 });
 
+test('a long table is read some rows at a time: each row once, in order, and others are answered meanwhile', async () => {
+  const run = await newRun();
+  await post(`/runs/${run}/text`, { text: ['Name', ...Array.from({ length: 1203 }, (_, i) => `N${i}`)].join('\n') });
+  await studio.runWorks.cancel(run);
+  let turns = 0;
+  const count = setImmediate(function again() {
+    turns++;
+    counting = setImmediate(again);
+  });
+  let counting = count;
+  const rows = await rowsOf(run);
+  clearImmediate(counting);
+  expect(rows.map(({ cells }) => cells.Name)).toEqual(Array.from({ length: 1203 }, (_, i) => `N${i}`));
+  // 500, 500 and 203 rows: in between somebody else's turn came.
+  expect(turns).toBeGreaterThanOrEqual(3);
+  expect(await rowsOf(await newRun())).toEqual([]);
+});
+
 test('what is approved is made under its name; again, only what has changed', async () => {
   const run = await newRun();
   await send(`/runs/${run}/table?name=a.csv`, 'Name\nAda\n../Eve\nada\n');

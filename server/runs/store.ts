@@ -64,6 +64,9 @@ interface RowRecord {
 
 const rowFields = 'id, cells, approved, solved_for, flags, weight, made_for, file, begun is not null as by_hand';
 
+/** So many rows are read in a few ms. */
+const rowsAtATime = 500;
+
 /** The id of the piece that a row has for work by hand. */
 export const rowPieceId = (run: string, row: number): string => `row-${run}-${row}`;
 
@@ -147,6 +150,20 @@ export class RunStore {
       .prepare<[string], RowRecord>(`select ${rowFields} from run_rows where run_id = ? order by id`)
       .all(run)
       .map(rowOf);
+  }
+
+  /** All rows, some at a time: what else is asked of the server comes in between. */
+  async *rowsInTurns(run: string): AsyncGenerator<StoredRow[]> {
+    const some = this.database.prepare<[string, number, number], RowRecord>(
+      `select ${rowFields} from run_rows where run_id = ? and id > ? order by id limit ?`,
+    );
+    for (let after = 0; ;) {
+      const rows = some.all(run, after, rowsAtATime).map(rowOf);
+      if (rows.length === 0) return;
+      yield rows;
+      after = rows[rows.length - 1].id;
+      await new Promise((resolve) => setImmediate(resolve));
+    }
   }
 
   /** @throws Problem 404 */

@@ -163,6 +163,14 @@ export class RunWorks {
     return rows.map((row) => this.orders.solveKey(given, row));
   }
 
+  /** All rows of a run with whether what was found of them is so still, some at a time. */
+  async *listed(id: string): AsyncGenerator<(StoredRow & { isFresh: boolean })[]> {
+    for await (const rows of this.studio.runs.rowsInTurns(id)) {
+      const fresh = this.freshKeys(this.studio.runs.get(id), rows);
+      yield rows.map((row, i) => ({ ...row, isFresh: row.solvedFor === fresh[i] }));
+    }
+  }
+
   close(): void {
     this.isClosed = true;
     for (const active of this.active.values()) {
@@ -184,7 +192,7 @@ export class RunWorks {
       if (active.stopped) return;
       do {
         active.again = false;
-        const waiting = this.waiting(run, active);
+        const waiting = active.work.kind === 'make' ? this.unmade(run, active) : await this.unsolved(run, active);
         Object.assign(active.state, { done: 0, total: waiting.length });
         if (waiting.length > 0) await this.through(run, active, waiting);
       } while (active.again && !active.stopped);
@@ -216,23 +224,32 @@ export class RunWorks {
     }
   }
 
-  /** Ids of the rows that have to be done. Files are made of what is approved. */
-  private waiting(id: string, active: Active): number[] {
-    const { kind, rows: only } = active.work;
+  /** Ids of the rows that have to be solved. */
+  private async unsolved(id: string, { work }: Active): Promise<number[]> {
+    const wanted = work.rows && new Set(work.rows);
+    const found: number[] = [];
+    for await (const rows of this.studio.runs.rowsInTurns(id)) {
+      const given = this.orders.givenOf(this.studio.runs.get(id));
+      for (const row of rows)
+        if ((!wanted || wanted.has(row.id)) && row.solvedFor !== this.orders.solveKey(given, row)) found.push(row.id);
+    }
+    return found;
+  }
+
+  /** Ids of the rows whose files have to be made: of what is approved. */
+  private unmade(id: string, active: Active): number[] {
     const run = this.studio.runs.get(id);
     const given = this.orders.givenOf(run);
     const all = this.studio.runs.rows(id);
-    const wanted = only && new Set(only);
-    const names = kind === 'make' ? this.orders.names(run, all) : null;
-    if (names) active.names = names;
+    const wanted = active.work.rows && new Set(active.work.rows);
+    const names = (active.names = this.orders.names(run, all));
     return all
-      .filter((row) => (wanted ? wanted.has(row.id) : kind === 'solve' || row.approved))
+      .filter((row) => (wanted ? wanted.has(row.id) : row.approved))
       .filter((row) => {
         const solveKey = this.orders.solveKey(given, row);
-        if (kind === 'solve') return row.solvedFor !== solveKey;
         // What has changed since it was approved is looked at first.
         if (row.solvedFor !== solveKey) return false;
-        return row.madeFor !== this.orders.makeKey(run, solveKey, names!.get(row.id)!) || !this.isThere(id, row.file);
+        return row.madeFor !== this.orders.makeKey(run, solveKey, names.get(row.id)!) || !this.isThere(id, row.file);
       })
       .map((row) => row.id);
   }

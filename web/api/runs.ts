@@ -62,7 +62,7 @@ export const beginRun = async (piece: string): Promise<string> => (await ask(api
 export const getRun = async (id: string): Promise<Run> => (await ask(api.runs[':id'].$get(of(id)))) as unknown as Run;
 
 export const getRows = async (id: string): Promise<RunRow[]> =>
-  (await ask(api.runs[':id'].rows.$get(of(id)))) as RunRow[];
+  (await ask(api.runs[':id'].rows.$get(of(id)))) as unknown as RunRow[];
 
 export const getRow = async (id: string, row: number): Promise<RunRow> =>
   (await ask(api.runs[':id'].rows[':row'].$get({ param: { id, row: String(row) } }))) as RunRow;

@@ -1,60 +1,29 @@
 import { useState } from 'react';
 import { papers, printSheetSchema, type PaperName, type PrintSheet } from '../../core/formats/imposition';
-import { cancelJob } from '../api/files';
 import { startPrintSheets } from '../api/runs';
-import { Problem } from '../ui/Problem';
-import { Progress } from '../ui/Progress';
 import { Quantity } from '../ui/Quantity';
-import { Sheet } from '../ui/Sheet';
-import { MadeFile } from './MadeFile';
-import { useFileJob } from './useFileJob';
+import { FileJob } from './FileJob';
 
 /** Many rows on one sheet of paper: how they lie, and making the file. */
 export function PrintSheets({ run }: { run: string }) {
-  const [open, setOpen] = useState(false);
   const [order, setOrder] = useState<PrintSheet>(() => printSheetSchema.parse({}));
-  const { stage, start, again } = useFileJob(run);
   return (
-    <>
-      <button className="plain-button" onClick={() => setOpen(true)}>
-        Print sheets
-      </button>
-      <Sheet
-        title="Print sheets"
-        note="The files that are made, as many on each sheet of paper as fit."
-        open={open}
-        onClose={() => setOpen(false)}
-      >
-        <div className="flex flex-col gap-3">
-          {stage.at === 'running' ? (
-            <Progress
-              done={stage.job.done}
-              stage={stage.job.stage}
-              startedAt={stage.job.startedAt}
-              onCancel={() => void cancelJob(stage.job.id)}
-            />
-          ) : (
-            <>
-              <PaperChoices
-                order={order}
-                onChoose={(part) => {
-                  setOrder({ ...order, ...part });
-                  again();
-                }}
-              />
-              <button
-                className="strong-button self-start"
-                onClick={() => void start(() => startPrintSheets(run, order))}
-              >
-                Lay them out
-              </button>
-            </>
-          )}
-          {stage.at === 'choosing' && stage.problem && <Problem>{stage.problem}</Problem>}
-          {stage.at === 'done' && <MadeFile {...stage} />}
-        </div>
-      </Sheet>
-    </>
+    <FileJob run={run} title="Print sheets" note="The files that are made, as many on each sheet of paper as fit.">
+      {(start, again) => (
+        <>
+          <PaperChoices
+            order={order}
+            onChoose={(part) => {
+              setOrder({ ...order, ...part });
+              again();
+            }}
+          />
+          <button className="strong-button self-start" onClick={() => start(() => startPrintSheets(run, order))}>
+            Lay them out
+          </button>
+        </>
+      )}
+    </FileJob>
   );
 }
 
