@@ -137,14 +137,12 @@ function writer(pdf: PDFKit.PDFDocument, faces: ReportOrder['faces']) {
   const write = (text: string, left: number, top: number, look: Look): number => {
     if (text === '') return top;
     const tall = heightOf(text, look);
-    pdf
-      .fillColor(look.colour ?? '#1d1d1b')
-      .text(text, left, top, {
-        width: look.width,
-        height: Math.max(1, height - margin - top),
-        ellipsis: true,
-        features: whole,
-      });
+    pdf.fillColor(look.colour ?? '#1d1d1b').text(text, left, top, {
+      width: look.width,
+      height: Math.max(1, height - margin - top),
+      ellipsis: true,
+      features: whole,
+    });
     return top + tall;
   };
   return Object.assign(write, { heightOf });
