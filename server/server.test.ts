@@ -69,7 +69,10 @@ describe('who may ask', () => {
       data: '/tmp/x',
       host: '0.0.0.0',
       port: 5000,
+      redis: null,
     });
+    expect(readConfig({ REDIS_URL: 'redis://127.0.0.1:6379' }, '/p').redis).toBe('redis://127.0.0.1:6379');
+    expect(() => readConfig({ REDIS_URL: 'localhost' }, '/p')).toThrow(/REDIS_URL/);
     expect(readConfig({}, '/p')).toMatchObject({ port: 4680, host: '127.0.0.1', data: '/p/data' });
     expect(() => readConfig({ PORT: 'lots' }, '/p')).toThrow(/PORT/);
   });

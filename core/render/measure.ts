@@ -1,10 +1,12 @@
 import type { Evaluator } from '../graph/evaluate';
 import { touches } from '../graph/node';
 import { scaleWithin, sheetAt } from '../graph/tiles';
-import { toOklab } from '../kernels/colour';
+import { toLight, toOklab } from '../kernels/colour';
 import { passes as ours, type Passes } from '../passes';
 import type { MeasuredLettering, MeasureScene } from '../passes/pass';
+import { seenShadow, type SeenShadow } from '../passes/veils/seenShadow';
 import { hexOfLinear, hexOfOklab } from '../pixels/colour';
+import { lumaOf } from '../pixels/luma';
 import { outerPixels, scaleRegion, type Region } from '../pixels/region';
 import { decode } from '../pixels/transfer';
 import type { Piece } from '../piece/schema';
@@ -176,6 +178,35 @@ export async function extentOf(
   }
   if (right < left) return null;
   return scaleRegion({ x: left, y: top, width: right - left, height: bottom - top }, 1 / scale);
+}
+
+/** Longer side of the picture that a thing's shadow is looked for in, px; how far it may reach, as a part of that. */
+const [shadowSide, farthestShadow] = [1000, 0.15];
+
+/**
+ * How far the thing that a veil is cut from throws its shadow in the photograph.
+ * @param angle where the light falls, degrees from the right, clockwise
+ * @returns `far` in sheet px; null where no shadow is seen beside it
+ */
+export async function shadowBeside(
+  piece: Piece,
+  compiled: CompiledPiece,
+  evaluator: Evaluator,
+  veil: string,
+  angle: number,
+): Promise<SeenShadow | null> {
+  const matte = compiled.mattes.get(veil);
+  if (!matte) return null;
+  const scale = scaleWithin(piece.sheet, shadowSide);
+  const request = { region: sheetAt(piece.sheet, scale), scale };
+  const light = lumaOf(toLight(await evaluator.pixels(compiled.before, request)));
+  const found = seenShadow(
+    light,
+    await evaluator.pixels(matte, request),
+    angle,
+    Math.round(farthestShadow * shadowSide),
+  );
+  return found && { ...found, far: found.far / scale };
 }
 
 /**

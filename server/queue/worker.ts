@@ -53,6 +53,8 @@ export class RowWorker {
       });
       let isAway = false;
       worker.on('error', (error) => {
+        // The server that gave this row has ended, or was cancelled: nobody wants it.
+        if (/^Missing (key|lock)/.test(error.message)) return;
         if (!isAway) say(`Going on as soon as it can be: ${error.message}`);
         isAway = true;
       });

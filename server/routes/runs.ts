@@ -110,9 +110,13 @@ export function runRoutes(studio: Studio) {
     })
     .get('/:id/rows', (context) => {
       const { id } = runs.get(context.req.param('id'));
-      return context.body(Readable.toWeb(Readable.from(asArray(works.listed(id)))) as ReadableStream, 200, {
-        'Content-Type': 'application/json',
-      });
+      return context.body(
+        Readable.toWeb(Readable.from(asArray(works.listed(id)), { objectMode: false })) as ReadableStream,
+        200,
+        {
+          'Content-Type': 'application/json',
+        },
+      );
     })
     .get('/:id/rows/:row', (context) => {
       const run = runs.get(context.req.param('id'));
@@ -258,13 +262,13 @@ export function runRoutes(studio: Studio) {
 }
 
 /** A list as JSON, while it comes. */
-async function* asArray(parts: AsyncIterable<unknown[]>): AsyncGenerator<string> {
+async function* asArray(parts: AsyncIterable<unknown[]>): AsyncGenerator<Buffer> {
   let before = '[';
   for await (const part of parts) {
-    yield before + JSON.stringify(part).slice(1, -1);
+    yield Buffer.from(before + JSON.stringify(part).slice(1, -1));
     before = ',';
   }
-  yield before === '[' ? '[]' : ']';
+  yield Buffer.from(before === '[' ? '[]' : ']');
 }
 
 function pasted(text: string): Table {

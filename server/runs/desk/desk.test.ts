@@ -156,6 +156,13 @@ describe('orders of a shop', () => {
     // What is with the printer is changed under another number only.
     const changed = await post(`/runs/${run}/orders`, { ...order, pictures: [], values: { [words]: 'EVE' } });
     expect(changed.status).toBe(409);
+    // Another design afterwards prints nothing twice.
+    await post(`/runs/${run}`, { settings: { output: { side: 600 } } });
+    await studio.runWorks.ended(run);
+    await studio.orderDesk.goOn(run);
+    await studio.runWorks.ended(run);
+    expect((await standing(run, 'A-1')).state).toBe('accepted');
+    expect(readdirSync(accepted)).toEqual([name]);
   });
 
   test('what needs an eye waits for it, what cannot be printed is refused with its reason', async () => {

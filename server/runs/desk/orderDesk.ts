@@ -56,7 +56,8 @@ export class OrderDesk {
     const stored = this.studio.runs.get(run);
     const rows = this.studio.runs.rows(run);
     const fresh = this.freshOf(stored, rows);
-    return this.orders.list(run).map((order) => this.standingOf(stored, order, rows, fresh));
+    const wanted = this.wantedOf(run);
+    return this.orders.list(run).map((order) => this.standingOf(stored, order, rows, { fresh, wanted }));
   }
 
   /** @throws Problem 404 */
@@ -87,7 +88,7 @@ export class OrderDesk {
     const before = known && this.rowThere(run, known.row);
     const isSame = before && Object.entries(made.cells).every(([column, value]) => before.cells[column] === value);
     if (isSame && order.pictures.length === 0) return { standing: this.standing(run, order.order), isNew: false };
-    if (known?.handedFor && known.refused === null && before) {
+    if (known && isWithPrinter(known) && before) {
       if (isSame) return { standing: this.standing(run, order.order), isNew: false };
       throw new Problem(
         409,
@@ -129,11 +130,16 @@ export class OrderDesk {
     return new Set(rows.flatMap(({ id, solvedFor }, i) => (solvedFor === keys[i] ? [id] : [])));
   }
 
+  /** What the file of each row would be made from now. */
+  private wantedOf(run: string): Map<number, string> {
+    return new Map(this.studio.runWorks.wanted(run).map(({ row, key }) => [row, key]));
+  }
+
   private standingOf(
     run: StoredRun,
     { id, row: rowId, cameAt, handedFor, refused }: KeptOrder,
     rows: readonly StoredRow[],
-    fresh: ReadonlySet<number>,
+    { fresh, wanted }: { fresh: ReadonlySet<number>; wanted: ReadonlyMap<number, string> },
   ): OrderStanding {
     const at = rows.findIndex((row) => row.id === rowId);
     const told = (state: OrderState, says: string): OrderStanding => ({
@@ -146,10 +152,11 @@ export class OrderDesk {
     });
     if (at < 0) return told('gone', 'Its row was removed.');
     const row = rows[at];
+    // What is printed is printed, whatever becomes of the design.
+    if (isWithPrinter({ handedFor, refused })) return told('accepted', 'The print queue has its file.');
     if (!fresh.has(row.id)) return told('at work', 'It is being set.');
-    const isHanded = handedFor !== null && handedFor === row.madeFor;
-    if (isHanded)
-      return refused === null ? told('accepted', 'The print queue has its file.') : told('refused', refused);
+    // What the printer said of an older file says nothing of the one that comes.
+    if (handedFor !== null && handedFor === wanted.get(row.id)) return told('refused', refused!);
     const says = row.flags
       .filter(({ weight }) => weight !== 'note')
       .map((flag) => flag.says)
@@ -168,12 +175,12 @@ export class OrderDesk {
     if (!run?.settings.desk.isOpen) return;
     const rows = runs.rows(id);
     const fresh = this.freshOf(run, rows);
-    const ordered = this.orders.list(id);
+    const ordered = this.orders.list(id).filter((order) => !isWithPrinter(order));
     const meant = new Set(ordered.map(({ row }) => row));
     const clean = rows.filter((row) => meant.has(row.id) && fresh.has(row.id) && !row.approved && isClean(row.flags));
     if (run.settings.desk.approvesClean && clean.length > 0)
       runs.edit(id, [{ kind: 'approve', rows: clean.map((row) => row.id), approved: true }]);
-    const wanted = new Map(runWorks.wanted(id).map(({ row, key }) => [row, key]));
+    const wanted = this.wantedOf(id);
     const missing: number[] = [];
     for (const row of runs.rows(id)) {
       if (!meant.has(row.id) || !row.approved || !fresh.has(row.id) || isFailed(row)) continue;
@@ -220,6 +227,9 @@ export class OrderDesk {
     this.studio.runWorks.changed(run.id, [row.id]);
   }
 }
+
+const isWithPrinter = ({ handedFor, refused }: Pick<KeptOrder, 'handedFor' | 'refused'>): boolean =>
+  handedFor !== null && refused === null;
 
 /** Its file could not be made: it is not tried again before something changes. */
 const isFailed = ({ flags }: StoredRow): boolean => flags.some(({ about }) => about === 'failed');

@@ -15,9 +15,11 @@ import {
   letterAt,
   measurePiece,
   measureScene,
+  shadowBeside,
   shadowColour,
   type Measures,
 } from '../../../core/render/measure';
+import type { SeenShadow } from '../../../core/passes/veils/seenShadow';
 import { measureContrast, type MeasuredContrast } from '../../../core/passes/ink/measure';
 import { legibleAt, rankSizes, type Legible, type Ranked } from '../../../core/arranging/propose';
 import type { WantedSize } from '../../../core/arranging/candidates';
@@ -44,6 +46,7 @@ export type RenderOrder =
   | { kind: 'stock'; paint: string; side: number }
   | { kind: 'colour'; centre: [number, number]; radius: number }
   | { kind: 'shadow'; region: Region }
+  | { kind: 'shadow beside'; veil: string; angle: number }
   | { kind: 'extent'; veils: string[] }
   /** mm */
   | { kind: 'reading'; distance: number }
@@ -64,6 +67,7 @@ export type RenderAnswer =
   | { kind: 'measure'; measures: Measures }
   | { kind: 'stock'; seen: SeenOnStock }
   | { kind: 'colour'; colour: string | null }
+  | { kind: 'shadow beside'; seen: SeenShadow | null }
   | { kind: 'extent'; box: Region | null }
   | { kind: 'reading'; letters: ReadLetter[] }
   | { kind: 'letter'; start: number | null }
@@ -132,6 +136,8 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
     return { kind: 'letter', start: await letterAt(compiled, evaluator, order.lettering, order.at) };
   if (order.kind === 'shadow')
     return { kind: 'colour', colour: await shadowColour(piece, compiled, evaluator, order.region) };
+  if (order.kind === 'shadow beside')
+    return { kind: 'shadow beside', seen: await shadowBeside(piece, compiled, evaluator, order.veil, order.angle) };
   if (order.kind === 'colour')
     return { kind: 'colour', colour: await averageColour(compiled, evaluator, order.centre, order.radius) };
   return drawTile(piece, compiled.picture, order);

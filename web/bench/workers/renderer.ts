@@ -1,6 +1,7 @@
 import type { Piece } from '../../../core/piece/schema';
 import { intersect, type Region } from '../../../core/pixels/region';
 import type { Look } from '../../../core/render/compile';
+import type { SeenShadow } from '../../../core/passes/veils/seenShadow';
 import type { ReadLetter } from '../../../core/proof/reading';
 import type { WorkerPool } from '../../../core/render/workerPool';
 import type { Measures } from '../../../core/render/measure';
@@ -134,6 +135,12 @@ export class SheetRenderer {
   async shadowColour(region: Region): Promise<string | null> {
     const answer = await this.pool.ask({ kind: 'shadow', region });
     return answer.kind === 'colour' ? answer.colour : null;
+  }
+
+  /** How far the thing of a veil throws its shadow in the photograph, sheet px; null where none is seen. */
+  async shadowBeside(veil: string, angle: number): Promise<SeenShadow | null> {
+    const answer = await this.pool.ask({ kind: 'shadow beside', veil, angle });
+    return answer.kind === 'shadow beside' ? answer.seen : null;
   }
 
   /** What of the letters is read from a distance, mm. */

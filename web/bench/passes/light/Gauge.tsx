@@ -6,6 +6,7 @@ import { coarseView, type CoarseView } from '../../../../core/survey/view';
 import { useSurvey } from '../../../api/surveys';
 import { useBench } from '../../benchContext';
 import { useFarthestPlate } from '../../farthestPlate';
+import { Depths } from './Depths';
 
 /** The relief is shown from a level with no more px than this: it follows the dial. */
 const shownPixels = 60000;
@@ -38,6 +39,7 @@ export function Gauge() {
           </ul>
         </div>
       )}
+      <Depths />
       {plate && <ReliefThumbnail asset={plate.asset} />}
     </div>
   );

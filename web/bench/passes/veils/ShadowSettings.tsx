@@ -1,6 +1,7 @@
 import { PieceColour } from '../../coats/PieceColour';
 import { veilHand } from './hand';
 import { firstShadow, type Veil, type VeilShadow } from '../../../../core/passes/veils/schema';
+import { fallOf } from '../../../../core/light/lamp';
 import { grow, intersect, regionOfPoints, type Region } from '../../../../core/pixels/region';
 import { useBench } from '../../benchContext';
 import { useCrossings } from '../../crossings';
@@ -146,6 +147,33 @@ function ShadowOf({ veil, on, shadow }: ShadowProps & { shadow: VeilShadow }) {
   );
 }
 
+/** Sets the lift by the shadow that the same thing throws in the photograph. */
+function LiftFromPhotograph({ veil, on, shadow }: ShadowProps & { shadow: VeilShadow }) {
+  const { mayChange, piece, renderer, measures } = useBench();
+  const read = async (): Promise<void> => {
+    const box = measures?.veils.boxes.find((one) => one.veil === veil.id)?.box;
+    const middle = box ? ([box.x + box.width / 2, box.y + box.height / 2] as const) : ([0, 0] as const);
+    const light = shadow.obeys && piece.lamp ? fallOf(piece.lamp, middle) : shadow;
+    const seen = await renderer.shadowBeside(veil.id, light.angle);
+    if (!seen)
+      throw new Error(
+        `The photograph shows no shadow beside ${veil.name} that falls this way. Turn the lamp, or type the lift.`,
+      );
+    const lift = Math.min(1000, Math.round(seen.far * Math.tan((light.height * Math.PI) / 180)));
+    editing.commit('Lift as the photo’s shadow says', shadowEdit(veil, on)({ ...shadow, lift }));
+  };
+  return (
+    <button
+      className="plain-button"
+      disabled={!mayChange}
+      title="From how far the same thing throws its shadow in the photograph"
+      onClick={() => inTurn(read)}
+    >
+      Lift from the photo
+    </button>
+  );
+}
+
 function ShadowButtons({ veil, on, shadow, isPainted }: ShadowProps & { shadow: VeilShadow; isPainted: boolean }) {
   const { mayChange, piece } = useBench();
   const ownColour = useOwnColour({ veil, on });
@@ -167,6 +195,7 @@ function ShadowButtons({ veil, on, shadow, isPainted }: ShadowProps & { shadow: 
       >
         Tint like the photo’s
       </button>
+      <LiftFromPhotograph veil={veil} on={on} shadow={shadow} />
       {piece.lamp && (
         <button
           className="plain-button"

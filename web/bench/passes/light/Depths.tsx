@@ -1,0 +1,71 @@
+import { deepestLeft } from '../../../../core/light/casting/depth';
+import { useSurvey } from '../../../api/surveys';
+import { useBench } from '../../benchContext';
+import { useFarthestPlate } from '../../farthestPlate';
+
+const percent = (share: number): string => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
+
+/** A shadow may be so much deeper than the photograph's deepest before it is told. */
+const margin = 0.9;
+/** More of the picture lost in white than this beside the photograph's own is told. */
+const moreLost = 0.01;
+
+/** How deep the shadows of letters are beside the photograph's own, and what of the highlights is lost. */
+export function Depths() {
+  const { piece, measures } = useBench();
+  const plate = useFarthestPlate();
+  const { survey } = useSurvey(plate?.sha256 ?? null);
+  const found = survey.shadows && survey.shadows.confidence > 0 ? survey.shadows : null;
+  const depths = found ? [found.depth, ...found.regions.flatMap((region) => (region ? [region.depth] : []))] : [];
+  const deepest = depths.length > 0 ? Math.min(...depths) : null;
+  const own = piece.letterings.flatMap(({ id, name, casts }) => {
+    const left = deepestLeft(casts);
+    return left === null ? [] : [{ id, name, left }];
+  });
+  const lost = measures?.grade.after?.clippedLight;
+  const white = survey.clipped?.light;
+  return (
+    <div>
+      <h3 className="mb-1 label">Light left in shadows</h3>
+      <dl>
+        {found && (
+          <Line
+            name="The photograph’s own"
+            value={`${percent(found.depth)}${deepest !== null && deepest < found.depth ? `, darkest ${percent(deepest)}` : ''}`}
+          />
+        )}
+        {own.map(({ id, name, left }) => {
+          const isDeeper = deepest !== null && left < deepest * margin;
+          return (
+            <Line
+              key={id}
+              name={name}
+              value={percent(left)}
+              isTold={isDeeper}
+              title={isDeeper ? 'Darker than any shadow of the photograph' : undefined}
+            />
+          );
+        })}
+        {!found && own.length === 0 && <p className="text-faint">Nothing throws a shadow yet.</p>}
+        {lost !== undefined && (
+          <Line
+            name="Highlights lost"
+            value={`${percent(lost)}${white === undefined ? '' : `; in the photograph ${percent(white)}`}`}
+            isTold={white !== undefined && lost > white + moreLost}
+          />
+        )}
+      </dl>
+    </div>
+  );
+}
+
+function Line(props: { name: string; value: string; isTold?: boolean; title?: string }) {
+  return (
+    <div className="flex justify-between gap-2" title={props.title}>
+      <dt className="truncate">{props.name}</dt>
+      <dd className={`whitespace-nowrap font-semibold tabular-nums ${props.isTold ? 'text-ochre' : ''}`}>
+        {props.value}
+      </dd>
+    </div>
+  );
+}
