@@ -28,8 +28,8 @@ const nearest = 3;
 
 /**
  * How far the shadow of a thing reaches in the photograph: along rays from its border, the way the light falls, the light
- * jumps up where the shadow ends; the distance at which it does so in most rays (median over the rays of the jump between
- * what lies before and behind).
+ * jumps up where the shadow ends; what falls on things of several heights ends at several distances, and the median over
+ * the rays jumps at the middle one of them.
  * @param light linear luminance, one channel
  * @param matte the thing, one channel, lying alike
  * @param angle where the light falls, degrees from the right, clockwise
@@ -40,40 +40,31 @@ export function seenShadow(light: Raster, matte: Raster, angle: number, most: nu
   const direction: [number, number] = [cos((angle * PI) / 180), sin((angle * PI) / 180)];
   const rays = raysOf(light, matte, direction, most);
   if (rays.length < leastRays) return null;
+  const profile = medianRay(rays);
   let best: { far: number; jump: number; inside: number } | null = null;
   for (let far = nearest; far < most; far++) {
     const stretch = max(leastStretch, floor(far * stretchShare));
-    const jumps: number[] = [];
-    const insides: number[] = [];
-    for (const ray of rays) {
-      if (ray.length < far + stretch) continue;
-      const before = meanOf(ray, max(1, far - stretch), far);
-      const beyond = meanOf(ray, far, far + stretch);
-      jumps.push(beyond - before);
-      insides.push(meanOf(ray, 1, far) - beyond);
-    }
-    // Where many rays have ended the others say too little.
-    if (jumps.length < max(leastRays, rays.length / 4)) break;
-    const [jump, inside] = [median(jumps), median(insides)];
-    if (!best || jump > best.jump) best = { far, jump, inside };
+    if (far + stretch > profile.length) break;
+    const beyond = meanOf(profile, far, far + stretch);
+    const jump = beyond - meanOf(profile, max(1, far - stretch), far);
+    if (!best || jump > best.jump) best = { far, jump, inside: meanOf(profile, 1, far) - beyond };
   }
   // All of it, from the thing on, is darker than what lies beyond.
   if (!best || best.jump < -log(lightest) || best.inside > log(lightest)) return null;
   // And it ends at an edge: what grows lighter slowly is the ground's own shading.
   const near = Math.round(max(shortest, shortShare * best.far));
-  const sharp = rays.flatMap((ray) =>
-    ray.length < best.far + near
-      ? []
-      : [meanOf(ray, best.far, best.far + near) - meanOf(ray, max(1, best.far - near), best.far)],
-  );
-  if (median(sharp) < leastSharp * best.jump) return null;
-  const spread = median(
-    rays.filter((ray) => ray.length > best.far + 1).map((ray) => Math.abs(ray[best.far + 1] - ray[best.far])),
-  );
+  const sharp =
+    meanOf(profile, best.far, min(profile.length, best.far + near)) -
+    meanOf(profile, max(1, best.far - near), best.far);
+  if (sharp < leastSharp * best.jump) return null;
+  // In how many rays it is darker before that place than behind it.
+  const { far } = best;
+  const own = rays.filter((ray) => ray.length > far + near);
+  const agreeing = own.filter((ray) => meanOf(ray, 1, far) < meanOf(ray, far, min(ray.length, 2 * far))).length;
   return {
     far: best.far,
     left: Math.exp(-best.jump),
-    confidence: min(1, best.jump / (best.jump + spread)) * min(1, rays.length / (4 * leastRays)),
+    confidence: min(1, rays.length / (4 * leastRays)) * max(0, (2 * agreeing) / max(1, own.length) - 1),
   };
 }
 
@@ -105,6 +96,16 @@ function raysOf(light: Raster, matte: Raster, [dx, dy]: [number, number], most: 
     if (ray.length > nearest + leastStretch) rays.push(ray);
   }
   return rays;
+}
+
+/** The median over all rays at each distance, as far as a quarter of them reaches. */
+function medianRay(rays: readonly number[][]): number[] {
+  const out: number[] = [];
+  for (;;) {
+    const here = rays.flatMap((ray) => (ray.length > out.length ? [ray[out.length]] : []));
+    if (here.length < max(leastRays, rays.length / 4)) return out;
+    out.push(median(here));
+  }
 }
 
 function meanOf(ray: readonly number[], from: number, to: number): number {

@@ -28,12 +28,8 @@ export function Depths() {
     <div>
       <h3 className="mb-1 label">Light left in shadows</h3>
       <dl>
-        {found && (
-          <Line
-            name="The photograph’s own"
-            value={`${percent(found.depth)}${deepest !== null && deepest < found.depth ? `, darkest ${percent(deepest)}` : ''}`}
-          />
-        )}
+        {found && <Line name="Photograph" value={percent(found.depth)} />}
+        {deepest !== null && <Line name="its darkest" value={percent(deepest)} />}
         {own.map(({ id, name, left }) => {
           const isDeeper = deepest !== null && left < deepest * margin;
           return (
@@ -50,8 +46,9 @@ export function Depths() {
         {lost !== undefined && (
           <Line
             name="Highlights lost"
-            value={`${percent(lost)}${white === undefined ? '' : `; in the photograph ${percent(white)}`}`}
+            value={percent(lost)}
             isTold={white !== undefined && lost > white + moreLost}
+            title={white === undefined ? undefined : `In the photograph: ${percent(white)}`}
           />
         )}
       </dl>
