@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import type { Piece } from '../core/piece/schema';
 import { clickOn, colourAt, drawOver } from './sheet';
-import { saved, sharp, storedPiece, type RunningStudio } from './studio';
+import { saved, setValue, sharp, storedPiece, type RunningStudio } from './studio';
 import { visit } from './visit';
 
 let studio: RunningStudio;
@@ -99,6 +99,34 @@ test('the shadow is seen where the lamp throws it', async () => {
   const changes = after.map((colour, i) => lightness(colour) - lightness(before[i]));
   // What lay in the shadow of the ribbon lies in the light.
   expect(changes.filter((change) => change > 12).length).toBeGreaterThan(0);
+});
+
+test('a veil’s lift is read from the shadow that the same thing throws in the photograph', async () => {
+  // The true light of the ribbons; their plate's own truth.
+  await setValue(page, 'Lamp direction', '140.2');
+  await setValue(page, 'Height of the lamp', '48');
+  await saved(page);
+  await page
+    .getByRole('button', { name: /gold ribbon/ })
+    .first()
+    .click();
+  await page.keyboard.press('3');
+  await page.getByRole('button', { name: 'Lift from the photo' }).first().click();
+  await saved(page);
+  const lift = async (): Promise<number> =>
+    (await pieceOf('demo-tucked-in')).veils.find(({ name }) => name === 'gold ribbon')!.shadow!.lift;
+  // Most of it hangs about a quarter of a scene's unit over what lies below, which is seen as 54 px.
+  expect(await lift()).toBeGreaterThan(35);
+  expect(await lift()).toBeLessThan(80);
+  // From where no shadow falls nothing is taken, and that is told.
+  await page.keyboard.press('7');
+  await setValue(page, 'Lamp direction', '-40');
+  await saved(page);
+  const before = await lift();
+  await page.keyboard.press('3');
+  await page.getByRole('button', { name: 'Lift from the photo' }).first().click();
+  await page.getByText('The photograph shows no shadow beside gold ribbon that falls this way.').waitFor();
+  expect(await lift()).toBe(before);
 });
 
 /** All photographs of the studio are measured within this, ms, on a busy machine too. */
