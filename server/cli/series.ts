@@ -24,7 +24,7 @@ const usage = `Makes a piece once for every row of a table, without a browser.
 
   npm run series -- PIECE TABLE --out FOLDER [--files FOLDER] [--pictures FOLDER] [--slots FILE] [--name "{number} {Name}"]
                     [--format ${formatNames.join('|')}] [--quality 92] [--bits 16] [--bleed 3] [--marks]
-                    [--side 1500] [--clean | --all] [--print-sheets SRA3]
+                    [--side 1500] [--clean | --all] [--print-sheets SRA3 [--fold upright|level] [--panels 2]]
 
 PIECE      a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
 TABLE      .csv, .tsv or .xlsx; its first row names the columns
@@ -35,7 +35,8 @@ TABLE      .csv, .tsv or .xlsx; its first row names the columns
 --name     what files are called: {number}, {piece}, and every column by its name
 --side     longer side, px; the sheet's own size when left out
 --bleed    what is printed beyond the sheet's edges, mm; --marks: crop and registration marks around a PDF
---print-sheets  the PDFs that are made also on paper (${Object.keys(papers).join(', ')}), as many on each as fit
+--print-sheets  the PDFs that are made also on paper (${Object.keys(papers).join(', ')}), as many on each as fit;
+                --fold: dashed marks where each is folded, into so many --panels
 --clean    only rows about which nothing needs a person's eye
 --all      also rows that cannot go out as they are; when left out, these are told in the report and not made`;
 
@@ -69,6 +70,8 @@ function readOrder(): Order {
       bleed: text,
       marks: { type: 'boolean' },
       'print-sheets': text,
+      fold: text,
+      panels: text,
       side: text,
       clean: { type: 'boolean' },
       all: { type: 'boolean' },
@@ -103,19 +106,26 @@ function readOrder(): Order {
     pictures,
     slots,
     which,
-    printSheet: printSheetOf(values['print-sheets'], output.data.format),
+    printSheet: printSheetOf(values, output.data.format),
     output: output.data,
   };
 }
 
-/** @throws Error where there is no such paper, or the files are no PDFs */
-function printSheetOf(paper: string | undefined, format: FormatName): PrintSheet | null {
-  if (paper === undefined) return null;
+/** @throws Error where there is no such paper or fold, or the files are no PDFs */
+function printSheetOf(
+  { 'print-sheets': paper, fold, panels }: { 'print-sheets'?: string; fold?: string; panels?: string },
+  format: FormatName,
+): PrintSheet | null {
+  if (paper === undefined) {
+    if (fold !== undefined || panels !== undefined) throw new Error('--fold and --panels belong to --print-sheets.');
+    return null;
+  }
   if (format !== 'pdf') throw new Error('--print-sheets are made of PDFs: add --format pdf.');
-  const read = printSheetSchema.safeParse({ paper });
-  if (!read.success)
-    throw new Error(`--print-sheets: there is no "${paper}". Papers: ${Object.keys(papers).join(', ')}.`);
-  return read.data;
+  const read = printSheetSchema.safeParse({ paper, fold, panels: numberOf(panels) });
+  if (read.success) return read.data;
+  const [{ path, message }] = read.error.issues;
+  if (path[0] !== 'paper') throw new Error(`--${String(path[0])}: ${message}`);
+  throw new Error(`--print-sheets: there is no "${paper}". Papers: ${Object.keys(papers).join(', ')}.`);
 }
 
 /** Lays what is made on paper. */
