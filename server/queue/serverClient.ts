@@ -6,7 +6,7 @@ import type { ReadableStream } from 'node:stream/web';
 import type { RunDesign } from '../runs/orders';
 import type { WorkerDesk } from '../runs/rowHand';
 import { hashFile, type Files } from '../store/files';
-import { buildHeader } from './terms';
+import { buildHeader, digestField } from './terms';
 
 /** The server refuses this worker: it may not go on. */
 export class Refused extends Error {}
@@ -64,10 +64,9 @@ export class ServerClient {
         },
         createWriteStream(part, { flags: 'wx' }),
       );
-      const digest = hash.digest();
+      const found = hash.digest('hex');
       const isWhole =
-        answer.headers.get('repr-digest') === `sha-256=:${digest.toString('base64')}:` &&
-        (kind === 'pictures' || digest.toString('hex') === sha256);
+        answer.headers.get('repr-digest') === digestField(found) && (kind === 'pictures' || found === sha256);
       if (!isWhole) throw new Damaged('A photograph or a face came damaged from the server: bring it again there.');
       this.files.move(part, to);
     } finally {
@@ -77,11 +76,11 @@ export class ServerClient {
 
   /** Brings the file of a row. @throws Unwanted */
   async deliver(job: string, path: string): Promise<void> {
-    const digest = Buffer.from(await hashFile(path), 'hex').toString('base64');
+    const digest = digestField(await hashFile(path));
     await this.ask(`/deliveries/${job}`, {
       method: 'PUT',
       body: Readable.toWeb(createReadStream(path)) as never,
-      headers: { 'content-length': String(statSync(path).size), 'repr-digest': `sha-256=:${digest}:` },
+      headers: { 'content-length': String(statSync(path).size), 'repr-digest': digest },
     });
   }
 

@@ -26,3 +26,6 @@ export const stalledMs = 5_000;
 export const mostStalled = 5;
 /** So often a row is tried again because the server could not be reached; after 1, 2, 4 ... s. */
 export const mostAttempts = 8;
+
+/** A file's digest as it goes with it (RFC 9530). @param sha256 hexadecimal digits */
+export const digestField = (sha256: string): string => `sha-256=:${Buffer.from(sha256, 'hex').toString('base64')}:`;

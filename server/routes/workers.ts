@@ -1,11 +1,11 @@
-import { createHash } from 'node:crypto';
 import { createReadStream, existsSync, rmSync, statSync } from 'node:fs';
 import { Readable } from 'node:stream';
 import { Hono, type Context } from 'hono';
 import { Problem } from '../problem';
 import { isSameSecret } from '../queue/secrets';
-import { buildHeader } from '../queue/terms';
+import { buildHeader, digestField } from '../queue/terms';
 import type { WorkerDesk } from '../runs/rowHand';
+import { hashFile } from '../store/files';
 import type { Studio } from '../studio';
 
 /** Rows that workers on other machines do: what they fetch, and what they bring. All of it needs the workers' token. */
@@ -28,13 +28,11 @@ export function workerRoutes(studio: Studio) {
     return desk;
   };
 
-  /** SHA-256 of a file of the store; files are never changed, so it is worked out once. */
+  /** The digest of a file of the store; files are never changed, so it is worked out once. */
   const digestOf = async (path: string): Promise<string> => {
     const known = digests.get(path);
     if (known) return known;
-    const hash = createHash('sha256');
-    for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer);
-    const digest = hash.digest('base64');
+    const digest = digestField(await hashFile(path));
     digests.set(path, digest);
     return digest;
   };
@@ -44,7 +42,7 @@ export function workerRoutes(studio: Studio) {
     return context.body(Readable.toWeb(createReadStream(path)) as ReadableStream, 200, {
       'Content-Type': 'application/octet-stream',
       'Content-Length': String(statSync(path).size),
-      'Repr-Digest': `sha-256=:${await digestOf(path)}:`,
+      'Repr-Digest': await digestOf(path),
     });
   };
 
@@ -76,7 +74,7 @@ export function workerRoutes(studio: Studio) {
       if (!desk.isWanted(job)) throw new Problem(410, 'Nobody waits for this row any more.');
       const { path, sha256 } = await studio.intake.receive(context.req.raw.body as never);
       const said = context.req.header('repr-digest') ?? '';
-      if (said !== `sha-256=:${Buffer.from(sha256, 'hex').toString('base64')}:`) {
+      if (said !== digestField(sha256)) {
         rmSync(path, { force: true });
         throw new Problem(400, 'This file was damaged on its way.');
       }

@@ -168,11 +168,17 @@ export class RunStore {
 
   /** @throws Problem 404 */
   row(run: string, id: number): StoredRow {
+    const row = this.rowThere(run, id);
+    if (!row) throw new Problem(404, 'This row is no longer in the run.');
+    return row;
+  }
+
+  /** @returns null where it is gone */
+  rowThere(run: string, id: number): StoredRow | null {
     const record = this.database
       .prepare<[string, number], RowRecord>(`select ${rowFields} from run_rows where run_id = ? and id = ?`)
       .get(run, id);
-    if (!record) throw new Problem(404, 'This row is no longer in the run.');
-    return rowOf(record);
+    return record ? rowOf(record) : null;
   }
 
   /** Puts a table in the place of the run's rows, or below them where it has the same columns. */
@@ -234,6 +240,14 @@ export class RunStore {
     const insert = this.database.prepare('insert or ignore into run_rows (run_id, id, cells) values (?, ?, ?)');
     let next = most + 1;
     for (const { row, cells } of rows) insert.run(run, row ?? next++, JSON.stringify(cells));
+  }
+
+  /** A further row at the end. @returns its id */
+  add(run: string, cells: Record<string, string>): number {
+    this.edit(run, [{ kind: 'add', rows: [{ row: null, cells }] }]);
+    return this.database
+      .prepare<[string], { last: number }>('select max(id) as last from run_rows where run_id = ?')
+      .get(run)!.last;
   }
 
   solved(run: string, id: number, solvedFor: string, flags: readonly Flag[]): void {

@@ -301,7 +301,7 @@ export class RunWorks {
   private async one(runId: string, id: number, active: Active, hand: RowHand): Promise<void> {
     const { runs } = this.studio;
     const run = runs.get(runId);
-    const row = this.rowThere(runId, id);
+    const row = this.studio.runs.rowThere(runId, id);
     if (!row) return;
     const given = this.orders.givenOf(run);
     const key = this.orders.solveKey(given, row);
@@ -333,16 +333,8 @@ export class RunWorks {
 
   /** Whether a row, or what it is made from, is another by now: what was found for it is of no use then. */
   private hasMovedOn(run: string, id: number, key: string): boolean {
-    const row = this.rowThere(run, id);
+    const row = this.studio.runs.rowThere(run, id);
     return !row || this.orders.solveKey(this.orders.givenOf(this.studio.runs.get(run)), row) !== key;
-  }
-
-  private rowThere(run: string, id: number): StoredRow | null {
-    try {
-      return this.studio.runs.row(run, id);
-    } catch {
-      return null;
-    }
   }
 
   private async make(

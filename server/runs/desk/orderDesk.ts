@@ -85,7 +85,7 @@ export class OrderDesk {
     const made = rowOfOrder(withOwnPictures(order), settings);
     if (typeof made === 'string') throw new Problem(422, made);
     const known = this.orders.find(run, order.order);
-    const before = known && this.rowThere(run, known.row);
+    const before = known && runs.rowThere(run, known.row);
     const isSame = before && Object.entries(made.cells).every(([column, value]) => before.cells[column] === value);
     if (isSame && order.pictures.length === 0) return { standing: this.standing(run, order.order), isNew: false };
     if (known && isWithPrinter(known) && before) {
@@ -99,11 +99,7 @@ export class OrderDesk {
     const { columns, matched, cells } = made;
     runs.change(run, { settings: { columns, matched } });
     if (known && before) runs.edit(run, [{ kind: 'cells', row: known.row, cells }]);
-    else
-      this.orders.take(run, order.order, () => {
-        runs.edit(run, [{ kind: 'add', rows: [{ row: null, cells }] }]);
-        return Math.max(...runs.rows(run).map(({ id }) => id));
-      });
+    else this.orders.take(run, order.order, () => runs.add(run, cells));
     runWorks.start(run, { kind: 'solve', rows: null });
     return { standing: this.standing(run, order.order), isNew: !known };
   }
@@ -119,10 +115,6 @@ export class OrderDesk {
         rmSync(path, { force: true });
       }
     }
-  }
-
-  private rowThere(run: string, id: number): StoredRow | null {
-    return this.studio.runs.rows(run).find((row) => row.id === id) ?? null;
   }
 
   private freshOf(run: StoredRun, rows: readonly StoredRow[]): Set<number> {
