@@ -4,7 +4,7 @@ import unit from './jest.config.mjs';
 export default {
   ...unit,
   testEnvironment: '<rootDir>/e2e/environment.mjs',
-  roots: ['<rootDir>/e2e'],
+  roots: ['<rootDir>/e2e', '<rootDir>/torture'],
   globalSetup: '<rootDir>/e2e/setUp.mjs',
   globalTeardown: '<rootDir>/e2e/tearDown.mjs',
   maxWorkers: 2,

@@ -2,6 +2,7 @@ import { launchBrowser, startStudio } from '../e2e/studio';
 import { benchExport } from './exports';
 import { benchInk } from './ink';
 import { benchKernels } from './kernels';
+import { benchLimits } from './limits';
 import { benchLook } from './look';
 import { benchDrag, benchDrop } from './screen';
 import { benchMatte } from './matte';
@@ -9,7 +10,19 @@ import { benchRuns } from './runs';
 import { benchSurvey } from './survey';
 import { benchWords } from './words';
 
-const groups = ['kernels', 'drop', 'drag', 'words', 'ink', 'matte', 'survey', 'look', 'runs', 'export'] as const;
+const groups = [
+  'kernels',
+  'drop',
+  'drag',
+  'words',
+  'ink',
+  'matte',
+  'survey',
+  'look',
+  'runs',
+  'limits',
+  'export',
+] as const;
 const wanted = process.argv[2];
 if (wanted !== undefined && !groups.some((group) => group === wanted)) {
   console.error(`There is no group "${wanted}". Groups: ${groups.join(', ')}.`);
@@ -27,6 +40,7 @@ try {
   if (!wanted || wanted === 'survey') await benchSurvey();
   if (!wanted || wanted === 'look') await benchLook();
   if (!wanted || wanted === 'runs') await benchRuns();
+  if (!wanted || wanted === 'limits') benchLimits();
   if (!wanted || wanted === 'export') await benchExport(studio);
 } finally {
   await browser.close();

@@ -149,3 +149,66 @@ test('the Plate room tells of each photograph, and a piece begins there', async 
   await page.waitForURL(/\/piece\/.*\/1/);
   await sharp(page);
 });
+
+test('a second, faint light lights what the lamp leaves dark, and is undone', async () => {
+  await page.goto(`${studio.url}/piece/demo-drips/7`);
+  await sharp(page);
+  // Within the bend of the G its edge turns away from the lamp.
+  const dark = async (): Promise<number> => (await colourAt(page, 266, 423)).reduce((sum, value) => sum + value, 0);
+  await page.getByRole('button', { name: 'A second, faint light' }).click();
+  await saved(page);
+  await setValue(page, 'Strength of the second light', '0');
+  await saved(page);
+  await sharp(page);
+  const before = await dark();
+  await setValue(page, 'Strength of the second light', '80');
+  await setValue(page, 'Direction of the second light', '-40');
+  await saved(page);
+  await sharp(page);
+  await page.mouse.move(2, 2);
+  const { fill } = (await pieceOf('demo-drips')).lamp!;
+  expect(fill).toMatchObject({ strength: 0.8, tilt: -40 });
+  await eventually(async () => (await dark()) > before + 6);
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await saved(page);
+  expect((await pieceOf('demo-drips')).lamp!.fill).toBeNull();
+});
+
+test('the profile of the edges is drawn, by keyboard and typed', async () => {
+  const edges = async () => (await pieceOf('demo-drips')).letterings[0].relief.edges!;
+  await page.getByLabel('Profile of the edges').selectOption('drawn');
+  await saved(page);
+  const { curve } = await edges();
+  const point = page.getByRole('slider', { name: 'Point 2 of the profile' });
+  await point.focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  await saved(page);
+  await eventually(async () => (await edges()).curve[1][1] > curve[1][1] + 0.03);
+  await page.getByRole('button', { name: 'Another point' }).click();
+  await saved(page);
+  expect((await edges()).curve).toHaveLength(curve.length + 1);
+  await setValue(page, 'Texture on the face', '100');
+  await saved(page);
+  expect((await edges()).texture).toBe(1);
+});
+
+test('a shadow falls on a plane of the photograph; without the plane it falls on the wall behind', async () => {
+  await page.goto(`${studio.url}/piece/demo-down-the-wall/6`);
+  await sharp(page);
+  await page.getByRole('button', { name: 'Take the photograph’s plane' }).click({ timeout: 240_000 });
+  await saved(page);
+  await page.keyboard.press('7');
+  await page.getByRole('button', { name: 'They stand off a wall' }).click();
+  await saved(page);
+  const thrown = async () => (await pieceOf('demo-down-the-wall')).letterings[0].casts.thrown!;
+  const { planes } = await pieceOf('demo-down-the-wall');
+  expect((await thrown()).plane).toBe(planes[0].id);
+  await page.getByLabel('What the shadow falls on').selectOption({ label: `${planes[0].name}, under them` });
+  await saved(page);
+  expect(await thrown()).toMatchObject({ onto: 'ground', plane: planes[0].id });
+  await page.keyboard.press('6');
+  await page.getByRole('button', { name: 'Remove', exact: true }).first().click();
+  await saved(page);
+  expect((await pieceOf('demo-down-the-wall')).planes).toEqual([]);
+  expect(await thrown()).toMatchObject({ onto: 'ground', plane: null });
+});

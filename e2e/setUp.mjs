@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { layFlat } from './flat.mjs';
 
 export default async function setUp() {
   const data = mkdtempSync(join(tmpdir(), 'inky-veil-prepared-'));
@@ -17,5 +18,6 @@ export default async function setUp() {
   const ended = new Promise((resolve) => child.on('exit', resolve));
   child.kill('SIGTERM');
   await ended;
+  layFlat(data);
   process.env.INKY_PREPARED = data;
 }

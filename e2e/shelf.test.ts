@@ -154,6 +154,38 @@ test('the second tab is told, sees what the first does, and can take over', asyn
   await page.getByText('open in another tab').waitFor({ state: 'detached' });
 });
 
+test('a full Shelf is shown in parts and searched by name', async () => {
+  const begin = (name: string) =>
+    page.request.post(`${studio.url}/api/pieces`, {
+      data: { name, sheet: { width: 90, height: 60, ppi: 72, paint: '#ffffff' } },
+    });
+  for (let k = 0; k < 70; k++) await begin(`Filler ${k}`);
+  await begin('Zoë’s stall');
+  await page.goto(studio.url);
+  const cards = page.getByRole('button', { name: /^Open (?!a bundle)/ });
+  await card('Zoë’s stall').waitFor();
+  expect(await cards.count()).toBe(60);
+  await page.getByRole('button', { name: 'Show more' }).click();
+  await card('Filler 0').waitFor();
+  expect(await cards.count()).toBeGreaterThan(71);
+  const search = page.getByRole('searchbox', { name: 'Search the Shelf by name' });
+  await search.fill('zoe');
+  await card('Filler 0').waitFor({ state: 'detached' });
+  expect(await cards.count()).toBe(1);
+  await search.fill('nobody');
+  await page.getByText('No piece has “nobody” in its name.').waitFor();
+  await search.fill('');
+  await card('Filler 69').waitFor();
+  // What is searched for stays while a piece is renamed, taken off and brought back.
+  await search.fill('filler 6');
+  await card('Filler 69').waitFor();
+  await more('Filler 69', 'Remove from the Shelf');
+  await card('Filler 69').waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await card('Filler 69').waitFor();
+  expect(await cards.count()).toBe(11);
+});
+
 test('the page has raised no errors', () => {
   expect(problems).toEqual([]);
 });

@@ -1,4 +1,5 @@
 import { Hono } from 'hono';
+import { accessRoutes } from './routes/access';
 import { assetRoutes } from './routes/assets';
 import { cutRoutes } from './routes/cuts';
 import { faceRoutes } from './routes/faces';
@@ -18,6 +19,7 @@ export const api = (studio: Studio, upgrade: Upgrade) =>
   new Hono()
     .route('/pieces', pieceRoutes(studio, upgrade))
     .route('/pieces', versionRoutes(studio))
+    .route('/access', accessRoutes())
     .route('/assets', assetRoutes(studio))
     .route('/cuts', cutRoutes(studio))
     .route('/faces', faceRoutes(studio))

@@ -5,20 +5,29 @@ import { serveStatic } from '@hono/node-server/serve-static';
 import { createNodeWebSocket } from '@hono/node-ws';
 import { Hono, type Context } from 'hono';
 import { HTTPException } from 'hono/http-exception';
+import type { Access } from './access/access';
+import { accessPages, guardAccess } from './access/guard';
 import { api } from './api';
 import { Problem, problemOf } from './problem';
 import { soundUpgrades } from './routes/socket';
 import { guardOrigin, isolate, limitJson, newNonce, policy } from './security';
 import type { Studio } from './studio';
 
-/** The whole server as one Hono application, and what lets a listening server take its sockets. */
-export function application(studio: Studio): { app: Hono; takeSockets: (server: ServerType) => void } {
+/**
+ * The whole server as one Hono application, and what lets a listening server take its sockets.
+ * @param access who may do what; null where only this machine can reach it
+ */
+export function application(
+  studio: Studio,
+  access: Access | null = null,
+): { app: Hono; takeSockets: (server: ServerType) => void; closeSockets: () => void } {
   const app = new Hono();
-  const { injectWebSocket, upgradeWebSocket } = createNodeWebSocket({ app });
+  const { injectWebSocket, upgradeWebSocket, wss } = createNodeWebSocket({ app });
   const nothing = (): never => {
     throw new Problem(404, 'There is nothing at this address.');
   };
-  app.use(isolate(), guardOrigin(studio.config));
+  app.use(isolate(studio.config), guardOrigin(studio.config), guardAccess(access));
+  if (access) accessPages(app, access);
   app.use('/api/*', limitJson());
   app.route('/api', api(studio, upgradeWebSocket));
   app.all('/api/*', nothing);
@@ -26,7 +35,11 @@ export function application(studio: Studio): { app: Hono; takeSockets: (server: 
   app.get('/assets/*', serveStatic({ root: built, onFound: keepFor }), nothing);
   app.get('*', (context) => page(context, built));
   app.onError((error, context) => answerTo(error, context));
-  return { app, takeSockets: (server) => injectWebSocket(soundUpgrades(server)) };
+  return {
+    app,
+    takeSockets: (server) => injectWebSocket(soundUpgrades(server)),
+    closeSockets: () => wss.clients.forEach((client) => client.terminate()),
+  };
 }
 
 /** Files that are named by their content are kept for good; others are asked for again. */

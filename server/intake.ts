@@ -54,7 +54,7 @@ export class Intake {
             yield chunk;
           }
         },
-        createWriteStream(path, { flags: 'wx' }),
+        createWriteStream(path, { flags: 'wx', flush: true }),
       );
       if (bytes === 0) throw new Problem(400, 'This file is empty.');
       return { path, sha256: hash.digest('hex') };

@@ -1,11 +1,14 @@
+/** A tab works on a piece, watches another one work on it, or has a key that may look only. */
+export type TabRole = 'working' | 'watching' | 'looking';
+
 /** What a tab is told about a piece. */
 export type LeaseEvent =
-  | { kind: 'role'; role: 'working' | 'watching' }
-  | { kind: 'moved'; version: number }
-  | { kind: 'renamed'; name: string };
+  { kind: 'role'; role: TabRole } | { kind: 'moved'; version: number } | { kind: 'renamed'; name: string };
 
 interface Tab {
   id: string;
+  /** One that may only look never works, however long it waits. */
+  mayWork: boolean;
   tell(event: LeaseEvent): void;
 }
 
@@ -16,8 +19,8 @@ export class Leases {
   private readonly tabs = new Map<string, Tab[]>();
 
   /** A tab opens a piece. @returns what to call when it leaves */
-  open(piece: string, tab: string, tell: (event: LeaseEvent) => void): () => void {
-    const entry: Tab = { id: tab, tell };
+  open(piece: string, tab: string, tell: (event: LeaseEvent) => void, mayWork = true): () => void {
+    const entry: Tab = { id: tab, mayWork, tell };
     const tabs = [...(this.tabs.get(piece) ?? []), entry];
     this.tabs.set(piece, tabs);
     this.tellRoles(piece, entry);
@@ -32,7 +35,7 @@ export class Leases {
 
   /** The tab that works on a piece. */
   holder(piece: string): string | undefined {
-    return this.tabs.get(piece)?.[0]?.id;
+    return this.tabs.get(piece)?.find(({ mayWork }) => mayWork)?.id;
   }
 
   /** True where this tab may change the piece; a piece that no tab has open is free for all. */
@@ -55,7 +58,9 @@ export class Leases {
   private tellRoles(piece: string, only?: Tab): void {
     const holder = this.holder(piece);
     for (const tab of this.tabs.get(piece) ?? []) {
-      if (!only || tab === only) tab.tell({ kind: 'role', role: tab.id === holder ? 'working' : 'watching' });
+      if (only && tab !== only) continue;
+      const watching = tab.mayWork ? 'watching' : 'looking';
+      tab.tell({ kind: 'role', role: tab.id === holder ? 'working' : watching });
     }
   }
 }

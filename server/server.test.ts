@@ -64,15 +64,19 @@ describe('who may ask', () => {
     expect((await ask('/api/assets/..%2f..%2fetc%2fpasswd/file')).status).toBe(404);
   });
   test('port, host and data folder come from the environment; nonsense is refused', () => {
-    expect(readConfig({ PORT: '5000', HOST: '0.0.0.0', INKY_DATA: '/tmp/x' }, '/p')).toEqual({
+    const tls = { TLS_CERT: '/c.pem', TLS_KEY: '/k.pem' };
+    expect(readConfig({ PORT: '5000', HOST: '0.0.0.0', INKY_DATA: '/tmp/x', ...tls }, '/p')).toEqual({
       root: '/p',
       data: '/tmp/x',
       host: '0.0.0.0',
       port: 5000,
+      tls: { cert: '/c.pem', key: '/k.pem' },
       redis: null,
     });
     expect(readConfig({ REDIS_URL: 'redis://127.0.0.1:6379' }, '/p').redis).toBe('redis://127.0.0.1:6379');
     expect(() => readConfig({ REDIS_URL: 'localhost' }, '/p')).toThrow(/REDIS_URL/);
+    expect(() => readConfig({ HOST: '0.0.0.0' }, '/p')).toThrow(/other machines can reach/);
+    expect(() => readConfig({ HOST: '::1', TLS_CERT: '/c.pem' }, '/p')).toThrow(/belong together/);
     expect(readConfig({}, '/p')).toMatchObject({ port: 4680, host: '127.0.0.1', data: '/p/data' });
     expect(() => readConfig({ PORT: 'lots' }, '/p')).toThrow(/PORT/);
   });
@@ -102,6 +106,29 @@ describe('pieces', () => {
     expect(studio.pieces.get(id)).toMatchObject({ history: ['width 400', 'width 450'], historyAt: 2 });
     expect((await order(id, 7, { kind: 'redo' })).status).toBe(409);
   });
+  test('the Shelf is given in parts, the newest first, and searched whatever case and accents', async () => {
+    const shelf = async (query: string) =>
+      (await (await ask(`/api/pieces/shelf?${query}`)).json()) as {
+        pieces: { name: string }[];
+        found: number;
+        all: number;
+      };
+    const { all: before } = await shelf('');
+    const names = ['Zoë’s stall', 'ZOE’S OTHER STALL', 'Kiln 100% hot', 'Kiln_one'];
+    for (const name of names) await post('/api/pieces', { name, sheet });
+    const namesOf = ({ pieces }: { pieces: { name: string }[] }): string[] => pieces.map(({ name }) => name);
+    const zoe = await shelf('search=zoe');
+    expect(namesOf(zoe).sort()).toEqual(['ZOE’S OTHER STALL', 'Zoë’s stall']);
+    expect(zoe).toMatchObject({ found: 2, all: before + 4 });
+    // What means something to a database means nothing here.
+    expect(namesOf(await shelf(`search=${encodeURIComponent('%')}`))).toEqual(['Kiln 100% hot']);
+    expect(namesOf(await shelf('search=_'))).toEqual(['Kiln_one']);
+    expect(await shelf('search=nobody')).toMatchObject({ pieces: [], found: 0 });
+    const all = namesOf(await shelf('count=500'));
+    expect([...namesOf(await shelf('count=2')), ...namesOf(await shelf('count=498&from=2'))]).toEqual(all);
+    for (const query of ['count=0', 'count=501', 'from=-1', 'from=x', `search=${'a'.repeat(201)}`])
+      expect((await ask(`/api/pieces/shelf?${query}`)).status).toBe(400);
+  });
   test('a change made on an old version is refused, and nothing is overwritten', async () => {
     const id = await begin();
     await edit(id, 1, 400);
@@ -109,6 +136,42 @@ describe('pieces', () => {
     expect(late.status).toBe(409);
     expect(((await late.json()) as { message: string }).message).toMatch(/changed elsewhere/);
     expect(studio.pieces.get(id).piece.sheet.width).toBe(400);
+  });
+  test('a way back that does not lead back is refused, and one without is, too', async () => {
+    const id = await begin();
+    const patches = [{ op: 'replace', path: ['sheet', 'width'], value: 400 }];
+    const { width } = studio.pieces.get(id).piece.sheet;
+    const wrong = [
+      [],
+      [{ op: 'replace', path: ['sheet', 'width'], value: width + 1 }],
+      [{ op: 'remove', path: ['sheet'] }],
+    ];
+    for (const inverse of wrong) {
+      const answer = await order(id, 1, { kind: 'edit', label: 'x', patches, inverse });
+      expect(answer.status).toBe(422);
+    }
+    expect(studio.pieces.get(id)).toMatchObject({ version: 1, history: [] });
+    const right = [{ op: 'replace', path: ['sheet', 'width'], value: width }];
+    expect((await order(id, 1, { kind: 'edit', label: 'x', patches, inverse: right })).status).toBe(200);
+  });
+  test('a file that is not in the store, or is something else there, is refused', async () => {
+    const id = await begin();
+    const [face] = studio.assets.list('face');
+    const bring = (asset: object) =>
+      order(id, 1, {
+        kind: 'edit',
+        label: 'x',
+        patches: [{ op: 'add', path: ['assets', 'a'], value: asset }],
+        inverse: [{ op: 'remove', path: ['assets', 'a'] }],
+      });
+    const unknown = await bring({ kind: 'plate', name: 'gone', sha256: 'ab'.repeat(32) });
+    expect(unknown.status).toBe(422);
+    expect(((await unknown.json()) as { message: string }).message).toContain('“gone” is not in the store');
+    if (face) {
+      const other = await bring({ kind: 'plate', name: 'face', sha256: face.sha256 });
+      expect(((await other.json()) as { message: string }).message).toContain('is a face, not a plate');
+    }
+    expect(studio.pieces.get(id).version).toBe(1);
   });
   test('a change that would break the piece is refused', async () => {
     const id = await begin();

@@ -1,15 +1,13 @@
-import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { plainLamp } from '../../core/light/lamp';
 import { proposeCasts, standingPlace } from '../../core/passes/casts/propose';
 import { plainCasts } from '../../core/light/casting/schema';
 import { proposeDrape } from '../../core/passes/drape/propose';
-import { focusAt, proposeBlur, proposeGrain } from '../../core/passes/focus/propose';
-import { plainFocus } from '../../core/passes/focus/schema';
 import { proposeThickness } from '../../core/passes/relief/propose';
 import { plainBody } from '../../core/passes/relief/schema';
 import { vanishingOnSheet } from '../../core/survey/placed';
 import { lampFromSurvey } from '../../core/survey/light/lamp';
+import { matchedPiece } from '../../core/render/matched';
 import { measurePiece } from '../../core/render/measure';
 import { compile, type CompiledPiece } from '../../core/render/compile';
 import { Evaluator } from '../../core/graph/evaluate';
@@ -17,6 +15,7 @@ import { readPiece } from '../../core/piece/read';
 import type { Piece } from '../../core/piece/schema';
 import type { Size } from '../../core/pixels/region';
 import type { Survey } from '../../core/survey';
+import { surveyed } from '../../demo/making/surveyed';
 import { demoMaterials, drawn } from './draw';
 import { lookScenes, plainPiece, veiledPiece, wordsFolder, type LookScene } from './scenes';
 import { shadowError } from './shadow';
@@ -72,38 +71,6 @@ export async function proposedPiece(scene: string, piece: Piece, survey: Survey)
         : lettering;
     }),
   };
-}
-
-/** As sharp and as grainy as the photograph, by one more press. */
-export async function matchedPiece(
-  piece: Piece,
-  survey: Survey,
-  size: { width: number; height: number },
-): Promise<Piece> {
-  const compiled = compile(piece, await demoMaterials(piece));
-  const { focus } = await measurePiece(piece, compiled, new Evaluator(5e8));
-  const [plate] = piece.plates;
-  return {
-    ...piece,
-    letterings: piece.letterings.map((lettering) => {
-      const { letters } = compiled.letterings.find(({ id }) => id === lettering.id)!;
-      const noise = focus.letterings.find((one) => one.lettering === lettering.id);
-      return {
-        ...lettering,
-        focus: plainFocus({
-          blur: proposeBlur(focusAt(survey.focus, letters, { ...plate, ...size })),
-          grain: proposeGrain(noise?.around ?? null, noise?.inside ?? null, survey.grain),
-        }),
-      };
-    }),
-  };
-}
-
-function surveyed(plate: string): Survey {
-  const out = execFileSync(process.execPath, ['build/server/survey.js', `demo/plates/${plate}.jpg`, '--json'], {
-    maxBuffer: 1e8,
-  });
-  return (JSON.parse(out.toString()) as { survey: Survey }).survey;
 }
 
 /** A piece that somebody set by hand for a scene, if there is one. */
@@ -164,7 +131,8 @@ export async function benchLook(): Promise<void> {
     const plain = await drawn(plainPiece(scene, truth.colour));
     print(scene, 'plain', difference(plain.picture, truth), truth);
     const survey = surveys.get(scene.plate)!;
-    const proposal = await matchedPiece(await proposedPiece(scene.name, veiled, survey), survey, truth.plate);
+    const posed = await proposedPiece(scene.name, veiled, survey);
+    const proposal = await matchedPiece(posed, await demoMaterials(posed), survey);
     const proposed = await drawn(proposal);
     print(scene, 'proposal', difference(proposed.picture, truth), truth);
     await printShadow(scene, 'proposal', proposal);

@@ -32,12 +32,16 @@ export interface CandidateScene extends CropScene {
   isFree: boolean;
 }
 
+/** A shadow on the ground, or on a plane of the photograph, has its place there; one on the wall behind goes along. */
+const isThrownThere = (thrown: Lettering['casts']['thrown']): boolean =>
+  thrown !== null && (thrown.onto === 'ground' || thrown.plane !== null);
+
 /** Words that lie in a plane of the photograph, or throw a shadow on its ground. */
 export const isPinned = ({ stance, drape, casts }: Lettering): boolean =>
   stance.perspective !== null ||
   drape.plane !== null ||
   casts.foot !== null ||
-  casts.thrown !== null ||
+  isThrownThere(casts.thrown) ||
   casts.mirrored !== null;
 
 /** Where the eye's place may come to lie, as a part of the sheet; null: where it lies on the first. */

@@ -68,6 +68,7 @@ const scene: PaintScene = {
   below: photo,
   bareSheet: photo,
   lamp: null,
+  plane: () => null,
   surface: photo,
   sheet: { width: 120, height: 110 },
 };

@@ -1,4 +1,4 @@
-import { emptyRaster, type Raster } from '../pixels/raster';
+import { emptyRaster, put } from '../pixels/raster';
 import { intersect, outerPixels, scaleRegion, type Region } from '../pixels/region';
 import type { Node, Request } from './node';
 
@@ -24,14 +24,4 @@ export function withinBounds(node: Node): Node {
       return out;
     },
   };
-}
-
-/** Lays a part where it belongs. @param region where `out` lies, and @param at where the part does: px */
-function put(out: Raster, region: Region, part: Raster, at: Region): void {
-  const { channels } = out;
-  for (let y = 0; y < at.height; y++)
-    out.data.set(
-      part.data.subarray(y * at.width * channels, (y + 1) * at.width * channels),
-      ((y + at.y - region.y) * region.width + at.x - region.x) * channels,
-    );
 }

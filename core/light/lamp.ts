@@ -3,6 +3,18 @@ import { colourSchema } from '../pixels/colourSchema';
 
 const along = z.number().min(-1e6).max(1e6);
 
+/** A second, faint light: the sky, or a wall that gives light back. */
+export const fillSchema = z.strictObject({
+  /** Where it comes from, as the lamp's. */
+  tilt: z.number().min(-360).max(360).default(315),
+  height: z.number().min(-90).max(90).default(50),
+  /** Of the lamp's own light in the photograph. */
+  strength: z.number().min(0).max(1).default(0.15),
+  colour: colourSchema.default('#dce6f5'),
+});
+
+export type Fill = z.infer<typeof fillSchema>;
+
 /** The light source of the piece. What obeys it takes its direction, height and size from here. */
 export const lampSchema = z.strictObject({
   /** Where the light comes from in the picture, degrees: 0 from the right, 90 from the top, counter-clockwise. */
@@ -16,12 +28,27 @@ export const lampSchema = z.strictObject({
   colour: colourSchema.default('#fff4e2'),
   /** 1 is the light of the photograph. */
   strength: z.number().min(0).max(4).default(1),
+  /** A second light, fainter; null where there is none. */
+  fill: fillSchema.nullable().default(null),
 });
 
 export type Lamp = z.infer<typeof lampSchema>;
 
 /** A lamp as it is when nothing is known of the light: from the upper left. */
 export const plainLamp = (): Lamp => lampSchema.parse({ tilt: 135, height: 40 });
+
+/** The fill as a light of its own: it comes from far off, is wide, and throws next to nothing. */
+export const fillAsLamp = ({ tilt, height, strength, colour }: Fill): Lamp => ({
+  ...plainLamp(),
+  tilt,
+  height,
+  strength,
+  colour,
+  size: fillSize,
+});
+
+/** A sky or a wall is as large as this, in its distance. */
+const fillSize = 1;
 
 /** Lenses see about this much across, degrees: for how far behind the picture a sun stands that is in it. */
 export const usualPlateView = 40;

@@ -6,6 +6,7 @@ import type { Node } from '../graph/node';
 import type { BlendMode } from '../kernels/blend/modes';
 import type { Lamp } from '../light/lamp';
 import type { Size } from '../pixels/region';
+import type { ScenePlane } from '../shape/scenePlane';
 import type { Letter, Letters } from '../type/letters';
 
 /** What a file of a piece is used as. `front`: the colours of a solved edge, with its band as alpha. */
@@ -116,6 +117,11 @@ export interface Layer {
    * them, cut by their coverage, and what surrounds them, not yet cut. `node` is both together.
    */
   parts?: { inside: Node; outside: Node };
+  /**
+   * Of what has taken to a surface: as it was before, and how it takes. The surface has been photographed already, so a
+   * lens blurs what is laid on, and not what of the surface comes through.
+   */
+  taken?: { before: Node; by(node: Node): Node };
   /** It lies on what is behind the letters, such as their shadow: what is done to letters is not done to it. */
   isCast?: boolean;
   /** A node that covers the same, and is read with less work than `node`: for what asks for coverage alone. */
@@ -155,6 +161,8 @@ export interface Painted {
 export interface PaintScene extends CoatScene {
   /** The light source of the piece; null where everything has a light of its own. */
   lamp: Lamp | null;
+  /** A plane of the photograph, as the camera sees it; null where there is none, or its lines tell none. */
+  plane(id: string): ScenePlane | null;
   /** The photographs as they are graded, without letters and without veils before these: what the letters lie on. */
   surface: Node;
 }
@@ -332,8 +340,15 @@ export const mapLayer = (one: Layer, change: (node: Node) => Node): Layer => ({
   ...one,
   node: change(one.node),
   ...(one.covers && { covers: change(one.covers) }),
+  ...(one.taken && { taken: { ...one.taken, before: change(one.taken.before) } }),
   ...(one.parts && { parts: { inside: change(one.parts.inside), outside: change(one.parts.outside) } }),
 });
+
+/** One layer as a lens sees it: what of a surface comes through it stays as it is. @param change what the lens does */
+export function lensed(one: Layer, change: (node: Node) => Node): Layer {
+  const seen = mapLayer(one, change);
+  return seen.taken ? { ...seen, node: seen.taken.by(seen.taken.before) } : seen;
+}
 
 /** Every layer changed alike, with its parts, and the coverage with them: for what moves or blurs pixels. */
 export function mapLayers({ layers, cover }: Painted, change: (node: Node) => Node): Painted {

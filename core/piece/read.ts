@@ -67,5 +67,5 @@ export function readPiece(data: unknown): Piece {
 function firstProblem(error: z.ZodError): string {
   const [issue] = error.issues;
   const where = issue.path.length > 0 ? ` (at ${issue.path.join('.')})` : '';
-  return `The piece cannot be read: ${issue.message}${where}`;
+  return `The piece cannot be read: ${issue.message.replace(/[.]$/, '')}${where}.`;
 }

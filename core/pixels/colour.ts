@@ -1,5 +1,5 @@
 import { converter, formatHex, parse } from 'culori';
-import { encode, encodeExact } from './transfer';
+import { decodeExact, encode, encodeExact } from './transfer';
 
 const toRgb = converter('rgb');
 const toLab = converter('lab65');
@@ -68,4 +68,13 @@ export function oklabToEncoded(l: number, a: number, b: number): [number, number
 /** CIE L* (0..100, D65) of an encoded sRGB colour. */
 export function lightness(red: number, green: number, blue: number): number {
   return toLab({ mode: 'rgb', r: red, g: green, b: blue }).l;
+}
+
+/** Red, green and blue of a CSS colour as linear light, 0..1. */
+export const linearOf = (css: string): number[] => readColour(css).slice(0, 3).map(decodeExact);
+
+/** The luminance of an Oklab colour, 0..1. */
+export function luminanceOfOklab(l: number, a: number, b: number): number {
+  const [red, green, blue] = oklabToEncoded(l, a, b).map(decodeExact);
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
 }

@@ -45,6 +45,16 @@ export function crop(raster: Raster, outer: Region, inner: Region): Raster {
   return out;
 }
 
+/** Lays a part where it belongs. @param region where `out` lies, and @param at where the part does: px */
+export function put(out: Raster, region: Region, part: Raster, at: Region): void {
+  const { channels } = out;
+  for (let y = 0; y < at.height; y++)
+    out.data.set(
+      part.data.subarray(y * at.width * channels, (y + 1) * at.width * channels),
+      ((y + at.y - region.y) * region.width + at.x - region.x) * channels,
+    );
+}
+
 export const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });
 
 /**

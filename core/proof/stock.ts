@@ -1,7 +1,6 @@
 import { noiseAt } from '../passes/drape/noise';
-import { readColour } from '../pixels/colour';
+import { linearOf } from '../pixels/colour';
 import { emptyRaster, type Raster } from '../pixels/raster';
-import { decodeExact } from '../pixels/transfer';
 
 /** What is printed on. */
 export interface Stock {
@@ -92,7 +91,7 @@ export function textureAt({ kind, strength, size }: Stock['texture'], x: number,
  */
 export function onStock(light: Raster, stock: Stock, mmPerPx: number): Raster {
   const out = emptyRaster(light.width, light.height, 4);
-  const bare = readColour(stock.colour).slice(0, 3).map(decodeExact);
+  const bare = linearOf(stock.colour);
   const { gain, underbase, texture } = stock;
   for (let y = 0, at = 0; y < light.height; y++)
     for (let x = 0; x < light.width; x++, at += 4) {

@@ -15,6 +15,7 @@ import { sheetNode } from '../scene/sheet';
 import { veilsOver, wovenParts } from '../scene/weave';
 import type { Letters } from '../type/letters';
 import { arrange, paint, paintApart, shownFor } from './arrange';
+import { planesOf } from './planesOf';
 import { uncovered } from '../scene/uncovered';
 import { testStrip } from './testStrip';
 import { withoutLine } from './withoutLine';
@@ -110,6 +111,7 @@ export function compile(whole: Piece, materials: Materials, look: Look = {}, pas
         below: before,
         bareSheet: sheet,
         lamp: piece.lamp,
+        plane: planesOf(piece),
         surface: before,
       };
       alone.set(id, paintApart(lettering, arranged.get(id)!, scene, passes));
@@ -165,14 +167,15 @@ export function compile(whole: Piece, materials: Materials, look: Look = {}, pas
   const behind = onGround(standing, null);
 
   const depth = piece.depth.filter(shown);
-  const pictureOf = (ids: readonly string[], items: readonly SceneItem[]): Node =>
-    sceneNode(graftedNode(behind, laidOnPhotographs(ids.flatMap((id) => veilings.get(id) ?? []))), sheet, items);
+  const groundOf = (ids: readonly string[]): Node =>
+    graftedNode(behind, laidOnPhotographs(ids.flatMap((id) => veilings.get(id) ?? [])));
   const items: SceneItem[] = [];
   const laid: { id: string; items: readonly SceneItem[] }[] = [];
   const onDepthLine = new Map<string, CompiledLettering>();
+  const belowOf = belows((place) => groundOf(depth.slice(0, place)), sheet);
   depth.forEach((id, place) => {
-    const far = [...items];
-    const below = lazily(() => pictureOf(depth.slice(0, place), far));
+    const from = items.length;
+    const below = belowOf(place, [...items]);
     const lettering = piece.letterings.find((one) => one.id === id);
     if (lettering) {
       const made = paintLettering(
@@ -187,7 +190,7 @@ export function compile(whole: Piece, materials: Materials, look: Look = {}, pas
     }
     const nearer = depth.slice(place + 1).flatMap((other) => veilings.get(other) ?? []);
     for (const layer of depthItems.get(id)?.layers(below()) ?? []) items.push(itemOf(layer, overLetters(nearer), 1));
-    laid.push({ id, items: items.slice(far.length) });
+    laid.push({ id, items: items.slice(from) });
   });
 
   /** A lettering that is not shown is laid out all the same. */
@@ -197,7 +200,7 @@ export function compile(whole: Piece, materials: Materials, look: Look = {}, pas
     const work = { materials, before, behind, below, bareSheet: sheet, look, shown, passes };
     return paintLettering(piece, lettering, letters, work, veilings).compiled;
   };
-  const composed = pictureOf(depth, items);
+  const composed = belowOf(depth.length, items)();
   const finished = ordered.reduce(
     (picture, [, pass]) => pass.finish?.(picture, partsOf(pass, piece), scene) ?? picture,
     composed,
@@ -233,6 +236,26 @@ export function compile(whole: Piece, materials: Materials, look: Look = {}, pas
     });
   }, compiled.picture);
   return { ...compiled, picture: look.strip ? striped(piece, materials, look, passes, compiled) : picture };
+}
+
+/**
+ * What lies below each place of the depth line. Where it can be it is made of what lies below the place before, so that
+ * many letterings do not lay all those below them again and again.
+ */
+function belows(groundAt: (place: number) => Node, sheet: Node): (place: number, items: SceneItem[]) => () => Node {
+  let last: { ground: Node; items: readonly SceneItem[]; node: Node } | null = null;
+  return (place, items) =>
+    lazily(() => {
+      const ground = groundAt(place);
+      // Layers with the same veils over them are joined: between such nothing can be parted.
+      const isParted = last !== null && last.items.at(-1)?.over.length === 0;
+      const node =
+        last && isParted && last.ground.key === ground.key && last.items.length <= items.length
+          ? sceneNode(last.node, sheet, items.slice(last.items.length))
+          : sceneNode(ground, sheet, items);
+      last = { ground, items, node };
+      return node;
+    });
 }
 
 /** A piece as it is, but for its picture: that is seen otherwise, or in part. */
@@ -305,6 +328,7 @@ function paintLettering(
     photo: before,
     bareSheet,
     lamp: piece.lamp,
+    plane: planesOf(piece),
     // Only what reads them needs them made.
     get surface() {
       return surface();

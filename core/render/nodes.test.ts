@@ -14,6 +14,7 @@ import { plainPanel } from '../passes/ink/panel/schema';
 import { plainInk } from '../passes/ink/schema';
 import { plainOutline, plainOutlines } from '../passes/outlines/schema';
 import { plainVignette } from '../passes/vignette/schema';
+import { plainFocus } from '../passes/focus/schema';
 import { readPiece } from '../piece/read';
 import { crop, type Raster } from '../pixels/raster';
 import { decodeExact, encodeExact } from '../pixels/transfer';
@@ -41,7 +42,9 @@ const wave = (x: number, y: number): number => Math.round(128 + 60 * Math.sin(x 
 const picture = paintedPicture(1800, 1200, (x, y) => [wave(x, y), wave(y, x), 90 + ((x + y) >> 5)]);
 const face = shippedFace('bowlby-one');
 const materials: Materials = { picture: () => picture, face: () => face };
-const read = readPiece(JSON.parse(readFileSync('demo/pieces/woven.json', 'utf8')));
+const stored = readPiece(JSON.parse(readFileSync('demo/pieces/woven.json', 'utf8')));
+/** Grain is made anew at each scale: a smaller picture is not the larger one shrunk. */
+const read = { ...stored, letterings: stored.letterings.map((one) => ({ ...one, focus: plainFocus() })) };
 /** The word behind the jar alone: what was solved for the grasses belongs to the photograph. */
 const demo = {
   ...read,

@@ -2,7 +2,8 @@ import { blend, type BlendMode } from '../kernels/blend';
 import { fromLight, toLight } from '../kernels/colour';
 import { atopInLight } from '../kernels/coverage';
 import { leftFree } from '../pixels/leftFree';
-import { copyOf, type Raster } from '../pixels/raster';
+import { copyOf, crop, emptyRaster, put, type Raster } from '../pixels/raster';
+import type { Region } from '../pixels/region';
 import type { SceneItem } from './items';
 
 /** An item with its pixels. */
@@ -56,10 +57,26 @@ function mixInto(below: Raster, own: Raster, mode: BlendMode, mixing: LaidItem['
     if (own.data[at + 3] > 0) for (let c = 0; c < 4; c++) below.data[at + c] = data[at + c];
 }
 
+/** The smallest box around all that is painted; null where nothing is. */
+function paintedBox({ width, height, data }: Raster): Region | null {
+  let [left, right, top, bottom] = [width, -1, height, -1];
+  for (let y = 0, at = 3; y < height; y++) {
+    for (let x = 0; x < width; x++, at += 4) {
+      if (data[at] <= 0) continue;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      bottom = y;
+    }
+  }
+  return right < 0 ? null : { x: left, y: top, width: right - left + 1, height: bottom - top + 1 };
+}
+
 /**
  * A layer whose colours are mixed with those below it already, so that it can be laid on by source-over: the standard's
  * formula
- * without the part of the backdrop (W3C Compositing and Blending Level 1, section 5).
+ * without the part of the backdrop (W3C Compositing and Blending Level 1, section 5). Worked out only where something is
+ * painted; elsewhere nothing is.
  */
 function mixedWith(
   own: Raster,
@@ -68,16 +85,22 @@ function mixedWith(
   mode: BlendMode,
   mixing: LaidItem['mixing'],
 ): Raster {
-  const backdrop = copyOf(below);
-  if (between) blend(backdrop, between);
+  const box = paintedBox(own);
+  if (!box) return own;
+  const whole = { x: 0, y: 0, width: own.width, height: own.height };
+  const part = crop(own, whole, box);
+  const backdrop = copyOf(crop(below, whole, box));
+  if (between) blend(backdrop, crop(between, whole, box));
   const mixed = copyOf(backdrop);
-  mixInto(mixed, own, mode, mixing);
-  for (let at = 0; at < own.data.length; at += 4) {
-    const alpha = own.data[at + 3];
+  mixInto(mixed, part, mode, mixing);
+  for (let at = 0; at < part.data.length; at += 4) {
+    const alpha = part.data[at + 3];
     for (let c = 0; c < 3; c++) mixed.data[at + c] -= (1 - alpha) * backdrop.data[at + c];
     mixed.data[at + 3] = alpha;
   }
-  return mixed;
+  const out = emptyRaster(own.width, own.height, 4);
+  put(out, whole, mixed, box);
+  return out;
 }
 
 /**

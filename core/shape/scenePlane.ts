@@ -7,6 +7,7 @@ export type StraightLine = readonly [Point, Point];
 
 /** A flat surface of a scene, as a camera sees it. */
 export interface ScenePlane {
+  pose: Pose;
   /** From px on the plane (1 is a px of the sheet where its lines were drawn) to sheet px. */
   toSheet: Homography;
   fromSheet: Homography;
@@ -17,13 +18,30 @@ export interface ScenePlane {
 /** Says what is wrong with the lines that were drawn. */
 export class PlaneError extends Error {}
 
-type Vector = readonly [number, number, number];
+/** A direction or a place before the camera: to the right, down, and away from it. */
+export type Vector = readonly [number, number, number];
 
-const cross = (a: Vector, b: Vector): Vector => [
+/** How a plane lies before the camera; lengths are the sheet's longer sides. */
+export interface Pose {
+  /** A place of the plane. */
+  anchor: Vector;
+  /** Of length 1, square to the plane, on the camera's side. */
+  normal: Vector;
+  /** Its own directions, to the right and down where it is seen; of length 1. */
+  across: Vector;
+  down: Vector;
+  focal: number;
+  /** The sheet's middle and its longer side, sheet px. */
+  centre: Point;
+  longer: number;
+}
+
+export const cross = (a: Vector, b: Vector): Vector => [
   a[1] * b[2] - a[2] * b[1],
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ];
+export const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 const unit = (a: Vector): Vector => {
   const length = Math.hypot(...a);
   return [a[0] / length, a[1] / length, a[2] / length];
@@ -72,7 +90,11 @@ export function planeFromLines(lines: readonly StraightLine[], sheet: Size): Sce
   const place = ([x, y, w]: Vector): Point | null =>
     Math.hypot(x, y) > farOff * Math.abs(w) ? null : [(x / w) * longer + cx, (y / w) * longer + cy];
   const own = meeting.map(place) as [Point | null, Point | null];
-  return { toSheet, fromSheet, vanishing: isUpright ? [own[1], own[0]] : own };
+  const square = cross(across, down);
+  const isFacing = dot(square, anchor) < 0;
+  const normal: Vector = unit(isFacing ? square : [-square[0], -square[1], -square[2]]);
+  const pose = { anchor, normal, across, down, focal, centre: [cx, cy] as const, longer };
+  return { pose, toSheet, fromSheet, vanishing: isUpright ? [own[1], own[0]] : own };
 }
 
 function meetingOf(a: Vector, b: Vector): Vector {
@@ -135,3 +157,23 @@ export const onSheet = (plane: ScenePlane, place: Point): Point | null =>
   isSeen(plane, place) ? throughHomography(plane.toSheet, place) : null;
 
 export const inPlane = ({ fromSheet }: ScenePlane, point: Point): Point => throughHomography(fromSheet, point);
+
+/** Where a place before the camera is seen, sheet px. */
+export const seenAt = ({ focal, centre: [cx, cy], longer }: Pose, [x, y, z]: Vector): Point => [
+  cx + ((x * focal) / z) * longer,
+  cy + ((y * focal) / z) * longer,
+];
+
+/** The way from the camera to a place of the sheet; it is 1 deep. */
+export const rayTo = ({ focal, centre: [cx, cy], longer }: Pose, [x, y]: Point): Vector => [
+  (x - cx) / longer / focal,
+  (y - cy) / longer / focal,
+  1,
+];
+
+/** The place of the plane that is seen at a place of the sheet; null beyond its horizon. */
+export function metBy(pose: Pose, point: Point): Vector | null {
+  const ray = rayTo(pose, point);
+  const far = dot(pose.anchor, pose.normal) / dot(ray, pose.normal);
+  return Number.isFinite(far) && far > 0 ? [ray[0] * far, ray[1] * far, far] : null;
+}

@@ -54,6 +54,7 @@ export const bareScene = (photo = '#ffffff', sheet = { width: 100, height: 100 }
   photo: colourNode(photo),
   below: colourNode(photo),
   lamp: null,
+  plane: () => null,
   surface: colourNode(photo),
   bareSheet: colourNode('#ffffff'),
   sheet,

@@ -13,7 +13,7 @@ import { faceNames } from '../faces/names';
 export type Click = readonly [x: number, y: number, to?: 'edge' | 'straight'];
 
 /** The window beside the jar, as a person turned the lamp to it. */
-export const jarLamp: Lamp = { tilt: 148, height: 24, at: null, size: 0.3, colour: '#fff0d8', strength: 1 };
+export const jarLamp: Lamp = { tilt: 148, height: 24, at: null, size: 0.3, colour: '#fff0d8', strength: 1, fill: null };
 
 export const rounded = (point: Point): [number, number] => roundedPoint(point, 2);
 

@@ -122,7 +122,7 @@ export async function lowSun(): Promise<Piece> {
     { solved: solver.assets },
   );
   // The sun is in the picture: the words catch its rim, the air and the lens its light.
-  const sun: Lamp = { tilt: 182, height: -77, at: [289, 618], size: 0.1, colour: '#ffd9a0', strength: 1 };
+  const sun: Lamp = { tilt: 182, height: -77, at: [289, 618], size: 0.1, colour: '#ffd9a0', strength: 1, fill: null };
   return {
     ...made,
     lamp: sun,

@@ -1,21 +1,14 @@
 import { createHash } from 'node:crypto';
-import {
-  copyFileSync,
-  existsSync,
-  linkSync,
-  mkdirSync,
-  readdirSync,
-  renameSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { copyFileSync, existsSync, linkSync, mkdirSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
+import type { Writable } from 'node:stream';
+import { finished } from 'node:stream/promises';
 import Database from 'better-sqlite3';
 import { create, list } from 'tar';
 import { z } from 'zod';
 import { databaseFile } from '../database';
 import { hashFile } from '../store/files';
+import { putInPlace } from '../store/putInPlace';
 
 /** What a backup says of itself: its first entry. */
 export const manifestName = 'backup.json';
@@ -80,7 +73,7 @@ export async function backUp(dataFolder: string, out: string, tell: Tell): Promi
       ...manifest.files.map(({ path }) => path),
     ]);
     await readBackup(part, (done) => tell('checking', done));
-    renameSync(part, out);
+    putInPlace(part, out);
     return manifest;
   } finally {
     rmSync(staging, { recursive: true, force: true });
@@ -170,13 +163,14 @@ const largestManifest = 4e8;
 export async function readBackup(
   file: string,
   tell: (done: number) => void,
-  write?: (path: string) => NodeJS.WritableStream,
+  write?: (path: string) => Writable,
 ): Promise<Manifest> {
   if (!existsSync(file)) throw new Error(`There is no file ${file}.`);
   let manifest: Manifest | null = null;
   let known = new Map<string, Manifest['files'][number]>();
   const seen = new Set<string>();
   const wrong: string[] = [];
+  const sinks: Writable[] = [];
   const works: Promise<void>[] = [];
   try {
     await list({
@@ -206,11 +200,18 @@ export async function readBackup(
         tell(seen.size / known.size);
         const hash = createHash('sha256');
         const sink = write?.(path);
+        if (sink) {
+          const whole = finished(sink);
+          // Told of when all is read; what can no longer be written holds up nothing.
+          whole.catch(() => entry.resume());
+          works.push(whole);
+          sinks.push(sink);
+        }
         let bytes = 0;
         entry.on('data', (chunk: Buffer) => {
           bytes += chunk.length;
           hash.update(chunk);
-          if (sink && !sink.write(chunk)) {
+          if (sink && !sink.destroyed && !sink.write(chunk)) {
             entry.pause();
             sink.once('drain', () => entry.resume());
           }
@@ -218,11 +219,14 @@ export async function readBackup(
         entry.on('end', () => {
           if (bytes !== expected.bytes || hash.digest('hex') !== expected.sha256)
             wrong.push(`"${path}" in it is damaged`);
-          if (sink) works.push(ended(sink));
+          sink?.end();
         });
       },
     });
   } catch {
+    // What is being written is closed first: then its folder can be removed.
+    for (const sink of sinks) sink.destroy();
+    await Promise.allSettled(works);
     throw new Error('This file is no backup, or it is damaged: it cannot be read to its end.');
   }
   await Promise.all(works);
@@ -240,9 +244,3 @@ function parsed(bytes: Buffer): unknown {
     return null;
   }
 }
-
-const ended = (sink: NodeJS.WritableStream): Promise<void> =>
-  new Promise((resolve, reject) => {
-    sink.on('error', reject);
-    sink.end(() => resolve());
-  });

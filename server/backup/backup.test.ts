@@ -6,12 +6,13 @@ import { gunzipSync } from 'node:zlib';
 import { create } from 'tar';
 import { blankPiece } from '../../core/piece/blank';
 import { openDatabase } from '../database';
+import { askToChangeOver, watchForChangeOver } from '../starting/changeOver';
 import { takeFolder } from '../starting/folderLock';
 import { AssetStore } from '../store/assets';
 import { Files } from '../store/files';
 import { PieceStore } from '../store/pieces';
 import { backUp, manifestName } from './archive';
-import { restore } from './restore';
+import { exchange, restore, stagingOf } from './restore';
 
 const folder = mkdtempSync(join(tmpdir(), 'inky-backup-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -159,14 +160,33 @@ test('a backup made by hand that names places outside is refused before anything
   expect(existsSync(target)).toBe(false);
 });
 
-test('a missing file is named, and no backup is made; a folder that is served is not replaced', async () => {
+test('a missing file is named, and no backup is made; a folder that is served is replaced by its server, or not at all', async () => {
   const { data, sha256 } = filled('missing');
   const out = join(folder, 'missing.tar.gz');
   await backUp(data, out, quiet);
   const giveBack = takeFolder(data);
   // Another process has it: this test runs as one that only pretends to.
   writeFileSync(join(data, 'server.lock'), `${process.ppid}\n`);
-  await expect(restore(out, data, migrations, quiet)).rejects.toThrow('Stop it before');
+  writeFileSync(join(data, 'access-keys.json'), 'digests');
+  const asked: string[] = [];
+  let refuses = true;
+  const end = watchForChangeOver(data, stagingOf(data), (staging) => {
+    asked.push(staging);
+    return refuses ? Promise.reject(new Error('Not now.')) : Promise.resolve(exchange(staging, data));
+  });
+  await expect(restore(out, data, migrations, quiet)).rejects.toThrow('Not now.');
+  expect(existsSync(join(data, 'server.lock'))).toBe(true);
+  refuses = false;
+  const { before } = await restore(out, data, migrations, quiet);
+  expect(asked).toHaveLength(2);
+  expect(readFileSync(join(before!, 'server.lock'), 'utf8')).toBe(`${process.ppid}\n`);
+  // Who may come in stays as it was: a backup holds no secrets.
+  expect(readFileSync(join(data, 'access-keys.json'), 'utf8')).toBe('digests');
+  // Nothing of the asking is left, and no other folder may be put in its place.
+  const beside = (): string[] => readdirSync(folder).filter((name) => /missing\.(change|restoring)/.test(name));
+  expect(beside()).toEqual([]);
+  await expect(askToChangeOver(data, join(folder, 'elsewhere'), process.ppid)).rejects.toThrow('no folder');
+  end();
   giveBack();
   rmSync(join(data, 'assets', sha256));
   rmSync(join(data, 'pyramids', `${sha256}.levels`));

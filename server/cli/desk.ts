@@ -49,6 +49,9 @@ function readOrder(): Order {
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
+/** A server that other machines can reach asks for a key. */
+const key: Record<string, string> = process.env.INKY_KEY ? { authorization: `Bearer ${process.env.INKY_KEY}` } : {};
+
 /** A server that does not answer is asked again: the same order twice is one. @throws Error where it refuses */
 async function ask<Answer>(address: string, body?: unknown): Promise<Answer> {
   for (let tries = 0; ; tries++) {
@@ -57,8 +60,8 @@ async function ask<Answer>(address: string, body?: unknown): Promise<Answer> {
       answer = await fetch(
         address,
         body === undefined
-          ? {}
-          : { method: 'POST', body: JSON.stringify(body), headers: { 'content-type': 'application/json' } },
+          ? { headers: key }
+          : { method: 'POST', body: JSON.stringify(body), headers: { 'content-type': 'application/json', ...key } },
       );
     } catch {
       if (tries === 0) console.error('The server does not answer: it is asked again until it does.');

@@ -7,7 +7,7 @@ const usage = `Puts a backup in the place of the data folder; what was there bef
 
   npm run restore -- FILE
 
-Stop Inky Veil first. The data folder is that of INKY_DATA, or "data" in the project. A backup that is damaged changes nothing.`;
+It may run: it changes over by itself, in a moment. The data folder is that of INKY_DATA, or "data" in the project. A backup that is damaged changes nothing.`;
 
 runCommand(usage, 1, async ([file]) => {
   const { data, root } = readConfig(process.env);

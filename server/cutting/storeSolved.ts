@@ -1,9 +1,10 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { renameSync, rmSync, writeFileSync } from 'node:fs';
+import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { deflateSync } from 'node:zlib';
 import type { Level } from '../../core/pictures/pyramid';
 import { pngChunk, pngSignature, words } from '../codecs/pngFile';
+import { putInPlace } from '../store/putInPlace';
 import { writePyramid } from '../store/pyramidFile';
 
 /** Solved pixels that lie in the data folder, ready to be put into the store's list. */
@@ -44,8 +45,8 @@ export function storeSolved(dataFolder: string, level: Level): SolvedFile {
   try {
     writePyramid(pyramid, level, () => undefined);
     writeFileSync(working, file, { flag: 'wx' });
-    renameSync(pyramid, join(dataFolder, 'pyramids', `${sha256}.levels`));
-    renameSync(working, join(dataFolder, 'assets', sha256));
+    putInPlace(pyramid, join(dataFolder, 'pyramids', `${sha256}.levels`));
+    putInPlace(working, join(dataFolder, 'assets', sha256));
   } catch (error) {
     rmSync(working, { force: true });
     rmSync(pyramid, { force: true });

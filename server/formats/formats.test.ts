@@ -377,15 +377,15 @@ test('what a format cannot hold is refused before anything is drawn', async () =
     });
     return [answer.status, ((await answer.json()) as { message: string }).message];
   };
-  expect(await refused({ format: 'avif', bits: 16 })).toEqual([400, 'An AVIF has 8 bits for each channel. (bits)']);
-  expect(await refused({ format: 'svg', bleed: 3 })).toEqual([400, 'An SVG is saved without bleed. (bleed)']);
+  expect(await refused({ format: 'avif', bits: 16 })).toEqual([400, 'An AVIF has 8 bits for each channel (bits).']);
+  expect(await refused({ format: 'svg', bleed: 3 })).toEqual([400, 'An SVG is saved without bleed (bleed).']);
   expect(await refused({ format: 'png', press: 'gloss' })).toEqual([
     400,
-    'Only a TIFF or a PDF is separated for a press. (press)',
+    'Only a TIFF or a PDF is separated for a press (press).',
   ]);
   expect(await refused({ format: 'tiff', press: 'gloss', bits: 16 })).toEqual([
     400,
-    'Inks of a press have 8 bits. (bits)',
+    'Inks of a press have 8 bits (bits).',
   ]);
   expect((await refused({ format: 'tiff', press: 'other' }))[0]).toBe(400);
   expect((await refused({ format: 'gif' }))[0]).toBe(400);

@@ -12,6 +12,6 @@ export interface FaceOrder {
 
 serveJob<FaceOrder, FaceFacts>(async ({ file, name, out }) => {
   const { bytes, facts } = await readFace(readFileSync(file), name);
-  writeFileSync(out, bytes, { flag: 'wx' });
+  writeFileSync(out, bytes, { flag: 'wx', flush: true });
   return facts;
 });

@@ -2,6 +2,7 @@ import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { startTilePool, type TilePool } from '../render/tilePool';
 import { RowWork } from '../runs/rowWork';
+import { endWithServer } from './withServer';
 import type { RunAnswer, RunOrder } from '../runs/orders';
 
 // Rows of runs, one after the other: each order is answered before the next one comes.
@@ -27,5 +28,4 @@ process.on('message', (order) => {
     .then((answer) => process.send!(answer))
     .catch(() => process.exit(1));
 });
-// When the server goes, so does its work.
-process.on('disconnect', () => process.exit(0));
+endWithServer();

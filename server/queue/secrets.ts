@@ -19,6 +19,9 @@ export function workerToken(dataFolder: string): string {
   return token;
 }
 
+/** A secret as it may be kept: nobody gets from it to the secret, which is as random as its digest. */
+export const digestOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
+
 /** Whether two secrets are the same; takes as long for any that is wrong. */
 export function isSameSecret(a: string, b: string): boolean {
   const digest = (text: string): Buffer => createHash('sha256').update(text).digest();

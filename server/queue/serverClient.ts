@@ -62,7 +62,7 @@ export class ServerClient {
             yield chunk;
           }
         },
-        createWriteStream(part, { flags: 'wx' }),
+        createWriteStream(part, { flags: 'wx', flush: true }),
       );
       const found = hash.digest('hex');
       const isWhole =

@@ -20,5 +20,6 @@ export const query = <Schema extends z.ZodType<object, Record<string, string>>>(
 /** @param error of a schema, whichever version of the library made it */
 function refusal({ issues }: { issues: readonly { message: string; path: readonly PropertyKey[] }[] }): Problem {
   const [{ message, path }] = issues;
-  return new Problem(400, `${message}${path.length > 0 ? ` (${path.join('.')})` : ''}`);
+  const said = `${message.replace(/[.]$/, '')}${path.length > 0 ? ` (${path.join('.')})` : ''}.`;
+  return new Problem(400, said);
 }

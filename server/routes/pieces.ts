@@ -1,5 +1,6 @@
 import { readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { roleIn } from '../access/guard';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { inAddress } from '../../core/type/wellFormed';
@@ -29,6 +30,14 @@ const creation = z.object({ name, sheet: sheetSchema.optional(), plate: z.string
 /** `size`: id of one of the piece's sizes; the first sheet when left out. */
 export const exportOrder = fileSettingsSchema.and(z.object({ size: z.string().max(64).optional() }));
 
+/** So many pieces, the newest, are listed at once: each must be read. */
+const listed = 200;
+const shelfQuery = z.object({
+  search: z.string().max(200).default(''),
+  from: z.coerce.number().int().min(0).default(0),
+  count: z.coerce.number().int().min(1).max(500).default(60),
+}) as unknown as z.ZodType<{ search: string; from: number; count: number }, Record<string, string>>;
+
 /** How long a process waits for an export that the person may be about to ask for, ms. */
 const readyMs = 5 * 60 * 1000;
 
@@ -40,7 +49,11 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
       throw new Problem(409, 'Another tab is working on this piece. Nothing was overwritten.', 'other-tab');
   };
   return new Hono()
-    .get('/', (context) => context.json(pieces.list()))
+    .get('/', (context) => context.json(pieces.shelf('', 0, listed).pieces))
+    .get('/shelf', query(shelfQuery), (context) => {
+      const { search, from, count } = context.req.valid('query');
+      return context.json(pieces.shelf(search, from, count));
+    })
     .post('/', body(creation), async (context) => {
       const order = context.req.valid('json');
       const plate = order.plate === undefined ? undefined : studio.assets.get(order.plate);
@@ -90,7 +103,7 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
         const id = context.req.param('id')!;
         const own = context.req.query('tab')!;
         pieces.get(id);
-        return socket((send) => leases.open(id, own, send));
+        return socket((send) => leases.open(id, own, send, roleIn(context) === 'work'));
       }),
     )
     .post('/:id/takeover', body(z.object({ tab })), async (context) => {

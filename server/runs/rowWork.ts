@@ -12,6 +12,7 @@ import { seenPiece } from '../../core/sizes/seen';
 import { fileLibrary, type PictureShapes } from '../render/fileLibrary';
 import { saveFile } from '../formats/saveFile';
 import type { TilePool } from '../render/tilePool';
+import { sync } from '../store/putInPlace';
 import type { RowFilled, RowOrder, RowSolved, RunDesign, RunOrder } from './orders';
 
 /** Longer side of a row's picture, px. */
@@ -67,6 +68,7 @@ export class RowWork {
       'drawing',
       saveFile(order, () => undefined, this.pool()),
     );
+    sync(out);
   }
 
   /** A row as its values alone make it. */

@@ -3,9 +3,12 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { unzipSync, zipSync } from 'fflate';
+import { produceWithPatches } from 'immer';
 import sharp from 'sharp';
+import type { Piece } from '../../core/piece/schema';
 import { folderBundle, takeInBundle } from '../bundles';
 import { Studio } from '../studio';
+import { spreadsheet, textCell } from '../testing/spreadsheet';
 import { testStudio } from '../testing/studio';
 import type { StoredRow } from './store';
 
@@ -26,6 +29,13 @@ let piece: string;
 beforeAll(async () => {
   piece = studio.pieces.create(await takeInBundle(folderBundle('demo', 'pieces/picture-letters.json'), studio.intake));
 });
+
+/** Changes a piece as the Bench would: the way back is what was there. */
+const changed = (id: string, label: string, change: (piece: Piece) => void): void => {
+  const before = studio.pieces.get(id);
+  const [, patches, inverse] = produceWithPatches(before.piece, change);
+  studio.pieces.carryOut(id, before.version, { kind: 'edit', id: label, label, patches, inverse });
+};
 
 const newRun = async (): Promise<string> => (await json<{ id: string }>(post('/runs', { piece }))).id;
 const solved = (run: string): Promise<void> => studio.runWorks.ended(run);
@@ -169,13 +179,7 @@ test('a change of the piece makes every row wait again, and takes approvals back
   await solved(run);
   const rows = await rowsOf(run);
   await post(`/runs/${run}/edits`, { edits: [{ kind: 'approve', rows: [rows[0].id], approved: true }] });
-  studio.pieces.carryOut(own, studio.pieces.get(own).version, {
-    kind: 'edit',
-    id: 'one',
-    label: 'Paint',
-    patches: [{ op: 'replace', path: ['sheet', 'paint'], value: '#204060' }],
-    inverse: [{ op: 'replace', path: ['sheet', 'paint'], value: '#ffffff' }],
-  });
+  changed(own, 'Paint', ({ sheet }) => void (sheet.paint = '#204060'));
   expect((await rowsOf(run)).map(({ isFresh }) => isFresh)).toEqual([false, false]);
   // Making files does not make what has changed meanwhile.
   await post(`/runs/${run}/work`, { kind: 'make', rows: null });
@@ -214,24 +218,11 @@ test('one row is worked at by hand: it alone changes, is marked, keeps it when t
   expect(studio.pieces.list()).toHaveLength(shelf);
   const opened = studio.pieces.get(worked);
   expect(opened.piece.letterings[0].words.text).toBe('Ada');
-  const turn = { op: 'replace' as const, path: ['letterings', 0, 'stance', 'rotation'], value: 30 };
-  studio.pieces.carryOut(worked, opened.version, {
-    kind: 'edit',
-    id: 'turn',
-    label: 'Turn',
-    patches: [turn],
-    inverse: [{ ...turn, value: 0 }],
-  });
+  const turn = (id: string, by: number): void =>
+    changed(id, `Turn ${by}`, ({ letterings: [{ stance }] }) => void (stance.rotation = by));
+  turn(worked, 30);
   const paint = async (value: string): Promise<void> => {
-    const { version } = studio.pieces.get(own);
-    const patch = { op: 'replace' as const, path: ['sheet', 'paint'], value };
-    studio.pieces.carryOut(own, version, {
-      kind: 'edit',
-      id: value,
-      label: 'Paint',
-      patches: [patch],
-      inverse: [patch],
-    });
+    changed(own, `Paint ${value}`, ({ sheet }) => void (sheet.paint = value));
     await post(`/runs/${run}/work`, { kind: 'solve', rows: null });
     await solved(run);
   };
@@ -264,13 +255,7 @@ test('one row is worked at by hand: it alone changes, is marked, keeps it when t
     await ask(`/runs/${run}/rows/${first.id}/bench`, { method: 'DELETE' });
     await solved(run);
     const { piece: anew } = await json<{ piece: string }>(post(`/runs/${run}/rows/${first.id}/bench`, {}));
-    studio.pieces.carryOut(anew, studio.pieces.get(anew).version, {
-      kind: 'edit',
-      id: `turn ${value}`,
-      label: 'Turn',
-      patches: [{ ...turn, value }],
-      inverse: [{ ...turn, value: 0 }],
-    });
+    turn(anew, value);
     await paint(`#7050${value}`);
   }
   const { piece: last } = await json<{ piece: string }>(post(`/runs/${run}/rows/${first.id}/bench`, {}));
@@ -329,29 +314,9 @@ test('work that is cancelled stops, and goes on where it was; a server that was 
 
 test('a spreadsheet is read: its first sheet, formulas by what they came to', async () => {
   const run = await newRun();
-  const cell = (at: string, text: string): string => `<c r="${at}" t="inlineStr"><is><t>${text}</t></is></c>`;
-  const open = '<?xml version="1.0" encoding="UTF-8"?>';
-  const main = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main';
-  const office = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
-  const packages = 'http://schemas.openxmlformats.org/package/2006';
-  const file = (text: string): Uint8Array => new TextEncoder().encode(`${open}${text}`);
-  const book = zipSync({
-    '[Content_Types].xml': file(
-      `<Types xmlns="${packages}/content-types"><Default Extension="xml" ContentType="application/xml"/><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/></Types>`,
-    ),
-    '_rels/.rels': file(
-      `<Relationships xmlns="${packages}/relationships"><Relationship Id="r1" Type="${office}/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
-    ),
-    'xl/workbook.xml': file(
-      `<workbook xmlns="${main}" xmlns:r="${office}"><sheets><sheet name="Names" sheetId="1" r:id="r1"/></sheets></workbook>`,
-    ),
-    'xl/_rels/workbook.xml.rels': file(
-      `<Relationships xmlns="${packages}/relationships"><Relationship Id="r1" Type="${office}/worksheet" Target="worksheets/sheet1.xml"/></Relationships>`,
-    ),
-    'xl/worksheets/sheet1.xml': file(
-      `<worksheet xmlns="${main}"><sheetData><row r="1">${cell('A1', 'Name')}${cell('B1', 'Stall')}</row><row r="2">${cell('A2', 'Zoë')}<c r="B2"><f>3+4</f><v>7</v></c></row></sheetData></worksheet>`,
-    ),
-  });
+  const book = spreadsheet(
+    `<row r="1">${textCell('A1', 'Name')}${textCell('B1', 'Stall')}</row><row r="2">${textCell('A2', 'Zoë')}<c r="B2"><f>3+4</f><v>7</v></c></row>`,
+  );
   expect(await json(send(`/runs/${run}/table?name=names.xlsx`, book))).toEqual({ rows: 1, notes: [] });
   expect((await rowsOf(run))[0].cells).toEqual({ Name: 'Zoë', Stall: '7' });
   await solved(run);

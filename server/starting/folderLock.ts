@@ -1,11 +1,11 @@
-import { closeSync, mkdirSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
+import { linkSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** Where a server says that the data folder is its own. */
 const lockOf = (dataFolder: string): string => join(dataFolder, 'server.lock');
 
 /** Whether a process is there, whoever it belongs to. */
-function isRunning(pid: number): boolean {
+export function isRunning(pid: number): boolean {
   try {
     process.kill(pid, 0);
     return true;
@@ -35,6 +35,8 @@ export function servedBy(dataFolder: string): number | null {
   } catch {
     return null;
   }
+  // Cut short by a loss of power: whoever wrote it is gone.
+  if (!told.endsWith('\n')) return null;
   const [number, began] = told.trim().split(' ');
   const pid = Number.parseInt(number, 10);
   if (!(pid > 0) || pid === process.pid || !isRunning(pid)) return null;
@@ -59,13 +61,26 @@ export function takeFolder(dataFolder: string): () => void {
     // Left behind by one that was killed.
     rmSync(lock, { force: true });
     try {
-      const file = openSync(lock, 'wx');
-      writeSync(file, `${process.pid} ${beganAt(process.pid) ?? ''}\n`);
-      closeSync(file);
+      placeWhole(lock, `${process.pid} ${beganAt(process.pid) ?? ''}\n`);
       return () => rmSync(lock, { force: true });
     } catch (error) {
       // Two that start at once: the second looks again.
       if ((error as NodeJS.ErrnoException).code !== 'EEXIST' || tries > 2) throw error;
     }
+  }
+}
+
+/** Makes a file that is whole as soon as it is there. @throws the system's error; EEXIST where there is one */
+function placeWhole(path: string, text: string): void {
+  const part = `${path}.${process.pid}`;
+  writeFileSync(part, text, { flush: true });
+  try {
+    linkSync(part, path);
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'EEXIST') throw error;
+    // A disk that knows no second names for a file.
+    writeFileSync(path, text, { flag: 'wx', flush: true });
+  } finally {
+    rmSync(part, { force: true });
   }
 }

@@ -94,3 +94,44 @@ test('a second server on the same data, and one on the same port, end with a sen
   expect(existsSync(join(data, 'seeding'))).toBe(false);
   last.kill('SIGKILL');
 }, 180000);
+
+/** Runs a command of the program. @returns what it said */
+function run(command: string, data: string, ...words: string[]): Promise<{ said: string; code: number | null }> {
+  const child = spawn(process.execPath, [`build/server/${command}.js`, ...words], {
+    env: { ...process.env, NODE_OPTIONS: '', INKY_DATA: data },
+  });
+  let said = '';
+  for (const from of [child.stdout, child.stderr]) from.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  return new Promise((resolve) => child.on('exit', (code) => resolve({ said, code })));
+}
+
+test('a backup is put in place while the server runs; whatever is asked meanwhile is answered', async () => {
+  const data = join(folder, 'first');
+  const { child, port } = await ready(data);
+  const ask = (path: string, options?: RequestInit) => fetch(`http://127.0.0.1:${port}${path}`, options);
+  const names = async (): Promise<string[]> =>
+    ((await (await ask('/api/pieces')).json()) as { name: string }[]).map(({ name }) => name).sort();
+  const before = await names();
+  const file = join(folder, 'while.tar.gz');
+  expect((await run('backup', data, file)).code).toBe(0);
+  await ask('/api/pieces', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Made later', sheet: { width: 90, height: 60, ppi: 72, paint: '#ffffff' } }),
+  });
+  expect(await names()).toContain('Made later');
+  let isOver = false;
+  const restored = run('restore', data, file).finally(() => (isOver = true));
+  const statuses = new Set<number>();
+  while (!isOver) statuses.add((await ask('/api/pieces')).status);
+  const { said, code } = await restored;
+  expect(said).toContain('What was there before is in');
+  expect(code).toBe(0);
+  expect([...statuses]).toEqual([200]);
+  expect(await names()).toEqual(before);
+  // What was there is kept, and the server has the new folder for itself.
+  expect(readdirSync(folder).filter((name) => name.startsWith('first.before-'))).toHaveLength(1);
+  const second = await start(data, await freePort());
+  expect(second.said).toContain(`process ${child.pid}`);
+  child.kill('SIGKILL');
+}, 180000);

@@ -1,6 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { createReadStream, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { createReadStream, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { putInPlace } from './putInPlace';
 
 /** Where things lie in the data folder. A hash is checked before it becomes part of a path. */
 export class Files {
@@ -38,9 +39,9 @@ export class Files {
     return join(this.folder, 'runs', checkedId(id));
   }
 
-  /** Puts a finished working file in its place, in one step. */
+  /** Puts a finished working file in its place, in one step, for good: its record may be written. */
   move(working: string, to: string): void {
-    renameSync(working, to);
+    putInPlace(working, to);
   }
 
   /** Removes what a run that was cut off left half written. Only the server may, and only when it starts. */

@@ -5,7 +5,9 @@ import '../../core/piece/edits/edit';
 import { historyLength, type Direction, type HistoryStep, type Order } from '../../core/piece/orders';
 import { readPiece } from '../../core/piece/read';
 import { pieceVersion, type Piece } from '../../core/piece/schema';
+import { folded } from '../../core/type/folded';
 import { Problem } from '../problem';
+import { checkNewAssets, checkWayBack } from './orderCheck';
 
 /** A piece as it stands in the store. */
 export interface StoredPiece {
@@ -48,6 +50,13 @@ export interface Saved {
   savedAt: number;
 }
 
+/** A part of the Shelf; how many pieces were found, and how many there are. */
+export interface ShelfPart {
+  pieces: PieceSummary[];
+  found: number;
+  all: number;
+}
+
 /** How many answers are kept for each piece, in case an order is sent again. */
 const ordersKept = 500;
 
@@ -74,25 +83,37 @@ export class PieceStore {
     })();
   }
 
+  /** All pieces of the Shelf, the newest first. */
   list(): PieceSummary[] {
+    return this.names().map(({ id }) => this.summary(id));
+  }
+
+  /** A part of the Shelf, the newest first: of those in whose names there is what is searched for, whatever its case and accents. */
+  shelf(search: string, from: number, count: number): ShelfPart {
+    const all = this.names();
+    const wanted = folded(search.trim());
+    const found = wanted === '' ? all : all.filter(({ name }) => folded(name).includes(wanted));
+    return {
+      pieces: found.slice(from, from + count).map(({ id }) => this.summary(id)),
+      found: found.length,
+      all: all.length,
+    };
+  }
+
+  /** From an index: the pieces themselves are not read. */
+  private names(): { id: string; name: string }[] {
     return this.database
-      .prepare<[], Row>(
-        'select id, name, body, version, history_at, updated_at from pieces where deleted_at is null and of_run is null order by updated_at desc, id',
+      .prepare<[], { id: string; name: string }>(
+        'select id, name from pieces where deleted_at is null and of_run is null order by updated_at desc, id',
       )
-      .all()
-      .map((row) => {
-        const sheet = sheetOf(row.body);
-        return {
-          id: row.id,
-          name: row.name,
-          version: row.version,
-          width: sheet?.width ?? 0,
-          height: sheet?.height ?? 0,
-          ppi: sheet?.ppi ?? 0,
-          updatedAt: row.updated_at,
-          isReadable: sheet !== null,
-        };
-      });
+      .all();
+  }
+
+  private summary(of: string): PieceSummary {
+    const { id, name, version, body, updated_at: updatedAt } = this.row(of);
+    const sheet = sheetOf(body);
+    const { width, height, ppi } = sheet ?? { width: 0, height: 0, ppi: 0 };
+    return { id, name, version, width, height, ppi, updatedAt, isReadable: sheet !== null };
   }
 
   /** @throws Problem 404 */
@@ -204,7 +225,7 @@ export class PieceStore {
           'moved-on',
         );
       if (order.kind === 'edit') this.edit(row, order);
-      else if (order.kind === 'settle') this.write(row, order.patches as Patch[], row.history_at);
+      else if (order.kind === 'settle') this.write(row, order.patches as Patch[], row.history_at, { isNew: true });
       else this.step(row, order.kind);
       return this.remember(id, order.id);
     })();
@@ -243,7 +264,7 @@ export class PieceStore {
   }
 
   private edit(row: Row, { label, patches, inverse }: Extract<Order, { kind: 'edit' }>): void {
-    this.write(row, patches as Patch[], row.history_at + 1);
+    this.write(row, patches as Patch[], row.history_at + 1, { isNew: true, inverse: inverse as Patch[] });
     this.database.prepare('delete from history where piece_id = ? and place >= ?').run(row.id, row.history_at);
     this.database
       .prepare('insert into history (piece_id, place, label, patches, inverse, made_at) values (?, ?, ?, ?, ?, ?)')
@@ -303,8 +324,22 @@ export class PieceStore {
     return row;
   }
 
-  private write(row: Row, patches: Patch[], historyAt: number): void {
-    const piece = checked(() => readPiece(applyPatches(pieceIn(row), patches)));
+  /** @param isNew what comes from outside is checked: the files that it brings, and that its way back leads back */
+  private write(
+    row: Row,
+    patches: Patch[],
+    historyAt: number,
+    { isNew = false, inverse }: { isNew?: boolean; inverse?: Patch[] } = {},
+  ): void {
+    const before = pieceIn(row);
+    const after = checked(() => applyPatches(before, patches));
+    const piece = checked(() => readPiece(after));
+    if (inverse)
+      checkWayBack(
+        before,
+        checked(() => applyPatches(after, inverse)),
+      );
+    if (isNew) checkNewAssets(this.database, before, piece);
     this.database
       .prepare('update pieces set name = ?, body = ?, version = ?, history_at = ?, updated_at = ? where id = ?')
       .run(piece.name, JSON.stringify(piece), row.version + 1, historyAt, Date.now(), row.id);

@@ -1,4 +1,4 @@
-import { closeSync, ftruncateSync, openSync, readSync, type PathLike } from 'node:fs';
+import { closeSync, fsyncSync, ftruncateSync, openSync, readSync, type PathLike } from 'node:fs';
 import { cutTile, halve, levelCount, levelSize, tileSide, type Level, type Picture } from '../../core/pictures/pyramid';
 import { writeWhole } from './writeWhole';
 
@@ -36,6 +36,8 @@ export function writePyramid(path: PathLike, picture: Level, progress: (done: nu
       }
     }
     ftruncateSync(file, at);
+    // Here, off the main thread: what puts it in its place then waits for nothing.
+    fsyncSync(file);
   } finally {
     closeSync(file);
   }

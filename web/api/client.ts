@@ -10,6 +10,11 @@ export class ServerProblem extends Error {
   ) {
     super(message);
   }
+
+  /** It may go well later, unchanged: the server cannot be reached, is in trouble, or asks for its key again. */
+  get isForNow(): boolean {
+    return this.status === 0 || this.status >= 500 || this.status === 401 || this.status === 429;
+  }
 }
 
 /** Every route of the server, with the types of what goes in and comes out. */

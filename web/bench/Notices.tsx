@@ -46,6 +46,7 @@ export function Notices({ id }: { id: string }) {
           </Problem>
         )
       )}
+      {role === 'looking' && <Problem>This key may look only: what you see cannot be changed here.</Problem>}
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { createSlice, type PayloadAction, type UnknownAction } from '@reduxjs/to
 import { foldedGauges } from '../ui/kept';
 import { historyLength } from '../../core/piece/orders';
 import type { Piece } from '../../core/piece/schema';
+import type { TabRole } from '../../server/leases';
 
 /** Whether what is on the bench is in the store. */
 export type Saving =
@@ -37,7 +38,7 @@ export interface BenchState {
   history: string[];
   historyAt: number;
   saving: Saving;
-  role: 'working' | 'watching';
+  role: TabRole;
   lettering: string | null;
   /** The selected stretch of the chosen lettering's text, UTF-16 units; an empty one is a caret. */
   selection: [number, number] | null;

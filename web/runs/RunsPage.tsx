@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { PieceSummary } from '../../server/store/pieces';
-import { api, ask } from '../api/client';
 import { beginRun, listRuns, removeRun, type RunSummary } from '../api/runs';
+import { useShelf } from '../api/useShelf';
 import { Problem } from '../ui/Problem';
+import { ShelfRest, ShelfSearch } from '../ui/ShelfSearch';
 import { Sheet } from '../ui/Sheet';
 import { messageOf } from '../ui/messageOf';
 import { day } from '../ui/day';
@@ -11,18 +11,17 @@ import { day } from '../ui/day';
 /** All runs, and ways to begin one. */
 export function RunsPage() {
   const [runs, setRuns] = useState<RunSummary[] | null>(null);
-  const [pieces, setPieces] = useState<PieceSummary[]>([]);
   const [choosing, setChoosing] = useState(false);
   const [leaving, setLeaving] = useState<RunSummary | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const shelf = useShelf(setProblem);
   const navigate = useNavigate();
   const failed = useCallback((error: unknown): void => setProblem(messageOf(error)), []);
   const load = useCallback(() => listRuns().then(setRuns, failed), [failed]);
   useEffect(() => {
     document.title = 'Runs · Inky Veil';
     void load();
-    ask(api.pieces.$get()).then((all) => setPieces(all.filter(({ isReadable }) => isReadable)), failed);
-  }, [load, failed]);
+  }, [load]);
   const remove = async (run: RunSummary): Promise<void> => {
     setLeaving(null);
     await removeRun(run.id).catch(failed);
@@ -68,24 +67,30 @@ export function RunsPage() {
         </ul>
       </main>
       <Sheet title="Which piece?" open={choosing} onClose={() => setChoosing(false)} wide>
+        <div className="mb-3">
+          <ShelfSearch search={shelf.search} onSearch={shelf.setSearch} of={shelf.all} />
+        </div>
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3">
-          {pieces.map((piece) => (
-            <li key={piece.id}>
-              <button
-                className="block w-full rounded-sheet border border-rule bg-white p-1 text-left hover:border-faint"
-                onClick={() => beginRun(piece.id).then((id) => navigate(`/runs/${id}`), failed)}
-              >
-                <img
-                  src={`/api/pieces/${piece.id}/thumbnail?version=${piece.version}`}
-                  alt=""
-                  className="aspect-[3/2] w-full object-contain"
-                  loading="lazy"
-                />
-                <span className="block truncate px-1 pt-1">{piece.name}</span>
-              </button>
-            </li>
-          ))}
+          {shelf.pieces
+            ?.filter(({ isReadable }) => isReadable)
+            .map((piece) => (
+              <li key={piece.id}>
+                <button
+                  className="block w-full rounded-sheet border border-rule bg-white p-1 text-left hover:border-faint"
+                  onClick={() => beginRun(piece.id).then((id) => navigate(`/runs/${id}`), failed)}
+                >
+                  <img
+                    src={`/api/pieces/${piece.id}/thumbnail?version=${piece.version}`}
+                    alt=""
+                    className="aspect-[3/2] w-full object-contain"
+                    loading="lazy"
+                  />
+                  <span className="block truncate px-1 pt-1">{piece.name}</span>
+                </button>
+              </li>
+            ))}
         </ul>
+        <ShelfRest shown={shelf.pieces?.length ?? 0} found={shelf.found} onMore={shelf.more} />
       </Sheet>
       <Sheet
         title={`Remove “${leaving?.name ?? ''}”?`}

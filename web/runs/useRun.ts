@@ -137,7 +137,7 @@ async function untilSent(send: () => Promise<unknown>, say: (problem: string | n
       if (tries > 1) say(null);
       return;
     } catch (error) {
-      const isAway = error instanceof ServerProblem && error.status === 0;
+      const isAway = error instanceof ServerProblem && (error.status === 0 || error.status === 401);
       const isTroubled = error instanceof ServerProblem && error.status >= 500 && tries < mostTries;
       if (!isAway && !isTroubled) throw error;
       say(`${error.message} What was changed is kept here and sent again.`);

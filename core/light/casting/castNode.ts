@@ -31,7 +31,7 @@ const steps = [0, 0.125, 0.25, 0.5, 1];
 /** What shrinks is sampled in no more places to a px, across and down each. */
 const mostSamples = 8;
 /** Letters that hang below the foot, or stand over their box, count up to this height. */
-const highest = 1.3;
+export const highest = 1.3;
 
 /**
  * Letters as they fall on what lies behind: seen through a homography, softer the farther from the foot. One channel or

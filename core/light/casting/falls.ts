@@ -10,8 +10,10 @@ import {
   type Homography,
   type Quad,
 } from '../../shape/homography';
+import type { ScenePlane } from '../../shape/scenePlane';
 import type { Letters } from '../../type/letters';
 import { middleOfStanding } from '../../type/standing';
+import { farOnPlane, tipsOnPlane } from './onPlane';
 import type { Casts, Thrown } from './schema';
 
 const unitBox = { x: 0, y: 0, width: 1, height: 1 };
@@ -78,6 +80,16 @@ export function tipsOnGround(
 
 /** How far a shadow's edge is from what throws it, in heights of the letters: so its penumbra grows. */
 export const farOnGround = (shine: Shine): number => 1 / fromAbove(shine);
+
+/** What letters stand on, or before: a plane of the photograph, or null where none is known. */
+export type Under = ScenePlane | null;
+
+/** Where the ends of the upper edge fall: as set by hand, or as the light says; null beyond a plane's horizon. */
+export const tipsOf = (thrown: Thrown, standing: Quad, shine: Shine, plane: Under): [Point, Point] | null =>
+  thrown.tips ?? (plane ? tipsOnPlane(standing, shine, plane) : tipsOnGround(standing, shine, thrown));
+
+/** How far a shadow's end is from what throws it, in heights of the letters. */
+export const farFrom = (shine: Shine, plane: Under): number => (plane ? farOnPlane(shine, plane) : farOnGround(shine));
 
 /** How a silhouette falls: from the letters' place on the sheet to the shadow's, and how high above the foot it came from. */
 export interface Falling {
@@ -173,11 +185,17 @@ export function awayFrom(lamp: Lamp | null, letters: Letters): Point {
 }
 
 /** Why a shadow on the ground cannot be thrown as its rings say, as a sentence; null where it can. */
-export function groundProblem({ foot, thrown }: Casts, letters: Letters, lamp: Lamp | null): string | null {
+export function groundProblem(
+  { foot, thrown }: Casts,
+  letters: Letters,
+  lamp: Lamp | null,
+  plane: Under = null,
+): string | null {
   if (thrown?.onto !== 'ground' || !thrown.shown) return null;
   const standing = standingQuad(letters, foot);
   if (!standing) return null;
-  const tips = thrown.tips ?? tipsOnGround(standing, shineOn(thrown, lamp, letters), thrown);
+  const tips = tipsOf(thrown, standing, shineOn(thrown, lamp, letters), plane);
+  if (!tips) return 'The letters stand beyond the horizon of their plane, so nothing falls there: move them onto it.';
   if (!fallingOnto(standing, quadOnGround(standing, tips)))
     return 'The shadow has no area: its rings cross, or lie on one line. Drag them apart, or let the light say where it falls.';
   if (thrown.wall && !quadOnWall(standing, tips, thrown.wall))

@@ -41,8 +41,12 @@ export const thrownSchema = z.strictObject({
   angle: z.number().min(-360).max(360).default(45),
   height: z.number().min(-89).max(89).default(40),
   size: z.number().min(0).max(2).default(0.3),
+  /** The plane of the photograph that the wall or the ground is; null: the picture's own, or level ground. */
+  plane: z.string().min(1).max(64).nullable().default(null),
   /** On a wall: how far the letters stand off it, sheet px. */
   lift: px(30),
+  /** On a wall: how far it bends over what the light shows to stand out there: 0 not at all, 1 as it shows. */
+  bends: z.number().min(0).max(4).default(0),
   /** On the ground: from how far above the camera sees it, degrees. */
   above: z.number().min(1).max(89).default(12),
   /**

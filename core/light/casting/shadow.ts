@@ -1,27 +1,33 @@
 import { combined } from '../../graph/filter';
-import { contentKey, type Node } from '../../graph/node';
+import { contentKey, type Inputs, type Node } from '../../graph/node';
 import { toLight } from '../../kernels/colour';
-import { readColour } from '../../pixels/colour';
+import { linearOf } from '../../pixels/colour';
 import { emptyRaster } from '../../pixels/raster';
 import { unionOf } from '../../pixels/region';
-import { decodeExact, encode } from '../../pixels/transfer';
+import { encode } from '../../pixels/transfer';
 import type { Letters } from '../../type/letters';
 import { fallen, sigmaOfWidth } from '../fall';
-import type { Lamp } from '../lamp';
+import { fillAsLamp, type Lamp } from '../lamp';
+import { leftUnder } from '../strength';
+import type { Point } from '../../shape/affine';
 import { isConvex } from '../../shape/homography';
-import { castNode } from './castNode';
+import { middleOfStanding } from '../../type/standing';
+import { castNode, highest } from './castNode';
 import {
   awayFrom,
   fallingOnto,
   fallOnWall,
-  farOnGround,
+  farFrom,
   quadOnGround,
   quadOnWall,
   shineOn,
   standingQuad,
-  tipsOnGround,
+  tipsOf,
+  type Shine,
+  type Under,
 } from './falls';
 import { nearFoot } from './nearFoot';
+import { fallingOnPlane } from './onPlane';
 import { usualLeft, type Casts, type Thrown } from './schema';
 
 /** What shadows fall in. */
@@ -29,6 +35,13 @@ export interface CastScene {
   lamp: Lamp | null;
   /** What they fall on, as it is seen. */
   below: Node;
+  /** A plane of the photograph; null where there is none of that id. */
+  plane?(id: string): Under;
+  /**
+   * A shadow bent over what stands out where it falls. @param along how far it is moved where the surface stands out by
+   * one px, sheet px @param most what stands out farther counts no more
+   */
+  bent?(shadow: Node, shine: Shine, along: Point, most: number): Node;
 }
 
 /**
@@ -37,11 +50,16 @@ export interface CastScene {
  * @returns null where it throws none
  */
 export function shadowOf(casts: Casts, caster: Node, letters: Letters, scene: CastScene): Node | null {
+  const thrown = casts.thrown?.shown ? casts.thrown : null;
+  const lamp = thrown && !thrown.obeys ? null : scene.lamp;
+  const fill = thrown && thrown.tips === null ? lamp?.fill : null;
   const shadows = [
     ...contactAndAmbient(casts, caster, letters, scene),
-    ...(casts.thrown?.shown ? thrownNodes(casts, casts.thrown, caster, letters, scene) : []),
+    ...(thrown ? thrownNodes(casts, thrown, caster, letters, scene) : []),
   ];
-  return shadows.length > 0 ? shadowNode(shadows, casts, scene.below) : null;
+  const inFill = fill ? thrownNodes(casts, thrown!, caster, letters, { ...scene, lamp: fillAsLamp(fill) }) : [];
+  if (shadows.length === 0) return null;
+  return shadowNode(shadows, inFill, casts, { below: scene.below, lamp });
 }
 
 /** A shadow that falls, and how strong it is. */
@@ -77,22 +95,62 @@ function contactAndAmbient(
   ];
 }
 
-function thrownNodes({ foot }: Casts, thrown: Thrown, caster: Node, letters: Letters, { lamp }: CastScene): Fallen[] {
-  const shine = shineOn(thrown, lamp, letters);
-  const { strength } = thrown;
-  if (thrown.onto === 'wall') {
-    const fall = { ...fallOnWall(thrown, shine), sigma: sigmaOfWidth(thrown.lift * shine.size) };
-    return [{ node: fallen(caster, fall), strength }];
-  }
+function thrownNodes(casts: Casts, thrown: Thrown, caster: Node, letters: Letters, scene: CastScene): Fallen[] {
+  const shine = shineOn(thrown, scene.lamp, letters);
+  const plane = (thrown.plane !== null && scene.plane?.(thrown.plane)) || null;
+  return thrown.onto === 'wall'
+    ? onWall(thrown, caster, letters, shine, plane, scene)
+    : onGround(casts, thrown, caster, letters, shine, plane);
+}
+
+function onWall(
+  thrown: Thrown,
+  caster: Node,
+  letters: Letters,
+  shine: Shine,
+  plane: Under,
+  { bent }: CastScene,
+): Fallen[] {
+  const { strength, lift, bends } = thrown;
+  const fall = fallOnWall(thrown, shine);
+  const sigma = sigmaOfWidth(lift * shine.size);
+  const flat = plane ? onPlane(caster, letters, lift, sigma, shine, plane) : fallen(caster, { ...fall, sigma });
+  if (!flat) return [];
+  const isBent = bends > 0 && lift > 0 && bent;
+  const along: Point = [(fall.x / lift) * bends, (fall.y / lift) * bends];
+  return [{ node: isBent ? bent(flat, shine, along, lift) : flat, strength }];
+}
+
+function onPlane(
+  caster: Node,
+  letters: Letters,
+  lift: number,
+  sigma: number,
+  shine: Shine,
+  plane: NonNullable<Under>,
+): Node | null {
+  const middle = middleOfStanding(letters);
+  const falling = middle && fallingOnPlane(lift, middle, shine, plane);
+  return falling && castNode(caster, falling, { sigma: sigma / highest });
+}
+
+function onGround(
+  { foot }: Casts,
+  thrown: Thrown,
+  caster: Node,
+  letters: Letters,
+  shine: Shine,
+  plane: Under,
+): Fallen[] {
+  const { strength, wall } = thrown;
   const standing = standingQuad(letters, foot);
-  if (!standing) return [];
-  const tips = thrown.tips ?? tipsOnGround(standing, shine, thrown);
+  const tips = standing && tipsOf(thrown, standing, shine, plane);
+  if (!tips) return [];
   const tall = Math.hypot(standing[0][0] - standing[3][0], standing[0][1] - standing[3][1]);
-  const sigma = sigmaOfWidth(tall * farOnGround(shine) * shine.size);
-  const { wall } = thrown;
-  const onGround = fallingOnto(standing, quadOnGround(standing, tips));
+  const sigma = sigmaOfWidth(tall * farFrom(shine, plane) * shine.size);
+  const ground = fallingOnto(standing, quadOnGround(standing, tips));
   const climbing = wall && quadOnWall(standing, tips, wall);
-  const onWall = climbing && fallingOnto(standing, climbing);
+  const climbed = climbing && fallingOnto(standing, climbing);
   const side = wall && sideOf(wall, standing[3]);
   const before = side ? { side, sideKey: ['before', wall.from, wall.to] } : {};
   const beyond = side && {
@@ -100,8 +158,8 @@ function thrownNodes({ foot }: Casts, thrown: Thrown, caster: Node, letters: Let
     sideKey: ['beyond', wall.from, wall.to],
   };
   return [
-    ...(onGround ? [{ node: castNode(caster, onGround, { sigma, ...before }), strength }] : []),
-    ...(onWall && beyond ? [{ node: castNode(caster, onWall, { sigma, ...beyond }), strength }] : []),
+    ...(ground ? [{ node: castNode(caster, ground, { sigma, ...before }), strength }] : []),
+    ...(climbed && beyond ? [{ node: castNode(caster, climbed, { sigma, ...beyond }), strength }] : []),
   ];
 }
 
@@ -114,29 +172,48 @@ function sideOf({ from, to }: NonNullable<Thrown['wall']>, inside: readonly [num
   return (point: readonly [number, number]): number => sign * raw(point);
 }
 
-/** How much of each px lies in which shadow, as what is seen there: never darker than the darkest near by. */
-function shadowNode(shadows: readonly Fallen[], { colour, darkest }: Casts, below: Node): Node {
-  const left = readColour(colour ?? usualLeft)
-    .slice(0, 3)
-    .map(decodeExact);
-  const floor = darkest === null ? [0, 0, 0] : readColour(darkest).slice(0, 3).map(decodeExact);
-  const nodes = Object.fromEntries(shadows.map(({ node }, i) => [`shadow ${i}`, node]));
-  const strengths = shadows.map(({ strength }) => strength);
+/** How much of several shadows together lies on a place. */
+function covered(inputs: Inputs, name: string, strengths: readonly number[], i: number): number {
+  let free = 1;
+  for (let k = 0; k < strengths.length; k++) free *= 1 - inputs[`${name} ${k}`].data[i] * strengths[k];
+  return 1 - free;
+}
+
+/**
+ * How much of each px lies in which shadow, as what is seen there: never darker than the darkest near by. A lamp that
+ * shines more than the photograph's leaves less light; where its fill is kept off, that light is missing.
+ */
+function shadowNode(
+  shadows: readonly Fallen[],
+  inFill: readonly Fallen[],
+  { colour, darkest }: Casts,
+  { below, lamp }: { below: Node; lamp: Lamp | null },
+): Node {
+  const own = linearOf(colour ?? usualLeft);
+  const left = own.map((value) => leftUnder(value, lamp?.strength ?? 1));
+  // No more than is left of it can be kept off the fill.
+  const second = lamp?.fill ? linearOf(lamp.fill.colour) : [0, 0, 0];
+  const fill = own.map((value, c) => Math.min(left[c], second[c] * (lamp?.fill?.strength ?? 0) * (1 - value)));
+  const floor = darkest === null ? [0, 0, 0] : linearOf(darkest);
+  const named = (name: string, some: readonly Fallen[]) => some.map(({ node }, i) => [`${name} ${i}`, node] as const);
+  const [strengths, fillStrengths] = [shadows, inFill].map((some) => some.map(({ strength }) => strength));
   return combined(
-    contentKey('shadows', strengths, colour, darkest),
-    { ...nodes, below },
-    { channels: 4, bounds: unionOf(shadows.map(({ node }) => node.bounds)) },
+    contentKey('shadows', strengths, fillStrengths, left, fill, darkest),
+    { ...Object.fromEntries([...named('shadow', shadows), ...named('fill', inFill)]), below },
+    { channels: 4, bounds: unionOf([...shadows, ...inFill].map(({ node }) => node.bounds)) },
     (inputs, { region }) => {
       const out = emptyRaster(region.width, region.height, 4);
       const light = toLight(inputs.below);
       for (let i = 0, at = 0; i < region.width * region.height; i++, at += 4) {
-        let free = 1;
-        for (let k = 0; k < strengths.length; k++) free *= 1 - inputs[`shadow ${k}`].data[i] * strengths[k];
-        const alpha = 1 - free;
+        const dark = covered(inputs, 'shadow', strengths, i);
+        const dim = inFill.length === 0 ? 0 : covered(inputs, 'fill', fillStrengths, i);
+        const alpha = dark + dim - dark * dim;
         if (alpha <= 1e-5) continue;
         for (let c = 0; c < 3; c++) {
           const lit = light.data[at + c];
-          out.data[at + c] = encode(Math.max(lit * left[c], Math.min(lit, floor[c]))) * alpha;
+          // What is seen is the light less what both keep off; of it, what the px that lie in shadow show.
+          const seen = (lit * (dark * left[c] + dim * (1 - dark - fill[c]))) / alpha;
+          out.data[at + c] = encode(Math.max(seen, Math.min(lit, floor[c]))) * alpha;
         }
         out.data[at + 3] = alpha;
       }

@@ -239,6 +239,35 @@ describe('what is seen', () => {
     expect(data[(60 * sheet.width + 80) * 4 + 3]).toBeCloseTo(0.75, 5);
   });
 
+  test('where the second light is kept off too, what both gave is missing; a stronger lamp leaves less', async () => {
+    const lamp = { ...plainLamp(), strength: 1 };
+    const seen = async (more: object): Promise<number> => {
+      const casts = plainCasts({ thrown: { onto: 'wall', lift: 0, size: 0, strength: 1 }, colour: '#808080' });
+      const scene = { ...bareScene('#ffffff', sheet), lamp: { ...lamp, ...more } };
+      const [shadow] = casting(painted, letters, casts, scene).layers;
+      const { data } = await pixels(shadow.node);
+      const at = (60 * sheet.width + 80) * 4;
+      return decodeExact(data[at] / data[at + 3]);
+    };
+    const left = decodeExact(0x80 / 255);
+    expect(await seen({})).toBeCloseTo(left, 4);
+    const fill = { tilt: 0, height: 60, strength: 0.2, colour: '#ffffff' };
+    expect(await seen({ fill })).toBeCloseTo(left - 0.2 * (1 - left), 4);
+    expect(await seen({ strength: 3 })).toBeCloseTo(left / (left + 3 * (1 - left)), 4);
+    expect(await seen({ strength: 0 })).toBeCloseTo(1, 4);
+  });
+
+  test('letters that stand before a plane throw on it; a plane that is gone leaves the wall behind', async () => {
+    const asked: string[] = [];
+    const casts = plainCasts({ thrown: { onto: 'wall', lift: 30, size: 0, plane: 'plane-1' } });
+    const scene = { ...bareScene('#ffffff', sheet), plane: (id: string) => (asked.push(id), null) };
+    const [shadow] = casting(painted, letters, casts, scene).layers;
+    const plain = plainCasts({ thrown: { onto: 'wall', lift: 30, size: 0 } });
+    const [other] = casting(painted, letters, plain, scene).layers;
+    expect(asked).toContain('plane-1');
+    expect((await pixels(shadow.node)).data).toEqual((await pixels(other.node)).data);
+  });
+
   test('mirrored letters fade with their height, and lie behind them', async () => {
     const casts = plainCasts({ mirrored: { strength: 0.8, fade: 1, blur: 0 } });
     const { layers } = casting(painted, letters, casts, bareScene('#ffffff', sheet));

@@ -76,13 +76,14 @@ export function standingPlace(
 /**
  * What letters throw, by how they stand and how large they are.
  * @param em sheet px
- * @param place where they stand on the ground, if it is known
+ * @param place where they stand on the ground, if it is known @param plane the plane that they lie in, if they do
  */
 export function proposeCasts(
   how: StandingHow,
   em: number,
   found: Shadows | null,
   place: StandingPlace | null = null,
+  plane: string | null = null,
 ): Partial<Casts> {
   const part = (of: number): number => Math.max(0.5, Math.round(em * of * 2) / 2);
   const atFoot = how === 'onGround';
@@ -98,6 +99,8 @@ export function proposeCasts(
         : thrownSchema.parse({
             onto: atFoot ? 'ground' : 'wall',
             lift: part(0.06),
+            // Words in a plane stand before it, side by side with it.
+            plane: atFoot ? null : plane,
             ...(onGround && { wall: wallBehind(onGround), above: seenFrom(onGround), ahead: onGround.ahead }),
           }),
     ...shadowColours(found, { full: how !== 'lying', ...(onGround && { at: footOnPlate(onGround) }) }),

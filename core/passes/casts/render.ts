@@ -10,13 +10,19 @@ import type { Casts, Mirrored } from '../../light/casting/schema';
 import { shadowOf } from '../../light/casting/shadow';
 import type { Letters } from '../../type/letters';
 import { layer, type Layer, type Painted, type PaintScene } from '../pass';
+import { bent } from './bent';
 
 /** A lettering with what it throws on what lies behind it. */
 export function casting(painted: Painted, letters: Letters, casts: Casts, scene: PaintScene): Painted {
   const throwing = painted.layers.filter(({ place }) => place !== 'hole');
   if (throwing.length === 0) return painted;
   const caster = silhouette(throwing);
-  const shadow = shadowOf(casts, caster, letters, scene);
+  const shadow = shadowOf(casts, caster, letters, {
+    lamp: scene.lamp,
+    below: scene.below,
+    plane: (id) => scene.plane(id),
+    bent: (node, shine, along, most) => bent(node, shine, along, most, scene),
+  });
   const mirrored = casts.mirrored?.shown ? mirroredNode(casts, casts.mirrored, throwing, letters) : null;
   const more = { place: 'behind', once: true, mixing: 'linear', isCast: true } as const;
   return {

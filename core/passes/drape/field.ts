@@ -8,7 +8,7 @@ import { tiltAt } from '../../light/lamp';
 import { apply, type Point } from '../../shape/affine';
 import type { Letters } from '../../type/letters';
 import type { Painted, PaintScene } from '../pass';
-import type { ShiftField } from './displaced';
+import type { ShiftField } from '../../graph/displaced';
 import { mapGrid, surfaceGrid } from './grid';
 import { shiftsOf } from './laws';
 import { reliefRange, surfaceMap, type SurfaceMap } from './map';

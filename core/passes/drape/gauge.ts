@@ -9,6 +9,7 @@ import { lookAtPlace, type Place } from './place';
 import { lightOn, shiftField, surfaceOf } from './field';
 import { foldedShare } from './mesh';
 import type { Drape } from './schema';
+import { thinnestStroke } from './thinnest';
 
 /** How far letters are moved, sheet px. */
 export interface Moves {
@@ -23,6 +24,8 @@ export interface MeasuredDrape {
   lettering: string;
   place: Place;
   moves: Moves | null;
+  /** How wide the thinnest strokes of the letters are as they lie there, sheet px. */
+  thinnest: number;
   /** The part of the letters' box that a net folds over, fraction. */
   folded: number;
   /** The map over the whole sheet, small: row by row, 0 low, 1 high; null where letters are not displaced. */
@@ -72,9 +75,27 @@ async function measureOne(
     lettering: id,
     place: lookAtPlace(surface, unveiled(cover, before), scale, longer),
     moves: await movesOf(part, painted, node, cover, region, scene),
+    thinnest: await thinnestOf(painted, whole, scene),
     folded: part.mesh?.shown ? foldedShare(letters) : 0,
     map: await smallMap(part, letters, node, scene),
   };
+}
+
+/** Strokes are measured in so many px. */
+const strokePixels = 8e5;
+
+/** How wide the thinnest strokes are that lie on the sheet, sheet px. */
+async function thinnestOf(
+  { cover: { all } }: MeasuredLettering<Drape>['painted'],
+  whole: Region,
+  { evaluator, scale }: MeasureScene,
+): Promise<number> {
+  const sheet = scaleRegion(whole, 1 / scale);
+  const bounds = all.bounds && intersect(sheet, all.bounds);
+  if (!bounds) return 0;
+  const own = Math.min(1, Math.sqrt(strokePixels / (bounds.width * bounds.height)));
+  const region = grow(outerPixels(scaleRegion(bounds, own)), 2);
+  return thinnestStroke(await evaluator.pixels(all, { region, scale: own })) / own;
 }
 
 /** Px across. */

@@ -2,7 +2,7 @@ import { intersect, outerPixels, scaleRegion, type Region } from '../../pixels/r
 import { boundsOf, type Node } from '../../graph/node';
 import { mapLayer, mapLayers, type Layer, type Painted, type PaintScene } from '../pass';
 import { bitten } from './bite';
-import { displaced, type ShiftField } from './displaced';
+import { displaced, type ShiftField } from '../../graph/displaced';
 import { shiftField } from './field';
 import { surfaceGrid } from './grid';
 import type { Displacement, Drape } from './schema';
@@ -30,6 +30,7 @@ export function draped(painted: Painted, drape: Drape, scene: PaintScene): Paint
 /** Whatever takes to a surface does so in light. */
 const bittenLayer = (one: Layer, change: (node: Node) => Node, isBare: boolean): Layer => ({
   ...mapLayer(one, change),
+  taken: { before: one.node, by: change },
   // What leaves nothing bare changes no coverage.
   ...(!isBare && { covers: one.covers ?? one.node }),
   mixing: one.mode === 'normal' ? 'linear' : one.mixing,

@@ -1,4 +1,5 @@
 import { Evaluator } from '../../graph/evaluate';
+import { filtered } from '../../graph/filter';
 import type { Node } from '../../graph/node';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { decodeExact, encodeExact } from '../../pixels/transfer';
@@ -9,9 +10,10 @@ import { discBlur } from './disc';
 import { sigmaAt } from './grain';
 import { grainLike, noiseOf, readsAs } from './measure';
 import { grainAt, grainIn, normalAt } from './noise';
-import { focusAt, proposeBlur, proposeGrain } from './propose';
+import { focusAlong, focusAt, proposeBlur, proposeGrain } from './propose';
 import { focused } from './render';
 import { focusSchema, plainFocus, type LetterFocus } from './schema';
+import { sigmaField } from './sigmas';
 
 const sheet = { width: 160, height: 120 };
 const bounds = { x: 50, y: 0, width: 110, height: 120 };
@@ -53,6 +55,32 @@ describe('blur', () => {
     const found = spreadOf(alphas(out, 60, 10, 90));
     // Px themselves are as wide as 0.29.
     expect(Math.abs(Math.hypot(sigma, 0.29) - found)).toBeLessThan(0.04 * sigma + 0.05);
+  });
+
+  test('what of a surface comes through ink has been photographed already: only the ink’s edge is blurred', async () => {
+    // Every other column of the surface is half as light.
+    const striped = (node: Node): Node =>
+      filtered(node, {
+        key: 'striped',
+        reach: 0,
+        apply: (source, { request: { region } }) => ({
+          ...source,
+          data: source.data.map((value, i) =>
+            i % 4 < 3 && (region.x + Math.floor(i / 4)) % 2 === 1 ? value / 2 : value,
+          ),
+        }),
+      });
+    const bitten = layer('ink', striped(half), { taken: { before: half, by: striped } });
+    const out = focused({ ...painted, layers: [bitten] }, letters, plainFocus({ blur: { sigma: 4 } }));
+    const { data } = await new Evaluator(1e8).pixels(out.layers[0].node, {
+      region: { x: 0, y: 0, ...sheet },
+      scale: 1,
+    });
+    const [even, odd] = [100, 101].map((x) => data[(60 * sheet.width + x) * 4]);
+    expect(even).toBeCloseTo(grey, 3);
+    expect(odd).toBeCloseTo(grey / 2, 3);
+    const profile = Array.from({ length: 80 }, (_, i) => data[(60 * sheet.width + 10 + i) * 4 + 3]);
+    expect(Math.abs(Math.hypot(4, 0.29) - spreadOf(profile))).toBeLessThan(0.2);
   });
 
   test('a disc has an edge: beyond twice its sigma there is nothing, and light is kept', () => {
@@ -224,5 +252,47 @@ describe('match', () => {
     expect(proposeBlur(2)!.sigma).toBeCloseTo(Math.sqrt(4 - 0.29 ** 2), 2);
     expect(proposeBlur(0.1)!.sigma).toBe(0);
     expect(encodeExact(decodeExact(0.4))).toBeCloseTo(0.4, 9);
+  });
+});
+
+describe('along a wall that the lens is focused on', () => {
+  const photograph = { x: 0, y: 0, scale: 1, width: 640, height: 320 };
+  /** A map of so many cells of 10 px, soft by a function of the place. */
+  const mapped = (sigma: (x: number) => number) =>
+    ({
+      confidence: 1,
+      map: { width: 64, height: 32, values: Array.from({ length: 64 * 32 }, (_, i) => sigma(((i % 64) + 0.5) * 10)) },
+    }) as unknown as Parameters<typeof focusAlong>[0];
+
+  test('the blur goes through 0 where the line passes what is in focus', () => {
+    // In focus at 400: 3 px at 100, 1.5 px at 550.
+    const found = focusAlong(
+      mapped((x) => Math.abs(x - 400) / 100),
+      [100, 160],
+      [550, 160],
+      photograph,
+    )!;
+    expect(found.through).toBe(true);
+    expect(found.first).toBeCloseTo(3, 0);
+    expect(found.last).toBeCloseTo(1.5, 0);
+    const blur = { sigma: 3, along: { from: [100, 0], to: [550, 0], sigma: 1.5, through: true } };
+    const field = sigmaField(plainFocus({ blur } as never).blur!, letters, { x: 100, y: 0, width: 450, height: 10 });
+    expect(field.at([400, 5])).toBeCloseTo(0, 6);
+    expect(field.at([250, 5])).toBeCloseTo(1.5, 6);
+    expect(field.at([500, 5])).toBeCloseTo(1, 6);
+    expect(field.least).toBe(0);
+  });
+
+  test('where it only grows it is seen to grow; single soft cells are not believed', () => {
+    const found = focusAlong(
+      mapped((x) => 0.5 + x / 200 + (Math.round(x / 10) % 7 === 0 ? 6 : 0)),
+      [100, 160],
+      [550, 160],
+      photograph,
+    )!;
+    expect(found.through).toBe(false);
+    expect(found.first).toBeCloseTo(1, 0);
+    expect(found.last).toBeCloseTo(3.2, 0);
+    expect(focusAlong(null, [0, 0], [1, 1], photograph)).toBeNull();
   });
 });

@@ -33,14 +33,25 @@ export function focusAt(found: Focus | null, letters: Letters, photograph: Place
   const { map } = found;
   const column = (x: number): number => cellOf(x, photograph.x, photograph.scale, photograph.width, map.width);
   const row = (y: number): number => cellOf(y, photograph.y, photograph.scale, photograph.height, map.height);
-  const values: number[] = [];
   const held = (value: number, count: number): number => Math.min(count - 1, Math.max(0, value));
-  for (let y = held(row(box.y + 0.75 * box.height), map.height); y <= held(row(box.y + box.height), map.height); y++)
-    for (let x = held(column(box.x), map.width); x <= held(column(box.x + box.width), map.width); x++)
-      values.push(map.values[y * map.width + x]);
-  if (values.length === 0) return null;
-  values.sort((a, b) => a - b);
-  return values[Math.floor(believed * (values.length - 1))] * photograph.scale;
+  const sigma = believedIn(
+    map,
+    [held(column(box.x), map.width), held(column(box.x + box.width), map.width)],
+    [held(row(box.y + 0.75 * box.height), map.height), held(row(box.y + box.height), map.height)],
+  );
+  return sigma === null ? null : sigma * photograph.scale;
+}
+
+/** What is believed of the cells from one column and row to another; null where there are none. */
+function believedIn(
+  { width, values }: Focus['map'],
+  [left, right]: readonly [number, number],
+  [top, bottom]: readonly [number, number],
+): number | null {
+  const found: number[] = [];
+  for (let y = top; y <= bottom; y++) for (let x = left; x <= right; x++) found.push(values[y * width + x]);
+  found.sort((a, b) => a - b);
+  return found[Math.floor(believed * (found.length - 1))] ?? null;
 }
 
 /** The focus of the photograph at one place that somebody points at. @param at sheet px @returns sheet px; null: it cannot tell */
@@ -51,6 +62,70 @@ export function focusAtPlace(found: Focus | null, [x, y]: Point, photograph: Pla
   const row = cellOf(y, photograph.y, photograph.scale, photograph.height, map.height);
   if (column < 0 || row < 0 || column >= map.width || row >= map.height) return null;
   return map.values[row * map.width + column] * photograph.scale;
+}
+
+/** A line is looked at in so many places, and around each in cells this far off: soft ones are not believed. */
+const [stops, aside] = [25, 1];
+
+/** How the blur of the photograph changes along a line; sheet px. */
+export interface FocusAlong {
+  first: number;
+  last: number;
+  /** It is in focus somewhere between. */
+  through: boolean;
+}
+
+/**
+ * How the blur changes along a line on something that recedes: evenly, as one over the distance does, and through 0 where
+ * the line passes what is in focus. Of both ways to see it the one that is nearer to what was measured (least squares).
+ * @returns null where the photograph cannot tell
+ */
+export function focusAlong(
+  found: Focus | null,
+  from: Point,
+  to: Point,
+  photograph: PlacedPhotograph,
+): FocusAlong | null {
+  if (!found) return null;
+  const seen = Array.from({ length: stops }, (_, i): [number, number][] => {
+    const t = i / (stops - 1);
+    const sigma = believedAround(found, [from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t], photograph);
+    return sigma === null ? [] : [[t, sigma]];
+  }).flat();
+  if (seen.length < stops / 2) return null;
+  // Where the sign changes: nowhere, or between two places.
+  const ways = [seen.length, ...seen.map((_, k) => k).slice(2, -2)].map((turn) =>
+    evenly(seen.map(([t, sigma], k) => [t, k < turn ? sigma : -sigma])),
+  );
+  const best = ways.reduce((least, way) => (way.off < least.off ? way : least));
+  const [first, last] = [best.at(0), best.at(1)];
+  const through = first * last < 0;
+  return {
+    first: rounded(Math.abs(first), 2),
+    last: rounded(through ? Math.abs(last) : Math.max(0, last), 2),
+    through,
+  };
+}
+
+/** What is believed of the cells around a place. */
+function believedAround({ map }: Focus, [x, y]: Point, photograph: PlacedPhotograph): number | null {
+  const column = cellOf(x, photograph.x, photograph.scale, photograph.width, map.width);
+  const row = cellOf(y, photograph.y, photograph.scale, photograph.height, map.height);
+  const around = (cell: number, count: number) =>
+    [Math.max(0, cell - aside), Math.min(count - 1, cell + aside)] as const;
+  const sigma = believedIn(map, around(column, map.width), around(row, map.height));
+  return sigma === null ? null : sigma * photograph.scale;
+}
+
+/** A straight line through values, in least squares, and the mean square that it is off by. */
+function evenly(values: readonly (readonly [t: number, value: number])[]): { at(t: number): number; off: number } {
+  const mean = (of: (one: readonly [number, number]) => number): number =>
+    values.reduce((sum, one) => sum + of(one), 0) / values.length;
+  const [mt, mv] = [mean(([t]) => t), mean(([, v]) => v)];
+  const spread = mean(([t]) => (t - mt) ** 2);
+  const slope = spread > 0 ? mean(([t, v]) => (t - mt) * (v - mv)) / spread : 0;
+  const at = (t: number): number => mv + slope * (t - mt);
+  return { at, off: mean(([t, v]) => (v - at(t)) ** 2) };
 }
 
 /** As soft as the photograph where the letters stand. */

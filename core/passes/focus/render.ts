@@ -1,6 +1,6 @@
 import { boundsOf } from '../../graph/node';
 import type { Letters } from '../../type/letters';
-import { mapLayer, type Layer, type Painted } from '../pass';
+import { lensed, mapLayer, type Layer, type Painted } from '../pass';
 import type { Node } from '../../graph/node';
 import { outOfFocus } from './blur';
 import { grainy } from './grain';
@@ -22,7 +22,7 @@ export function focused(painted: Painted, letters: Letters, { blur, motion, grai
     if (one.isCast) return one;
     // What a lens mixes is mixed as light.
     const blurred: Layer =
-      moves.length === 0 ? one : { ...mapLayer(one, seen), mixing: one.mode === 'normal' ? 'linear' : one.mixing };
+      moves.length === 0 ? one : { ...lensed(one, seen), mixing: one.mode === 'normal' ? 'linear' : one.mixing };
     return grained && one.place !== 'hole'
       ? {
           ...mapLayer(blurred, (node) => (node.channels === 4 ? grainy(node, grained) : node)),

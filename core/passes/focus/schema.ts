@@ -13,7 +13,16 @@ export const blurSchema = z.strictObject({
   as: z.enum(['lens', 'soft']).default('lens'),
   sigma: sigma.default(1),
   /** Another sigma at another place: between both, and beyond, it changes evenly; null: the same everywhere. */
-  along: z.strictObject({ from: place, to: place, sigma }).nullable().default(null),
+  along: z
+    .strictObject({
+      from: place,
+      to: place,
+      sigma,
+      /** Somewhere between both it is in focus: sigma falls to 0 there, and rises again. */
+      through: z.boolean().default(false),
+    })
+    .nullable()
+    .default(null),
   /** Letters that stand at a depth of their own, by their first UTF-16 units. */
   letters: z
     .array(z.strictObject({ at: z.int().min(0), sigma }))
@@ -56,4 +65,5 @@ export type Motion = z.infer<typeof motionSchema>;
 export type LetterGrain = z.infer<typeof grainSchema>;
 export type LetterFocus = z.infer<typeof focusSchema>;
 
+export const plainBlur = (given: z.input<typeof blurSchema> = {}): Blur => blurSchema.parse(given);
 export const plainFocus = (given: z.input<typeof focusSchema> = {}): LetterFocus => focusSchema.parse(given);

@@ -32,13 +32,13 @@ export function sigmaField(blur: Blur, { letters, place }: Letters, region: Regi
       );
       return (nearest === null ? undefined : own.get(nearest)) ?? line?.(point) ?? sigma;
     };
-    const others = line ? cornersOf(region).map(line) : [sigma];
+    const others = line ? [...cornersOf(region).map(line), ...(along?.through ? [0] : [])] : [sigma];
     const all = [...own.values(), ...others];
     return { at, least: Math.min(...all), most: Math.max(...all), isEven: false };
   }
   if (!line) return { at: () => sigma, least: sigma, most: sigma, isEven: true };
   const all = cornersOf(region).map(line);
-  return { at: line, least: Math.min(...all), most: Math.max(...all), isEven: false };
+  return { at: line, least: along?.through ? 0 : Math.min(...all), most: Math.max(...all), isEven: false };
 }
 
 const cornersOf = ({ x, y, width, height }: Region): Point[] => [
@@ -53,9 +53,17 @@ function distanceTo({ x, y, width, height }: Region, [px, py]: Point): number {
 }
 
 /** From one sigma to the other along a line, and on beyond it. */
-function lineSigma(sigma: number, { from, to, sigma: other }: NonNullable<Blur['along']>): (point: Point) => number {
+function lineSigma(
+  sigma: number,
+  { from, to, sigma: end, through }: NonNullable<Blur['along']>,
+): (point: Point) => number {
+  // On the other side of what is in focus a blur counts below 0.
+  const other = through ? -end : end;
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   const long = dx * dx + dy * dy;
   if (long === 0) return () => sigma;
-  return ([x, y]) => held(sigma + ((other - sigma) * ((x - from[0]) * dx + (y - from[1]) * dy)) / long);
+  return ([x, y]) => {
+    const own = sigma + ((other - sigma) * ((x - from[0]) * dx + (y - from[1]) * dy)) / long;
+    return held(through ? Math.abs(own) : own);
+  };
 }

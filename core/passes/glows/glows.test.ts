@@ -11,6 +11,7 @@ import { bareScene } from '../../testing/letters';
 import { falloffOf } from './falloff';
 import { flareAt, ghostsOf } from './flare';
 import { placeOf } from './place';
+import { glowLayer } from './render';
 import { glowSchema, plainGlow } from './schema';
 
 const sheet = { width: 200, height: 120 };
@@ -125,3 +126,37 @@ test.each([
 ])('what is no glow is refused: %j', (change) =>
   expect(glowSchema.safeParse({ id: 'g', name: 'g', ...change }).success).toBe(false),
 );
+
+test('a softened glow keeps its light, and its narrow core spreads by the sigma that was asked for', async () => {
+  const stops = [
+    { at: 0, light: 1 },
+    { at: 0.1, light: 0 },
+    { at: 1, light: 0 },
+  ];
+  const lightOf = async (blur: number): Promise<number[]> => {
+    const glow = plainGlow({
+      id: 'g',
+      name: 'g',
+      at: [100, 60],
+      radius: 60,
+      stops,
+      strength: 0.5,
+      colour: '#ffffff',
+      blur,
+    });
+    const { node } = glowLayer(glow, null, sheet);
+    const { data } = await new Evaluator(1e8).pixels(node, { region: { x: 0, y: 0, ...sheet }, scale: 1 });
+    // Light is encoded by its own share of each px.
+    return Array.from({ length: sheet.width * sheet.height }, (_, i) =>
+      data[4 * i + 3] > 0 ? decodeExact(data[4 * i] / data[4 * i + 3]) * data[4 * i + 3] : 0,
+    );
+  };
+  const varianceOf = (light: number[]): number => {
+    const sum = light.reduce((all, value) => all + value, 0);
+    return light.reduce((all, value, i) => all + value * ((i % sheet.width) + 0.5 - 100) ** 2, 0) / sum;
+  };
+  const [sharp, soft] = [await lightOf(0), await lightOf(5)];
+  const total = (light: number[]): number => light.reduce((all, value) => all + value, 0);
+  expect(total(soft) / total(sharp)).toBeCloseTo(1, 2);
+  expect(Math.sqrt(varianceOf(soft) - varianceOf(sharp))).toBeCloseTo(5, 0);
+});

@@ -30,6 +30,8 @@ export const glowSchema = z.strictObject({
   strength: z.number().min(0).max(4).default(0.8),
   /** How far a glow reaches; a flare is measured by it. Sheet px. */
   radius: z.number().min(1).max(50000).default(400),
+  /** Sigma by which all of it is softened, sheet px. */
+  blur: z.number().min(0).max(2000).default(0),
   /** Of a glow, from its middle outwards; between them it changes smoothly. */
   stops: z
     .array(stopSchema)

@@ -11,5 +11,6 @@ export const lampDocument: PassDocument<Lamp | null> = {
   describes: `**\`lamp\`** (optional, or \`null\`) - the light source that shadows obey. \`tilt\`: where the light comes from
 in the picture, degrees counter-clockwise from the right; \`height\`: above the picture's plane towards the viewer,
 degrees, below 0 behind the scene; \`at\`: \`[x, y]\` where it stands on the sheet, or \`null\` where it comes from far off;
-\`size\`: fraction of its distance; \`colour\`; \`strength\`: 1 is the photograph's light.`,
+\`size\`: fraction of its distance; \`colour\`; \`strength\`: 1 is the photograph's light; \`fill\`
+(or \`null\`): a second, faint light with its \`tilt\`, \`height\`, \`colour\` and \`strength\`, a part of the lamp's.`,
 };

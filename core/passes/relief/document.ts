@@ -12,6 +12,7 @@ export const reliefDocument: PassDocument<Body> = {
       edges.width *= factor;
       edges.depth *= factor;
       edges.soft *= factor;
+      edges.grain *= factor;
     }
     if (lip) lip.width *= factor;
     if (thickness) {

@@ -2,17 +2,11 @@ import { usualPlateView } from '../../light/lamp';
 import type { Size } from '../../pixels/region';
 import { apply, corners, type Point } from '../../shape/affine';
 import { boxToQuad, isConvex, throughHomography, type Quad } from '../../shape/homography';
+import { cross, type Vector } from '../../shape/scenePlane';
 import { rounded } from '../../shape/rounding';
 import type { Letters } from '../../type/letters';
 import type { Thickness } from './schema';
 
-type Vector = readonly [number, number, number];
-
-const cross = (a: Vector, b: Vector): Vector => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
 const lengthOf = (a: Vector): number => Math.hypot(...a);
 const times = (a: Vector, k: number): Vector => [a[0] * k, a[1] * k, a[2] * k];
 

@@ -88,6 +88,80 @@ test('a lip runs along the side of the lamp; from behind, all around', async () 
   expect(at(behind, 70, 30)).toBeGreaterThan(0.75);
 });
 
+test('an edge rises as it is drawn', async () => {
+  const one = await new Evaluator(1e8).pixels(cover, { region, scale: 1 });
+  const curve = [
+    [0, 0],
+    [0.5, 0.25],
+    [1, 1],
+  ];
+  const heights = heightsOf(one, reliefSchema.parse({ profile: 'drawn', curve, width: 20, depth: 8, soft: 0 }), 1);
+  const h = (x: number): number => heights.data[60 * sheet.width + x];
+  // Half of 20 px inwards, a quarter of 8 px.
+  expect(h(49) / 2 + h(50) / 2).toBeCloseTo(2, 1);
+  expect(h(70)).toBeCloseTo(8, 2);
+  const crossing = [
+    [0.5, 0],
+    [0.2, 1],
+  ];
+  expect(reliefSchema.safeParse({ profile: 'drawn', curve: crossing }).success).toBe(false);
+});
+
+test('edges that the lamp leaves dark are lit by the second light, in its colour; the face stays', async () => {
+  const chamfer = plainBody({ edges: { profile: 'chamfer', width: 12, depth: 12, soft: 0 } });
+  const fill = { tilt: 0, height: 45, strength: 0.5, colour: '#ff0000' };
+  const lamp = { ...scene.lamp, colour: '#ffffff', fill };
+  const out = await seen(chamfer, 'ink', { ...scene, lamp });
+  const colour = (x: number, c: number): number => decodeExact(out.data[(60 * sheet.width + x) * 4 + c]);
+  const own = decodeExact(grey);
+  expect(colour(70, 0)).toBeCloseTo(own, 3);
+  // Square to the red light, root of 2 of what it gives the face, which is a third of its red.
+  expect(colour(93, 0)).toBeCloseTo((own * Math.SQRT2) / 3, 2);
+  expect(colour(93, 1)).toBeLessThan(0.01);
+});
+
+test('a stronger lamp lights and shades edges more, by its strength', async () => {
+  const chamfer = plainBody({ edges: { profile: 'chamfer', width: 12, depth: 4, soft: 0 } });
+  const shadeWith = async (strength: number): Promise<number> => {
+    const out = await seen(chamfer, 'ink', { ...scene, lamp: { ...scene.lamp, strength } });
+    return 1 - decodeExact(at(out, 93, 60)) / decodeExact(grey);
+  };
+  const plain = await shadeWith(1);
+  expect(await shadeWith(2)).toBeCloseTo(2 * plain, 2);
+  expect(await shadeWith(0)).toBeCloseTo(0, 3);
+});
+
+test('the surface’s fine texture stands out on the face, lit from the lamp’s side', async () => {
+  const grain = (x: number): number => 0.5 + 0.1 * Math.sin((2 * Math.PI * x) / 8);
+  const surface = paintedNode('ribs', (x) => [grain(x), grain(x), grain(x), 1]);
+  const rough = plainBody({ edges: { depth: 0, texture: 1, grain: 6 } });
+  const out = await seen(rough, 'ink', { ...scene, surface });
+  const row = Array.from({ length: 16 }, (_, i) => at(out, 62 + i, 60));
+  expect(Math.max(...row) - Math.min(...row)).toBeGreaterThan(0.02);
+  // Light from the left: lightest where the ribs rise to the right, a quarter of a rib before their crest.
+  const best = 62 + row.slice(0, 8).indexOf(Math.max(...row.slice(0, 8))) + 0.5;
+  const rising = [64, 72].map((x) => Math.abs(best - x));
+  expect(Math.min(...rising)).toBeLessThanOrEqual(1.5);
+  const smooth = await seen(rough, 'ink', { ...scene, surface: paintedNode('even', () => [0.5, 0.5, 0.5, 1]) });
+  expect(at(smooth, 70, 60)).toBeCloseTo(grey, 4);
+});
+
+test('of a panel that the letters are openings in, the rim is lit: its side towards the lamp, and nothing far from it', async () => {
+  const hole = (x: number, y: number): number => grey * (1 - inside(x, y));
+  const panel = paintedNode('panel', (x, y) => [hole(x, y), hole(x, y), hole(x, y), 1 - inside(x, y)]);
+  const knockedOut: Painted = {
+    layers: [layer('openings', panel, { parts: { inside: panel, outside: panel } })],
+    cover: painted.cover,
+  };
+  const chamfer = plainBody({ edges: { profile: 'chamfer', width: 10, depth: 10, soft: 0 } });
+  const [rim] = embodied(knockedOut, letters, chamfer, scene).layers;
+  const out = await new Evaluator(1e8).pixels(rim.node, { region, scale: 1 });
+  // Light from the left: the rim that rises to the right looks at it, beyond the right side of the opening.
+  expect(at(out, 105, 60)).toBeGreaterThan(grey + 0.05);
+  expect(at(out, 34, 60)).toBeLessThan(0.1);
+  expect(at(out, 130, 60)).toBeCloseTo(grey, 3);
+});
+
 test('sides run towards their point, as deep as was said, and are shaded by where they face', async () => {
   const solid = plainBody({ thickness: { depth: 20, towards: [1e5, 60], shade: 0.25 } });
   const out = await seen(solid, 'sides');

@@ -1,3 +1,5 @@
+import { filtered } from '../../graph/filter';
+import type { Node } from '../../graph/node';
 import type { Letters } from '../../type/letters';
 import { middleOfStanding } from '../../type/standing';
 import { layer, mapLayer, type Layer, type Painted, type PaintScene } from '../pass';
@@ -9,14 +11,32 @@ import { sidesOf } from './thickness';
 /** What of a lettering is its face. */
 const isFace = ({ name, place }: Layer): boolean => name === 'ink' && place !== 'hole';
 
+/** A panel that the letters are openings in: the edge of their rim is its own. */
+const isRim = ({ name }: Layer): boolean => name === 'openings';
+
+/** All but the letters. */
+const around = (cover: Node): Node =>
+  filtered(cover, {
+    key: 'all around',
+    reach: 0,
+    bounds: null,
+    apply: (source) => ({ ...source, data: source.data.map((value) => 1 - value) }),
+  });
+
 /** Letters with edges, a lip and sides in the light. */
-export function embodied(painted: Painted, letters: Letters, body: Body, { lamp }: PaintScene): Painted {
+export function embodied(painted: Painted, letters: Letters, body: Body, scene: PaintScene): Painted {
   const { edges, lip, thickness } = body;
-  const way = wayToLight(body, lamp, letters);
+  const way = wayToLight(body, scene.lamp, letters);
+  // Only what reads the surface needs it made.
+  const surface = edges && edges.texture > 0 ? scene.surface : null;
   const cover = painted.cover.all;
   const layers = painted.layers.flatMap((one): Layer[] => {
+    const hasEdges = edges?.shown && (edges.depth > 0 || edges.texture > 0);
+    // A panel lies on nothing whose texture it would take.
+    if (hasEdges && isRim(one))
+      return [mapLayer(one, (node) => withEdges(node, around(cover), edges, way, { only: cover.bounds }))];
     if (!isFace(one)) return [one];
-    let face = edges?.shown && edges.depth > 0 ? mapLayer(one, (node) => withEdges(node, cover, edges, way)) : one;
+    let face = hasEdges ? mapLayer(one, (node) => withEdges(node, cover, edges, way, { surface })) : one;
     if (lip?.shown && lip.strength > 0) face = mapLayer(face, (node) => withLip(node, cover, lip, way));
     // Light changes no coverage.
     face = { ...face, covers: one.covers ?? one.node };

@@ -4,7 +4,7 @@ import { signedDistance } from '../../kernels/distance';
 import { contentKey, touches, type Needs, type Node, type Request } from '../../graph/node';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, union, type Region } from '../../pixels/region';
-import type { Way } from './light';
+import { litBy, type Way } from './light';
 import type { Thickness } from './schema';
 
 /** Looked up once: these loops are hot. */
@@ -88,7 +88,9 @@ function followed(
 ): Raster {
   const out = emptyRaster(region.width, region.height, 4);
   const distance = signedDistance(cover);
-  const flat = max(0.1, way.z);
+  // Light from behind the face reaches its sides, as strongly as light can.
+  const litOf = litBy(way.z < leastUp ? { ...way, z: leastUp } : way);
+  const facing = new Float64Array(3);
   const back = part / (1 - part);
   for (let y = 0, at = 0; y < region.height; y++)
     for (let x = 0; x < region.width; x++, at += 4) {
@@ -100,16 +102,20 @@ function followed(
       const nx = between(soft, hx - 1, hy) - between(soft, hx + 1, hy);
       const ny = between(soft, hx, hy - 1) - between(soft, hx, hy + 1);
       const size = hypot(nx, ny) || 1;
-      const facing = max(0, (nx * way.x + ny * way.y) / size) / flat;
-      const lit = min(brightest, shade + (1 - shade) * facing);
+      litOf(nx / size, ny / size, 0, facing);
       // The face's own colour, a little inwards, where it is fully there.
       const colour = colourAt(face, hx - (nx / size) * inwards, hy - (ny / size) * inwards);
-      for (let c = 0; c < 3; c++) out.data[at + c] = min(1, colour[c] * lit) * alpha;
+      for (let c = 0; c < 3; c++) {
+        const lit = min(brightest, shade + (1 - shade) * facing[c] * way.strength);
+        out.data[at + c] = min(1, colour[c] * lit) * alpha;
+      }
       out.data[at + 3] = alpha;
     }
   return out;
 }
 
+/** Light that comes from behind is taken to stand so high over the face. */
+const leastUp = 0.1;
 /** Sides get no more light than this, in that of the face. */
 const brightest = 1.3;
 /** How far within its edge the face's colour is read, output px. */

@@ -7,6 +7,7 @@ import { measureVeils, type VeilGauges } from './measure';
 import { matteNode, platePlacement, type CoverOf } from './render';
 import type { Veil, VeilShadow } from './schema';
 import { fallOf, type Lamp } from '../../light/lamp';
+import { leftUnder } from '../../light/strength';
 import type { Region } from '../../pixels/region';
 import { colourNode, shadowNode } from './shadow';
 import { showVeil, type VeilShow } from './show';
@@ -27,7 +28,7 @@ export const veilsPass: PicturePass<typeof documents, VeilGauges, VeilShow> = {
 function inLight(shadow: VeilShadow, lamp: Lamp | null, bounds: Region | null): VeilShadow {
   if (!shadow.obeys || !lamp) return shadow;
   const middle = bounds ? ([bounds.x + bounds.width / 2, bounds.y + bounds.height / 2] as const) : (lamp.at ?? [0, 0]);
-  return { ...shadow, ...fallOf(lamp, middle) };
+  return { ...shadow, ...fallOf(lamp, middle), strength: 1 - leftUnder(1 - shadow.strength, lamp.strength) };
 }
 
 function veilingOf(veil: Veil, scene: PictureScene): Veiling {

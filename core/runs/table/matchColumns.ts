@@ -1,14 +1,10 @@
+import { folded } from '../../type/folded';
 import type { Slot } from '../slots';
 
 /** Which column fills each slot, by the slot's id. */
 export type Columns = Readonly<Record<string, string>>;
 
-const bare = (text: string): string =>
-  text
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, '');
+const bare = (text: string): string => folded(text).replace(/[^\p{L}\p{N}]+/gu, '');
 
 /** What columns are called that fill slots of a kind, where none has the slot's own name. */
 const usual: Readonly<Partial<Record<Slot['kind'], readonly string[]>>> = {

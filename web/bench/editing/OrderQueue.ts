@@ -89,7 +89,7 @@ export class OrderQueue {
         this.tell(this.waiting.length === 0 ? { state: 'saved', at: savedAt } : { state: 'saving' });
       } catch (error) {
         const message = error instanceof Error ? error.message : 'This could not be saved.';
-        if (error instanceof ServerProblem && error.status !== 0 && error.status < 500)
+        if (error instanceof ServerProblem && !error.isForNow)
           return this.tell({ state: 'refused', message, problem: error });
         this.tell({ state: 'waiting', message });
         await new Promise<void>((resolve) => void this.services.after(pauseBeforeRetry, resolve));

@@ -15,6 +15,8 @@ const { log } = Math;
 
 /** Hues are read from a surface softened by so much, sheet px: grain has none. */
 const hueSoftness = 1;
+/** What counts as dark is read from a surface softened by so much, sheet px: grain darkens nothing, line 8 gives letters theirs. */
+const grainSoftness = 0.6;
 /** No surface counts as darker than this, linear: what divides black is noise. */
 const darkest = 0.002;
 
@@ -63,13 +65,14 @@ const widest = 2;
  */
 function narrowShadow({ radius }: Bite, ground: Ground): Node {
   const soft = softened(ground.node, hueSoftness);
+  const still = softened(ground.node, grainSoftness);
   const hues = huesNode({ ...ground, node: soft });
   const shadow: Node = {
-    key: contentKey('shadow of hues', ground.node.key, hues.key),
+    key: contentKey('shadow of hues', still.key, hues.key),
     channels: 1,
     bounds: null,
     needs: ({ region }) => ({
-      surface: { node: ground.node, region },
+      surface: { node: still, region },
       soft: { node: soft, region },
       hues: { node: hues, region: ground.region, scale: ground.scale },
     }),

@@ -9,7 +9,7 @@ import type { Direction } from '../../../survey/relief';
 import { mapGrid } from '../grid';
 import type { DrapeMap } from '../schema';
 import { paintedNode } from './painted';
-import { reliefNode } from './relief';
+import { reliefNode } from '../../../survey/relief/reliefNode';
 import { endShare, rangeOf, stretched } from './stretch';
 
 /** What a map is made from. */

@@ -2,7 +2,8 @@ import { copyOf, type Raster } from '../../../pixels/raster';
 import { decodeExact, encodeExact } from '../../../pixels/transfer';
 import { readColour } from '../../../pixels/colour';
 import type { Grade } from '../schema';
-import { contrasted, curveThrough, fadedValue, levelled } from './curve';
+import { curveThrough } from '../../../shape/curve';
+import { contrasted, fadedValue, levelled } from './curve';
 import type { Channel } from './schema';
 
 /** Looked up once: the loop is hot. */

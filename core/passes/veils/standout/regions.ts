@@ -14,7 +14,11 @@ export interface Regions {
   areas: Float64Array;
   /** Middle of each, px. */
   places: [number, number][];
-  /** Length of the picture's own border that each touches, px. */
+  /** The picture, px of the patches. */
+  width: number;
+  height: number;
+  /** Length of the picture's own border that each touches, px: of each side, clockwise from above; and px of it altogether. */
+  sides: Float64Array[];
   rims: Float64Array;
   /** Mean Oklab. */
   colours: Float64Array[];
@@ -46,6 +50,9 @@ export function findRegions(patches: Patches, most = toldApart): Regions {
     of,
     areas: Float64Array.from(chosen, (node) => grouping.sizes[node]),
     places: chosen.map(() => [0, 0]),
+    width,
+    height,
+    sides: [0, 1, 2, 3].map(() => new Float64Array(count)),
     rims: new Float64Array(count),
     colours: grouping.colours.map((plane) => Float64Array.from(chosen, (node) => plane[node])),
     neighbours: neighboursOf(patches, of, count),
@@ -58,7 +65,9 @@ export function findRegions(patches: Patches, most = toldApart): Regions {
       const k = of[labels[i]];
       out.places[k][0] += x / out.areas[k];
       out.places[k][1] += y / out.areas[k];
-      if (x === 0 || y === 0 || x === width - 1 || y === height - 1) out.rims[k]++;
+      const touched = [y === 0, x === width - 1, y === height - 1, x === 0];
+      touched.forEach((isTouched, side) => (out.sides[side][k] += Number(isTouched)));
+      if (touched.some(Boolean)) out.rims[k]++;
     }
   }
   return out;
@@ -69,6 +78,32 @@ export function apart({ colours }: Regions, a: number, b: number): number {
   let square = 0;
   for (const plane of colours) square += (plane[a] - plane[b]) ** 2;
   return sqrt(square);
+}
+
+/** What hangs together with a region, itself too, of those that belong. */
+export function hangingTogether(
+  { count, neighbours }: Regions,
+  begin: number,
+  belongs: (region: number) => boolean,
+): Uint8Array {
+  const set = new Uint8Array(count);
+  const open = [begin];
+  set[begin] = 1;
+  for (let next = open.pop(); next !== undefined; next = open.pop()) {
+    for (const other of neighbours[next].keys()) {
+      if (set[other] || !belongs(other)) continue;
+      set[other] = 1;
+      open.push(other);
+    }
+  }
+  return set;
+}
+
+/** 1 for each region beside some. */
+export function borderedBy({ count, neighbours }: Pick<Regions, 'count' | 'neighbours'>, set: Uint8Array): Uint8Array {
+  const out = new Uint8Array(count);
+  for (let k = 0; k < count; k++) if (set[k]) for (const other of neighbours[k].keys()) if (!set[other]) out[other] = 1;
+  return out;
 }
 
 /** The nodes that are left when only so many are to be told apart. */

@@ -1,6 +1,6 @@
 import { random } from '../../../kernels/testing';
 import type { Level } from '../../../pictures/pyramid';
-import { plateLevel, trueMatte } from '../../../testing/plates';
+import { plateLevel, trueMatte, type PlateFolder } from '../../../testing/plates';
 import { overlap } from '../../../testing/truth';
 import { ScribbleCutter } from '../scribble/scribbleCut';
 import { StandOut } from './standOut';
@@ -55,17 +55,19 @@ test('where nothing stands out nothing is offered, or at least nothing breaks', 
   expect(standOut.strokes(3)).toEqual([]);
 });
 
-test.each([
-  ['dune.kite', 0.85],
-  ['potter-figure.figure', 0.85],
-])('%s is among the first three things, and its strokes cut it', async (name, least) => {
-  const level = await plateLevel(name.split('.')[0]);
-  const { data } = await trueMatte(name);
-  const found = overlaps(
-    new ScribbleCutter(level),
-    data.map((value) => Number(value > 0.5)),
-  );
-  expect(Math.max(...found)).toBeGreaterThan(least);
+test.each<[string, string[], PlateFolder]>([
+  ['dune', ['kite'], 'demo/plates'],
+  ['potter-figure', ['figure'], 'demo/plates'],
+  ['ribbons', ['ribbon-a', 'ribbon-c'], 'demo/plates'],
+  ['boat', ['boat'], 'bench/plates'],
+  ['kiosk', ['kiosk'], 'bench/plates'],
+])('%s: %p are among the first three things, and their strokes cut them', async (plate, names, folder) => {
+  const cutter = new ScribbleCutter(await plateLevel(plate, folder));
+  for (const name of names) {
+    const { data } = await trueMatte(`${plate}.${name}`, folder);
+    const truth = data.map((value) => Number(value > 0.5));
+    expect(Math.max(...overlaps(cutter, truth))).toBeGreaterThan(0.85);
+  }
 });
 
 test('a stroke runs lengthwise through the deepest place of what is wrong', () => {

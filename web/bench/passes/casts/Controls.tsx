@@ -80,7 +80,7 @@ function Proposals({ lettering }: { lettering: Lettering }) {
       letters && plate && materials
         ? standingPlace(letters, casts.foot, { ...plate, ...materials.picture(plate.asset) }, survey.planes ?? null)
         : null;
-    return proposeCasts(how, words.size * stance.scale, survey.shadows ?? null, place);
+    return proposeCasts(how, words.size * stance.scale, survey.shadows ?? null, place, lettering.drape.plane);
   };
   return (
     <>

@@ -1,12 +1,31 @@
 import type { Thrown } from '../../../../core/light/casting/schema';
+import type { Plane } from '../../../../core/passes/planes/schema';
 import type { Lettering } from '../../../../core/piece/schema';
 import { Choice } from '../../../ui/Choice';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
-import { castEdit, castsEdit } from './edits';
+import { castEdit } from './edits';
+import { GroundSentence, type ThrownProps } from './GroundSentence';
 
 const onto: Record<Thrown['onto'], string> = { wall: 'the wall behind', ground: 'the ground' };
+/** How words are to a plane of the photograph. */
+const before: Record<Thrown['onto'], string> = { wall: 'behind them', ground: 'under them' };
+
+/** What a shadow may fall on: a wall or the ground, the picture's own or a plane's. */
+const fallsOn = (planes: readonly Plane[]): Record<string, string> => ({
+  ...onto,
+  ...Object.fromEntries(
+    planes.flatMap(({ id, name }) =>
+      (Object.keys(before) as Thrown['onto'][]).map((way) => [`${way} ${id}`, `${name}, ${before[way]}`]),
+    ),
+  ),
+});
+
+function chosenPlace(key: string): Pick<Thrown, 'onto' | 'plane'> {
+  const [way, ...id] = key.split(' ');
+  return { onto: way as Thrown['onto'], plane: id.length > 0 ? id.join(' ') : null };
+}
 
 /** What a thrown shadow falls on, in whose light. */
 export function ThrownSentence({ lettering }: { lettering: Lettering }) {
@@ -19,7 +38,7 @@ export function ThrownSentence({ lettering }: { lettering: Lettering }) {
         {thrown.onto === 'wall' ? (
           <Wall lettering={lettering} thrown={thrown} />
         ) : (
-          <Ground lettering={lettering} thrown={thrown} />
+          <GroundSentence lettering={lettering} thrown={thrown} />
         )}
       </p>
       <Light lettering={lettering} thrown={thrown} />
@@ -27,14 +46,10 @@ export function ThrownSentence({ lettering }: { lettering: Lettering }) {
   );
 }
 
-interface ThrownProps {
-  lettering: Lettering;
-  thrown: Thrown;
-}
-
 function Strength({ lettering, thrown }: ThrownProps) {
-  const { mayChange } = useBench();
+  const { mayChange, piece } = useBench();
   const set = castEdit(lettering, 'thrown');
+  const { onto: way, plane } = thrown;
   return (
     <>
       <EditedValue
@@ -47,13 +62,13 @@ function Strength({ lettering, thrown }: ThrownProps) {
         edit={(strength) => set({ strength })}
       />{' '}
       strong, on{' '}
-      <Choice<Thrown['onto']>
+      <Choice<string>
         label="What the shadow falls on"
         inSentence
         disabled={!mayChange}
-        value={thrown.onto}
-        options={onto}
-        onChoose={(value) => editing.commit('Choose what the shadow falls on', set({ onto: value }))}
+        value={plane === null ? way : `${way} ${plane}`}
+        options={fallsOn(piece.planes)}
+        onChoose={(value) => editing.commit('Choose what the shadow falls on', set(chosenPlace(value)))}
       />
     </>
   );
@@ -73,93 +88,17 @@ function Wall({ lettering, thrown }: ThrownProps) {
         max={5000}
         edit={(lift) => castEdit(lettering, 'thrown')({ lift })}
       />{' '}
-      off it.
-    </>
-  );
-}
-
-function Ground({ lettering, thrown }: ThrownProps) {
-  const { mayChange, piece } = useBench();
-  const set = castEdit(lettering, 'thrown');
-  const { width, height } = piece.sheet;
-  const { foot } = lettering.casts;
-  return (
-    <>
-      {thrown.tips ? (
-        <>
-          , where its rings lie{' '}
-          <button
-            className="quiet-button"
-            disabled={!mayChange}
-            onClick={() => editing.commit('Let the light say where the shadow falls', set({ tips: null }))}
-          >
-            (where the light says)
-          </button>
-        </>
-      ) : (
-        <>
-          {' '}
-          seen from{' '}
-          <EditedValue
-            label="From how far above the ground is seen"
-            value={thrown.above}
-            unit="°"
-            min={1}
-            max={89}
-            edit={(above) => set({ above })}
-          />{' '}
-          above; its rings can be dragged
-        </>
-      )}
-      {foot && (
-        <>
-          ; the letters stand where their rings lie{' '}
-          <button
-            className="quiet-button"
-            disabled={!mayChange}
-            onClick={() => editing.commit('Stand the letters on their own edge', castsEdit(lettering)({ foot: null }))}
-          >
-            (on their lower edge)
-          </button>
-        </>
-      )}
-      .{' '}
-      {thrown.wall ? (
-        <>
-          It climbs a wall from the line between its rings, at{' '}
-          <EditedValue
-            label="Size of the shadow on the wall"
-            value={thrown.wall.scale}
-            factor={100}
-            unit="%"
-            min={5}
-            max={400}
-            edit={(scale) => set({ wall: { ...thrown.wall!, scale } })}
-          />{' '}
-          of the letters’ size{' '}
-          <button
-            className="quiet-button"
-            disabled={!mayChange}
-            onClick={() => editing.commit('Take the wall away', set({ wall: null }))}
-          >
-            (no wall)
-          </button>
-          .
-        </>
-      ) : (
-        <button
-          className="quiet-button"
-          disabled={!mayChange}
-          onClick={() =>
-            editing.commit(
-              'Stand a wall where the ground ends',
-              set({ wall: { from: [0, Math.round(height * 0.6)], to: [width, Math.round(height * 0.6)], scale: 1 } }),
-            )
-          }
-        >
-          The ground ends at a wall
-        </button>
-      )}
+      off it; it bends over folds by{' '}
+      <EditedValue
+        label="How far the shadow bends over folds"
+        value={thrown.bends}
+        factor={100}
+        unit="%"
+        min={0}
+        max={400}
+        edit={(bends) => castEdit(lettering, 'thrown')({ bends })}
+      />
+      .
     </>
   );
 }

@@ -1,8 +1,9 @@
-import { shineOn, standingQuad, tipsOnGround } from '../../../../core/light/casting/falls';
+import { shineOn, standingQuad, tipsOf } from '../../../../core/light/casting/falls';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
 import type { Point } from '../../../../core/shape/affine';
 import { roundedPoint } from '../../../../core/shape/rounding';
+import { planesOf } from '../../../../core/render/planesOf';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
 import { useDrag } from '../../view/drag';
@@ -29,7 +30,8 @@ function Places() {
   const onGround = thrown?.onto === 'ground' ? thrown : null;
   if (!mayChange || !lettering || !letters || !standing || (!onGround && !mirrored)) return null;
   const feet: [Point, Point] = [standing[3], standing[2]];
-  const tips = onGround && (onGround.tips ?? tipsOnGround(standing, shineOn(onGround, piece.lamp, letters), onGround));
+  const plane = onGround?.plane ? planesOf(piece)(onGround.plane) : null;
+  const tips = onGround && tipsOf(onGround, standing, shineOn(onGround, piece.lamp, letters), plane);
   const setFoot = (one: Lettering, i: number, to: [number, number]): Edit =>
     castsEdit(one)({ foot: replaced(feet, i, to) });
   const wall = onGround?.wall;

@@ -1,3 +1,4 @@
+import { fromPx } from '../../../../core/piece/lengths';
 import { useEffect, useRef } from 'react';
 import type { MeasuredDrape } from '../../../../core/passes/drape/gauge';
 import { toSvgPath } from '../../../../core/shape/svgPath';
@@ -16,7 +17,8 @@ export function Gauge() {
         {lettering ? 'The place where the words lie is being measured.' : 'Measured once there are words on the sheet.'}
       </p>
     );
-  const { place, moves, map } = measured;
+  const { place, moves, map, thinnest } = measured;
+  const { ppi } = bench.piece.sheet;
   const percent = (value: number): string => `${Math.round(value * 100)} %`;
   return (
     <div className="flex flex-col gap-3">
@@ -27,6 +29,15 @@ export function Gauge() {
           <Line name="From fold to fold" value={`${Math.round(place.foldSize)} px`} />
           <Line name="Contrast of texture" value={percent(place.texture)} />
           <Line name="Of another colour" value={percent(place.coloured)} />
+        </ul>
+      </div>
+      <div>
+        <h3 className="mb-1 label">The letters there</h3>
+        <ul>
+          <Line
+            name="Thinnest stroke"
+            value={`${thinnest.toFixed(1)} px, ${fromPx(thinnest, 'mm', ppi).toFixed(1)} mm`}
+          />
         </ul>
       </div>
       {moves && (

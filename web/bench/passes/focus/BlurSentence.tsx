@@ -6,10 +6,9 @@ import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { apply } from '../../../../core/shape/affine';
-import { recedingLine, type Receding } from '../../../../core/passes/focus/receding';
-import type { Plane } from '../../../../core/passes/planes/schema';
-import { planeFromLines } from '../../../../core/shape/scenePlane';
-import type { Region, Size } from '../../../../core/pixels/region';
+import { recedingLine } from '../../../../core/passes/focus/receding';
+import { planesOf } from '../../../../core/render/planesOf';
+import type { Region } from '../../../../core/pixels/region';
 import { partEdit } from './edits';
 import { useMatch } from './matched';
 
@@ -26,18 +25,13 @@ export function BlurSentence({ lettering }: { lettering: Lettering }) {
   const box = letters && standingBox(letters);
   const { along } = blur;
   // What the photograph tells there; where it does not, something to begin with.
-  const alongTheWord = (): NonNullable<Blur['along']> & { first: number } => {
+  const alongTheWord = (): Pick<Blur, 'sigma' | 'along'> => {
     const middle = Math.round(box!.y + 0.75 * box!.height);
     const [from, to]: [number, number][] = [
       [Math.round(box!.x), middle],
       [Math.round(box!.x + box!.width), middle],
     ];
-    return {
-      from,
-      to,
-      sigma: match?.blurAt(to)?.sigma ?? blur.sigma * 2,
-      first: match?.blurAt(from)?.sigma ?? blur.sigma,
-    };
+    return blurBetween(blur, from, to, match);
   };
   return (
     <div>
@@ -62,7 +56,19 @@ export function BlurSentence({ lettering }: { lettering: Lettering }) {
               value={along.sigma}
               edit={(sigma) => set({ along: { ...along, sigma } })}
             />{' '}
-            at the other{' '}
+            at the other,{' '}
+            <button
+              className="quiet-button"
+              disabled={!mayChange}
+              onClick={() =>
+                editing.commit(
+                  along.through ? 'Blur evenly between the rings' : 'In focus between the rings',
+                  set({ along: { ...along, through: !along.through } }),
+                )
+              }
+            >
+              {along.through ? 'in focus between them' : 'evenly between them'}
+            </button>{' '}
             <button
               className="quiet-button"
               disabled={!mayChange}
@@ -78,10 +84,7 @@ export function BlurSentence({ lettering }: { lettering: Lettering }) {
               <button
                 className="quiet-button"
                 disabled={!mayChange}
-                onClick={() => {
-                  const { first, ...ends } = alongTheWord();
-                  void editing.commit('Blur along the words', set({ sigma: first, along: ends }));
-                }}
+                onClick={() => editing.commit('Blur along the words', set(alongTheWord()))}
               >
                 otherwise at the other end
               </button>
@@ -96,12 +99,26 @@ export function BlurSentence({ lettering }: { lettering: Lettering }) {
   );
 }
 
+/** What the photograph tells of two places; where it does not, something to begin with. */
+function blurBetween(
+  blur: Blur,
+  from: [number, number],
+  to: [number, number],
+  match: ReturnType<typeof useMatch>,
+): Pick<Blur, 'sigma' | 'along'> {
+  const found = match?.blurAlong(from, to) ?? null;
+  const { first, last, through } = found ?? { first: blur.sigma, last: blur.sigma * 2, through: false };
+  return { sigma: first, along: { from, to, sigma: last, through } };
+}
+
 /** The ground that the letters stand on, or the plane that they lie in, tells how the blur changes. */
 function AlongPlanes({ lettering, blur, box }: { lettering: Lettering; blur: Blur; box: Region }) {
   const { piece, mayChange } = useBench();
   const match = useMatch();
+  const sceneOf = planesOf(piece);
   const receding = piece.planes.flatMap((plane) => {
-    const line = recedingOf(plane, piece.sheet, box);
+    const scene = sceneOf(plane.id);
+    const line = scene && recedingLine(scene, box);
     return line ? [{ plane, line }] : [];
   });
   if (receding.length === 0) return null;
@@ -115,15 +132,7 @@ function AlongPlanes({ lettering, blur, box }: { lettering: Lettering; blur: Blu
           <button
             className="quiet-button"
             disabled={!mayChange}
-            onClick={() =>
-              editing.commit(
-                `Blur along ${plane.name}`,
-                set({
-                  sigma: match?.blurAt(from)?.sigma ?? blur.sigma,
-                  along: { from, to, sigma: match?.blurAt(to)?.sigma ?? blur.along?.sigma ?? blur.sigma * 2 },
-                }),
-              )
-            }
+            onClick={() => editing.commit(`Blur along ${plane.name}`, set(blurBetween(blur, from, to, match)))}
           >
             {plane.name} recedes
           </button>
@@ -132,15 +141,6 @@ function AlongPlanes({ lettering, blur, box }: { lettering: Lettering; blur: Blu
       .
     </p>
   );
-}
-
-/** Where a plane is nearest and farthest under a box; null where it tells nothing there. */
-function recedingOf({ lines }: Plane, sheet: Size, box: Region): Receding | null {
-  try {
-    return recedingLine(planeFromLines(lines, sheet), box);
-  } catch {
-    return null;
-  }
 }
 
 /** Letters that stand at depths of their own. */

@@ -1,5 +1,13 @@
 import type { MeasuredFocus } from '../../../../core/passes/focus/gauge';
-import { focusAt, focusAtPlace, proposeBlur, proposeGrain } from '../../../../core/passes/focus/propose';
+import {
+  focusAlong,
+  focusAt,
+  focusAtPlace,
+  proposeBlur,
+  proposeGrain,
+  type FocusAlong,
+} from '../../../../core/passes/focus/propose';
+import { grainBelow } from '../../../../core/render/matched';
 import type { Point } from '../../../../core/shape/affine';
 import type { Blur, LetterFocus } from '../../../../core/passes/focus/schema';
 import { useSurvey } from '../../../api/surveys';
@@ -17,6 +25,8 @@ export interface Match {
   focus: Pick<LetterFocus, 'blur' | 'grain'>;
   /** Everything that it is made from has been measured. */
   isComplete: boolean;
+  /** How its blur changes from one place to another, sheet px; null where it cannot tell. */
+  blurAlong(from: Point, to: Point): FocusAlong | null;
   /** The blur of the photograph at a place, sheet px; null where it cannot tell. */
   blurAt(at: Point): Blur | null;
 }
@@ -32,14 +42,14 @@ export function useMatch(): Match | null {
   const placed = { ...plate, width, height };
   const sigma = focusAt(survey.focus ?? null, letters, placed);
   const measured = measuredFocus(bench);
-  // Grain of its own that is there already is no grain that the letters lie on.
-  const inside = lettering.focus.grain ? null : (measured?.inside ?? null);
+  const inside = grainBelow(lettering, measured?.inside ?? null);
   return {
     sigma,
     focus: {
       blur: proposeBlur(sigma),
       grain: proposeGrain(measured?.around ?? null, inside, survey.grain ?? null),
     },
+    blurAlong: (from, to) => focusAlong(survey.focus ?? null, from, to, placed),
     blurAt: (at) => proposeBlur(focusAtPlace(survey.focus ?? null, at, placed)),
     isComplete: (survey.focus !== undefined || isComplete) && measured !== null,
   };

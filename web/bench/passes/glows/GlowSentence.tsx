@@ -34,7 +34,18 @@ export function GlowSentence({ glow }: GlowProps) {
         max={50000}
         edit={(radius) => set({ radius })}
       />{' '}
-      wide,{' '}
+      wide, softened by{' '}
+      <EditedValue
+        label={`Softness of ${glow.name}`}
+        value={glow.blur}
+        unit="px"
+        digits={1}
+        step={0.5}
+        min={0}
+        max={2000}
+        edit={(blur) => set({ blur })}
+      />
+      ,{' '}
       <PieceColour
         label={`Colour of ${glow.name}`}
         colour={glow.colour ?? piece.lamp?.colour ?? '#fff4e2'}

@@ -6,7 +6,7 @@ import { applyEdit } from '../../../../core/piece/edits/edit';
 import { addGrade, clearGrade, setGradeReach } from '../../../../core/piece/edits/grades';
 import { gradesFor } from './gradesFor';
 import { changesOf, gradeParts, isSet, partNames } from './parts';
-import { moved, straight, withPoint } from './parts/curvePoints';
+import { moved, straight, withPoint } from '../../charts/curvePoints';
 import { countsOf, tonesOfReach } from './tones';
 import { warning } from './warning';
 

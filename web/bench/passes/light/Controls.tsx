@@ -7,6 +7,7 @@ import { PieceColour } from '../../coats/PieceColour';
 import { useBench } from '../../benchContext';
 import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
+import { FillSettings } from './FillSettings';
 import { LampDial } from './LampDial';
 import { lampEdit } from './lamp';
 import { PhotographsLight } from './PhotographsLight';
@@ -21,6 +22,7 @@ export function Controls() {
       {lamp ? (
         <>
           <LampSettings lamp={lamp} />
+          <FillSettings lamp={lamp} />
           <Obeying veils={piece.veils} />
           <button
             className="quiet-button self-start"

@@ -1,3 +1,4 @@
+import { luminanceOfOklab } from '../../../../core/pixels/colour';
 import { deepestLeft } from '../../../../core/light/casting/depth';
 import { useSurvey } from '../../../api/surveys';
 import { useBench } from '../../benchContext';
@@ -18,8 +19,10 @@ export function Depths() {
   const found = survey.shadows && survey.shadows.confidence > 0 ? survey.shadows : null;
   const depths = found ? [found.depth, ...found.regions.flatMap((region) => (region ? [region.depth] : []))] : [];
   const deepest = depths.length > 0 ? Math.min(...depths) : null;
+  // A shadow's own colour and how deep it is tell what is beside it.
+  const lit = found && found.depth > 0 ? luminanceOfOklab(...found.tint) / found.depth : null;
   const own = piece.letterings.flatMap(({ id, name, casts }) => {
-    const left = deepestLeft(casts);
+    const left = deepestLeft(casts, { lamp: piece.lamp, lit });
     return left === null ? [] : [{ id, name, left }];
   });
   const lost = measures?.grade.after?.clippedLight;

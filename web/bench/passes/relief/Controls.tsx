@@ -35,7 +35,7 @@ export function Controls() {
           className="plain-button"
           disabled={!mayChange}
           onClick={adding('Raise the edges', {
-            edges: reliefSchema.parse({ width: part(0.03), depth: part(0.02), profile: 'chamfer' }),
+            edges: reliefSchema.parse({ width: part(0.03), depth: part(0.02), profile: 'chamfer', lightColour: null }),
           })}
         >
           Raised
@@ -44,7 +44,7 @@ export function Controls() {
           className="plain-button"
           disabled={!mayChange}
           onClick={adding('Sink the letters', {
-            edges: reliefSchema.parse({ width: part(0.03), depth: part(0.02), as: 'sunken' }),
+            edges: reliefSchema.parse({ width: part(0.03), depth: part(0.02), as: 'sunken', lightColour: null }),
           })}
         >
           Sunken

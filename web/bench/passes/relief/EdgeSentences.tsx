@@ -7,15 +7,21 @@ import { EditedValue } from '../../EditedValue';
 import { editing } from '../../editing';
 import { Shown } from '../../Shown';
 import { partEdit } from './edits';
+import { ProfileCurve } from './ProfileCurve';
 
-const profiles: Record<Edges['profile'], string> = { round: 'round', chamfer: 'chamfered', step: 'stepped' };
+const profiles: Record<Edges['profile'], string> = {
+  round: 'round',
+  chamfer: 'chamfered',
+  step: 'stepped',
+  drawn: 'as drawn',
+};
 const ways: Record<Edges['as'], string> = { raised: 'raised', sunken: 'sunken' };
 const percent = { factor: 100, unit: '%', min: 0 } as const;
 const px = { unit: 'px', digits: 1, step: 0.5, min: 0 } as const;
 
 /** How the edges rise or sink, and how they take the light. */
 export function EdgeSentences({ lettering, edges }: { lettering: Lettering; edges: Edges }) {
-  const { mayChange } = useBench();
+  const { mayChange, piece } = useBench();
   const set = partEdit(lettering, 'edges');
   return (
     <div>
@@ -66,17 +72,27 @@ export function EdgeSentences({ lettering, edges }: { lettering: Lettering; edge
         />
         .
       </p>
+      {edges.profile === 'drawn' && <ProfileCurve curve={edges.curve} edit={(curve) => set({ curve })} />}
       <p className="leading-7">
         Light{' '}
         <PieceColour
           label="Colour of lit edges"
-          colour={edges.lightColour}
+          colour={edges.lightColour ?? piece.lamp?.colour ?? '#ffffff'}
           small
           hasAlpha={false}
           undoLabel="Colour the lit edges"
           editKey={`edge-light-${lettering.id}`}
           edit={(lightColour) => set({ lightColour })}
         />{' '}
+        {edges.lightColour !== null && piece.lamp && (
+          <button
+            className="quiet-button"
+            disabled={!mayChange}
+            onClick={() => editing.commit('Light the edges in the lamp’s colour', set({ lightColour: null }))}
+          >
+            (the lamp’s)
+          </button>
+        )}{' '}
         <EditedValue
           {...percent}
           label="Light on edges"
@@ -112,6 +128,34 @@ export function EdgeSentences({ lettering, edges }: { lettering: Lettering; edge
         />{' '}
         sharp.
       </p>
+      <TextureSentence lettering={lettering} edges={edges} />
     </div>
+  );
+}
+
+/** How the surface's own texture shows on the letters. */
+function TextureSentence({ lettering, edges }: { lettering: Lettering; edges: Edges }) {
+  const set = partEdit(lettering, 'edges');
+  return (
+    <p className="leading-7">
+      The surface’s texture stands out by{' '}
+      <EditedValue
+        {...percent}
+        label="Texture on the face"
+        value={edges.texture}
+        max={400}
+        edit={(texture) => set({ texture })}
+      />{' '}
+      on them; it is finer than{' '}
+      <EditedValue
+        {...px}
+        label="Size of the texture"
+        value={edges.grain}
+        min={0.5}
+        max={500}
+        edit={(grain) => set({ grain })}
+      />
+      .
+    </p>
   );
 }

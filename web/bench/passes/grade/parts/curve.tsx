@@ -1,13 +1,13 @@
 import { useRef, useState } from 'react';
-import { curveThrough, ordered } from '../../../../../core/passes/grade/tone/curve';
+import { curveThrough, ordered } from '../../../../../core/shape/curve';
 import { curvesSchema, type Channel, type CurvePoints } from '../../../../../core/passes/grade/tone/schema';
 import { useBench } from '../../../benchContext';
-import { ChartHandle } from '../../../charts/ChartHandle';
+import { CurveHandles } from '../../../charts/CurveHandles';
 import { chartWidth, TonesChart } from '../../../charts/TonesChart';
 import { editing } from '../../../editing';
 import { Choice } from '../../../../ui/Choice';
 import { countsOf, useTones } from '../tones';
-import { mostPoints, moved, straight, withPoint } from './curvePoints';
+import { mostPoints, moved, straight, withPoint } from '../../../charts/curvePoints';
 import { channelNames } from './levels';
 import type { GradePart, PartProps } from './part';
 import { Tone } from './Value';
@@ -69,29 +69,18 @@ function CurveEditor({ points, channel, onChannel, name, edit }: EditorProps) {
         }}
       >
         <CurveLine points={points} />
-        {points.map(([px, py], i) => (
-          <ChartHandle
-            key={i}
-            label={`Point ${i + 1} of the curve of ${name}`}
-            at={[px, py]}
-            says={`${Math.round(px * 255)} becomes ${Math.round(py * 255)}`}
-            undoLabel="Move a point of the curve"
-            edit={(toX, toY) => edit(moved(points, i, toX, toY))}
-            onChoose={() => choose(i)}
-            onRemove={() => remove(i)}
-          >
-            <circle cx={px * chartWidth} cy={(1 - py) * height} r={10} fill="transparent" className="cursor-move" />
-            <circle
-              cx={px * chartWidth}
-              cy={(1 - py) * height}
-              r={4}
-              fill={i === chosen ? '#9C3B22' : '#fff'}
-              stroke="#1F2328"
-              strokeWidth={1.25}
-              className="chart-mark"
-            />
-          </ChartHandle>
-        ))}
+        <CurveHandles
+          points={points}
+          width={chartWidth}
+          height={height}
+          of={`of the curve of ${name}`}
+          says={(px, py) => `${Math.round(px * 255)} becomes ${Math.round(py * 255)}`}
+          undoLabel="Move a point of the curve"
+          chosen={chosen}
+          edit={edit}
+          onChoose={choose}
+          onRemove={remove}
+        />
       </TonesChart>
       <p className="leading-7">
         In{' '}

@@ -1,7 +1,7 @@
-import { Evaluator } from '../../graph/evaluate';
-import type { Node } from '../../graph/node';
-import { emptyRaster } from '../../pixels/raster';
-import { paintedNode } from '../../testing/nodes';
+import { Evaluator } from './evaluate';
+import type { Node } from './node';
+import { emptyRaster } from '../pixels/raster';
+import { paintedNode } from '../testing/nodes';
 import { displaced, type ShiftField } from './displaced';
 
 /** Looked up once: these loops are hot. */

@@ -1,8 +1,8 @@
-import { contentKey, type Node, type Request } from '../../graph/node';
-import { memoizeLast } from '../../graph/memoize';
-import { warp } from '../../kernels/warp';
-import { emptyRaster, type Raster } from '../../pixels/raster';
-import { grow, intersect, outerPixels, scaleRegion, type Region } from '../../pixels/region';
+import { contentKey, type Node, type Request } from './node';
+import { memoizeLast } from './memoize';
+import { warp } from '../kernels/warp';
+import { emptyRaster, type Raster } from '../pixels/raster';
+import { grow, intersect, outerPixels, scaleRegion, type Region } from '../pixels/region';
 
 /** Looked up once: these loops are hot. */
 const { abs, ceil, floor, max, min } = Math;

@@ -1,10 +1,10 @@
-import { oklabPlanes } from '../../../pixels/oklabPlanes';
-import type { Level } from '../../../pixels/level';
-import type { Raster } from '../../../pixels/raster';
-import type { Grid } from '../../../graph/grid';
-import { contentKey, type Node } from '../../../graph/node';
-import { reliefFromShading, type Direction } from '../../../survey/relief';
-import { luminance, type CoarseView } from '../../../survey/view';
+import { oklabPlanes } from '../../pixels/oklabPlanes';
+import type { Level } from '../../pixels/level';
+import type { Raster } from '../../pixels/raster';
+import type { Grid } from '../../graph/grid';
+import { contentKey, type Node } from '../../graph/node';
+import { reliefFromShading, type Direction } from '.';
+import { luminance, type CoarseView } from '../view';
 
 /** A rendered part as measures look at plates. Where nothing is, it is black. @param factor sheet px for each of its px */
 export function viewOf({ width, height, data }: Raster, factor: number): CoarseView {

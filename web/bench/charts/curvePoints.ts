@@ -1,5 +1,4 @@
-import { curveThrough, ordered } from '../../../../../core/passes/grade/tone/curve';
-import type { CurvePoints } from '../../../../../core/passes/grade/tone/schema';
+import { curveThrough, ordered, type CurvePoints } from '../../../core/shape/curve';
 
 /** A curve that changes nothing. */
 export const straight: CurvePoints = [
