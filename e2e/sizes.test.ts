@@ -116,9 +116,9 @@ test('all sheets are exported at once, each as it is seen', async () => {
     page.waitForEvent('download', { timeout: patience }),
     sizes().getByRole('button', { name: 'Export all 3 sheets' }).click(),
   ]);
-  expect(download.suggestedFilename()).toBe('Window sizes.zip');
+  expect(download.suggestedFilename()).toBe('Window files.zip');
   const files = unzipSync(readFileSync(await download.path()));
-  expect(Object.keys(files)).toEqual(['Window - first sheet.png', 'Window - Banner.png', 'Window - Story.png']);
+  expect(Object.keys(files)).toEqual(['Window.png', 'Window Banner.png', 'Window Story.png']);
   const shapes: [number, number][] = [];
   for (const bytes of Object.values(files)) {
     const { width, height } = await sharpPicture(bytes).metadata();
@@ -129,7 +129,7 @@ test('all sheets are exported at once, each as it is seen', async () => {
     [1500, 500],
     [1080, 1920],
   ]);
-  const { data, info } = await sharpPicture(files['Window - Banner.png'])
+  const { data, info } = await sharpPicture(files['Window Banner.png'])
     .removeAlpha()
     .raw()
     .toBuffer({ resolveWithObject: true });

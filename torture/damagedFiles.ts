@@ -39,13 +39,14 @@ export async function damagedFiles({ prepared, seed, files, isOver }: Damaging):
     let slowest = 0;
     const send = async (): Promise<void> => {
       while (next < files && !isOver()) {
-        const chance = new Chance(seed * 1_000_003 + next++);
+        const number = next++;
+        const chance = new Chance(seed * 1_000_003 + number);
         const sample = chance.one(all);
         const bytes = damaged(sample.bytes, chance);
         tally.tried();
         const said = await outcome(victim, sample, bytes);
         const fault = faultOf(said);
-        if (fault) tally.found('wrong', `file ${next - 1}, ${sample.name}: ${fault}`);
+        if (fault) tally.found('wrong', `file ${number}, ${sample.name}: ${fault} ${victim.said.slice(-600)}`);
         else if (said.status < 300) taken.set(sample.name, (taken.get(sample.name) ?? 0) + 1);
       }
     };

@@ -8,6 +8,12 @@ export const printed: readonly FormatName[] = ['png', 'jpeg', 'tiff', 'pdf'];
 /** Formats that hold the inks of a press. */
 export const separated: readonly FormatName[] = ['tiff', 'pdf'];
 
+/** Formats that the white under a picture leaves as. */
+export const underbased: readonly FormatName[] = ['png', 'tiff'];
+
+/** Most that an underbase is drawn in from the picture's edges, mm. */
+export const largestChoke = 5;
+
 /** How a picture is written, whatever its size. */
 export const fileFields = {
   format: z.enum(formatNames),
@@ -30,8 +36,9 @@ export function unfitting(settings: {
   bleed: number;
   marks: boolean;
   press: PressName | null;
+  underbase?: { choke: number };
 }): { message: string; field: string }[] {
-  const { format, bits, bleed, marks, press } = settings;
+  const { format, bits, bleed, marks, press, underbase } = settings;
   const { name, bits: known } = fileFormats[format];
   const all = [
     !(known as readonly number[]).includes(bits) && {
@@ -43,6 +50,12 @@ export function unfitting(settings: {
     press !== null &&
       !separated.includes(format) && { message: 'Only a TIFF or a PDF is separated for a press.', field: 'press' },
     press !== null && bits === 16 && { message: 'Inks of a press have 8 bits.', field: 'bits' },
+    underbase !== undefined &&
+      !underbased.includes(format) && {
+        message: 'An underbase is saved as a PNG or a TIFF.',
+        field: 'underbase',
+      },
+    underbase !== undefined && press !== null && { message: 'An underbase is one ink of its own.', field: 'press' },
     marks && format !== 'pdf' && { message: 'Only a PDF has room for crop marks.', field: 'marks' },
   ];
   return all.filter((one) => one !== false);
@@ -54,6 +67,8 @@ export const fileSettingsSchema = z
     ...fileFields,
     /** Pixels per inch of paper. */
     ppi: z.number().min(1).max(4800),
+    /** Not the picture but the white under it, for dark cloth; drawn in from the picture's edges, mm. */
+    underbase: z.object({ choke: z.number().min(0).max(largestChoke) }).optional(),
   })
   .superRefine((settings, context) => {
     for (const { message, field } of unfitting(settings)) context.addIssue({ code: 'custom', message, path: [field] });
@@ -97,5 +112,6 @@ export function fitted<Settings extends Omit<FileSettings, 'ppi'>>(settings: Set
     bleed: printed.includes(format) ? bleed : 0,
     marks: marks && format === 'pdf',
     press: isSeparated ? press : null,
+    underbase: underbased.includes(format) && !isSeparated ? settings.underbase : undefined,
   };
 }

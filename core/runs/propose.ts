@@ -1,5 +1,5 @@
 import type { Piece } from '../piece/schema';
-import { distinctNames } from './names';
+import { distinctNames } from '../piece/fileNames';
 import { slotProblem, slotSchema, type Slot } from './slots';
 
 /** Longest name that a slot takes from the design's own words, characters. */

@@ -66,6 +66,7 @@ export const webFloors = [
   'web/bench/gauges',
   'web/bench/coats',
   'web/bench/recipes',
+  'web/bench/exporting',
   'web/bench/sizes',
   'web/bench/passes/pass.ts',
   'web/bench/passes/*',

@@ -5,7 +5,7 @@ import { svgText } from '../../core/formats/svg';
 import { openMaterials } from '../../core/graph/materials';
 import { nameOf } from '../../core/piece/names';
 import { compile } from '../../core/render/compile';
-import { distinctFileNames, fileNamePart } from '../../core/runs/names';
+import { distinctFileNames, fileNamePart } from '../../core/piece/fileNames';
 import { fileLibrary } from '../render/fileLibrary';
 import { printedArea, type SaveOrder, type Saved } from '../render/savePicture';
 import type { TilePool } from '../render/tilePool';

@@ -2,6 +2,7 @@ import { Evaluator } from '../../core/graph/evaluate';
 import { openMaterials } from '../../core/graph/materials';
 import { planVectors, type VectorPlan } from '../../core/formats/vectors/plan';
 import { vectorPicture } from '../../core/formats/vectors/parted';
+import type { Piece } from '../../core/piece/schema';
 import type { Region } from '../../core/pixels/region';
 import { fileLibrary } from '../render/fileLibrary';
 import { isOpaque, type DrawnPart } from '../render/renderSheet';
@@ -10,6 +11,9 @@ import { givePiece, type TilePool } from '../render/tilePool';
 
 /** Bytes that finding out what can leave as outlines may keep. */
 const planBytes = 200 * 1024 * 1024;
+
+/** Of pieces that are drawn again and again, in windows. */
+const plans = new WeakMap<Piece, VectorPlan>();
 
 /** A piece that is about to be drawn as outlines on pictures. */
 export interface VectorOrder {
@@ -23,7 +27,8 @@ export interface VectorOrder {
 export async function orderVectors(order: SaveOrder, pool: TilePool): Promise<VectorOrder> {
   const { piece, shapes, dataFolder, scale } = order;
   const materials = await openMaterials(piece.assets, fileLibrary(dataFolder, shapes));
-  const plan = await planVectors(piece, materials, new Evaluator(planBytes));
+  const plan = plans.get(piece) ?? (await planVectors(piece, materials, new Evaluator(planBytes)));
+  plans.set(piece, plan);
   const { frame, bleedPx, mirrors } = printedArea(order);
   const shown = { frame, isOpaque: isOpaque(piece), mirrors };
   givePiece(pool, { dataFolder, piece, shapes, scale, parting: { kind: 'vectors', plan, ...shown } });

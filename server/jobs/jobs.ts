@@ -9,7 +9,7 @@ import { Turns } from './turns';
 /** Long work as a page sees it. */
 export interface JobState {
   id: string;
-  kind: 'import' | 'export' | 'fine edge' | 'survey';
+  kind: 'import' | 'export' | 'sizes' | 'fine edge' | 'survey';
   /** What it is about: the piece's id, or the file's name. */
   about: string;
   state: 'running' | 'done' | 'failed' | 'cancelled';
@@ -194,9 +194,11 @@ function run(
       else reject(new Problem(message.status as Problem['status'], message.message));
     });
     child.on('error', reject);
-    child.on('exit', (code, signal) =>
+    // Not at `exit`: what the process said last may still be on its way then.
+    child.on('close', (code, signal) =>
       reject(
-        new Error(
+        new Problem(
+          422,
           signal === 'SIGKILL' ? stopped : `The job ended early (code ${code ?? signal}). The piece is unharmed.`,
         ),
       ),

@@ -11,9 +11,10 @@ import { pxOf } from '../../core/formats/paper';
 import type { FileSettings } from '../../core/formats/settings';
 import { renderTile } from '../../core/graph/tiles';
 import type { Region } from '../../core/pixels/region';
+import { toPx } from '../../core/piece/lengths';
 import type { Piece } from '../../core/piece/schema';
 import { encodePicture } from '../codecs/encodePicture';
-import type { PackForm } from '../codecs/pictureFile';
+import type { PackForm, PictureForm } from '../codecs/pictureFile';
 import type { PackedRows } from '../codecs/packRows';
 import { PngFile } from '../codecs/pngFile';
 import { StripTiff } from '../codecs/stripTiff';
@@ -33,6 +34,8 @@ export interface SaveOrder<Format extends FormatName = FormatName> {
   scratch: string;
   out: string;
   threads?: number;
+  /** Of what is drawn this alone, output px: to see how much room it takes. */
+  window?: Region;
   /** The pool that was given draws further pictures: it is not closed. */
   keepsPool?: boolean;
 }
@@ -49,7 +52,7 @@ export interface Saved {
 const renderShare = 0.8;
 
 /** What is drawn, output px, and whether the bleed is made by mirroring. */
-export function printedArea({ piece, scale, settings: { bleed, ppi }, shapes }: SaveOrder): {
+export function printedArea({ piece, scale, settings: { bleed, ppi }, shapes, window }: SaveOrder): {
   frame: Region;
   bleedPx: number;
   mirrors: boolean;
@@ -57,7 +60,7 @@ export function printedArea({ piece, scale, settings: { bleed, ppi }, shapes }: 
   const bleedPx = pxOf(bleed, ppi);
   const sizeOf = (sha256: string): { width: number; height: number } | null => shapes[sha256] ?? null;
   return {
-    frame: frameOf(piece.sheet, scale, bleedPx),
+    frame: window ?? frameOf(piece.sheet, scale, bleedPx),
     bleedPx,
     mirrors: bleedPx > 0 && !goesOn(piece, bleedPx / scale, sizeOf),
   };
@@ -82,8 +85,10 @@ export async function savePicture(
   const { settings, scale, piece, dataFolder, shapes } = order;
   const { format } = settings;
   const { frame, mirrors } = printedArea(order);
-  const form = formOf(piece, frame, settings.bits);
-  givePiece(pool, { dataFolder, piece, shapes, scale, parting: { kind: 'whole', mirrors } });
+  const { underbase } = settings;
+  const form: PictureForm = { ...formOf(piece, frame, settings.bits), ...(underbase && { channels: 4 }) };
+  const choke = underbase && toPx(underbase.choke, 'mm', settings.ppi) / scale;
+  givePiece(pool, { dataFolder, piece, shapes, scale, parting: { kind: 'whole', mirrors, choke } });
   const drawn = { name: 'picture', frame, form };
   try {
     if (format === 'png') {

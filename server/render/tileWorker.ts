@@ -5,6 +5,7 @@ import { bledPicture } from '../../core/formats/bleed';
 import { layeredPicture } from '../../core/formats/openRaster/layers';
 import { mattesPicture } from '../../core/formats/parts/mattes';
 import type { PartedPicture } from '../../core/formats/parted';
+import { underbaseOf } from '../../core/formats/underbase';
 import { vectorPicture, type VectorFrame } from '../../core/formats/vectors/parted';
 import type { VectorPlan } from '../../core/formats/vectors/plan';
 import { intersect, type Region } from '../../core/pixels/region';
@@ -27,8 +28,8 @@ export interface PoolPiece {
 }
 
 export type Parting =
-  /** @see mirroredBeyond */
-  | { kind: 'whole'; mirrors: boolean }
+  /** @see mirroredBeyond; with a choke (sheet px) the white under it. */
+  | { kind: 'whole'; mirrors: boolean; choke?: number }
   | ({ kind: 'vectors'; plan: VectorPlan } & Omit<VectorFrame, 'scale'>)
   | { kind: 'layers'; frame: Region }
   | { kind: 'mattes'; frame: Region };
@@ -65,7 +66,8 @@ function take({ dataFolder, piece, shapes, scale, parting = { kind: 'whole', mir
       return { parted: vectorPicture(piece, materials, parting.plan, { ...parting, scale }) };
     if (parting.kind === 'mattes') return { parted: mattesPicture(compile(piece, materials), parting.frame) };
     if (parting.kind === 'layers') return { parted: layeredPicture(piece, materials, scale, parting.frame) };
-    return { whole: bledPicture(compile(piece, materials), piece, parting.mirrors) };
+    const whole = bledPicture(compile(piece, materials), piece, parting.mirrors);
+    return { whole: parting.choke === undefined ? whole : underbaseOf(whole, parting.choke) };
   });
   drawing.catch(() => undefined);
   current = { scale, drawing };

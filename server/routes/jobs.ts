@@ -12,7 +12,8 @@ import { events } from './stream';
 /** A file that an export made. */
 export interface ExportResult {
   fileName: string;
-  format: FormatName;
+  /** Of the file; a set of several is a zip. */
+  format: FormatName | 'zip';
   bytes: number;
   width: number;
   height: number;
@@ -22,6 +23,9 @@ export interface ExportResult {
   /** How its letters leave, where that is more than one way, as sentences. */
   notes: string[];
 }
+
+/** What several files leave as. */
+export const zipFile = { ending: 'zip', mime: 'application/zip' };
 
 /** Long work: how far it is, cancelling it, and the file that came of it. */
 export function jobRoutes(studio: Studio) {
@@ -50,7 +54,7 @@ export function jobRoutes(studio: Studio) {
       const { state } = studio.jobs.get(context.req.param('id'));
       if (state.kind !== 'export' || state.state !== 'done') throw new Problem(404, 'There is no file yet.');
       const result = state.result as ExportResult;
-      const { ending, mime } = fileFormats[result.format];
+      const { ending, mime } = result.format === 'zip' ? zipFile : fileFormats[result.format];
       const path = studio.files.export(state.id, ending);
       if (!existsSync(path)) throw new Problem(404, 'The file no longer exists. Export again.');
       return context.body(Readable.toWeb(createReadStream(path)) as ReadableStream, 200, {

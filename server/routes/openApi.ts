@@ -3,7 +3,8 @@ import { z } from 'zod';
 import { printSheetSchema } from '../../core/formats/imposition';
 import { shopOrderSchema } from '../../core/runs/desk';
 import { workSchema } from '../runs/store';
-import { exportOrder } from './pieces';
+import { fileSetSchema, wantedFileSchema } from '../../core/formats/fileSet';
+import { toldSchema } from '../exporting/tellSizes';
 import {
   fileQuery,
   pictureKeep,
@@ -41,7 +42,27 @@ const nothing = { status: 204, says: 'Done.' };
 
 /** Saving pieces and working at runs: what the command line does, over HTTP. */
 export const asked: readonly Asked[] = [
-  { method: 'post', path: '/pieces/{id}/exports', says: 'Saves a piece as a file.', body: exportOrder, answers: job },
+  {
+    method: 'post',
+    path: '/pieces/{id}/exports',
+    says: 'Saves a piece as a file.',
+    body: wantedFileSchema,
+    answers: job,
+  },
+  {
+    method: 'post',
+    path: '/pieces/{id}/exports/set',
+    says: 'Saves a piece as several files, in one zip.',
+    body: fileSetSchema,
+    answers: job,
+  },
+  {
+    method: 'post',
+    path: '/pieces/{id}/exports/told',
+    says: 'Tells how large files of a piece will be, from samples of them.',
+    body: toldSchema,
+    answers: { status: 200, says: 'Bytes of each file: what is expected, and between which it will lie.', as: json },
+  },
   {
     method: 'get',
     path: '/jobs/{id}',

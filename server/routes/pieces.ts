@@ -1,5 +1,4 @@
-import { readdirSync, rmSync, statSync } from 'node:fs';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { roleIn } from '../access/guard';
 import { Hono } from 'hono';
 import { z } from 'zod';
@@ -8,18 +7,14 @@ import { orderSchema } from '../../core/piece/orders';
 import { blankPiece } from '../../core/piece/blank';
 import { readPiece } from '../../core/piece/read';
 import { sheetSchema, type Piece } from '../../core/piece/schema';
-import { fileFormats } from '../../core/formats/formats';
-import { fileSettingsSchema, tooLargeFor } from '../../core/formats/settings';
+import { fileSetSchema, wantedFileSchema } from '../../core/formats/fileSet';
 import { coverSheet } from '../../core/passes/plate/gauge';
 import { folderBundle, takeInWithVersions, writeBundle } from '../bundles';
 import { Problem } from '../problem';
-import { printedArea, type Saved } from '../render/savePicture';
-import type { StoredPiece } from '../store/pieces';
-import { sizedPiece } from '../sizedPiece';
+import { startExport } from '../exporting/startExport';
+import { readyMs, tellSizes, toldSchema } from '../exporting/tellSizes';
 import type { Studio } from '../studio';
 import { body, query } from './input';
-import type { JobState } from '../jobs/jobs';
-import type { ExportResult } from './jobs';
 import { png } from './png';
 import { socket, type Upgrade } from './socket';
 
@@ -27,8 +22,6 @@ const name = z.string().trim().min(1, 'A piece needs a name.').max(200);
 const tab = z.string().min(1).max(100);
 const ordered = z.object({ tab, version: z.int(), order: orderSchema });
 const creation = z.object({ name, sheet: sheetSchema.optional(), plate: z.string().optional() });
-/** `size`: id of one of the piece's sizes; the first sheet when left out. */
-export const exportOrder = fileSettingsSchema.and(z.object({ size: z.string().max(64).optional() }));
 
 /** So many pieces, the newest, are listed at once: each must be read. */
 const listed = 200;
@@ -37,9 +30,6 @@ const shelfQuery = z.object({
   from: z.coerce.number().int().min(0).default(0),
   count: z.coerce.number().int().min(1).max(500).default(60),
 }) as unknown as z.ZodType<{ search: string; from: number; count: number }, Record<string, string>>;
-
-/** How long a process waits for an export that the person may be about to ask for, ms. */
-const readyMs = 5 * 60 * 1000;
 
 /** Pieces: the Shelf, editing with history, exports and bundles. */
 export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
@@ -160,9 +150,18 @@ export function pieceRoutes(studio: Studio, upgrade: Upgrade) {
       studio.jobs.prepare('exportChild.js', readyMs);
       return context.json({ ready: true });
     })
-    .post('/:id/exports', body(exportOrder), async (context) => {
+    .post('/:id/exports', body(wantedFileSchema), (context) => {
       const stored = pieces.get(context.req.param('id'));
-      return context.json(startExport(studio, stored, context.req.valid('json')), 202);
+      return context.json(startExport(studio, stored, [context.req.valid('json')]), 202);
+    })
+    .post('/:id/exports/set', body(fileSetSchema), (context) => {
+      const stored = pieces.get(context.req.param('id'));
+      const { files, pattern } = context.req.valid('json');
+      return context.json(startExport(studio, stored, files, pattern), 202);
+    })
+    .post('/:id/exports/told', body(toldSchema), async (context) => {
+      const stored = pieces.get(context.req.param('id'));
+      return context.json(await tellSizes(studio, stored, context.req.valid('json').files, context.req.raw.signal));
     });
 }
 
@@ -171,51 +170,5 @@ function asPiece(data: unknown): Piece {
     return readPiece(data);
   } catch (error) {
     throw new Problem(422, error instanceof Error ? error.message : 'This piece cannot be read.');
-  }
-}
-
-function startExport(
-  studio: Studio,
-  { id, piece: whole }: StoredPiece,
-  { size, ...settings }: z.infer<typeof exportOrder>,
-): JobState {
-  const piece = sizedPiece(whole, size);
-  const sizeName = whole.sizes.find((one) => one.id === size)?.name;
-  if (studio.jobs.list(id).some((job) => job.kind === 'export' && job.state === 'running')) {
-    throw new Problem(409, 'This piece is being exported already. Wait for it or cancel it.');
-  }
-  dropOldExports(studio);
-  const working = studio.files.working();
-  const order = studio.saveOrder(piece, 1, settings, working);
-  const { frame } = printedArea(order);
-  const problem = tooLargeFor(settings.format, frame);
-  if (problem) throw new Problem(422, problem);
-  const job = studio.jobs.start(
-    'export',
-    id,
-    'exportChild.js',
-    order,
-    (saved: Saved & { peakBytes: number }): ExportResult => {
-      const { ending } = fileFormats[settings.format];
-      const to = studio.files.export(job.state.id, ending);
-      studio.files.move(working, to);
-      const fileName = `${piece.name}${sizeName ? ` - ${sizeName}` : ''}.${ending}`;
-      const { width, height } = frame;
-      return { fileName, format: settings.format, bytes: statSync(to).size, width, height, ...saved };
-    },
-    () => {
-      rmSync(working, { force: true });
-      rmSync(order.scratch, { force: true });
-    },
-  );
-  return job.state;
-}
-
-/** Exports are kept for a day for fetching again; then the space is given back. */
-function dropOldExports({ files }: Studio): void {
-  const folder = join(files.folder, 'exports');
-  for (const file of readdirSync(folder)) {
-    const path = join(folder, file);
-    if (Date.now() - statSync(path).mtimeMs > 24 * 3600 * 1000) rmSync(path, { force: true });
   }
 }

@@ -29,7 +29,7 @@ export class RowChild {
       const end = (): void => {
         clearTimeout(timer);
         child.off('message', answered);
-        child.off('exit', ended);
+        child.off('close', ended);
       };
       const answered = (answer: RunAnswer): void => {
         end();
@@ -41,7 +41,8 @@ export class RowChild {
         reject(new Error('The process that worked at this row ended early: it may need more memory than there is.'));
       };
       child.on('message', answered);
-      child.on('exit', ended);
+      // Not at `exit`: its answer may still be on its way then.
+      child.on('close', ended);
       child.send(order, (error) => error && ended());
     });
   }

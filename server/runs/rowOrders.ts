@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Recipe } from '../../core/recipes/recipe';
 import { fileFormats } from '../../core/formats/formats';
-import { distinctFileNames, fileNameOf } from '../../core/runs/names';
+import { distinctFileNames, fileNameOf } from '../../core/piece/fileNames';
 import { ownOf, type Own } from '../../core/runs/own';
 import type { RunPicture } from '../../core/runs/pictures';
 import { pictureKey, valuesFor } from '../../core/runs/table/matchColumns';

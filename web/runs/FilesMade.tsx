@@ -1,7 +1,7 @@
 import { fileFormats, formatNames, type FormatName } from '../../core/formats/formats';
 import { fitted, printed } from '../../core/formats/settings';
 import type { RunOutput } from '../../core/runs/settings';
-import { fileNameOf } from '../../core/runs/names';
+import { fileNameOf } from '../../core/piece/fileNames';
 import { startWork, type Run, type RunRow } from '../api/runs';
 import { PrintSheets } from './PrintSheets';
 import { Report } from './Report';

@@ -1,7 +1,7 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow } from '../../pixels/region';
 import { identity } from '../../shape/affine';
-import { growBorder, growBorderBy, growMargin } from './growBorder';
+import { growBorder, growBorderBy, growMargin } from '../../pixels/growBorder';
 import { growthsIn, largestGrowth } from './growths';
 import type { Growth } from './schema';
 import { clearSpecks } from './specks';

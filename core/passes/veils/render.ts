@@ -7,7 +7,7 @@ import { memoize } from '../../graph/memoize';
 import type { Affine } from '../../shape/affine';
 import type { Materials } from '../../graph/materials';
 import type { PhotographPlace } from '../pass';
-import { growBorder, growBorderBy, growMargin } from './growBorder';
+import { growBorder, growBorderBy, growMargin } from '../../pixels/growBorder';
 import { growthsIn, largestGrowth } from './growths';
 import { polygonsOf } from './contour';
 import { drawCuts, drawMatte } from './cutRaster';

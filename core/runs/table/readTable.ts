@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { wellFormed } from '../../type/wellFormed';
-import { distinctNames } from '../names';
+import { distinctNames } from '../../piece/fileNames';
 import { decodeText } from './decode';
 
 /** A table as it came: its columns' names, and rows as wide as they. */

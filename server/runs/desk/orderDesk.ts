@@ -2,7 +2,7 @@ import { copyFileSync, existsSync, mkdirSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path';
 import { isClean } from '../../../core/runs/flags';
 import { rowOfOrder, type OrderStanding, type OrderState, type ShopOrder } from '../../../core/runs/desk';
-import { fileNamePart } from '../../../core/runs/names';
+import { fileNamePart } from '../../../core/piece/fileNames';
 import { valuesFor } from '../../../core/runs/table/matchColumns';
 import { Problem } from '../../problem';
 import { sizedPiece } from '../../sizedPiece';

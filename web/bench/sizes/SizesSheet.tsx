@@ -1,14 +1,16 @@
 import { fileFormats, formatNames, type FormatName } from '../../../core/formats/formats';
+import { plainPicture } from '../../../core/formats/settings';
 import { useMemo, useState } from 'react';
 import { Problem } from '../../ui/Problem';
 import { Progress } from '../../ui/Progress';
 import { Sheet } from '../../ui/Sheet';
 import { useBench } from '../benchContext';
 import { editing } from '../editing';
+import { Exported } from '../exporting/Exported';
+import { useExport } from '../exporting/useExport';
 import { AddSize } from './AddSize';
 import { SizeCard } from './SizeCard';
 import { useSeenSizes } from './useSeenSizes';
-import { useSizesExport, type SheetToSave } from './useSizesExport';
 
 /** All sheets that show the design, side by side: added, arranged, worked on, and exported together. */
 export function SizesSheet({ onClose }: { onClose(): void }) {
@@ -51,19 +53,28 @@ export function SizesSheet({ onClose }: { onClose(): void }) {
 function ExportAll() {
   const { id, whole } = useBench();
   const [format, setFormat] = useState<FormatName>('png');
-  const { state, start, cancel } = useSizesExport(id);
-  const sheets: SheetToSave[] = [
-    { size: null, name: `${whole.name} - first sheet`, ppi: whole.sheet.ppi },
-    ...whole.sizes.map((one) => ({ size: one.id, name: `${whole.name} - ${one.name}`, ppi: one.ppi })),
-  ];
+  const { stage, problem, setProblem, start, cancel } = useExport(id);
+  const files = [null, ...whole.sizes].map((size) => ({
+    ...plainPicture,
+    format,
+    quality: 92,
+    ppi: (size ?? whole.sheet).ppi,
+    ...(size && { size: size.id }),
+  }));
+  const waiting = stage.at === 'waiting' && {
+    done: null,
+    stage: 'Keeping the last changes',
+    startedAt: stage.startedAt,
+  };
+  const running = stage.at === 'running' ? stage.job : waiting;
   return (
     <section aria-label="Export all sizes" className="flex flex-col gap-2 border-t border-rule pt-3">
-      {state.at === 'running' ? (
-        <Progress done={state.done} stage={state.stage} startedAt={state.startedAt} onCancel={cancel} />
+      {running ? (
+        <Progress done={running.done} stage={running.stage} startedAt={running.startedAt} onCancel={cancel} />
       ) : (
         <div className="flex flex-wrap items-center gap-2">
-          <button className="strong-button" onClick={() => void start(whole.name, sheets, format)}>
-            Export all {sheets.length} sheets
+          <button className="strong-button" onClick={() => void start(files)}>
+            Export all {files.length} sheets
           </button>
           <span>as</span>
           <select
@@ -81,12 +92,8 @@ function ExportAll() {
           <span className="text-faint">each at its full size, in one zip</span>
         </div>
       )}
-      {state.at === 'failed' && <Problem>{state.problem}</Problem>}
-      {state.at === 'done' && (
-        <p role="status">
-          <b>{state.name}</b> with {state.count} pictures is in your downloads.
-        </p>
-      )}
+      {problem && <Problem onDismiss={() => setProblem(null)}>{problem}</Problem>}
+      {stage.at === 'done' && <Exported file={stage.file} result={stage.result} />}
     </section>
   );
 }

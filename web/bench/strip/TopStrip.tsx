@@ -12,7 +12,7 @@ import { editing } from '../editing';
 import { BeforeAfter } from './BeforeAfter';
 import { SizeChoice } from '../sizes/SizeChoice';
 import { VersionsSheet } from '../versions/VersionsSheet';
-import { ExportSheet } from './ExportSheet';
+import { ExportSheet } from '../exporting/ExportSheet';
 
 /** The run whose row a piece is; null where it is a piece of its own. */
 const runOfRow = (id: string): string | null => /^row-(.+)-\d+$/.exec(id)?.[1] ?? null;

@@ -4,9 +4,10 @@ import type { Materials } from '../../../core/graph/materials';
 import type { Piece } from '../../../core/piece/schema';
 import { fileFormats, formatNames } from '../../../core/formats/formats';
 import { purposes } from '../../../core/formats/purposes';
-import { printed, separated, type FileSettings } from '../../../core/formats/settings';
+import { largestChoke, printed, separated, underbased, type FileSettings } from '../../../core/formats/settings';
 import { presses, pressNames, type PressName } from '../../../core/press/presses';
 import { warningsOf } from '../../../core/formats/warnings';
+import { readColour } from '../../../core/pixels/colour';
 import { Quantity } from '../../ui/Quantity';
 import { useBench } from '../benchContext';
 
@@ -29,6 +30,7 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
   const { format, bits, quality } = choice;
   const { name, purpose, bits: known, hasQuality } = fileFormats[format];
   const { piece, materials, measures } = useBench();
+  const isClear = piece.sheet.paint === null || readColour(piece.sheet.paint)[3] < 1;
   const finest = useMemo(() => finestIn(piece, materials), [piece, materials]);
   const sizeOf = (sha256: string): { width: number; height: number } | null => {
     const key = Object.entries(piece.assets).find(([, asset]) => asset.sha256 === sha256)?.[0];
@@ -88,6 +90,9 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
         )}
       </p>
       <OnPaper choice={choice} onChoose={onChoose} />
+      {isClear && underbased.includes(format) && choice.press === null && (
+        <Underbase choice={choice} onChoose={onChoose} />
+      )}
       {warningsOf(piece, choice, sizeOf, { finest, contrast: measures?.ink.contrast }).map((warning) => (
         <p key={warning} className="text-accent">
           {warning}
@@ -154,6 +159,40 @@ function OnPaper({ choice: { format, ppi, bleed, marks, press }, onChoose }: Cho
           <input type="checkbox" checked={marks} onChange={(event) => onChoose({ marks: event.target.checked })} />
           crop and registration marks
         </label>
+      )}
+    </p>
+  );
+}
+
+/** What an underbase is drawn in by where a person says nothing, mm: as much as most presses for cloth are off. */
+const usualChoke = 0.3;
+
+/** The white under a picture that is printed on dark cloth, as a file of its own. */
+function Underbase({ choice: { underbase }, onChoose }: ChoicesProps) {
+  return (
+    <p className="flex flex-wrap items-center gap-1">
+      <label className="inline-flex items-center gap-1">
+        <input
+          type="checkbox"
+          checked={underbase !== undefined}
+          onChange={(event) => onChoose({ underbase: event.target.checked ? { choke: usualChoke } : undefined })}
+        />
+        and the white under it, for dark cloth, as a second file
+      </label>
+      {underbase && (
+        <>
+          , drawn in by{' '}
+          <Quantity
+            label="Choke of the underbase"
+            value={underbase.choke}
+            unit="mm"
+            step={0.1}
+            min={0}
+            max={largestChoke}
+            digits={2}
+            onCommit={(choke) => onChoose({ underbase: { choke } })}
+          />
+        </>
       )}
     </p>
   );

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { FileSettings } from '../../../core/formats/settings';
+import { usualPattern, type WantedFile } from '../../../core/formats/fileSet';
 import { api, ask, ServerProblem } from '../../api/client';
 import { cancelJob, followJob, type JobState } from '../../api/files';
 import type { ExportResult } from '../../../server/routes/jobs';
@@ -18,8 +18,11 @@ const handedOver = new Set<string>();
 
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : '');
 
-/** One export of a sheet (null: the first one): from the press to the saved file. Work goes on when its sheet is closed, and is found again. */
-export function useExport(id: string, size: string | null) {
+/**
+ * One export of a piece, from the press to the saved file: a file, or several in one zip. Work goes on when its sheet is
+ * closed, and is found again.
+ */
+export function useExport(id: string) {
   const [stage, setStage] = useState<ExportStage>({ at: 'choosing' });
   const [problem, setProblem] = useState<string | null>(null);
   const waiting = useRef<AbortController | null>(null);
@@ -56,7 +59,7 @@ export function useExport(id: string, size: string | null) {
   }, [id, watch]);
 
   /** @param asItIs does not wait for what is being solved */
-  const start = async (settings: FileSettings, asItIs = false): Promise<void> => {
+  const start = async (files: readonly WantedFile[], pattern: string = usualPattern, asItIs = false): Promise<void> => {
     setProblem(null);
     waiting.current?.abort();
     const own = (waiting.current = new AbortController());
@@ -65,8 +68,11 @@ export function useExport(id: string, size: string | null) {
       setStage({ at: 'waiting', startedAt: Date.now() });
       if (!asItIs) await whenSolved(own.signal);
       await editing.saved();
-      const json = { ...settings, ...(size !== null && { size }) };
-      const job = await ask(api.pieces[':id'].exports.$post({ param: { id }, json }));
+      const ways = api.pieces[':id'].exports;
+      const job =
+        files.length === 1
+          ? await ask(ways.$post({ param: { id }, json: files[0] }))
+          : await ask(ways.set.$post({ param: { id }, json: { files: [...files], pattern } }));
       // Cancelled while the order was on its way: it is not to be made after all.
       if (own.signal.aborted) return void (await cancelJob(job.id).catch(() => undefined));
       await watch(job);

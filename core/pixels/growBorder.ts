@@ -1,5 +1,5 @@
-import { emptyRaster, type Raster } from '../../pixels/raster';
-import type { Region } from '../../pixels/region';
+import { emptyRaster, type Raster } from './raster';
+import type { Region } from './region';
 
 /** Looked up once: these loops are hot. */
 const { min, max, abs, floor, ceil, cos, sin, PI } = Math;
