@@ -7,7 +7,7 @@ import type { Asset } from '../core/piece/schema';
 import { readFacts, type FaceFacts } from '../core/type/faceFacts';
 import { largestFile } from './config';
 import type { BundleOrder } from './jobs/bundleChild';
-import type { FaceOrder } from './jobs/faceChild';
+import { faceOut, type FaceOrder } from './jobs/faceOrder';
 import type { ImportOrder, ImportResult } from './jobs/importChild';
 import type { Jobs } from './jobs/jobs';
 import { Problem, problemOf } from './problem';
@@ -133,32 +133,41 @@ export class Intake {
     });
   }
 
-  /** Takes in a picture or a face and waits for it. */
+  /** Takes in a picture or a face and waits for it; of a collection of faces all, and answers with the first. */
   async takeIn(received: Received, name: string, kind: Asset['kind'], shipped: 0 | 1 = 0): Promise<StoredAsset> {
-    if (kind === 'face') return this.takeInFace(received, name, shipped);
+    if (kind === 'face')
+      return shipped
+        ? this.keepFace(received, name, readFacts(readFileSync(received.path)), 1)
+        : (await this.takeInFaces(received, name))[0];
     const job = this.startPicture(received, name, kind, shipped);
     await job.finished;
     return job.state.result as StoredAsset;
   }
 
   /**
-   * Takes in a face. Our own files are read here; any other in a process of its own, because a face from somewhere may
-   * be made to
-   * break what reads it.
+   * Takes in the faces of a file, one or a collection. Our own files are read by the server; any other in a process of
+   * its own, because a face from somewhere may be made to break what reads it.
+   * @throws Problem 413, 415, 422
    */
-  private async takeInFace(received: Received, name: string, shipped: 0 | 1): Promise<StoredAsset> {
-    if (shipped) return this.keepFace(received, name, readFacts(readFileSync(received.path)), 1);
+  async takeInFaces(received: Received, name: string): Promise<StoredAsset[]> {
     const out = this.files.working();
     const order: FaceOrder = { file: received.path, name, out };
-    const finish = async (facts: FaceFacts): Promise<StoredAsset> =>
-      this.keepFace({ path: out, sha256: await hashFile(out) }, facts.name || name, facts, 0);
+    let written: string[] = [];
+    const finish = async (all: FaceFacts[]): Promise<StoredAsset[]> => {
+      written = all.map((_, i) => faceOut(out, i));
+      const kept: StoredAsset[] = [];
+      for (const [i, facts] of all.entries())
+        kept.push(
+          this.keepFace({ path: written[i], sha256: await hashFile(written[i]) }, facts.name || name, facts, 0),
+        );
+      return kept;
+    };
     const job = this.jobs.start('import', name, 'faceChild.js', order, finish, () => {
-      rmSync(received.path, { force: true });
-      rmSync(out, { force: true });
+      for (const path of [received.path, ...written]) rmSync(path, { force: true });
     });
     const tooLong = `"${name}" cannot be used. Reading it takes too long; the file is damaged.`;
     await this.endOf(job, longestFaceMs, tooLong);
-    return job.state.result as StoredAsset;
+    return job.state.result as StoredAsset[];
   }
 
   private keepFace({ path, sha256 }: Received, name: string, facts: FaceFacts, shipped: 0 | 1): StoredAsset {

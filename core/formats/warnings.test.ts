@@ -1,4 +1,9 @@
+import { solidCoat } from '../coats/schema';
+import type { MeasuredContrast } from '../passes/ink/measure';
+import { plainInk } from '../passes/ink/schema';
 import { plainOutline } from '../passes/outlines/schema';
+import { blankPiece, untouched } from '../piece/blank';
+import { contrastOf } from '../render/contrastOf';
 import { demoMaterials, demoPiece } from '../testing/demoPieces';
 import { finestOf } from './finest';
 import { fileSettingsSchema, type FileSettings } from './settings';
@@ -60,4 +65,27 @@ test('words that hardly stand off what is beside their edge are told of by name;
   expect(warningsOf(piece, settings({}), noSizes, { contrast: [{ lettering: first.id, difference: null }] })).toEqual(
     [],
   );
+});
+
+test('how far words stand off is measured: black on white by the whole of L*, on a grey by what it is lighter', async () => {
+  const materials = await demoMaterials(piece);
+  const [word] = piece.letterings;
+  const onPaint = (paint: string): Promise<MeasuredContrast[]> =>
+    contrastOf(
+      {
+        ...blankPiece('On paint', { width: 1800, height: 1200, ppi: 300, paint }),
+        assets: piece.assets,
+        depth: [word.id],
+        letterings: [{ ...word, ...untouched(), ink: plainInk([solidCoat({ colour: '#000000' })]) }],
+      },
+      materials,
+    );
+  // L* of #777777 is 50.0 (CIE 15:2018 by the sRGB curve).
+  for (const [paint, lightness] of [
+    ['#ffffff', 100],
+    ['#777777', 50],
+  ] as const) {
+    const [{ difference }] = await onPaint(paint);
+    expect(Math.abs(difference! - lightness)).toBeLessThan(1.5);
+  }
 });

@@ -1,103 +1,22 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
-import { fileFormats, formatNames, formatOfName } from '../../core/formats/formats';
-import { unfitting, type FileSettings } from '../../core/formats/settings';
+import { join } from 'node:path';
+import type { FileSettings } from '../../core/formats/settings';
 import { finestOf } from '../../core/formats/finest';
 import { warningsOf } from '../../core/formats/warnings';
 import { openMaterials } from '../../core/graph/materials';
+import { contrastOf } from '../../core/render/contrastOf';
 import { fileLibrary } from '../render/fileLibrary';
-import { pressNames, type PressName } from '../../core/press/presses';
 import type { Piece } from '../../core/piece/schema';
 import { pieceAt } from '../../core/sizes/pieceAt';
 import { takeInBundle } from '../bundles';
 import { projectRoot, readConfig } from '../config';
+import { toldBytes } from '../exporting/toldBytes';
 import { saveFile } from '../formats/saveFile';
 import { Studio } from '../studio';
 import { bundleAt } from './openPiece';
 import { endWith } from '../endWith';
-
-const endings = formatNames.map((format) => `.${fileFormats[format].ending}`).join(', ');
-
-const usage = `Saves a piece as a file of any kind, without a browser.
-
-  npm run render -- PIECE --out OUT.png [--files FOLDER] [--scale 0.5] [--ppi 300] [--bits 16] [--quality 92]
-                    [--bleed 3] [--marks] [--press gloss] [--size NAME]
-
-PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
---files where the files of a piece lie that is not a bundle of its own, such as demo
---out   ${endings}: its ending says what it becomes
---scale output px per sheet px (1)
---bits  8, or 16 for a PNG or a TIFF (8)
---press the press that a TIFF or a PDF is separated for: ${pressNames.join(', ')}
---bleed what is printed beyond the sheet's edges, mm (0); --marks: crop and registration marks around a PDF
---size  name of one of the piece's sizes; its first sheet when left out`;
-
-interface Order {
-  source: string;
-  files?: string;
-  out: string;
-  scale: number;
-  ppi?: number;
-  settings: Omit<FileSettings, 'ppi'>;
-  size?: string;
-}
-
-function pressOf(name: string | undefined): PressName | null {
-  const found = pressNames.find((one) => one === name);
-  if (name !== undefined && !found) throw new Error(`--press is "${name}"; presses: ${pressNames.join(', ')}.`);
-  return found ?? null;
-}
-
-function readOrder(): Order {
-  const { values, positionals } = parseArgs({
-    allowPositionals: true,
-    options: {
-      out: { type: 'string' },
-      files: { type: 'string' },
-      scale: { type: 'string' },
-      ppi: { type: 'string' },
-      bits: { type: 'string' },
-      quality: { type: 'string' },
-      size: { type: 'string' },
-      bleed: { type: 'string' },
-      marks: { type: 'boolean' },
-      press: { type: 'string' },
-      help: { type: 'boolean' },
-    },
-  });
-  if (values.help || positionals.length !== 1 || !values.out) throw new Error(usage);
-  const number = (text: string | undefined, fallback: number, least: number, most: number, name: string): number => {
-    const value = text === undefined ? fallback : Number(text);
-    if (!(value >= least && value <= most))
-      throw new Error(`--${name} is "${text}"; it goes from ${least} to ${most}.`);
-    return value;
-  };
-  const format = formatOfName(values.out);
-  if (!format) throw new Error(`--out must end in one of ${endings}.`);
-  if (values.bits !== undefined && !['8', '16'].includes(values.bits))
-    throw new Error(`--bits is "${values.bits}"; it is 8 or 16.`);
-  const settings = {
-    format,
-    bits: values.bits === '16' ? (16 as const) : (8 as const),
-    quality: Math.round(number(values.quality, 92, 1, 100, 'quality')),
-    bleed: number(values.bleed, 0, 0, 50, 'bleed'),
-    marks: values.marks === true,
-    press: pressOf(values.press),
-  };
-  const [problem] = unfitting(settings);
-  if (problem) throw new Error(problem.message);
-  return {
-    source: positionals[0],
-    files: values.files,
-    out: resolve(values.out),
-    scale: number(values.scale, 1, 0.001, 16, 'scale'),
-    ppi: values.ppi === undefined ? undefined : number(values.ppi, 300, 1, 4800, 'ppi'),
-    settings,
-    size: values.size,
-  };
-}
+import { readRenderOrder } from './renderOrder';
 
 /**
  * A bundle is taken into a store of its own, which is thrown away afterwards; an id is looked up in the data folder.
@@ -132,25 +51,40 @@ function atSize(piece: Piece, name: string | undefined): Piece {
   throw new Error(`This piece has no size "${name}". ${known ? `It has ${known}.` : 'It has its first sheet alone.'}`);
 }
 
+/** What the piece is likely to be sent back for as such a file, measured. */
+async function warningsFor(studio: Studio, piece: Piece, settings: readonly FileSettings[]): Promise<string[]> {
+  const shapes = studio.shapesOf(piece);
+  const materials = await openMaterials(piece.assets, fileLibrary(studio.config.data, shapes));
+  const known = { finest: finestOf(piece, materials), contrast: await contrastOf(piece, materials) };
+  const told = settings.flatMap((one) => warningsOf(piece, one, (sha256) => shapes[sha256] ?? null, known));
+  return [...new Set(told)];
+}
+
 async function main(): Promise<void> {
-  const order = readOrder();
+  const { wanted, tells, ...order } = readRenderOrder();
   const { studio, piece: whole, close } = await openSource(order.source, order.files);
   try {
     const piece = atSize(whole, order.size);
-    const settings = { ...order.settings, ppi: order.ppi ?? piece.sheet.ppi };
-    const saved = await saveFile(studio.saveOrder(piece, order.scale, settings, order.out), (done, stage) => {
-      if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
-    });
-    if (process.stderr.isTTY) process.stderr.write('\r');
-    console.log(
-      `${order.out}: rendered in ${Math.round(saved.renderMs)} ms, written in ${Math.round(saved.encodeMs)} ms`,
-    );
-    const shapes = studio.shapesOf(piece);
-    const materials = await openMaterials(piece.assets, fileLibrary(studio.config.data, shapes));
-    const told = warningsOf(piece, settings, (sha256) => shapes[sha256] ?? null, {
-      finest: finestOf(piece, materials),
-    });
-    for (const note of [...saved.notes, ...told]) console.log(note);
+    const ppi = order.ppi ?? piece.sheet.ppi;
+    const files = wanted.map(({ out, settings }) => studio.saveOrder(piece, order.scale, { ...settings, ppi }, out));
+    if (tells) {
+      const sizes = await toldBytes({ told: true, files });
+      wanted.forEach(({ out }, i) => console.log(`${out}: ${sizes[i].least} to ${sizes[i].most} bytes`));
+      return;
+    }
+    const notes: string[] = [];
+    for (const file of files) {
+      const saved = await saveFile(file, (done, stage) => {
+        if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
+      });
+      if (process.stderr.isTTY) process.stderr.write('\r');
+      console.log(
+        `${file.out}: rendered in ${Math.round(saved.renderMs)} ms, written in ${Math.round(saved.encodeMs)} ms`,
+      );
+      notes.push(...saved.notes);
+    }
+    const settings = files.map((file) => file.settings);
+    for (const note of new Set([...notes, ...(await warningsFor(studio, piece, settings))])) console.log(note);
   } finally {
     close();
   }

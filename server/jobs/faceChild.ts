@@ -1,17 +1,11 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { FaceFacts } from '../../core/type/faceFacts';
-import { readFace } from '../codecs/readFace';
+import { readFaces } from '../codecs/readFace';
 import { serveJob } from './child';
+import { faceOut, type FaceOrder } from './faceOrder';
 
-/** A face file to be read: where it lies, and where its plain form is to be written. */
-export interface FaceOrder {
-  file: string;
-  name: string;
-  out: string;
-}
-
-serveJob<FaceOrder, FaceFacts>(async ({ file, name, out }) => {
-  const { bytes, facts } = await readFace(readFileSync(file), name);
-  writeFileSync(out, bytes, { flag: 'wx', flush: true });
-  return facts;
+serveJob<FaceOrder, FaceFacts[]>(async ({ file, name, out }) => {
+  const faces = await readFaces(readFileSync(file), name);
+  faces.forEach(({ bytes }, i) => writeFileSync(faceOut(out, i), bytes, { flag: 'wx', flush: true }));
+  return faces.map(({ facts }) => facts);
 });

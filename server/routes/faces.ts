@@ -11,7 +11,8 @@ export function faceRoutes(studio: Studio) {
     .post('/', query(z.object({ name: z.string().min(1).max(300) })), async (context) => {
       const { name } = context.req.valid('query');
       const received = await studio.intake.receive(context.req.raw.body as never);
-      return context.json(studio.faces.with(await studio.intake.takeIn(received, name, 'face')));
+      const faces = await studio.intake.takeInFaces(received, name);
+      return context.json(faces.map((face) => studio.faces.with(face)));
     })
     .delete('/:sha256', (context) => {
       const asset = studio.assets.get(context.req.param('sha256'));

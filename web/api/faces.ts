@@ -6,8 +6,11 @@ export type { StoredFace };
 
 export const listFaces = (): Promise<StoredFace[]> => ask(api.faces.$get());
 
-/** Takes a face into the type case: sent, checked, unpacked, measured. @throws ServerProblem with the reason */
-export const importFace = (file: File): Promise<StoredFace> =>
+/**
+ * Takes a face, or a collection of them, into the type case: sent, checked, unpacked, measured. @throws ServerProblem
+ * with the reason
+ */
+export const importFaces = (file: File): Promise<StoredFace[]> =>
   send(`/faces?name=${inAddress(file.name)}`, file, () => undefined);
 
 export const removeFace = (sha256: string): Promise<unknown> =>

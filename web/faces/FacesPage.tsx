@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { importFace, listFaces, removeFace, type StoredFace } from '../api/faces';
+import { importFaces, listFaces, removeFace, type StoredFace } from '../api/faces';
 import { FileButton } from '../ui/FileButton';
 import { PointsChart, type ChartPoint } from '../ui/PointsChart';
 import { Problem } from '../ui/Problem';
@@ -29,7 +29,7 @@ export function FacesPage() {
     setProblems([]);
     for (const one of files) {
       setBusy(one.name);
-      await importFace(one).then(({ sha256 }) => setOpen(sha256), failed);
+      await importFaces(one).then(([{ sha256 }]) => setOpen(sha256), failed);
     }
     setBusy(null);
     await load();
@@ -135,7 +135,7 @@ function FacesHead({ words, onWords, sorting, onSorting, busy, onFiles }: FacesH
       <FileButton
         className="strong-button"
         label="Face files"
-        accept=".ttf,.otf,.woff,.woff2"
+        accept=".ttf,.otf,.woff,.woff2,.ttc,.otc"
         multiple
         disabled={busy}
         onFiles={onFiles}
