@@ -39,7 +39,7 @@ export async function drawings({
 }): Promise<Tally> {
   const tally = new Tally('drawings');
   const { outputFiles } = await build({
-    entryPoints: ['web/bench/svgFile.ts'],
+    entryPoints: ['web/bench/outlines/svgFile.ts'],
     bundle: true,
     write: false,
     format: 'iife',
@@ -53,7 +53,7 @@ export async function drawings({
     const read = async (text: string, name: string): Promise<void> => {
       tally.tried();
       const said = await page.evaluate(async (content) => {
-        const { outlineOf } = (window as unknown as { drawing: typeof import('../web/bench/svgFile') }).drawing;
+        const { outlineOfSvg: outlineOf } = (window as unknown as { drawing: typeof import('../web/bench/outlines/svgFile') }).drawing;
         const begun = performance.now();
         const told = await outlineOf(new File([content], 'some.svg')).then(
           ({ data }) => ({ data: data.slice(0, 100), message: null }),

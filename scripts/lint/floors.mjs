@@ -54,7 +54,7 @@ export const webFloors = [
   'web/bench/useMeasures.ts',
   'web/bench/crossings.ts',
   'web/bench/inkColour.ts',
-  'web/bench/svgFile.ts',
+  'web/bench/outlines',
   'web/bench/saveFile.ts',
   'web/bench/EditedValue.tsx',
   'web/bench/Shown.tsx',

@@ -21,7 +21,7 @@ export async function takeFiles(
     else if (isPhotograph(file)) asked(file);
     else
       failed(
-        `"${file.name}" cannot be dropped here. The sheet takes photographs and SVG outlines; a face goes into the type case.`,
+        `"${file.name}" cannot be dropped here. The sheet takes photographs, outlines (SVG, PDF) and layers (OpenRaster); a face goes into the type case.`,
       );
   }
 }

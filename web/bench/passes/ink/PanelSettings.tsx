@@ -10,6 +10,9 @@ import { fallTowards, polarOf } from '../../../../core/light/direction';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
 import { Choice } from '../../../ui/Choice';
+import { FileButton } from '../../../ui/FileButton';
+import { drawingKinds } from '../../outlines/outline';
+import { takePanelEdge } from './panelFile';
 import { useBench } from '../../benchContext';
 import { CoatList } from '../../coats/CoatList';
 import { modeNames } from '../../coats/names';
@@ -62,6 +65,14 @@ export function PanelSettings({ lettering }: { lettering: Lettering }) {
           />
           {panel && <Shape id={id} panel={panel} />}
         </p>
+        <FileButton
+          label="Drawing to take the panel's edge from"
+          accept={drawingKinds}
+          disabled={!mayChange || !letters?.ink}
+          onFiles={([file]) => void takePanelEdge(lettering, letters!, file)}
+        >
+          Edge from a drawing
+        </FileButton>
         {panel && <Laying id={id} panel={panel} />}
         {panel?.knockout && <OffPanel panel={panel} />}
         {panel?.knockout && <Shadow id={id} panel={panel} />}

@@ -1,5 +1,6 @@
 import type { Veil } from '../../../../core/passes/veils/schema';
 import { useBench } from '../../benchContext';
+import { drawingKinds } from '../../outlines/outline';
 import { FileButton } from '../../../ui/FileButton';
 import { cutPlate } from './cutting';
 import { saveContours, takeContours, takeMatte } from './cutFile';
@@ -23,11 +24,11 @@ export function CutFiles({ veil }: { veil: Veil }) {
       </FileButton>
       <FileButton
         label="Drawing to take contours from"
-        accept=".svg,image/svg+xml"
+        accept={drawingKinds}
         disabled={!mayChange}
         onFiles={([file]) => takeContours(plate, picture, file)}
       >
-        Contours from SVG
+        Contours from a drawing
       </FileButton>
       {isTraced && (
         <button className="quiet-button" onClick={() => saveContours(veil, picture)}>

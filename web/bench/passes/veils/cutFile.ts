@@ -8,7 +8,7 @@ import { send } from '../../../api/client';
 import type { StoredAsset } from '../../../api/files';
 import { store } from '../../../store';
 import { editing } from '../../editing';
-import { outlineOf } from '../../svgFile';
+import { outlineOf } from '../../outlines/outlineOf';
 import { saveText } from '../../saveFile';
 import { cut, cutInto, inTurn, type CutPlate } from './cutting';
 import { plateHash, whileSolving } from './solving';
@@ -61,7 +61,7 @@ export function replaceMatte(plate: CutPlate, veil: string, index: number, file:
   });
 }
 
-/** Adds contours from an SVG drawing, which is laid over the whole plate. */
+/** Adds contours from a drawing, which is laid over the whole plate. */
 export function takeContours(plate: CutPlate, picture: Size, file: File): void {
   inTurn(async () => {
     const { operation } = veilHand.get();

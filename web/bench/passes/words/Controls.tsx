@@ -9,6 +9,7 @@ import { store } from '../../../store';
 import { looked } from '../../benchState';
 import { setLeading } from '../../../../core/piece/edits/letterings';
 import { familyOf, loadFace } from '../../../api/faces';
+import { drawingKinds } from '../../outlines/outline';
 import { FileButton } from '../../../ui/FileButton';
 import { Tip } from '../../../ui/Tip';
 import { useBench } from '../../benchContext';
@@ -250,7 +251,7 @@ function Adding() {
       </button>
       <FileButton
         label="Drawing to take an outline from"
-        accept=".svg,image/svg+xml"
+        accept={drawingKinds}
         onFiles={([file]) => void addOutline(bench, file)}
       >
         Outline from a file

@@ -11,7 +11,8 @@ import { store } from '../../../store';
 import type { Bench } from '../../benchContext';
 import { looked } from '../../benchState';
 import { editing } from '../../editing';
-import { outlineOf } from '../../svgFile';
+import { drawingName } from '../../outlines/outline';
+import { outlineOf } from '../../outlines/outlineOf';
 
 function add(lettering: Lettering, face: StoredFace | null, says: string): void {
   const kept = editing.commit(
@@ -58,10 +59,10 @@ export function addShape({ piece }: Bench, shape: Shape, name: string): void {
   add({ ...blank, words: { ...blank.words, shape } }, null, 'Add a shape');
 }
 
-/** Adds the outline of an SVG drawing as a shape; what is wrong with the file is shown. */
+/** Adds the outlines of a drawing as a shape; what is wrong with the file is shown. */
 export async function addOutline(bench: Bench, file: File): Promise<void> {
   try {
-    addShape(bench, { kind: 'path', data: (await outlineOf(file)).data }, file.name.replace(/\.svg$/i, ''));
+    addShape(bench, { kind: 'path', data: (await outlineOf(file)).data }, drawingName(file));
   } catch (error) {
     store.dispatch(looked({ problem: error instanceof Error ? error.message : 'This file cannot be read.' }));
   }

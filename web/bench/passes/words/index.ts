@@ -1,3 +1,4 @@
+import { isDrawing } from '../../outlines/outline';
 import type { BenchPass } from '../pass';
 import { addOutline } from './adding';
 import { Controls } from './Controls';
@@ -18,5 +19,5 @@ export const words: BenchPass = {
   HandTools,
   Gauge,
   keys: wordsKeys,
-  takesFile: (file) => (/\.svg$/i.test(file.name) ? addOutline : null),
+  takesFile: (file) => (isDrawing(file) ? addOutline : null),
 };

@@ -1,18 +1,12 @@
 import { SVGPathData } from 'svg-pathdata';
-import { longestPathData } from '../../core/shape/shapes';
-import { parseSvgPath } from '../../core/shape/svgPath';
-
-/** Largest drawing that is read, bytes. */
-const largestDrawing = 8 * 1024 * 1024;
+import { parseSvgPath } from '../../../core/shape/svgPath';
+import type { Outline } from './outline';
 
 /**
  * All outlines of a drawing as one path: paths, polygons, boxes, circles and ellipses, each where the drawing has it.
- * @returns path data in units of the drawing, and how many of them it is wide, where it says so
  * @throws Error with the reason, for a person
  */
-export async function outlineOf(file: File): Promise<{ data: string; width: number | null }> {
-  if (file.size > largestDrawing)
-    throw new Error(`"${file.name}" is larger than ${largestDrawing / 1048576} MB, which is the limit for an outline.`);
+export async function outlineOfSvg(file: File): Promise<Outline> {
   const drawing = new DOMParser().parseFromString(await file.text(), 'image/svg+xml');
   if (drawing.querySelector('parsererror') || drawing.documentElement.localName !== 'svg')
     throw new Error(`"${file.name}" is not an SVG drawing.`);
@@ -25,10 +19,6 @@ export async function outlineOf(file: File): Promise<{ data: string; width: numb
     .join(' ');
   if (data === '')
     throw new Error(`"${file.name}" contains no filled outline. Text and lines must be turned into outlines first.`);
-  if (data.length > longestPathData)
-    throw new Error(
-      `The outlines in "${file.name}" are too fine: ${data.length} characters of path data, where ${longestPathData} are the limit. Simplify the drawing.`,
-    );
   const root = drawing.documentElement as Element as SVGSVGElement;
   const width =
     root
