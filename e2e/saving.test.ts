@@ -172,7 +172,10 @@ test('an export waits for the cut that is being solved', async () => {
   await page.getByRole('button', { name: 'Export PNG' }).click();
   await page.getByText('First: solving the cut').waitFor();
   const id = /piece\/([^/]+)/.exec(page.url())![1];
-  const jobs = async () => (await (await page.request.get(`${studio.url}/api/jobs?about=${id}`)).json()) as unknown[];
+  const jobs = async () =>
+    ((await (await page.request.get(`${studio.url}/api/jobs?about=${id}`)).json()) as { kind: string }[]).filter(
+      ({ kind }) => kind === 'export',
+    );
   expect(await jobs()).toEqual([]);
   give();
   expect((await download).suggestedFilename()).toBe('jar.png');

@@ -53,7 +53,9 @@ export async function drawings({
     const read = async (text: string, name: string): Promise<void> => {
       tally.tried();
       const said = await page.evaluate(async (content) => {
-        const { outlineOfSvg: outlineOf } = (window as unknown as { drawing: typeof import('../web/bench/outlines/svgFile') }).drawing;
+        const { outlineOfSvg: outlineOf } = (
+          window as unknown as { drawing: typeof import('../web/bench/outlines/svgFile') }
+        ).drawing;
         const begun = performance.now();
         const told = await outlineOf(new File([content], 'some.svg')).then(
           ({ data }) => ({ data: data.slice(0, 100), message: null }),

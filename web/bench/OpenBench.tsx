@@ -7,6 +7,8 @@ import { BenchContext, type Bench } from './benchContext';
 import { looked } from './benchState';
 import { DepthLine } from './depth/DepthLine';
 import { DroppedPhotograph } from './DroppedPhotograph';
+import { LayersSheet } from './passes/plate/layers/LayersSheet';
+import { isLayersFile } from './passes/plate/layers/readLayers';
 import { takeFiles } from './droppedFiles';
 import { editing } from './editing';
 import { GovernedOnSheet } from './governs/GovernedOnSheet';
@@ -65,12 +67,16 @@ export function OpenBench({ id }: { id: string }) {
           <GaugePanel />
         </div>
         <DepthLine />
-        {dropped && <DroppedPhotograph key={dropped.name} file={dropped} onDone={doneWithDropped} />}
+        {dropped && <Dropped key={dropped.name} file={dropped} onDone={doneWithDropped} />}
         <HelpSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
       </div>
     </BenchContext>
   );
 }
+
+/** A file that was dropped on the sheet, which may be for several things. */
+const Dropped = (what: { file: File; onDone(): void }) =>
+  isLayersFile(what.file) ? <LayersSheet {...what} /> : <DroppedPhotograph {...what} />;
 
 /** The line of the ticket that the address names. */
 function useOpenLine(id: string): Pick<Bench, 'line' | 'openLine'> {

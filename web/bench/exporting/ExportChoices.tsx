@@ -178,10 +178,11 @@ function Underbase({ choice: { underbase }, onChoose }: ChoicesProps) {
           onChange={(event) => onChoose({ underbase: event.target.checked ? { choke: usualChoke } : undefined })}
         />
         and the white under it, for dark cloth, as a second file
+        {underbase && ','}
       </label>
       {underbase && (
         <>
-          , drawn in by{' '}
+          drawn in by{' '}
           <Quantity
             label="Choke of the underbase"
             value={underbase.choke}

@@ -66,7 +66,7 @@ export function PanelSettings({ lettering }: { lettering: Lettering }) {
           {panel && <Shape id={id} panel={panel} />}
         </p>
         <FileButton
-          label="Drawing to take the panel's edge from"
+          label="Drawing to take the panel’s edge from"
           accept={drawingKinds}
           disabled={!mayChange || !letters?.ink}
           onFiles={([file]) => void takePanelEdge(lettering, letters!, file)}

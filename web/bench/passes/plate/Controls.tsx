@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { changeItem, movePlate } from '../../../../core/piece/edits/items';
 import { useAppDispatch } from '../../../store';
+import { FileButton } from '../../../ui/FileButton';
 import { Quantity } from '../../../ui/Quantity';
 import { useBench } from '../../benchContext';
 import { looked } from '../../benchState';
@@ -11,6 +12,7 @@ import { PlateChooser } from '../../../plates/PlateChooser';
 import { RemovePlate } from './RemovePlate';
 import { ReplacePlate } from './ReplacePlate';
 import { placePhotograph } from './photographs';
+import { LayersSheet } from './layers/LayersSheet';
 import { SizeSettings } from '../../sizes/SizeSettings';
 import { SheetSize } from './SheetSize';
 import { usePlate } from './placing';
@@ -67,6 +69,7 @@ function PlateList() {
 function AddPlate() {
   const { piece, mayChange } = useBench();
   const [choosing, setChoosing] = useState(false);
+  const [layers, setLayers] = useState<File | null>(null);
   const first = piece.plates.length === 0;
   return (
     <>
@@ -77,6 +80,17 @@ function AddPlate() {
       >
         {first ? 'Choose a photograph' : 'Add another photograph'}
       </button>
+      <div>
+        <FileButton
+          label="File to take layers from"
+          accept=".ora,image/openraster"
+          disabled={!mayChange}
+          onFiles={([file]) => setLayers(file)}
+        >
+          Layers from a file
+        </FileButton>
+      </div>
+      {layers && <LayersSheet key={layers.name} file={layers} onDone={() => setLayers(null)} />}
       <PlateChooser
         open={choosing}
         onClose={() => setChoosing(false)}
