@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { pressNames, type PressName } from '../press/presses';
-import { fileFormats, formatNames, type FormatName } from './formats';
+import { fileFormats, formatNames, isPictureFormat, type FormatName } from './formats';
 
 /** Formats that a bleed is of use for: what a printer gets. */
 export const printed: readonly FormatName[] = ['png', 'jpeg', 'tiff', 'pdf'];
@@ -37,8 +37,9 @@ export function unfitting(settings: {
   marks: boolean;
   press: PressName | null;
   underbase?: { choke: number };
+  space?: 'srgb' | 'display-p3';
 }): { message: string; field: string }[] {
-  const { format, bits, bleed, marks, press, underbase } = settings;
+  const { format, bits, bleed, marks, press, underbase, space } = settings;
   const { name, bits: known } = fileFormats[format];
   const all = [
     !(known as readonly number[]).includes(bits) && {
@@ -56,6 +57,10 @@ export function unfitting(settings: {
         field: 'underbase',
       },
     underbase !== undefined && press !== null && { message: 'An underbase is one ink of its own.', field: 'press' },
+    space === 'display-p3' &&
+      !isPictureFormat(format) && { message: 'Display P3 is a space for pictures.', field: 'space' },
+    space === 'display-p3' &&
+      press !== null && { message: 'Inks of a press have a space of their own.', field: 'space' },
     marks && format !== 'pdf' && { message: 'Only a PDF has room for crop marks.', field: 'marks' },
   ];
   return all.filter((one) => one !== false);
@@ -67,6 +72,8 @@ export const fileSettingsSchema = z
     ...fileFields,
     /** Pixels per inch of paper. */
     ppi: z.number().min(1).max(4800),
+    /** The colour space of its px: sRGB where nothing is said. */
+    space: z.enum(['srgb', 'display-p3']).optional(),
     /** Not the picture but the white under it, for dark cloth; drawn in from the picture's edges, mm. */
     underbase: z.object({ choke: z.number().min(0).max(largestChoke) }).optional(),
   })
@@ -112,6 +119,7 @@ export function fitted<Settings extends Omit<FileSettings, 'ppi'>>(settings: Set
     bleed: printed.includes(format) ? bleed : 0,
     marks: marks && format === 'pdf',
     press: isSeparated ? press : null,
+    space: isPictureFormat(format) && !isSeparated ? settings.space : undefined,
     underbase: underbased.includes(format) && !isSeparated ? settings.underbase : undefined,
   };
 }

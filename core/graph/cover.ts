@@ -28,6 +28,10 @@ export function coverOf(letters: readonly PlacedLetter[], place: Affine, request
   return whole;
 }
 
+/** The keys of the letters that a request meets. */
+export const lettersIn = (placed: readonly PlacedLetter[], request: Request): string[] =>
+  placed.flatMap(({ letter, bounds }) => (touches(bounds, request) ? [keyOf(letter)] : []));
+
 /** The joined coverage of some letters as a node: one channel. */
 export function coverNode(letters: readonly Letter[], place: Affine): Node {
   const placed = placedLetters(letters, place);
@@ -35,6 +39,7 @@ export function coverNode(letters: readonly Letter[], place: Affine): Node {
     key: contentKey('cover', place, letters.map(keyOf)),
     channels: 1,
     bounds: unionOf(placed.map(({ bounds }) => bounds)) ?? nowhere,
+    keyAt: (request) => contentKey('cover', place, lettersIn(placed, request)),
     needs: () => ({}),
     compute: (request) => coverOf(placed, place, request),
   };

@@ -1,6 +1,6 @@
 import type { Raster } from '../pixels/raster';
 import { grow, intersect, union, type Region, type Size } from '../pixels/region';
-import { boundsOf, contentKey, touches, type Inputs, type Need, type Node, type Request } from './node';
+import { boundsOf, contentKey, keyIn, touches, type Inputs, type Need, type Node, type Request } from './node';
 import { sheetAt } from './tiles';
 
 /** What a filter is given for one request. */
@@ -42,6 +42,11 @@ export interface Filter {
   only?: Region | null;
   /** What is opaque stays opaque. */
   keepsSolid?: boolean;
+  /**
+   * The key and the px that are read decide everything: what changes of the source elsewhere changes nothing here. Not
+   * where `apply` knows more of the source than its px, such as the letters that it was made of.
+   */
+  isPure?: boolean;
   apply(source: Raster, work: FilterWork): Raster | Promise<Raster>;
 }
 
@@ -55,26 +60,31 @@ export function filtered(source: Node, filter: Filter): Node {
     const wide = filter.from ? filter.from(request) : grow(region, Math.ceil(reach * scale));
     return within ? union(region, intersect(wide, sheetAt(within, scale)))! : wide;
   };
+  const own = contentKey('filtered', filter.key, reach, within, only);
   const key = contentKey(
-    'filtered',
+    own,
     source.key,
-    filter.key,
-    reach,
-    within,
-    only,
     further.map(([name, node]) => [name, node.key]),
   );
+  const pureKeyAt = (request: Request): string =>
+    contentKey(
+      own,
+      keyIn(source, { ...request, region: lying(request) }),
+      further.map(([name, node]) => [
+        name,
+        keyIn(node, filter.widely?.includes(name) ? { ...request, region: lying(request) } : request),
+      ]),
+    );
+  const keyThere = (request: Request): string =>
+    filter.isPure ? pureKeyAt(request) : contentKey(key, source.keyAt?.({ ...request, region: lying(request) }));
   const grown = source.bounds && grow(source.bounds, reach);
   return {
     key,
     channels: filter.channels ?? source.channels,
     bounds: filter.bounds === undefined ? grown : filter.bounds,
     ...(filter.keepsSolid && { isSolid: (request) => source.isSolid?.(request) === true }),
-    ...((source.keyAt || only) && {
-      keyAt: (request) =>
-        isReached(request)
-          ? contentKey(key, source.keyAt?.({ ...request, region: lying(request) }))
-          : (source.keyAt?.(request) ?? source.key),
+    ...((source.keyAt || only || (filter.isPure && further.some(([, node]) => node.keyAt))) && {
+      keyAt: (request) => (isReached(request) ? keyThere(request) : keyIn(source, request)),
     }),
     ...(only && {
       asStored: async (request) => (isReached(request) ? null : ((await source.asStored?.(request)) ?? null)),

@@ -1,4 +1,4 @@
-import { boundsOf, contentKey, type Node } from './node';
+import { boundsOf, contentKey, keyIn, type Node } from './node';
 import { blend } from '../kernels/blend';
 import { copyOf } from '../pixels/raster';
 
@@ -15,9 +15,7 @@ export function laidOver(below: Node, above: Node): Node {
     bounds: boundsOf([below, above]),
     isSolid: (request) => hides(request) || below.isSolid?.(request) === true,
     keyAt: (request) =>
-      hides(request)
-        ? (above.keyAt?.(request) ?? above.key)
-        : contentKey(key, below.keyAt?.(request), above.keyAt?.(request)),
+      hides(request) ? keyIn(above, request) : contentKey('laid over', keyIn(below, request), keyIn(above, request)),
     asStored: async (request) => (hides(request) ? ((await above.asStored?.(request)) ?? null) : null),
     needs(request) {
       const { region } = request;

@@ -69,6 +69,9 @@ export function contentKey(...parts: unknown[]): string {
 /** The content key of one part of a piece, worked out once for each object. */
 export const keyOf = memoize((part: object) => contentKey(part));
 
+/** The key of a node for one region. */
+export const keyIn = (node: Pick<Node, 'key' | 'keyAt'>, request: Request): string => node.keyAt?.(request) ?? node.key;
+
 /** Where sheet-px bounds fall in output px, with 1 px around for soft edges. */
 export function touches(bounds: Region | null, { region, scale }: Request): boolean {
   if (!bounds) return true;

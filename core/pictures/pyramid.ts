@@ -15,6 +15,27 @@ export interface Picture {
   readonly levels: number;
   /** The bytes of one tile: `tileSide * tileSide * channels`. */
   tile(level: number, column: number, row: number): Promise<Uint8Array>;
+  /** The same px more exactly, where the file that they came from has more than 8 bits or a wide gamut. */
+  readonly fine?: FinePicture;
+}
+
+/** How codes of 16 bits stand for encoded sRGB. `plain`: 0 to 1; `wide`: -0.75 to 1.25, for colours beyond it
+ * (the green of Display P3 lies at -0.51, 1.02, -0.31). */
+export type FineRange = 'plain' | 'wide';
+
+/** A picture's px as codes of 16 bits, little-endian, interleaved, alpha straight; its levels are those of the picture. */
+export interface FinePicture {
+  readonly range: FineRange;
+  /** The bytes of one tile: `tileSide * tileSide * channels * 2`. */
+  tile(level: number, column: number, row: number): Promise<Uint8Array>;
+}
+
+/** Px of a level as they are stored, so many bytes for each. */
+export interface Stored {
+  width: number;
+  height: number;
+  pixelBytes: number;
+  bytes: Uint8Array;
 }
 
 /** Width and height of a level, px. */
@@ -112,8 +133,15 @@ function halveMatte({ width, bytes }: Level, top: number, bottom: number, out: U
 }
 
 /** Cuts one tile out of a level; beyond the border the last pixel repeats. */
-export function cutTile(level: Level, column: number, row: number): Uint8Array {
-  const { width, height, channels, bytes } = level;
+export const cutTile = ({ channels, ...level }: Level, column: number, row: number): Uint8Array =>
+  cutStored({ ...level, pixelBytes: channels }, column, row);
+
+/** As `cutTile`, whatever the px are. */
+export function cutStored(
+  { width, height, pixelBytes: channels, bytes }: Stored,
+  column: number,
+  row: number,
+): Uint8Array {
   const out = new Uint8Array(tileSide * tileSide * channels);
   const left = column * tileSide;
   const inside = Math.min(tileSide, width - left);
@@ -130,6 +158,21 @@ export function cutTile(level: Level, column: number, row: number): Uint8Array {
 /** Reads a region of a level; beyond the border the last pixel repeats. */
 export async function readLevel(picture: Picture, level: number, region: Region): Promise<Level> {
   const { channels } = picture;
+  const { bytes } = await readStored(
+    { width: picture.width, height: picture.height, tile: (...at) => picture.tile(...at), pixelBytes: channels },
+    level,
+    region,
+  );
+  return { width: region.width, height: region.height, channels, bytes };
+}
+
+/** As `readLevel`, whatever the px are. */
+export async function readStored(
+  picture: Pick<Picture, 'width' | 'height' | 'tile'> & { pixelBytes: number },
+  level: number,
+  region: Region,
+): Promise<Stored> {
+  const channels = picture.pixelBytes;
   const size = levelSize(picture.width, picture.height, level);
   const out = new Uint8Array(region.width * region.height * channels);
   const inX = (x: number): number => Math.min(size.width - 1, Math.max(0, x));
@@ -161,7 +204,7 @@ export async function readLevel(picture: Picture, level: number, region: Region)
       x += run;
     }
   }
-  return { width: region.width, height: region.height, channels, bytes: out };
+  return { width: region.width, height: region.height, pixelBytes: channels, bytes: out };
 }
 
 export type { Level };

@@ -1,6 +1,7 @@
 import { tapsFor, type Taps } from '../kernels/resize';
 import { coverLevel, resizeLevel } from '../kernels/resize/level';
 import { emptyRaster, type Raster } from '../pixels/raster';
+import { fineAsIs, fineResized } from './fine';
 import { levelSize, readLevel, type Level, type Picture } from './pyramid';
 import type { Region } from '../pixels/region';
 
@@ -30,17 +31,20 @@ function levelFor(picture: Picture, placement: Placement): { level: number; scal
   return { level, scale, exact: Math.abs(scale - 1) < 1e-9 && nearInteger(placement.x) && nearInteger(placement.y) };
 }
 
+/** A region in the px of a level that is shown px for px. */
+const asItLies = (placement: Placement, region: Region): Region => ({
+  ...region,
+  x: region.x - Math.round(placement.x),
+  y: region.y - Math.round(placement.y),
+});
+
 const readAsIs = (picture: Picture, level: number, placement: Placement, region: Region): Promise<Level> =>
-  readLevel(picture, level, {
-    ...region,
-    x: region.x - Math.round(placement.x),
-    y: region.y - Math.round(placement.y),
-  });
+  readLevel(picture, level, asItLies(placement, region));
 
 /** A region's stored pixels, where they are shown px for px at scale 1; otherwise null. */
 export async function storedPixels(picture: Picture, placement: Placement, region: Region): Promise<Level | null> {
   const { level, exact } = levelFor(picture, placement);
-  return exact && picture.channels === 3 ? readAsIs(picture, level, placement, region) : null;
+  return exact && picture.channels === 3 && !picture.fine ? readAsIs(picture, level, placement, region) : null;
 }
 
 /**
@@ -58,6 +62,7 @@ export async function samplePicture(picture: Picture, placement: Placement, regi
     return emptyRaster(region.width, region.height, picture.channels === 1 ? 1 : 4);
   }
   const covered = { columns, rows };
+  if (exact && picture.fine) return fineAsIs(picture, level, asItLies(placement, region), covered);
   if (exact) return coverLevel(await readAsIs(picture, level, placement, region), covered);
   const across = tapsFor(
     { start: region.x, length: region.width, scale, offset: placement.x, size: size.width },
@@ -73,12 +78,9 @@ export async function samplePicture(picture: Picture, placement: Placement, regi
     width: lastOf(across) - across.first[0],
     height: lastOf(down) - down.first[0],
   };
-  return resizeLevel(
-    await readLevel(picture, level, source),
-    movedBy(across, source.x),
-    movedBy(down, source.y),
-    covered,
-  );
+  const taps = [movedBy(across, source.x), movedBy(down, source.y)] as const;
+  if (picture.fine) return fineResized(picture, level, source, taps, covered);
+  return resizeLevel(await readLevel(picture, level, source), ...taps, covered);
 }
 
 /** The source px after the last one that is needed. */

@@ -32,3 +32,12 @@ export const decode = (encoded: number): number => lookUp(decodeTable, encoded);
 
 /** Linear to encoded by table, clamped to 0..1; error below 2e-5 (0.005 of 1/255). */
 export const encode = (linear: number): number => lookUp(encodeTable, linear);
+
+/** As `decodeExact`, for colours beyond sRGB too: below 0 the curve is turned over, above 1 it goes on. */
+export const decodeWide = (encoded: number): number => (encoded < 0 ? -decodeExact(-encoded) : decodeExact(encoded));
+
+/** As `encode`, for colours beyond sRGB too; error below 2e-5. */
+export function encodeWide(linear: number): number {
+  if (linear < 0) return -encodeWide(-linear);
+  return linear > 1 ? encodeExact(linear) : encode(linear);
+}

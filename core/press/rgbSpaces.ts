@@ -80,3 +80,6 @@ export function toXyz({ primaries }: RgbSpace): Matrix {
   const whole = plain.map((row) => row.map((value, k) => value * strengths[k])) as unknown as Matrix;
   return product(adaptation(), whole);
 }
+
+/** Linear red, green, blue of one space to those of another; they have the same white. */
+export const between = (from: RgbSpace, to: RgbSpace): Matrix => product(inverse(toXyz(to)), toXyz(from));

@@ -1,4 +1,4 @@
-import { boundsOf, contentKey, touches, type Inputs, type Needs, type Node, type Request } from '../graph/node';
+import { boundsOf, contentKey, keyIn, touches, type Inputs, type Needs, type Node, type Request } from '../graph/node';
 import { atopInLight } from '../kernels/coverage';
 import { copyOf, type Raster } from '../pixels/raster';
 import { decode, encode } from '../pixels/transfer';
@@ -28,7 +28,7 @@ export function graftedNode(ground: Node, grafts: readonly LaidOn[]): Node {
     bounds: ground.bounds && boundsOf([ground, ...all.flat().map(({ matte }) => matte)]),
     isSolid: (request) => ground.isSolid?.(request) === true,
     keyAt: (request) =>
-      near(request) ? contentKey(key, ground.keyAt?.(request)) : (ground.keyAt?.(request) ?? ground.key),
+      near(request) ? contentKey('grafted', keyIn(ground, request), all.map(cutoutKeys)) : keyIn(ground, request),
     asStored: async (request) => (near(request) ? null : ((await ground.asStored?.(request)) ?? null)),
     needs(request) {
       const { region } = request;

@@ -1,4 +1,4 @@
-import { contentKey, touches, type Inputs, type Needs, type Node, type Request } from '../graph/node';
+import { contentKey, keyIn, touches, type Inputs, type Needs, type Node, type Request } from '../graph/node';
 import { copyOf } from '../pixels/raster';
 import { cutoutKeys, frontOf, matteOf, type SceneItem } from './items';
 import { layLetters, type LaidItem } from './layLetters';
@@ -16,13 +16,13 @@ export function sceneNode(ground: Node, sheet: Node, items: readonly SceneItem[]
   if (items.length === 0) return ground;
   const itemsAt = (request: Request): NearItem[] =>
     items.flatMap((item, number) => (touches(item.node.bounds, request) ? [nearItem(item, number, request)] : []));
-  const keyOf = (near: readonly Pick<SceneItem, keyof SceneItem>[], below: string): string =>
+  const keyOf = (near: readonly SceneItem[], below: string, nodeKey: (node: Node) => string): string =>
     contentKey(
       'scene',
       below,
       near.some(({ place }) => place === 'hole') && sheet.key,
       near.map(({ node, place, mode, mixing, isRepeated, strength, over }) => [
-        node.key,
+        nodeKey(node),
         place,
         mode,
         mixing,
@@ -32,14 +32,14 @@ export function sceneNode(ground: Node, sheet: Node, items: readonly SceneItem[]
       ]),
     );
   return {
-    key: keyOf(items, ground.key),
+    key: keyOf(items, ground.key, ({ key }) => key),
     channels: 4,
     bounds: null,
     isSolid: (request) => ground.isSolid?.(request) === true,
     keyAt(request) {
       const near = itemsAt(request);
-      const below = ground.keyAt?.(request) ?? ground.key;
-      return near.length === 0 ? below : keyOf(near, below);
+      const below = keyIn(ground, request);
+      return near.length === 0 ? below : keyOf(near, below, (node) => keyIn(node, request));
     },
     asStored: async (request) => (itemsAt(request).length === 0 ? ((await ground.asStored?.(request)) ?? null) : null),
     needs(request) {

@@ -9,7 +9,8 @@ const endings = formatNames.map((format) => `.${fileFormats[format].ending}`).jo
 const usage = `Saves a piece as a file of any kind, without a browser.
 
   npm run render -- PIECE --out OUT.png [--out OUT.pdf ...] [--files FOLDER] [--scale 0.5] [--ppi 300] [--bits 16]
-                    [--quality 92] [--bleed 3] [--marks] [--press gloss] [--underbase 0.3] [--size NAME] [--tell]
+                    [--quality 92] [--bleed 3] [--marks] [--press gloss] [--underbase 0.3] [--wide] [--size NAME]
+                    [--tell]
 
 PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in the store
 --files where the files of a piece lie that is not a bundle of its own, such as demo
@@ -20,6 +21,7 @@ PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in t
 --press the press that a TIFF or a PDF is separated for: ${pressNames.join(', ')}
 --bleed what is printed beyond the sheet's edges, mm (0); --marks: crop and registration marks around a PDF
 --underbase the white under the picture instead of it, drawn in by so many mm (PNG, TIFF)
+--wide  pictures in Display P3 instead of sRGB: colours of photographs with a wide gamut are kept
 --size  name of one of the piece's sizes; its first sheet when left out
 --tell  how large the files will be; none is made`;
 
@@ -71,6 +73,7 @@ export function readRenderOrder(args?: string[]): RenderOrder {
       marks: { type: 'boolean' },
       press: { type: 'string' },
       underbase: { type: 'string' },
+      wide: { type: 'boolean' },
       tell: { type: 'boolean' },
       help: { type: 'boolean' },
     },
@@ -90,6 +93,7 @@ export function readRenderOrder(args?: string[]): RenderOrder {
     bleed: number(values.bleed, 0, 0, 50, 'bleed'),
     marks: values.marks === true,
     press: pressOf(values.press),
+    ...(values.wide && { space: 'display-p3' as const }),
     ...(values.underbase !== undefined && {
       underbase: { choke: number(values.underbase, 0, 0, largestChoke, 'underbase') },
     }),

@@ -1,8 +1,10 @@
 import { closeSync, openSync, readSync } from 'node:fs';
 import sharp, { type OutputInfo, type Sharp } from 'sharp';
 import type { Level } from '../../core/pictures/pyramid';
+import type { FineLevel } from '../../core/pictures/fine';
 import { largestPicture } from '../config';
 import { Problem } from '../problem';
+import { finePixels } from './finePixels';
 
 /** The formats that are taken in, by the first bytes of the file. */
 const signatures: { mime: string; name: string; matches(head: Buffer): boolean }[] = [
@@ -34,21 +36,29 @@ const accepted = 'Inky Veil reads JPEG, PNG, WebP, TIFF and AVIF.';
 /** A picture read from a file, and what kind of file it was. */
 export interface Decoded extends Level {
   mime: string;
+  /** The same px more exactly, of a plate whose file has more than 8 bits of sRGB. */
+  fine: FineLevel | null;
 }
 
 /**
- * Reads a picture: turned upright, converted from its colour profile to sRGB, 8 bits. Of an animation the first
- * picture.
+ * Reads a picture: turned upright, converted from its colour profile to sRGB, 8 bits; a plate's px of 16 bits or of a
+ * wide gamut are kept besides. Of an animation the first picture.
  * @param kind a plate or front comes out with 3 or 4 channels, a matte with one: what is clear where the picture has
  * clear parts, otherwise
  * its grey values as they are stored, linear
+ * @param withFine the px of 16 bits are wanted too, where there are such
  * @throws Problem 415 for what is no picture, 422 for a broken one, 413 for more than 100 megapixels
  */
-export async function decodePicture(path: string, kind: 'plate' | 'matte' | 'front'): Promise<Decoded> {
+export async function decodePicture(
+  path: string,
+  kind: 'plate' | 'matte' | 'front',
+  withFine = false,
+): Promise<Decoded> {
   const signature = signatures.find(({ matches }) => matches(firstBytes(path)));
   if (!signature) throw new Problem(415, `This file is not a picture that can be read. ${accepted}`);
   const picture = sharp(path, { failOn: 'error', limitInputPixels: false, pages: 1, unlimited: true });
-  const { width, height } = await readable(() => picture.metadata(), signature.name);
+  const told = await readable(() => picture.metadata(), signature.name);
+  const { width, height } = told;
   if (width * height > largestPicture) {
     throw new Problem(
       413,
@@ -63,7 +73,17 @@ export async function decodePicture(path: string, kind: 'plate' | 'matte' | 'fro
     () => prepared.raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true }),
     signature.name,
   );
-  return { mime: signature.mime, ...asLevel(data, info, kind) };
+  const level = asLevel(data, info, kind);
+  const fine = withFine && kind === 'plate' ? await readable(() => finePixels(path, told), signature.name) : null;
+  return { mime: signature.mime, ...level, fine: fine && withChannels(fine, level.channels as 3 | 4) };
+}
+
+/** Without the alpha that is opaque everywhere, as the level of 8 bits is. */
+function withChannels(fine: FineLevel, channels: 3 | 4): FineLevel {
+  if (fine.channels === channels) return fine;
+  const codes = new Uint16Array((fine.codes.length / 4) * 3);
+  for (let i = 0, at = 0; i < fine.codes.length; i += 4, at += 3) codes.set(fine.codes.subarray(i, i + 3), at);
+  return { ...fine, channels, codes };
 }
 
 async function hasClearParts(path: string): Promise<boolean> {

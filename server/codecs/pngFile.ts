@@ -1,5 +1,7 @@
 import { closeSync, openSync } from 'node:fs';
-import { crc32 } from 'node:zlib';
+import { crc32, deflateSync } from 'node:zlib';
+import { profileOf } from '../../core/formats/icc';
+import type { RgbSpace } from '../../core/press/rgbSpaces';
 import { writeWhole } from '../store/writeWhole';
 import { joinedAdler32, lastBlock, zlibHeader, type PackedRows } from './packRows';
 import type { PictureFile, PictureForm } from './pictureFile';
@@ -27,6 +29,7 @@ export class PngFile implements PictureFile {
 
   /**
    * @param pack filters and compresses rows, in whatever thread
+   * @param space of its colours, where that is not sRGB
    * @throws the system's error when the file cannot be made; one that is there is replaced
    */
   constructor(
@@ -34,6 +37,7 @@ export class PngFile implements PictureFile {
     form: PictureForm,
     ppi: number,
     private readonly pack: (rows: Uint8Array) => Promise<PackedRows>,
+    space: RgbSpace | null = null,
   ) {
     this.file = openSync(path, 'w');
     this.write(Uint8Array.from(pngSignature));
@@ -41,9 +45,12 @@ export class PngFile implements PictureFile {
       'IHDR',
       Buffer.concat([words(form.width, form.height), Uint8Array.of(form.bits, colourType[form.channels], 0, 0, 0)]),
     );
-    this.chunk('sRGB', Uint8Array.of(0));
-    this.chunk('gAMA', words(gamma));
-    this.chunk('cHRM', words(...chromaticities));
+    if (space) this.chunk('iCCP', namedProfile(space));
+    else {
+      this.chunk('sRGB', Uint8Array.of(0));
+      this.chunk('gAMA', words(gamma));
+      this.chunk('cHRM', words(...chromaticities));
+    }
     const perMetre = Math.round(ppi / 0.0254);
     this.chunk('pHYs', Buffer.concat([words(perMetre, perMetre), Uint8Array.of(1)]));
   }
@@ -74,6 +81,10 @@ export class PngFile implements PictureFile {
     this.at += bytes.length;
   }
 }
+
+/** A profile as a PNG holds it: its name, how it is packed (0: deflate), and its bytes. */
+const namedProfile = (space: RgbSpace): Buffer =>
+  Buffer.concat([Buffer.from(`${space.name}\0\0`, 'latin1'), deflateSync(profileOf(space))]);
 
 /** A chunk of a PNG with its length and checksum. */
 export function pngChunk(kind: string, content: Uint8Array): Buffer {

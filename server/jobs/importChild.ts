@@ -19,10 +19,10 @@ export interface ImportResult {
 
 serveJob<ImportOrder, ImportResult>(async ({ file, kind, pyramid }, progress) => {
   progress(0.05, 'Reading');
-  const decoded = await decodePicture(file, kind);
+  const decoded = await decodePicture(file, kind, true);
   progress(0.4, 'Preparing');
   try {
-    writePyramid(pyramid, decoded, (done) => progress(0.4 + 0.6 * done, 'Preparing'));
+    writePyramid(pyramid, decoded, (done) => progress(0.4 + 0.6 * done, 'Preparing'), decoded.fine);
   } catch (error) {
     rmSync(pyramid, { force: true });
     throw error;

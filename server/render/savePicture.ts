@@ -85,14 +85,21 @@ export async function savePicture(
   const { settings, scale, piece, dataFolder, shapes } = order;
   const { format } = settings;
   const { frame, mirrors } = printedArea(order);
-  const { underbase } = settings;
+  const { underbase, space = 'srgb' } = settings;
   const form: PictureForm = { ...formOf(piece, frame, settings.bits), ...(underbase && { channels: 4 }) };
   const choke = underbase && toPx(underbase.choke, 'mm', settings.ppi) / scale;
-  givePiece(pool, { dataFolder, piece, shapes, scale, parting: { kind: 'whole', mirrors, choke } });
+  givePiece(pool, {
+    dataFolder,
+    piece,
+    shapes,
+    scale,
+    parting: { kind: 'whole', mirrors, choke, isWide: space === 'display-p3' },
+  });
   const drawn = { name: 'picture', frame, form };
   try {
     if (format === 'png') {
-      const file = new PngFile(order.out, form, settings.ppi, packIn(pool, form));
+      const own = space === 'srgb' ? null : rgbSpaces[space];
+      const file = new PngFile(order.out, form, settings.ppi, packIn(pool, form), own);
       await renderParts(frame, [{ ...drawn, file }], pool, (done) => progress(done, 'Rendering')).catch(
         (error: unknown) => {
           rmSync(order.out, { force: true });
@@ -109,7 +116,7 @@ export async function savePicture(
       await renderParts(frame, [{ ...drawn, file }], pool, (done) => progress(done, 'Rendering'));
       return { renderMs: performance.now() - start, encodeMs: 0, notes: [] };
     }
-    const print = { ppi: settings.ppi, profile: profileOf(rgbSpaces.srgb) };
+    const print = { ppi: settings.ppi, profile: profileOf(rgbSpaces[space]) };
     const file = new StripTiff(order.scratch, form, renderTile, print);
     await renderParts(frame, [{ ...drawn, file }], pool, (done) => progress(done * renderShare, 'Rendering'));
     if (!order.keepsPool) await pool.close();

@@ -1,6 +1,7 @@
 import { parentPort } from 'node:worker_threads';
 import { toBytes, toWords } from '../../core/kernels/colour';
 import type { Piece } from '../../core/piece/schema';
+import { inDisplayP3 } from '../../core/formats/displayP3';
 import { bledPicture } from '../../core/formats/bleed';
 import { layeredPicture } from '../../core/formats/openRaster/layers';
 import { mattesPicture } from '../../core/formats/parts/mattes';
@@ -28,8 +29,8 @@ export interface PoolPiece {
 }
 
 export type Parting =
-  /** @see mirroredBeyond; with a choke (sheet px) the white under it. */
-  | { kind: 'whole'; mirrors: boolean; choke?: number }
+  /** @see mirroredBeyond; with a choke (sheet px) the white under it; wide: in Display P3. */
+  | { kind: 'whole'; mirrors: boolean; choke?: number; isWide?: boolean }
   | ({ kind: 'vectors'; plan: VectorPlan } & Omit<VectorFrame, 'scale'>)
   | { kind: 'layers'; frame: Region }
   | { kind: 'mattes'; frame: Region };
@@ -58,7 +59,7 @@ const cacheBytes = 12 * 1024 * 1024;
 let evaluator = new Evaluator(cacheBytes);
 let current: { scale: number; drawing: Promise<Drawing> } | null = null;
 
-type Drawing = { whole: Node } | { parted: PartedPicture };
+type Drawing = { whole: Node; isWide: boolean } | { parted: PartedPicture };
 
 function take({ dataFolder, piece, shapes, scale, parting = { kind: 'whole', mirrors: false } }: PoolPiece): void {
   const drawing = openMaterials(piece.assets, fileLibrary(dataFolder, shapes)).then((materials): Drawing => {
@@ -67,7 +68,10 @@ function take({ dataFolder, piece, shapes, scale, parting = { kind: 'whole', mir
     if (parting.kind === 'mattes') return { parted: mattesPicture(compile(piece, materials), parting.frame) };
     if (parting.kind === 'layers') return { parted: layeredPicture(piece, materials, scale, parting.frame) };
     const whole = bledPicture(compile(piece, materials), piece, parting.mirrors);
-    return { whole: parting.choke === undefined ? whole : underbaseOf(whole, parting.choke) };
+    return {
+      whole: parting.choke === undefined ? whole : underbaseOf(whole, parting.choke),
+      isWide: parting.isWide === true,
+    };
   });
   drawing.catch(() => undefined);
   current = { scale, drawing };
@@ -77,7 +81,7 @@ async function draw(region: Region, strips: readonly Strip[]): Promise<void> {
   const { scale, drawing } = current!;
   const known = await drawing;
   const request = { region, scale };
-  if ('whole' in known) return drawWhole(known.whole, request, strips[0]);
+  if ('whole' in known) return drawWhole(known, request, strips[0]);
   const drawn = await known.parted.draw(request, evaluator);
   for (const strip of strips) {
     const bytes = drawn.get(strip.part);
@@ -85,11 +89,16 @@ async function draw(region: Region, strips: readonly Strip[]): Promise<void> {
   }
 }
 
-async function drawWhole(node: Node, request: Request, strip: Strip): Promise<void> {
+async function drawWhole(
+  { whole: node, isWide }: Extract<Drawing, { whole: Node }>,
+  request: Request,
+  strip: Strip,
+): Promise<void> {
   const { region } = request;
-  const stored = strip.bits === 8 && strip.channels === 3 ? await node.asStored?.(request) : null;
+  const stored = strip.bits === 8 && strip.channels === 3 && !isWide ? await node.asStored?.(request) : null;
   if (stored) return put(stored.bytes, new Uint8Array(strip.memory), region, strip);
-  const raster = await evaluator.pixels(node, request);
+  const drawn = await evaluator.pixels(node, request);
+  const raster = isWide ? inDisplayP3(drawn) : drawn;
   if (strip.bits === 16)
     put(
       strip.channels === 4 ? toWords(raster, region.x, region.y) : opaqueWords(toWords(raster, region.x, region.y)),

@@ -44,7 +44,12 @@ export function assetRoutes(studio: Studio) {
       job.finished.then(() => studio.surveys.ask((job.state.result as StoredAsset).sha256)).catch(() => undefined);
       return context.json({ job: job.state }, 202);
     })
-    .get('/:sha256', (context) => context.json(studio.assets.get(context.req.param('sha256'))))
+    .get('/:sha256', (context) => {
+      const asset = studio.assets.get(context.req.param('sha256'));
+      // How exactly its px are there is told by the file that holds them.
+      const fine = asset.kind === 'plate' ? (picture(asset.sha256).fine?.range ?? null) : null;
+      return context.json({ ...asset, fine });
+    })
     .get('/:sha256/file', (context) => {
       const asset = studio.assets.get(context.req.param('sha256'));
       const stream = Readable.toWeb(createReadStream(studio.files.asset(asset.sha256))) as ReadableStream;
@@ -54,15 +59,19 @@ export function assetRoutes(studio: Studio) {
         'Content-Length': String(asset.bytes),
       });
     })
-    .get('/:sha256/tiles/:level/:column/:row', async (context) => {
+    .get('/:sha256/:which{tiles|upper|lower}/:level/:column/:row', async (context) => {
       const source = picture(context.req.param('sha256'));
+      const which = context.req.param('which');
       const [level, column, row] = (['level', 'column', 'row'] as const).map((name) => Number(context.req.param(name)));
       const known = Number.isInteger(level) && level >= 0 && level < levelCount(source.width, source.height);
       const size = known ? levelSize(source.width, source.height, level) : { width: 0, height: 0 };
       const inside = (place: number, length: number): boolean =>
         Number.isInteger(place) && place >= 0 && place * tileSide < length;
       if (!inside(column, size.width) || !inside(row, size.height)) throw new Problem(404, 'There is no such tile.');
-      const bytes = await source.tile(level, column, row);
+      if (which !== 'tiles' && !source.fine) throw new Problem(404, 'This picture has 8 bits.');
+      const whole = await (which === 'tiles' ? source : source.fine!).tile(level, column, row);
+      const [upper, lower] = [whole.subarray(0, whole.length / 2), whole.subarray(whole.length / 2)];
+      const bytes = { tiles: whole, upper, lower }[which];
       return context.body(bytes as Uint8Array<ArrayBuffer>, 200, {
         'Content-Type': 'application/octet-stream',
         'Cache-Control': forever,

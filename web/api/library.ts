@@ -1,4 +1,4 @@
-import type { Picture } from '../../core/pictures/pyramid';
+import type { FineRange, Picture } from '../../core/pictures/pyramid';
 import { levelCount, tileSide } from '../../core/pictures/pyramid';
 import { SharedTiles, type SharedTileMemory } from '../../core/pictures/sharedTiles';
 import { ByteCache } from '../../core/graph/cache';
@@ -23,9 +23,11 @@ export function httpLibrary(tiles: number | SharedTileMemory): Library {
   const keep = typeof tiles === 'number' ? keepHere(tiles) : keepShared(tiles);
   return keeping({
     async picture(sha256) {
-      const { width, height, channels } = (await (await read(sha256)).json()) as StoredAsset;
+      const { width, height, channels, fine } = (await (await read(sha256)).json()) as StoredAsset & {
+        fine: FineRange | null;
+      };
       if (!width || !height || !channels) throw new Error('A picture of this piece is not a picture.');
-      return pictureOf(sha256, width, height, channels, keep);
+      return pictureOf(sha256, { width, height, channels }, fine, keep);
     },
     face: async (sha256) => openFace(sha256, new Uint8Array(await (await read(`${sha256}/file`)).arrayBuffer())),
   });
@@ -48,18 +50,38 @@ function keepHere(budget: number): KeepTile {
   };
 }
 
-function pictureOf(key: string, width: number, height: number, channels: 1 | 3 | 4, keep: KeepTile): Picture {
+function pictureOf(
+  key: string,
+  { width, height, channels }: Pick<Picture, 'width' | 'height' | 'channels'>,
+  range: FineRange | null,
+  keep: KeepTile,
+): Picture {
+  const tile = (which: 'tiles' | 'upper' | 'lower', place: readonly number[]): Promise<Uint8Array> => {
+    const path = `${key}/${which}/${place.join('/')}`;
+    return keep(path, tileSide * tileSide * channels, () =>
+      read(path).then(async (response) => new Uint8Array(await response.arrayBuffer())),
+    );
+  };
   return {
     key,
     width,
     height,
     channels,
     levels: levelCount(width, height),
-    tile(level, column, row) {
-      const path = `${key}/tiles/${level}/${column}/${row}`;
-      return keep(path, tileSide * tileSide * channels, () =>
-        read(path).then(async (response) => new Uint8Array(await response.arrayBuffer())),
-      );
-    },
+    tile: (...place) => tile('tiles', place),
+    // In halves, each as large as a tile of 8 bits: so they fit where those are kept.
+    ...(range && {
+      fine: {
+        range,
+        tile: async (...place) => joined(await Promise.all([tile('upper', place), tile('lower', place)])),
+      },
+    }),
   };
+}
+
+function joined([upper, lower]: Uint8Array[]): Uint8Array {
+  const out = new Uint8Array(upper.length + lower.length);
+  out.set(upper);
+  out.set(lower, upper.length);
+  return out;
 }

@@ -29,6 +29,8 @@ export function localContrastNode(picture: Node, { amount, radius }: LocalContra
     within: sheet,
     bounds: picture.bounds,
     keepsSolid: true,
+    isPure: true,
+
     apply(source, { request: { region, scale }, lying }) {
       const sigma = radius * scale;
       const own = crop(source, lying, region);

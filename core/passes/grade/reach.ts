@@ -17,6 +17,7 @@ export function reachNode({ area, soft }: Pick<GradeReach, 'area' | 'soft'>, cov
     reach: 2 * soft,
     from: ({ region, scale }) => grow(region, blurMargin(sigma * scale)),
     with: part ? { part } : {},
+    isPure: true,
     bounds: area === 'inside' && cover.bounds ? grow(cover.bounds, 2 * soft) : null,
     apply(letters, { request, lying, inputs }) {
       const out = copyOf(blurRegion(letters, lying, request.region, sigma * request.scale));
@@ -39,6 +40,7 @@ export const allBut = (node: Node): Node =>
     key: 'all but',
     reach: 0,
     bounds: null,
+    isPure: true,
     apply: (source) => each(source, (i) => 1 - source.data[i]),
   });
 

@@ -38,6 +38,7 @@ function tonedNode(source: Node, treated: Node, grade: Grade, reach: Node | null
     bounds: source.bounds,
     only,
     keepsSolid: true,
+    isPure: true,
     apply: (own, { inputs }) =>
       mixed(own, treatTone(inputs.treated ?? own, grade), inputs.share ?? null, grade.strength),
   });
@@ -54,6 +55,7 @@ const blurredNode = (source: Node, sigma: number, sheet: Size, spared: Node | nu
     widely: ['spared'],
     bounds: source.bounds,
     keepsSolid: true,
+    isPure: true,
     apply(picture, { request: { region, scale }, lying, inputs }) {
       const clear = inputs.spared ? without(picture, inputs.spared) : picture;
       return madeOpaque(fromLight(blurRegion(toLight(clear), lying, region, sigma * scale)), 1e-4);

@@ -5,7 +5,7 @@ import { unionOf, type Region } from '../../pixels/region';
 import { contentKey, keyOf, nowhere, touches, type Node } from '../../graph/node';
 import type { Letter, Letters } from '../../type/letters';
 import type { CoatScene } from '../../coats/scene';
-import { coverOf, placedLetters, type PlacedLetter } from '../../graph/cover';
+import { coverOf, lettersIn, placedLetters, type PlacedLetter } from '../../graph/cover';
 import { recoloured } from './echoes';
 import { cutFill, type Coated, type FillUnit } from '../../coats/fill';
 import { fillingOf, type Rgba } from '../../coats/filling';
@@ -37,15 +37,27 @@ export function inkNode(letters: Letters, { coats }: Coated, scene: CoatScene): 
       : units.map((unit) => ({ colour: null, unit, placed: placedLetters(unit.letters, letters.place) }));
   });
   const boundsOf = ({ placed }: Run): Region | null => unionOf(placed.map(({ bounds }) => bounds));
+  const key = contentKey(
+    'ink',
+    filling.key,
+    strength,
+    letters.place,
+    keyOf(letters.letters),
+    letters.drawn && keyOf(letters.drawn),
+  );
   return {
-    key: contentKey(
-      'ink',
-      filling.key,
-      strength,
-      letters.place,
-      keyOf(letters.letters),
-      letters.drawn && keyOf(letters.drawn),
-    ),
+    key,
+    // A paint that is laid out along words or lines depends on all of their letters.
+    keyAt: (request) => {
+      const near = runs.map(({ colour, placed }) => [colour, lettersIn(placed, request)] as const);
+      return runs.some(({ unit }, i) => unit && near[i][1].length > 0)
+        ? key
+        : contentKey(
+            'flat ink',
+            letters.place,
+            near.filter(([, some]) => some.length > 0),
+          );
+    },
     channels: 4,
     bounds: unionOf(runs.map(boundsOf)) ?? nowhere,
     needs: (request) => filling.needs(request),

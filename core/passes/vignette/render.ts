@@ -24,6 +24,7 @@ export function vignetteNode(picture: Node, vignette: Vignette, { width, height 
     key: contentKey('vignette', vignette, width, height),
     reach: 0,
     keepsSolid: true,
+    isPure: true,
     apply(source, { request: { region, scale } }) {
       const light = toLight(source);
       for (let row = 0, at = 0; row < region.height; row++) {

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { finestOf, type Finest } from '../../../core/formats/finest';
 import type { Materials } from '../../../core/graph/materials';
 import type { Piece } from '../../../core/piece/schema';
-import { fileFormats, formatNames } from '../../../core/formats/formats';
+import { fileFormats, formatNames, isPictureFormat } from '../../../core/formats/formats';
 import { purposes } from '../../../core/formats/purposes';
 import { largestChoke, printed, separated, underbased, type FileSettings } from '../../../core/formats/settings';
 import { presses, pressNames, type PressName } from '../../../core/press/presses';
@@ -75,6 +75,20 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
               </button>
             ))}
           </span>
+        )}
+        {isPictureFormat(format) && choice.press === null && (
+          <label className="mr-2 inline-flex items-center gap-1">
+            in
+            <select
+              className="field"
+              aria-label="Colour space"
+              value={choice.space ?? 'srgb'}
+              onChange={(event) => onChoose({ space: event.target.value === 'srgb' ? undefined : 'display-p3' })}
+            >
+              <option value="srgb">sRGB</option>
+              <option value="display-p3">Display P3, wider</option>
+            </select>
+          </label>
         )}
         {hasQuality && (
           <>

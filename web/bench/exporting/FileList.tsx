@@ -45,7 +45,7 @@ export function FileList({ files, pattern, onRemove, onPattern }: FileListProps)
   );
 }
 
-function saysOf({ format, bits, quality, ppi, bleed, press, underbase }: WantedFile): string {
+function saysOf({ format, bits, quality, ppi, bleed, press, underbase, space }: WantedFile): string {
   const { hasQuality, bits: known } = fileFormats[format];
   const parts = [
     known.length > 1 && `${bits} bits`,
@@ -53,6 +53,7 @@ function saysOf({ format, bits, quality, ppi, bleed, press, underbase }: WantedF
     `${ppi} ppi`,
     bleed > 0 && `${bleed} mm bleed`,
     press !== null && `inks of ${press}`,
+    space === 'display-p3' && 'Display P3',
     underbase !== undefined && `white, ${underbase.choke} mm choke`,
   ];
   return parts.filter((part) => part !== false).join(', ');
