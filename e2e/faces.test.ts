@@ -37,7 +37,7 @@ test('a face is brought in, set in a word, cannot be taken out while it is in us
     { name: 'cut.woff2', mimeType: 'font/woff2', buffer: woff2.subarray(0, 2000) },
   ]);
   await page.getByText('15 faces.').waitFor();
-  await page.getByText('"letter.ttf" is not a face. Inky Veil reads TTF, OTF, WOFF and WOFF2.').waitFor();
+  await page.getByText('"letter.ttf" is not a face. Inky Veil reads TTF, OTF, WOFF and WOFF2').waitFor();
   await page.getByText('"cut.woff2" cannot be used. The file is damaged').waitFor();
   await page.goto(`${studio.url}/piece/demo-woven/1`);
   await page.getByRole('button', { name: /^Face: / }).click();

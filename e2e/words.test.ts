@@ -195,8 +195,8 @@ test('an outline from a file and a star are used like words; what is no outline 
     );
   await drop('round.svg', '<svg xmlns="http://www.w3.org/2000/svg"><circle cx="5" cy="5" r="5"/></svg>');
   await page.locator('[data-depth]').filter({ hasText: 'round' }).waitFor();
-  await drop('notes.pdf', 'no outline');
-  await page.getByText('"notes.pdf" cannot be dropped here').waitFor();
+  await drop('notes.doc', 'no outline');
+  await page.getByText('"notes.doc" cannot be dropped here').waitFor();
 });
 
 test('words run along a line that is drawn on the sheet', async () => {

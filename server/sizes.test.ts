@@ -49,7 +49,7 @@ test('a size is exported at its own size, and named by it', async () => {
   const job = (await started.json()) as { id: string };
   await studio.jobs.get(job.id).finished;
   const state = studio.jobs.list(id).find((one) => one.id === job.id)!;
-  expect(state).toMatchObject({ state: 'done', result: { fileName: 'Poster - Tall.png', width: 120, height: 240 } });
+  expect(state).toMatchObject({ state: 'done', result: { fileName: 'Poster Tall.png', width: 120, height: 240 } });
   const info = await sharp(readFileSync(studio.files.export(job.id, 'png'))).metadata();
   expect([info.width, info.height]).toEqual([120, 240]);
   const gone = { ...order, size: 'gone' };

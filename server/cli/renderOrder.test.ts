@@ -9,6 +9,10 @@ test('one file is what was asked for', () => {
   expect([scale, tells]).toEqual([0.5, false]);
 });
 
+test('a format that is named goes before the ending', () => {
+  expect(order('--out', 'a.download', '--format', 'webp').wanted[0].settings.format).toBe('webp');
+});
+
 test('of several each takes what it has room for', () => {
   const { wanted } = order(
     '--out',
@@ -33,6 +37,7 @@ test('of several each takes what it has room for', () => {
 test.each([
   [['--out', 'a.jpg', '--bits', '16'], /8 bits/],
   [['--out', 'a.doc'], /must end in one of/],
+  [['--out', 'a.png', '--format', 'doc'], /formats: png/],
   [['--out', 'a.png', '--bits', '12'], /it is 8 or 16/],
   [['--out', 'a.png', '--underbase=-1'], /from 0 to 5/],
   [['--out', 'a.pdf', '--underbase', '1'], /PNG or a TIFF/],

@@ -16,6 +16,7 @@ PIECE   a bundle (a folder, its piece.json, or a zip), or the id of a piece in t
 --files where the files of a piece lie that is not a bundle of its own, such as demo
 --out   ${endings}: its ending says what it becomes; several are made one after the other, each with those of the
         settings that it has room for
+--format what it becomes, whatever its ending says: ${formatNames.join(', ')}
 --scale output px per sheet px (1)
 --bits  8, or 16 for a PNG or a TIFF (8)
 --press the press that a TIFF or a PDF is separated for: ${pressNames.join(', ')}
@@ -50,8 +51,11 @@ function pressOf(name: string | undefined): PressName | null {
   return found ?? null;
 }
 
-function formatOf(out: string): FormatName {
-  const format = formatOfName(out);
+/** @param named by a person, for names of files whose ending says something else */
+function formatOf(out: string, named: string | undefined): FormatName {
+  const known = formatNames.find((one) => one === named);
+  if (named !== undefined && !known) throw new Error(`--format is "${named}"; formats: ${formatNames.join(', ')}.`);
+  const format = known ?? formatOfName(out);
   if (!format) throw new Error(`--out must end in one of ${endings}.`);
   return format;
 }
@@ -64,6 +68,7 @@ export function readRenderOrder(args?: string[]): RenderOrder {
     options: {
       out: { type: 'string', multiple: true },
       files: { type: 'string' },
+      format: { type: 'string' },
       scale: { type: 'string' },
       ppi: { type: 'string' },
       bits: { type: 'string' },
@@ -99,7 +104,7 @@ export function readRenderOrder(args?: string[]): RenderOrder {
     }),
   };
   const wanted = values.out.map((out): RenderFile => {
-    const format = formatOf(out);
+    const format = formatOf(out, values.format);
     // One file is what was asked for, or refused; of several each takes what it has room for.
     const settings = values.out!.length > 1 ? fitted({ ...asked, format }) : { ...asked, format };
     const [problem] = unfitting(settings);

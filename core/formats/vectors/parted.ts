@@ -1,4 +1,5 @@
 import type { Materials } from '../../graph/materials';
+import type { Level } from '../../pixels/level';
 import { grow, type Region } from '../../pixels/region';
 import type { Piece } from '../../piece/schema';
 import { compile } from '../../render/compile';
@@ -50,8 +51,11 @@ export function vectorPicture(
     ],
     async draw(request, evaluator) {
       const { region } = request;
-      if (!around || !meets(region, around))
-        return new Map([['ground', storedBytes(await evaluator.pixels(picture, request), region)]]);
+      if (!around || !meets(region, around)) {
+        const stored = await picture.asStored?.(request);
+        const bytes = stored ? withAlpha(stored) : storedBytes(await evaluator.pixels(picture, request), region);
+        return new Map([['ground', bytes]]);
+      }
       const wide = { ...request, region: grow(region, patchReach + colourReach) };
       const seen = await evaluator.pixels(picture, wide);
       const below = await evaluator.pixels(ground, wide);
@@ -71,6 +75,18 @@ export function vectorPicture(
       ]);
     },
   };
+}
+
+/** Stored px of three channels, opaque. */
+function withAlpha({ width, height, bytes }: Level): Uint8ClampedArray {
+  const out = new Uint8ClampedArray(width * height * 4);
+  for (let from = 0, at = 0; at < out.length; from += 3, at += 4) {
+    out[at] = bytes[from];
+    out[at + 1] = bytes[from + 1];
+    out[at + 2] = bytes[from + 2];
+    out[at + 3] = 255;
+  }
+  return out;
 }
 
 /** The part of 8-bit RGBA px that lies in a region within theirs. */
