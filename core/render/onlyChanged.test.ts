@@ -16,6 +16,7 @@ import { plainWords } from '../passes/words/schema';
 import { blankPiece, untouched } from '../piece/blank';
 import type { Lettering, Piece } from '../piece/schema';
 import type { Region } from '../pixels/region';
+import { boxContour } from '../testing/contours';
 import { paintedPicture } from '../testing/pictures';
 import { shippedFace } from '../testing/faces';
 import { compile } from './compile';
@@ -38,18 +39,7 @@ function lettering(id: string, text: string, x: number, y: number, more: Partial
   };
 }
 
-const box = (left: number, top: number, right: number, bottom: number) =>
-  tracedCut([
-    {
-      closed: true,
-      points: [
-        [left, top],
-        [right, top],
-        [right, bottom],
-        [left, bottom],
-      ].map(([x, y]) => ({ x, y, to: 'straight' as const, via: [] })),
-    },
-  ]);
+const box = (...sides: Parameters<typeof boxContour>) => tracedCut([boxContour(...sides)]);
 
 /** A long word above, a short one below on the left behind a veil, an outlined one below on the right; graded as a whole. */
 const piece: Piece = {

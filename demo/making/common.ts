@@ -51,19 +51,6 @@ export async function trace(
   return { closed: true, points };
 }
 
-/** A box with straight sides. */
-export function boxContour(left: number, top: number, right: number, bottom: number): Contour {
-  return {
-    closed: true,
-    points: [
-      [left, top],
-      [right, top],
-      [right, bottom],
-      [left, bottom],
-    ].map(([x, y]) => ({ x, y, to: 'straight', via: [] })),
-  };
-}
-
 export const face = (file: string): Asset => ({ kind: 'face', name: faceNames[file], path: `faces/${file}.ttf` });
 export const plate = (name: string): Asset => ({ kind: 'plate', name, path: `plates/${name}.jpg` });
 

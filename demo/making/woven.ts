@@ -8,7 +8,8 @@ import { firstShadow, plainVeil, tracedCut, type Veil, type VeilShadow } from '.
 import { plainWords } from '../../core/passes/words/schema';
 import type { Lettering, Piece } from '../../core/piece/schema';
 import { cutsKey } from '../../core/passes/veils/solved';
-import { boxContour, piece, trace } from './common';
+import { boxContour } from '../../core/testing/contours';
+import { piece, trace } from './common';
 import { readStrokesOf, Solver } from './solve';
 
 /** A word behind the jar, and one through its grasses: some stems over it, some under. */

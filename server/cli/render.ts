@@ -66,7 +66,9 @@ async function main(): Promise<void> {
   try {
     const piece = atSize(whole, order.size);
     const ppi = order.ppi ?? piece.sheet.ppi;
-    const files = wanted.map(({ out, settings }) => studio.saveOrder(piece, order.scale, { ...settings, ppi }, out));
+    const files = wanted.map(({ out, settings }) =>
+      studio.saveOrder(piece, order.scale, { ...settings, ppi }, tells ? studio.files.working() : out),
+    );
     if (tells) {
       const sizes = await toldBytes({ told: true, files });
       wanted.forEach(({ out }, i) => console.log(`${out}: ${sizes[i].least} to ${sizes[i].most} bytes`));

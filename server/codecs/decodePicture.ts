@@ -1,10 +1,11 @@
 import { closeSync, openSync, readSync } from 'node:fs';
-import sharp, { type OutputInfo, type Sharp } from 'sharp';
+import type { OutputInfo, Sharp } from 'sharp';
 import type { Level } from '../../core/pictures/pyramid';
 import type { FineLevel } from '../../core/pictures/fine';
 import { largestPicture } from '../config';
 import { Problem } from '../problem';
 import { finePixels } from './finePixels';
+import { openPicture } from './openPicture';
 
 /** The formats that are taken in, by the first bytes of the file. */
 const signatures: { mime: string; name: string; matches(head: Buffer): boolean }[] = [
@@ -56,7 +57,7 @@ export async function decodePicture(
 ): Promise<Decoded> {
   const signature = signatures.find(({ matches }) => matches(firstBytes(path)));
   if (!signature) throw new Problem(415, `This file is not a picture that can be read. ${accepted}`);
-  const picture = sharp(path, { failOn: 'error', limitInputPixels: false, pages: 1, unlimited: true });
+  const picture = openPicture(path);
   const told = await readable(() => picture.metadata(), signature.name);
   const { width, height } = told;
   if (width * height > largestPicture) {
@@ -87,7 +88,7 @@ function withChannels(fine: FineLevel, channels: 3 | 4): FineLevel {
 }
 
 async function hasClearParts(path: string): Promise<boolean> {
-  const picture = sharp(path, { failOn: 'error', limitInputPixels: false, pages: 1, unlimited: true });
+  const picture = openPicture(path);
   return (await picture.metadata()).hasAlpha && !(await picture.stats()).isOpaque;
 }
 

@@ -1,8 +1,8 @@
-import sharp from 'sharp';
 import { codeOf, mostCode, type FineLevel } from '../../core/pictures/fine';
 import type { FineRange } from '../../core/pictures/pyramid';
 import { decodeExact, encodeWide } from '../../core/pixels/transfer';
 import { between, rgbSpaces } from '../../core/press/rgbSpaces';
+import { openPicture } from './openPicture';
 
 /** Encoded values further outside 0..1 than this are beyond sRGB: less is rounding. */
 const beyond = 0.004;
@@ -28,7 +28,7 @@ const hasOtherSpace = ({ icc }: Told): boolean => icc !== undefined && !/s\0?R\0
 export async function finePixels(path: string, told: Told): Promise<FineLevel | null> {
   const isOther = hasOtherSpace(told);
   if (!isDeep(told) && !isOther) return null;
-  const picture = sharp(path, { failOn: 'error', limitInputPixels: false, pages: 1, unlimited: true }).autoOrient();
+  const picture = openPicture(path).autoOrient();
   const { data, info } = await (isOther ? picture.pipelineColourspace('rgb16').withIccProfile('p3') : picture)
     .toColourspace('rgb16')
     .raw({ depth: 'ushort' })

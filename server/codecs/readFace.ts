@@ -1,7 +1,7 @@
 import { convert } from 'fontverter';
 import { FaceError } from '../../core/type/faceBook';
 import { readFacts, type FaceFacts } from '../../core/type/faceFacts';
-import { Problem, problemOf } from '../problem';
+import { Problem } from '../problem';
 import { facesIn, isCollection } from './faceCollection';
 
 /** Largest face file, and the largest that a packed one may become, bytes. */
@@ -43,15 +43,16 @@ export async function readFaces(file: Uint8Array, name: string): Promise<ReadFac
   } catch {
     throw brokenCollection(name);
   }
-  const read = files.map((bytes): ReadFace | Problem => {
+  const usable: ReadFace[] = [];
+  let problem: unknown = null;
+  for (const bytes of files) {
     try {
-      return measured(bytes, name);
+      usable.push(measured(bytes, name));
     } catch (error) {
-      return problemOf(error) ?? brokenCollection(name);
+      problem ??= error;
     }
-  });
-  const usable = read.flatMap((one) => (one instanceof Problem ? [] : [one]));
-  if (usable.length === 0) throw read[0] as Problem;
+  }
+  if (usable.length === 0) throw problem;
   return usable;
 }
 

@@ -1,4 +1,4 @@
-import { readFileSync, rmSync, statSync } from 'node:fs';
+import { readFileSync, statSync } from 'node:fs';
 import { saveFile } from '../formats/saveFile';
 import { writeZip } from '../formats/zipFile';
 import { printedArea, type SaveOrder, type Saved } from '../render/savePicture';
@@ -55,6 +55,5 @@ export async function saveSet(
     return total;
   } finally {
     await pool.close();
-    for (const { order } of files) rmSync(order.out, { force: true });
   }
 }

@@ -1,11 +1,12 @@
 import { Evaluator } from '../../core/graph/evaluate';
 import { openMaterials } from '../../core/graph/materials';
 import { planVectors, type VectorPlan } from '../../core/formats/vectors/plan';
+import { isOpaque } from '../../core/formats/opaque';
 import { vectorPicture } from '../../core/formats/vectors/parted';
 import type { Piece } from '../../core/piece/schema';
 import type { Region } from '../../core/pixels/region';
 import { fileLibrary } from '../render/fileLibrary';
-import { isOpaque, type DrawnPart } from '../render/renderSheet';
+import type { DrawnPart } from '../render/renderSheet';
 import { printedArea, type SaveOrder } from '../render/savePicture';
 import { givePiece, type TilePool } from '../render/tilePool';
 

@@ -1,15 +1,10 @@
 import { renderTile } from '../../core/graph/tiles';
-import { readColour } from '../../core/pixels/colour';
+import { isOpaque } from '../../core/formats/opaque';
 import type { Piece } from '../../core/piece/schema';
 import { intersect, type Region, type Size } from '../../core/pixels/region';
 import type { PictureFile, PictureForm } from '../codecs/pictureFile';
 import type { TilePool } from './tilePool';
 import type { Strip } from './tileWorker';
-
-/** True where every px of the sheet is painted, so that no alpha needs saving. */
-export function isOpaque({ sheet }: Piece): boolean {
-  return sheet.paint !== null && readColour(sheet.paint)[3] === 1;
-}
 
 /** The form in which a picture of the piece is stored. @param size px, @param bits for each channel */
 export const formOf = (piece: Piece, { width, height }: Size, bits: 8 | 16): PictureForm => ({

@@ -1,4 +1,4 @@
-import { createReadStream } from 'node:fs';
+import { createReadStream, existsSync } from 'node:fs';
 import { Readable } from 'node:stream';
 import { Hono } from 'hono';
 import sharp from 'sharp';
@@ -47,7 +47,8 @@ export function assetRoutes(studio: Studio) {
     .get('/:sha256', (context) => {
       const asset = studio.assets.get(context.req.param('sha256'));
       // How exactly its px are there is told by the file that holds them.
-      const fine = asset.kind === 'plate' ? (picture(asset.sha256).fine?.range ?? null) : null;
+      const isThere = asset.kind === 'plate' && existsSync(studio.files.pyramid(asset.sha256));
+      const fine = isThere ? (picture(asset.sha256).fine?.range ?? null) : null;
       return context.json({ ...asset, fine });
     })
     .get('/:sha256/file', (context) => {

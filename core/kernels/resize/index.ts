@@ -24,9 +24,15 @@ export function resize(raster: Raster, width: number, height: number, filter: Fi
     { start: 0, length: height, scale: height / raster.height, offset: 0, size: raster.height },
     filter,
   );
+  return weighed(raster, across, down);
+}
+
+/** A raster whose px are weighed by taps, in its own values. */
+export function weighed(raster: Raster, across: Taps, down: Taps): Raster {
   const compiled = machine();
   if (!compiled) return resizeReference(raster, across, down);
-  const out = emptyRaster(width, height, raster.channels);
+  const width = across.first.length;
+  const out = emptyRaster(width, down.first.length, raster.channels);
   const run = raster.width * raster.channels;
   const rows = {
     width: raster.width,

@@ -89,8 +89,14 @@ function lightOf({ width, height, channels, bytes }: Level): Raster {
   return out;
 }
 
-/** One row of light, or of a matte, to what is seen of it. In place. */
-function coverRow(row: Float32Array, channels: 1 | 4, columns: Float32Array, rowShare: number): void {
+/** One row of light, or of a matte, to what is seen of it. In place. @param encoded light to an encoded value */
+export function coverRow(
+  row: Float32Array,
+  channels: 1 | 4,
+  columns: Float32Array,
+  rowShare: number,
+  encoded: (light: number) => number = encode,
+): void {
   for (let x = 0; x < columns.length; x++) {
     const share = columns[x] * rowShare;
     if (channels === 1) {
@@ -99,7 +105,7 @@ function coverRow(row: Float32Array, channels: 1 | 4, columns: Float32Array, row
     }
     const found = row[x * 4 + 3];
     const inside = found > 0.99999 ? 1 : Math.max(0, found);
-    for (let c = x * 4; c < x * 4 + 3; c++) row[c] = inside > 0 ? encode(row[c] / inside) * inside * share : 0;
+    for (let c = x * 4; c < x * 4 + 3; c++) row[c] = inside > 0 ? encoded(row[c] / inside) * inside * share : 0;
     row[x * 4 + 3] = inside * share;
   }
 }

@@ -42,7 +42,7 @@ export interface InkGauges {
 }
 
 /** Px that a lettering's contrast is measured on after every change. */
-const whileWorking = 6e5;
+export const whileWorking = 6e5;
 
 export async function measureInkGauges(
   letterings: readonly MeasuredLettering<Ink>[],

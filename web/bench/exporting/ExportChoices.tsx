@@ -7,7 +7,8 @@ import { purposes } from '../../../core/formats/purposes';
 import { largestChoke, printed, separated, underbased, type FileSettings } from '../../../core/formats/settings';
 import { presses, pressNames, type PressName } from '../../../core/press/presses';
 import { warningsOf } from '../../../core/formats/warnings';
-import { readColour } from '../../../core/pixels/colour';
+import { isOpaque } from '../../../core/formats/opaque';
+import { Choice } from '../../ui/Choice';
 import { Quantity } from '../../ui/Quantity';
 import { useBench } from '../benchContext';
 
@@ -30,7 +31,6 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
   const { format, bits, quality } = choice;
   const { name, purpose, bits: known, hasQuality } = fileFormats[format];
   const { piece, materials, measures } = useBench();
-  const isClear = piece.sheet.paint === null || readColour(piece.sheet.paint)[3] < 1;
   const finest = useMemo(() => finestIn(piece, materials), [piece, materials]);
   const sizeOf = (sha256: string): { width: number; height: number } | null => {
     const key = Object.entries(piece.assets).find(([, asset]) => asset.sha256 === sha256)?.[0];
@@ -79,15 +79,12 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
         {isPictureFormat(format) && choice.press === null && (
           <label className="mr-2 inline-flex items-center gap-1">
             in
-            <select
-              className="field"
-              aria-label="Colour space"
+            <Choice
+              label="Colour space"
               value={choice.space ?? 'srgb'}
-              onChange={(event) => onChoose({ space: event.target.value === 'srgb' ? undefined : 'display-p3' })}
-            >
-              <option value="srgb">sRGB</option>
-              <option value="display-p3">Display P3, wider</option>
-            </select>
+              options={{ srgb: 'sRGB', 'display-p3': 'Display P3, wider' }}
+              onChoose={(space) => onChoose({ space: space === 'srgb' ? undefined : space })}
+            />
           </label>
         )}
         {hasQuality && (
@@ -104,7 +101,7 @@ export function ExportChoices({ choice, onChoose }: ChoicesProps) {
         )}
       </p>
       <OnPaper choice={choice} onChoose={onChoose} />
-      {isClear && underbased.includes(format) && choice.press === null && (
+      {!isOpaque(piece) && underbased.includes(format) && choice.press === null && (
         <Underbase choice={choice} onChoose={onChoose} />
       )}
       {warningsOf(piece, choice, sizeOf, { finest, contrast: measures?.ink.contrast }).map((warning) => (

@@ -2,7 +2,7 @@ import { flattenTo, type Path } from '../../../shape/path';
 import { simplify } from '../../../shape/simplify';
 import { signedArea } from '../../../shape/winding';
 import { pathBounds } from '../../../shape/bounds';
-import type { Region } from '../../../pixels/region';
+import { regionOfPoints, type Region } from '../../../pixels/region';
 
 /** A panel's drawn edge has at most so many points. */
 const mostPoints = 2000;
@@ -23,8 +23,7 @@ export function panelEdge(path: Path, box: Region): [number, number][] | null {
   if (contours.length === 0) return null;
   const area = (points: [number, number][]): number => Math.abs(signedArea(points));
   const largest = contours.reduce((best, one) => (area(one) > area(best) ? one : best));
-  const [xs, ys] = [0, 1].map((axis) => largest.map((point) => point[axis]));
-  const own = { x: least(xs), y: least(ys), width: most(xs) - least(xs), height: most(ys) - least(ys) };
+  const own = regionOfPoints(largest)!;
   if (!(own.width > 0 && own.height > 0)) return null;
   const scale = Math.min(box.width / own.width, box.height / own.height);
   const [left, top] = [box.x + (box.width - own.width * scale) / 2, box.y + (box.height - own.height * scale) / 2];
@@ -38,6 +37,3 @@ function withFewPoints(points: readonly [number, number][]): [number, number][] 
   for (let tolerance = finest; few.length > mostPoints; tolerance *= 2) few = simplify(points, tolerance);
   return few.map(([x, y]) => [x, y]);
 }
-
-const least = (values: readonly number[]): number => values.reduce((a, b) => Math.min(a, b));
-const most = (values: readonly number[]): number => values.reduce((a, b) => Math.max(a, b));
