@@ -7,6 +7,7 @@ import { jobRoutes } from './routes/jobs';
 import { openApiRoutes } from './routes/openApi';
 import { pieceRoutes } from './routes/pieces';
 import { recipeRoutes } from './routes/recipes';
+import { roughRoutes } from './routes/roughs';
 import { runRoutes } from './routes/runs';
 import { surveyRoutes } from './routes/surveys';
 import { versionRoutes } from './routes/versions';
@@ -25,6 +26,7 @@ export const api = (studio: Studio, upgrade: Upgrade) =>
     .route('/faces', faceRoutes(studio))
     .route('/jobs', jobRoutes(studio))
     .route('/recipes', recipeRoutes(studio))
+    .route('/roughs', roughRoutes(studio))
     .route('/runs', runRoutes(studio))
     .route('/surveys', surveyRoutes(studio))
     .route('/workers', workerRoutes(studio))

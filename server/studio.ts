@@ -29,6 +29,7 @@ import type { PieceRecipe } from '../core/recipes/pieceRecipe';
 import type { Recipe } from '../core/recipes/recipe';
 import { letterRecipes, pieceRecipes, type RecipeStore } from './store/recipes';
 import { VersionStore } from './store/versions';
+import { RoughsService } from './roughs/roughsService';
 import { SurveyStore } from './store/surveys';
 import { Surveys } from './survey/surveys';
 
@@ -52,7 +53,9 @@ export class Studio {
   readonly jobs: Jobs;
   readonly intake: Intake;
   readonly cutting: CutService;
+  readonly surveyStore: SurveyStore;
   readonly surveys: Surveys;
+  readonly roughs: RoughsService;
   readonly runs: RunStore;
   readonly rowHands: RowHands;
   readonly runWorks: RunWorks;
@@ -75,7 +78,9 @@ export class Studio {
     this.recipes = letterRecipes(this.database);
     this.pieceRecipes = pieceRecipes(this.database);
     this.jobs = new Jobs(this.buildFolder);
-    this.surveys = new Surveys(this.jobs, this.files, this.assets, new SurveyStore(this.database));
+    this.surveyStore = new SurveyStore(this.database);
+    this.surveys = new Surveys(this.jobs, this.files, this.assets, this.surveyStore);
+    this.roughs = new RoughsService(this);
     this.intake = new Intake(this.files, this.assets, this.faces, this.jobs);
     this.runs = new RunStore(this.database);
     this.rowHands = hands ? hands(this.files) : ownHands(this.buildFolder);

@@ -279,7 +279,7 @@ async function legibleIn(piece: Piece, compiled: CompiledPiece, evaluator: Evalu
  * The weakest contrast of a lettering with what is beside it, L*, as it is seen in the finished picture: what stands
  * before letters is a part of their contour.
  */
-async function seenContrast(
+export async function seenContrast(
   piece: Piece,
   { picture, letterings, mattes }: CompiledPiece,
   evaluator: Evaluator,

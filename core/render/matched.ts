@@ -6,7 +6,7 @@ import { plainFocus } from '../passes/focus/schema';
 import type { Lettering, Piece } from '../piece/schema';
 import type { Survey } from '../survey';
 import { compile } from './compile';
-import { measurePiece } from './measure';
+import { measureBy } from './measure';
 
 /** Bytes of rasters that are kept while gauges are measured. */
 const budget = 5e8;
@@ -31,7 +31,7 @@ export async function matchedPiece(
   survey: Pick<Survey, 'focus' | 'grain'>,
 ): Promise<Piece> {
   const compiled = compile(piece, materials);
-  const { focus } = await measurePiece(piece, compiled, new Evaluator(budget));
+  const focus = await measureBy('focus', piece, compiled, new Evaluator(budget));
   const [plate] = piece.plates;
   const placed = { ...plate, ...materials.picture(plate.asset) };
   return {

@@ -3,7 +3,7 @@ import { touches } from '../graph/node';
 import { scaleWithin, sheetAt } from '../graph/tiles';
 import { toLight, toOklab } from '../kernels/colour';
 import { passes as ours, type Passes } from '../passes';
-import type { MeasuredLettering, MeasureScene } from '../passes/pass';
+import type { LetteringPass, MeasuredLettering, MeasureScene } from '../passes/pass';
 import { seenShadow, type SeenShadow } from '../passes/veils/seenShadow';
 import { hexOfLinear, hexOfOklab } from '../pixels/colour';
 import { lumaOf } from '../pixels/luma';
@@ -62,17 +62,31 @@ export async function measurePiece(
   const piece = seenPiece(whole);
   const scene = measureScene(piece, compiled, evaluator);
   const measures: Record<string, unknown> = {};
-  const letteringsFor = (field: string | null): MeasuredLettering<unknown>[] =>
-    compiled.letterings.map(({ lettering, ...rest }) => ({
-      ...rest,
-      part: field === null ? null : (lettering as unknown as Record<string, unknown>)[field],
-    }));
   for (const [field, pass] of Object.entries(passes.lettering))
-    measures[field] = await pass.measure?.(letteringsFor(field), scene);
+    measures[field] = await pass.measure?.(letteringsFor(compiled, field), scene);
   for (const [name, pass] of Object.entries(passes.picture))
-    measures[name] = await pass.measure?.(partsOf(pass, piece), letteringsFor(null), scene);
+    measures[name] = await pass.measure?.(partsOf(pass, piece), letteringsFor(compiled, null), scene);
   return measures as Measures;
 }
+
+/** What one pass over letterings measures. */
+export async function measureBy<Name extends keyof Registry['lettering']>(
+  name: Name,
+  whole: Piece,
+  compiled: CompiledPiece,
+  evaluator: Evaluator,
+): Promise<Measures[Name]> {
+  const scene = measureScene(seenPiece(whole), compiled, evaluator);
+  const pass: LetteringPass = ours.lettering[name];
+  return (await pass.measure?.(letteringsFor(compiled, name), scene)) as Measures[Name];
+}
+
+/** Letterings as a pass is given them to measure. @param field its own one; null where it measures the picture */
+const letteringsFor = ({ letterings }: CompiledPiece, field: string | null): MeasuredLettering<unknown>[] =>
+  letterings.map(({ lettering, ...rest }) => ({
+    ...rest,
+    part: field === null ? null : (lettering as unknown as Record<string, unknown>)[field],
+  }));
 
 /** Part of the px that count as shadow. */
 const darkest = 0.05;

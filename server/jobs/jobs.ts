@@ -9,7 +9,7 @@ import { Turns } from './turns';
 /** Long work as a page sees it. */
 export interface JobState {
   id: string;
-  kind: 'import' | 'export' | 'sizes' | 'fine edge' | 'survey';
+  kind: 'import' | 'export' | 'sizes' | 'fine edge' | 'survey' | 'roughs';
   /** What it is about: the piece's id, or the file's name. */
   about: string;
   state: 'running' | 'done' | 'failed' | 'cancelled';

@@ -51,6 +51,11 @@ export class Surveys {
     return state;
   }
 
+  /** The whole survey of a plate; null where it is not there yet. */
+  known(sha256: string): Survey | null {
+    return this.store.find(sha256, surveyVersion) ?? null;
+  }
+
   private async take(sha256: string, order: SurveyJobOrder, state: SurveyState): Promise<void> {
     const keep = (found: Survey): null => {
       this.store.keep(sha256, surveyVersion, found);

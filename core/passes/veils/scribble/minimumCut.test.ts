@@ -32,23 +32,43 @@ function leastCost(problem: Problem): number {
   return least;
 }
 
-function divide({ nodes, pulls, ties }: Problem): Uint8Array {
+function graphOf({ nodes, pulls, ties }: Problem): CutGraph {
   const graph = new CutGraph(nodes, ties.length);
   pulls.forEach((pull, node) => graph.draw(node, pull));
   for (const [a, b, strength] of ties) graph.tie(a, b, strength);
-  return graph.divide();
+  return graph;
 }
 
-test('every division it finds costs as little as the best of all', () => {
-  const next = random(11);
+const divide = (problem: Problem): Uint8Array => graphOf(problem).divide();
+
+/** Small graphs with whole strengths, by a seed. */
+function* problems(seed: number): Generator<Problem> {
+  const next = random(seed);
   for (let round = 0; round < 150; round++) {
     const nodes = 2 + Math.floor(next() * 9);
     const pulls = Array.from({ length: nodes }, () => (next() < 0.3 ? 0 : Math.round((next() - 0.5) * 40)));
     const ties: [number, number, number][] = [];
     for (let a = 0; a < nodes; a++)
       for (let b = a + 1; b < nodes; b++) if (next() < 0.5) ties.push([a, b, Math.round(next() * 20)]);
-    const problem = { nodes, pulls, ties };
-    expect(costOf(problem, divide(problem))).toBe(leastCost(problem));
+    yield { nodes, pulls, ties };
+  }
+}
+
+test('every division it finds costs as little as the best of all', () => {
+  for (const problem of problems(11)) expect(costOf(problem, divide(problem))).toBe(leastCost(problem));
+});
+
+test('a branch that is drawn further divides as a graph that was drawn so from the beginning, and leaves its own alone', () => {
+  for (const problem of problems(12)) {
+    const graph = graphOf(problem);
+    graph.divide();
+    for (const node of [0, problem.nodes - 1]) {
+      const branch = graph.branch();
+      branch.draw(node, 60);
+      const drawn = { ...problem, pulls: problem.pulls.map((pull, k) => (k === node ? pull + 60 : pull)) };
+      expect(costOf(drawn, branch.divide())).toBe(leastCost(drawn));
+      expect([...graph.branch().divide()]).toEqual([...divide(problem)]);
+    }
   }
 });
 

@@ -32,31 +32,59 @@ const looksCount = 3;
  * @returns sets of regions, no two the same: 1 for each region of it
  */
 export function divisionsOf(regions: Regions, salience: Float64Array): Uint8Array[] {
-  const { count, areas, sides } = regions;
+  const { count, areas } = regions;
   const root = sqrt(areas.reduce((sum, one) => sum + one, 0));
   const ties = tiesOf(regions);
+  const pullsBy = (look: (k: number) => number): Float64Array[] => pullsOf(regions, look, root);
+  const flowing = (pulls: Float64Array): CutGraph => {
+    const graph = graphOf(pulls, ties);
+    graph.divide();
+    return graph;
+  };
+  // What does not depend on the seed is divided once: for a seed there is little left to be done.
+  const shared = [() => 1, (k: number) => looksCount * (salience[k] - salientFrom)].map((look) =>
+    pullsBy(look).map(flowing),
+  );
   const out = new Map<string, Uint8Array>();
   for (const seed of seedsOf(regions)) {
-    const looks = [
-      () => 1,
-      (k: number) => looksCount * (exp(-(apart(regions, seed, k) ** 2) / (2 * likeSeed * likeSeed)) - likeFrom),
-      (k: number) => looksCount * (salience[k] - salientFrom),
+    const alike = (k: number): number =>
+      looksCount * (exp(-(apart(regions, seed, k) ** 2) / (2 * likeSeed * likeSeed)) - likeFrom);
+    const graphs = [
+      ...shared[0].map((graph) => graph.branch()),
+      ...pullsBy(alike).map((pulls) => graphOf(pulls, ties)),
+      ...shared[1].map((graph) => graph.branch()),
     ];
-    for (const look of looks) {
-      const toFront = Float64Array.from(areas, (area, k) => (look(k) * area) / root);
-      for (const keep of keptOff) {
-        const off = Float64Array.from(areas, (_, k) => keep.reduce((sum, one, side) => sum + one * sides[side][k], 0));
-        for (const draw of draws) {
-          const pulls = toFront.map((one, k) => draw * one - off[k]);
-          pulls[seed] = root * root;
-          const front = divide(pulls, ties);
-          const set = hangingTogether(regions, seed, (k) => front[k] === 1);
-          for (const one of [set, withoutHoles(regions, set)]) out.set(one.join(''), one);
-        }
-      }
+    for (const graph of graphs) {
+      graph.draw(seed, root * root);
+      const front = graph.divide();
+      const set = hangingTogether(regions, seed, (k) => front[k] === 1);
+      const key = keyOf(set);
+      if (out.has(key)) continue;
+      const filled = withoutHoles(regions, set);
+      out.set(key, set).set(keyOf(filled), filled);
     }
   }
   return count > 1 ? [...out.values()] : [];
+}
+
+/** What pulls each region to the front or behind, for all sides that are kept off and all strengths. */
+function pullsOf({ areas, sides }: Regions, look: (k: number) => number, root: number): Float64Array[] {
+  const toFront = Float64Array.from(areas, (area, k) => (look(k) * area) / root);
+  return keptOff.flatMap((keep) => {
+    const off = Float64Array.from(areas, (_, k) => keep.reduce((sum, one, side) => sum + one * sides[side][k], 0));
+    return draws.map((draw) => toFront.map((one, k) => draw * one - off[k]));
+  });
+}
+
+/** A set of regions as a short text: 16 of them in each unit. */
+function keyOf(set: Uint8Array): string {
+  const units: number[] = [];
+  for (let at = 0; at < set.length; at += 16) {
+    let unit = 0;
+    for (let k = at; k < at + 16 && k < set.length; k++) unit = unit * 2 + set[k];
+    units.push(unit);
+  }
+  return String.fromCharCode(...units);
 }
 
 /** What lies within a set and does not hang together with the picture's border belongs to it. */
@@ -103,11 +131,11 @@ function tiesOf({ neighbours }: Regions): Tie[] {
   );
 }
 
-function divide(pulls: Float64Array, ties: readonly Tie[]): Uint8Array {
+function graphOf(pulls: Float64Array, ties: readonly Tie[]): CutGraph {
   const graph = new CutGraph(pulls.length, ties.length);
   for (let k = 0; k < pulls.length; k++) graph.draw(k, pulls[k]);
   for (const { from, to, cost } of ties) graph.tie(from, to, cost);
-  return graph.divide();
+  return graph;
 }
 
 /** Every two of some sets that touch one another, as one. */

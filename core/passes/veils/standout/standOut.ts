@@ -40,6 +40,11 @@ export class StandOut {
     });
   }
 
+  /** The same as masks of the patches' grid: 1 for the px of each. */
+  masks(): Uint8Array[] {
+    return this.all().map((_, index) => this.maskOf(index));
+  }
+
   /**
    * The strokes by which a thing is cut, plate px.
    * @returns none where there is no such thing

@@ -1,0 +1,55 @@
+import { Evaluator } from '../graph/evaluate';
+import type { Materials } from '../graph/materials';
+import { plainCasts } from '../light/casting/schema';
+import { proposeCasts, standingPlace } from '../passes/casts/propose';
+import { proposeDrape } from '../passes/drape/propose';
+import { plainLip, proposeBody } from './body';
+import type { Lettering, Piece } from '../piece/schema';
+import { compile } from '../render/compile';
+import { matchedPiece } from '../render/matched';
+import { measureBy } from '../render/measure';
+import { vanishingOnSheet } from '../survey/placed';
+import { standingEm } from '../type/standing';
+import type { Ground } from './ground';
+import type { Layout } from './kinds/kind';
+
+/** Bytes of rasters that are kept while a rough is finished. */
+const budget = 2e8;
+
+/**
+ * Lines 6 to 8 as the photograph's survey proposes them: how ink takes to the surface, body and shadow of what stands,
+ * and focus and grain.
+ */
+export async function finished(ground: Ground, layout: Layout, piece: Piece, materials: Materials): Promise<Piece> {
+  let made = piece;
+  if (layout.kind === 'surface') made = await onSurface(ground, made, materials);
+  if (layout.kind === 'standing') made = onGround(ground, made, materials);
+  // Openings show the photograph itself: they have its focus and grain already.
+  return layout.kind === 'window' ? made : matchedPiece(made, materials, ground.survey);
+}
+
+const changed = (piece: Piece, change: (lettering: Lettering) => Partial<Lettering>): Piece => ({
+  ...piece,
+  letterings: piece.letterings.map((one) => ({ ...one, ...change(one) })),
+});
+
+async function onSurface({ survey, part }: Ground, piece: Piece, materials: Materials): Promise<Piece> {
+  const measured = await measureBy('drape', piece, compile(piece, materials), new Evaluator(budget));
+  const place = measured.letterings.at(0)?.place;
+  if (!place) return piece;
+  const { drape } = proposeDrape({ place, light: survey.light, longer: Math.max(part.width, part.height) });
+  return changed(piece, (one) => ({ drape: { ...one.drape, ...drape } }));
+}
+
+function onGround({ survey }: Ground, piece: Piece, materials: Materials): Piece {
+  const [plate] = piece.plates;
+  const placed = { ...plate, ...materials.picture(plate.asset) };
+  const { letters } = compile(piece, materials).letterings[0];
+  const place = standingPlace(letters, null, placed, survey.planes);
+  const em = standingEm(letters);
+  const body = proposeBody(letters, piece.sheet, vanishingOnSheet(survey.planes, placed));
+  return changed(piece, (one) => ({
+    relief: { ...one.relief, thickness: body, lip: plainLip(em) },
+    casts: plainCasts(proposeCasts('onGround', em, survey.shadows, place)),
+  }));
+}

@@ -1,0 +1,37 @@
+import type { Region } from '../pixels/region';
+import type { Survey } from '../survey';
+import type { RoughInk } from './inks';
+import type { RoughsOrder } from './order';
+import type { Setting } from './settings';
+import type { Sketch, SketchedThing } from './sketch';
+
+/** What roughs of one photograph and some words are made from. */
+export interface Ground {
+  plate: { sha256: string; name: string; width: number; height: number };
+  /** The part of the photograph that the sheet shows, its px; the sheet has as many. */
+  part: Region;
+  survey: Survey;
+  sketch: Sketch;
+  inks: readonly RoughInk[];
+  /** What stands out; empty until that is known. */
+  things: readonly SketchedThing[];
+  settings: readonly Setting[];
+  order: RoughsOrder;
+}
+
+/** A photograph longer than this for its width, or wider for its height, is cropped to it. */
+const longest = 2.4;
+
+/**
+ * The part of a photograph that roughs show: all of it, but for strips. Of these the part around what is wanted is shown.
+ * @param around fractions of the photograph
+ */
+export function shownPart({ width, height }: { width: number; height: number }, around: readonly [number, number]): Region {
+  const along = (length: number, most: number, at: number): [number, number] => {
+    const shown = Math.min(length, Math.round(most));
+    return [Math.round(Math.min(length - shown, Math.max(0, at * length - shown / 2))), shown];
+  };
+  const [x, wide] = along(width, height * longest, around[0]);
+  const [y, high] = along(height, width * longest, around[1]);
+  return { x, y, width: wide, height: high };
+}

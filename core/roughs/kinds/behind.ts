@@ -1,0 +1,36 @@
+import { allOver, balanceOf, crossingOf, grownOf, inCapitals, isGoodInFront, percent, sizeOf, touched } from './common';
+import type { RoughKind } from './kind';
+
+/** Words behind what stands out. */
+export const behind: RoughKind = {
+  name: 'behind',
+  title: 'Behind what stands out',
+  needsThings: true,
+  lacks: (ground) =>
+    ground.things.some((thing) => isGoodInFront(thing, ground))
+      ? null
+      : 'Nothing stands out that is small enough to stand before words.',
+  takes: inCapitals,
+  *placements(ground, setting) {
+    for (const thing of ground.things)
+      if (isGoodInFront(thing, ground) && (ground.order.locks.front ?? thing.index) === thing.index)
+        yield* allOver(ground, setting, [1, 0.88, 0.76, 0.64, 0.52], 0.62, [7, 13], thing.index);
+  },
+  parts(ground, placement, seen) {
+    const crossed = crossingOf(seen.hidden, 1);
+    if (!crossed || seen.onThings > 0.35) return null;
+    return {
+      ...crossed,
+      grown: grownOf(ground, placement),
+      calm: 1 - seen.unrest,
+      size: sizeOf(ground, placement, 0.17),
+      balance: balanceOf(ground, placement),
+      weight: Math.min(1, placement.setting.density / 0.55),
+      clear: 1 - seen.onThings,
+    };
+  },
+  says: (_, { seen: { hidden } }) => {
+    const crossed = hidden.filter((one) => one >= touched);
+    return `Behind what stands out: ${crossed.length} of ${hidden.length} letters are crossed, ${percent(1 - Math.max(...crossed))} is left of the one with least.`;
+  },
+};

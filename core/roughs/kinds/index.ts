@@ -1,0 +1,15 @@
+import type { KindName } from '../order';
+import { behind } from './behind';
+import { calm } from './calm';
+import type { RoughKind } from './kind';
+import { outline } from './outline';
+import { slope } from './slope';
+import { standing } from './standing';
+import { surface } from './surface';
+import { windowKind } from './window';
+import { woven } from './woven';
+
+/** Every way to set words into a photograph; what needs least to be known comes first. */
+export const kinds: readonly RoughKind[] = [calm, slope, windowKind, surface, standing, behind, woven, outline];
+
+export const kindNamed = (name: KindName): RoughKind => kinds.find((one) => one.name === name)!;

@@ -1,0 +1,64 @@
+import { unsure } from '../../survey/sentences';
+import type { Ground } from '../ground';
+import { evenSteps, scaleFor, standing as placedAt } from '../placement';
+import { balanceOf, clearOf, inCapitals, roomOf, sizeOf } from './common';
+import type { RoughKind } from './kind';
+import { slopesOf } from './slope';
+
+const { max, min } = Math;
+
+/** A line where the ground ends is no steeper than this, degrees, and lies between these parts of the sheet's height. */
+const [levelEnough, from, to] = [7, 0.3, 0.9];
+
+/** The height of the line where the ground ends, at a place across; null where the photograph shows none. */
+export function groundLine(ground: Ground): ((x: number) => number) | null {
+  const { height, width } = ground.part;
+  const found = slopesOf(ground).find(
+    ({ from: [, a], to: [, b], degrees, length }) =>
+      Math.abs(degrees) < levelEnough && (a + b) / 2 > from * height && (a + b) / 2 < to * height && length > 0.4 * width,
+  );
+  if (!found) return null;
+  const rise = (found.to[1] - found.from[1]) / max(1, found.to[0] - found.from[0]);
+  return (x) => found.from[1] + (x - found.from[0]) * rise;
+}
+
+/** Solid letters that stand on the ground and throw their shadow. */
+export const standing: RoughKind = {
+  name: 'standing',
+  title: 'Standing on the ground',
+  needsThings: false,
+  lacks(ground) {
+    if (!groundLine(ground)) return 'The photograph shows no level ground with an end, as of a table or a horizon.';
+    return ground.survey.light.confidence < unsure
+      ? 'It cannot be told where the light comes from, so letters cannot throw a shadow on the ground.'
+      : null;
+  },
+  takes: (setting) => inCapitals(setting) && setting.lines === 1,
+  *placements(ground, setting) {
+    const end = groundLine(ground);
+    if (!end) return;
+    const room = roomOf(ground);
+    for (const share of [0.8, 0.66, 0.54, 0.42, 0.32]) {
+      const scale = scaleFor(setting, share * room.width, 0.4 * room.height);
+      const [width, height] = [setting.ink.width * scale, setting.ink.height * scale];
+      for (const x of evenSteps(room.left + width / 2, room.left + room.width - width / 2, 9))
+        for (const depth of [0.06, 0.14, 0.24, 0.36]) {
+          const foot = end(x) + depth * (ground.part.height - end(x));
+          if (foot > room.top + room.height || foot - height < room.top) continue;
+          yield placedAt(setting, { middle: [x, foot - height / 2], scale });
+        }
+    }
+  },
+  parts(ground, placement, seen) {
+    if (seen.onThings > 0.05) return null;
+    return {
+      calm: 1 - 0.8 * seen.unrest,
+      clear: clearOf(seen),
+      size: sizeOf(ground, placement, 0.06),
+      balance: balanceOf(ground, placement),
+      weight: min(1, placement.setting.density / 0.55),
+    };
+  },
+  says: ({ survey: { light } }) =>
+    `Solid letters on the ground, their shadow thrown by the photograph’s own light (${Math.round(light.tilt)}°, ${Math.round(Math.abs(light.height))}° high).`,
+};

@@ -1,0 +1,46 @@
+import { z } from 'zod';
+
+/** The ways to set words into a photograph, in the order in which they are shown. */
+export const kindNames = ['behind', 'woven', 'surface', 'calm', 'slope', 'window', 'standing', 'outline'] as const;
+export type KindName = (typeof kindNames)[number];
+
+/** So many letters a rough has at most: more are copy, not a headline. */
+export const mostLetters = 80;
+
+/** What is asked for. */
+export const roughsOrderSchema = z.strictObject({
+  words: z
+    .string()
+    .max(400)
+    .refine((words) => words.trim() !== '', 'Write the words first.')
+    .refine(
+      (words) => [...words.replace(/\s/g, '')].length <= mostLetters,
+      `These words have more than ${mostLetters} letters: roughs are made for headlines. Leave words out.`,
+    ),
+  /** The same seed gives the same roughs; another seed gives others. */
+  seed: z.int().min(0).max(1e6).default(1),
+  /** Only these kinds; null for every kind. */
+  kinds: z.array(z.enum(kindNames)).min(1).max(kindNames.length).nullable().default(null),
+  /** What stays as it is; null leaves it open. */
+  locks: z
+    .strictObject({
+      /** SHA-256 of the face. */
+      face: z.string().max(64).nullable().default(null),
+      colour: z.string().max(40).nullable().default(null),
+      /** Middle of the words, fractions of the sheet. */
+      place: z
+        .tuple([z.number().min(0).max(1), z.number().min(0).max(1)])
+        .nullable()
+        .default(null),
+      /** What stands in front, by its number among what stands out. */
+      front: z.int().min(0).max(9).nullable().default(null),
+    })
+    .prefault({}),
+  /** Layouts that were shown before: others are wanted. Boxes of the words, fractions of the sheet. */
+  unlike: z
+    .array(z.tuple([z.number(), z.number(), z.number(), z.number()]))
+    .max(60)
+    .default([]),
+});
+
+export type RoughsOrder = z.infer<typeof roughsOrderSchema>;

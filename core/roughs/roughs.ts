@@ -1,0 +1,142 @@
+import { openMaterials, type Library } from '../graph/materials';
+import type { Piece } from '../piece/schema';
+import { finished } from './finish';
+import type { Ground } from './ground';
+import { judged, type Figures } from './judge';
+import { kinds as allKinds, kindNamed } from './kinds';
+import type { Layout, RoughKind } from './kinds/kind';
+import { pieceOf, type CutThing } from './make';
+import type { KindName } from './order';
+import { layoutsOf } from './search';
+
+/** A whole piece that is proposed. */
+export interface Rough {
+  kind: KindName;
+  title: string;
+  piece: Piece;
+  /** Why, a sentence each. */
+  says: string[];
+  figures: Figures;
+  /** Of its layout, 0..1. */
+  score: number;
+  /** The words' box, fractions of the sheet. */
+  box: [number, number, number, number];
+  /** What can be locked of it. */
+  locks: { face: string; colour: string; place: [number, number]; front: number | null };
+}
+
+/** A kind that the photograph does not offer, and why. */
+export interface LeftOut {
+  kind: KindName;
+  title: string;
+  because: string;
+}
+
+export type Found = { rough: Rough } | { leftOut: LeftOut };
+
+/** So many are shown. */
+export const shownRoughs = 6;
+/** Kinds that need nothing that stands out take so many of these places, where the others have candidates. */
+const freeRoughs = 3;
+
+/** Where roughs get what they do not work out themselves. */
+export interface RoughsHelp {
+  library: Library;
+  /** Waits until what stands out is known. */
+  withThings(): Promise<Ground>;
+  /** A thing cut out, by its number; null where it cannot be cut. */
+  cut(index: number): Promise<CutThing | null>;
+}
+
+/**
+ * Six whole pieces, each of another kind as far as the photograph offers it: first those that need nothing that stands
+ * out. Places that are left are filled with other layouts of the kinds that work.
+ */
+export async function* roughsOf(ground: Ground, help: RoughsHelp): AsyncGenerator<Found> {
+  const wanted = allKinds.filter(({ name }) => ground.order.kinds?.includes(name) ?? true);
+  const shown: Rough[] = [];
+  const taken: Layout[] = [];
+  const tell = async function* (kind: RoughKind, own: Ground): AsyncGenerator<Found> {
+    const found = await roughOf(kind, own, taken, help);
+    if ('rough' in found) {
+      shown.push(found.rough);
+      taken.push(found.layout);
+      yield { rough: found.rough };
+    } else yield found;
+  };
+  const free = wanted.filter(({ needsThings }) => !needsThings);
+  const crossing = wanted.filter(({ needsThings }) => needsThings);
+  const later: RoughKind[] = [];
+  for (const kind of free) {
+    if (crossing.length > 0 && shown.length >= freeRoughs) later.push(kind);
+    else yield* tell(kind, ground);
+  }
+  const known = crossing.length > 0 ? await help.withThings() : ground;
+  for (const kind of [...crossing, ...later]) if (shown.length < shownRoughs) yield* tell(kind, known);
+  // What works once may work in another place.
+  for (let round = 0; round < shownRoughs && shown.length < shownRoughs; round++) {
+    const before = shown.length;
+    for (const name of new Set(shown.map(({ kind }) => kind))) {
+      if (shown.length >= shownRoughs) break;
+      for await (const found of tell(kindNamed(name), known)) if ('rough' in found) yield found;
+    }
+    if (shown.length === before) break;
+  }
+}
+
+/** The best rough of a kind that is within all gauges' limits. */
+async function roughOf(
+  kind: RoughKind,
+  ground: Ground,
+  taken: readonly Layout[],
+  help: RoughsHelp,
+): Promise<{ rough: Rough; layout: Layout } | { leftOut: LeftOut }> {
+  const { name, title } = kind;
+  const lacks = kind.lacks(ground);
+  if (lacks) return { leftOut: { kind: name, title, because: lacks } };
+  let problem: string | null = null;
+  for (const layout of layoutsOf(kind, ground, taken)) {
+    const cut = layout.front === null ? null : await help.cut(layout.front);
+    if (layout.front !== null && !cut) continue;
+    const bare = pieceOf(ground, layout, cut);
+    const materials = await openMaterials(bare.assets, help.library);
+    const { figures, problem: own } = await judged(bare, materials, kind.needsThings);
+    problem ??= own;
+    if (own) continue;
+    const piece = await finished(ground, layout, bare, materials);
+    return { layout, rough: roughFrom(kind, ground, layout, piece, figures) };
+  }
+  const because = problem
+    ? `Tried, and left out: ${problem}.`
+    : 'Nowhere do these words stand well enough in this way.';
+  return { leftOut: { kind: name, title, because } };
+}
+
+function roughFrom(kind: RoughKind, ground: Ground, layout: Layout, piece: Piece, figures: Figures): Rough {
+  const { width, height } = ground.part;
+  const { setting, box, ink, middle, front, score } = layout;
+  return {
+    kind: kind.name,
+    title: kind.title,
+    piece,
+    says: [kind.says(ground, layout), faceSays(layout), figuresSay(figures, kind.needsThings)],
+    figures,
+    score,
+    box: [box.x / width, box.y / height, box.width / width, box.height / height],
+    locks: { face: setting.face.sha256, colour: ink.colour, place: [middle[0] / width, middle[1] / height], front },
+  };
+}
+
+const lineWords = ['', 'one line', 'two lines', 'three lines', 'four lines'];
+
+function faceSays({ setting: { face, lines, words }, ink, scale, kind }: Layout): string {
+  const onLines = lineWords[lines] ?? `${lines} lines`;
+  const what = kind === 'window' ? 'panel in' : 'in';
+  return `${face.name}, ${onLines}${words.upperCase ? ' in capitals' : ''}, ${Math.round(100 * scale)} px; ${what} ${ink.says}.`;
+}
+
+function figuresSay({ contrast, left, misread }: Figures, isCrossed: boolean): string {
+  const stands = contrast === null ? '' : `Stands off by ${contrast.toFixed(0)} L*`;
+  const rest = isCrossed ? `${stands ? ', ' : ''}${Math.round(left * 100)} % left of the letter with least` : '';
+  return `${stands}${rest}; ${misread === 0 ? 'no letter can be misread' : `${misread} letters can be misread`}.`;
+}

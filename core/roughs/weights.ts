@@ -1,0 +1,28 @@
+/** How much each part of a layout counts (each is 0 to 1, more is better), and why. Weights are found by eye. */
+export const weights = {
+  contrast: { weight: 3, because: 'A word that cannot be read is no design: 45 L* is plenty, below 25 nothing saves it.' },
+  calm: { weight: 1.6, because: 'Letters on a quiet ground are read at once; a busy one competes with them.' },
+  size: { weight: 1.8, because: 'Display type is large: a timid word in a large photograph looks like a caption.' },
+  room: { weight: 0.8, because: 'Type that nearly touches the edge looks like a mistake.' },
+  balance: { weight: 0.7, because: 'In the middle or on a third a word looks placed; elsewhere it looks left over.' },
+  clear: { weight: 2.2, because: 'Words that do not stand behind a thing should not lie across it.' },
+  crossing: { weight: 2.6, because: 'An overlap is meant when a good part of a letter is hidden and what is left tells it.' },
+  slivers: { weight: 1.2, because: 'A letter that is just touched looks like a bad cut.' },
+  grown: { weight: 1.4, because: 'What stands in front must come from somewhere: it goes on beside or below the words.' },
+  weight: { weight: 0.6, because: 'Letters that are partly hidden must be heavy to hold together.' },
+  along: { weight: 1, because: 'A word on a slope should fill it and stand close to it.' },
+  lively: { weight: 1.6, because: 'What is seen through letters should be worth seeing.' },
+} as const;
+
+export type Part = keyof typeof weights;
+export type Parts = Partial<Record<Part, number>>;
+
+/** The mean of the parts that a kind has, by their weights. */
+export function scoreOf(parts: Parts): number {
+  let [sum, all] = [0, 0];
+  for (const [part, value] of Object.entries(parts) as [Part, number][]) {
+    sum += weights[part].weight * Math.min(1, Math.max(0, value));
+    all += weights[part].weight;
+  }
+  return all > 0 ? sum / all : 0;
+}
