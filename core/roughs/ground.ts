@@ -15,9 +15,17 @@ export interface Ground {
   inks: readonly RoughInk[];
   /** What stands out; empty until that is known. */
   things: readonly SketchedThing[];
+  /** Those that words should not lie across. */
+  obstacles: readonly SketchedThing[];
   settings: readonly Setting[];
   order: RoughsOrder;
 }
+
+/** So many of the likeliest things are obstacles; what is larger, or reaches from side to side, is ground or sky. */
+const [likeliest, largestThing, widestThing] = [3, 0.4, 0.94];
+
+export const obstaclesOf = (things: readonly SketchedThing[], { width }: Sketch): SketchedThing[] =>
+  things.slice(0, likeliest).filter(({ share, box }) => share < largestThing && box.width < widestThing * width);
 
 /** A photograph longer than this for its width, or wider for its height, is cropped to it. */
 const longest = 2.4;

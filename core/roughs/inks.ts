@@ -62,7 +62,7 @@ export function lightnessOfOklab([l, a, b]: readonly number[]): number {
 }
 
 const hues: [number, string][] = [
-  [20, 'red'],
+  [25, 'red'],
   [55, 'orange'],
   [110, 'yellow'],
   [165, 'green'],
@@ -72,9 +72,13 @@ const hues: [number, string][] = [
   [360, 'red'],
 ];
 
-/** What a colour is called by its hue in Oklch. */
-function hueName(a: number, b: number): string {
+/** What a colour is called by its lightness and hue in Oklch: dark orange is brown, pale yellow is cream. */
+function hueName(l: number, a: number, b: number): string {
   if (hypot(a, b) < 0.025) return 'grey';
+  if (a > -0.01 && b > 0 && b > 0.6 * a) {
+    if (l > 0.78 && hypot(a, b) < 0.09) return 'cream';
+    if (l < 0.6) return hypot(a, b) < 0.12 ? 'brown' : 'rust';
+  }
   const hue = ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
   return hues.find(([to]) => hue <= to)![1];
 }
@@ -97,12 +101,14 @@ export function inksOf(sketch: Sketch): RoughInk[] {
   add(0.965, light.lab[1] * 0.4, light.lab[2] * 0.4, 'the photograph’s lightest colour, nearly white');
   add(0.2, dark.lab[1] * 0.7, dark.lab[2] * 0.7, 'the photograph’s darkest colour, nearly black');
   for (const { lab } of strong.slice(0, 3)) {
-    const name = hueName(lab[1], lab[2]);
-    if (name === 'grey') continue;
+    if (hueName(...lab) === 'grey') continue;
     const reach = min(1.5, max(1, 0.09 / hypot(lab[1], lab[2])));
-    add(lab[0], lab[1], lab[2], `the photograph’s ${name}`);
-    add(min(0.93, lab[0] + 0.28), lab[1] * 0.75, lab[2] * 0.75, `the photograph’s ${name}, lighter`);
-    add(max(0.28, lab[0] - 0.25), lab[1] * reach, lab[2] * reach, `the photograph’s ${name}, darker`);
+    for (const [l, strength] of [
+      [lab[0], 1],
+      [min(0.93, lab[0] + 0.28), 0.75],
+      [max(0.28, lab[0] - 0.25), reach],
+    ])
+      add(l, lab[1] * strength, lab[2] * strength, `the ${hueName(l, lab[1] * strength, lab[2] * strength)} of the photograph`);
   }
   return out;
 }

@@ -84,12 +84,10 @@ function inkAndEdge(ground: Ground, { kind, ink }: Layout): Pick<Lettering, 'ink
   const outlines = plainOutlines();
   if (kind === 'outline')
     outlines.list.push(
-      plainOutline({ id: 'outline-1', unit: 'em', width: outlineWidth, side: 'inside', front: true, colour: lighter(ink, other).colour }),
+      plainOutline({ id: 'outline-1', unit: 'em', width: outlineWidth, side: 'inside', front: true, colour: ink.colour }),
     );
   return { ink: plainInk([solidCoat({ colour: ink.colour })]), outlines };
 }
-
-const lighter = (a: RoughInk, b: RoughInk): RoughInk => (a.lightness > b.lightness ? a : b);
 
 /** The lettering's name, as a person would call it. */
 const nameOf = (text: string): string => text.replace(/\s+/g, ' ').slice(0, 40);

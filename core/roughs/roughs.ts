@@ -34,23 +34,26 @@ export interface LeftOut {
 
 export type Found = { rough: Rough } | { leftOut: LeftOut };
 
+/** What kinds need, what is known soonest first. */
+const needs: readonly RoughKind['needs'][] = ['nothing', 'things', 'light'];
+
 /** So many are shown. */
 export const shownRoughs = 6;
-/** Kinds that need nothing that stands out take so many of these places, where the others have candidates. */
-const freeRoughs = 3;
 
 /** Where roughs get what they do not work out themselves. */
 export interface RoughsHelp {
   library: Library;
-  /** Waits until what stands out is known. */
-  withThings(): Promise<Ground>;
-  /** A thing cut out, by its number; null where it cannot be cut. */
+  /** Waits until it is known what stands out, or where the light comes from too. */
+  knowing(what: 'things' | 'light'): Promise<Ground>;
+  /** A thing cut out, by its number, and with its fine edge solved; null where it cannot be cut. */
   cut(index: number): Promise<CutThing | null>;
+  withEdge(index: number): Promise<CutThing | null>;
 }
 
 /**
- * Six whole pieces, each of another kind as far as the photograph offers it: first those that need nothing that stands
- * out. Places that are left are filled with other layouts of the kinds that work.
+ * Six whole pieces, each of another kind as far as the photograph offers it: first those for which little
+ * must be known. Places that are left are filled with other layouts of the kinds that work.
+ * @param ground without what stands out, and without its light
  */
 export async function* roughsOf(ground: Ground, help: RoughsHelp): AsyncGenerator<Found> {
   const wanted = allKinds.filter(({ name }) => ground.order.kinds?.includes(name) ?? true);
@@ -64,15 +67,12 @@ export async function* roughsOf(ground: Ground, help: RoughsHelp): AsyncGenerato
       yield { rough: found.rough };
     } else yield found;
   };
-  const free = wanted.filter(({ needsThings }) => !needsThings);
-  const crossing = wanted.filter(({ needsThings }) => needsThings);
-  const later: RoughKind[] = [];
-  for (const kind of free) {
-    if (crossing.length > 0 && shown.length >= freeRoughs) later.push(kind);
-    else yield* tell(kind, ground);
+  let known = ground;
+  for (const need of needs) {
+    const kinds = wanted.filter((kind) => kind.needs === need && shown.length < shownRoughs);
+    if (kinds.length > 0 && need !== 'nothing') known = await help.knowing(need);
+    for (const kind of kinds) if (shown.length < shownRoughs) yield* tell(kind, known);
   }
-  const known = crossing.length > 0 ? await help.withThings() : ground;
-  for (const kind of [...crossing, ...later]) if (shown.length < shownRoughs) yield* tell(kind, known);
   // What works once may work in another place.
   for (let round = 0; round < shownRoughs && shown.length < shownRoughs; round++) {
     const before = shown.length;
@@ -100,10 +100,11 @@ async function roughOf(
     if (layout.front !== null && !cut) continue;
     const bare = pieceOf(ground, layout, cut);
     const materials = await openMaterials(bare.assets, help.library);
-    const { figures, problem: own } = await judged(bare, materials, kind.needsThings);
+    const { figures, problem: own } = await judged(bare, materials, kind.crosses);
     problem ??= own;
     if (own) continue;
-    const piece = await finished(ground, layout, bare, materials);
+    const whole = layout.front === null ? bare : pieceOf(ground, layout, await help.withEdge(layout.front));
+    const piece = await finished(ground, layout, whole, await openMaterials(whole.assets, help.library));
     return { layout, rough: roughFrom(kind, ground, layout, piece, figures) };
   }
   const because = problem
@@ -119,7 +120,7 @@ function roughFrom(kind: RoughKind, ground: Ground, layout: Layout, piece: Piece
     kind: kind.name,
     title: kind.title,
     piece,
-    says: [kind.says(ground, layout), faceSays(layout), figuresSay(figures, kind.needsThings)],
+    says: [kind.says(ground, layout), faceSays(layout), figuresSay(figures, kind.crosses)],
     figures,
     score,
     box: [box.x / width, box.y / height, box.width / width, box.height / height],

@@ -31,20 +31,21 @@ export function overlapOf(a: Region, b: Region): number {
  * The best layouts of one kind, the best one first, no two alike.
  * @param taken layouts that are shown already: others are wanted
  */
-export function layoutsOf(kind: RoughKind, ground: Ground, taken: readonly Pick<Layout, 'box' | 'setting'>[]): Layout[] {
+export function layoutsOf(kind: RoughKind, ground: Ground, taken: readonly Pick<Layout, 'box' | 'setting' | 'ink'>[]): Layout[] {
   const { width, height } = ground.part;
   const shown = [
     ...taken.map(({ box }) => box),
     ...ground.order.unlike.map(([x, y, w, h]) => ({ x: x * width, y: y * height, width: w * width, height: h * height })),
   ];
   const faces = new Set(taken.map(({ setting }) => setting.face.sha256));
+  const inks = new Set(taken.map(({ ink }) => ink.colour));
   const random = seeded(ground.order.seed);
   const found: Layout[] = [];
   for (const setting of ground.settings) {
     if (!kind.takes(setting)) continue;
     let best: Layout | null = null;
     for (const placement of kind.placements(ground, setting)) {
-      const layout = weighed(kind, ground, placement);
+      const layout = weighed(kind, ground, placement, inks);
       if (!layout) continue;
       const alike = shown.reduce((most, box) => Math.max(most, overlapOf(box, layout.box)), 0);
       layout.score += random() * chance - alikePlace * alike - (faces.has(setting.face.sha256) ? alikeFace : 0);
@@ -56,7 +57,7 @@ export function layoutsOf(kind: RoughKind, ground: Ground, taken: readonly Pick<
   return apart(found.sort((a, b) => b.score - a.score));
 }
 
-function weighed(kind: RoughKind, ground: Ground, placement: Placement): Layout | null {
+function weighed(kind: RoughKind, ground: Ground, placement: Placement, used: ReadonlySet<string>): Layout | null {
   const { locks } = ground.order;
   const { width, height } = ground.part;
   if (locks.place && hypot(placement.middle[0] / width - locks.place[0], placement.middle[1] / height - locks.place[1]) > 0.12)
@@ -64,10 +65,10 @@ function weighed(kind: RoughKind, ground: Ground, placement: Placement): Layout 
   const seen = seenAt(ground, placement);
   const own = seen && kind.parts(ground, placement, seen);
   if (!seen || !own) return null;
-  const { ink, contrast } = bestInk(seen, ground.inks, locks.colour);
+  const { ink, contrast } = bestInk(seen, ground.inks, locks.colour, used);
   const { x, y, width: wide, height: high } = placement.box;
   const edge = min(x, y, width - x - wide, height - y - high) / min(width, height);
-  const parts = { ...own, contrast: (contrast - 12) / 33, room: edge / margin };
+  const parts = { ...own, ...kind.inked?.(seen, ink), contrast: (contrast - 12) / 33, room: edge / margin };
   return { ...placement, kind: kind.name, seen, ink, contrast, parts, score: scoreOf(parts) };
 }
 

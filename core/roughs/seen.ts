@@ -5,6 +5,8 @@ import type { Placement } from './placement';
 /** Looked up once: these loops are hot. */
 const { abs, floor, max, min } = Math;
 
+/** Unrest from which on a letter competes with what lies below it. */
+const tooBusy = 0.5;
 /** Steps of lightness (CIE L*) that are told apart. */
 const [bins, binSize] = [25, 4];
 
@@ -12,30 +14,33 @@ const [bins, binSize] = [25, 4];
 export interface Seen {
   /** How much of each letter is hidden by what stands before it. */
   hidden: number[];
-  /** How much goes on below what is seen of them, 0..1. */
+  /** How much goes on below what is seen of them, 0..1; and for how much of them it is too much. */
   unrest: number;
-  /** The part of them that lies on things which do not stand before them. */
+  busy: number;
+  /** The part of them that lies on obstacles which do not stand before them. */
   onThings: number;
-  /** The part of the things that they cover, for the thing that they cover most. */
+  /** The part of an obstacle that they cover, for the one that they cover most. */
   covered: number;
   /** The part of them that is beyond the sheet. */
   outside: number;
   /** How often each lightness lies below what is seen of them, and how often altogether. */
   lightness: Float64Array;
   count: number;
+  /** The mean lightness of what hides them, CIE L*; null where nothing does. */
+  before: number | null;
 }
 
 /** @returns null where much of it is beyond the sheet */
-export function seenAt({ sketch, things }: Ground, placement: Placement): Seen | null {
+export function seenAt({ sketch, things, obstacles }: Ground, placement: Placement): Seen | null {
   const { width, height, factor } = sketch;
   const { points, starts } = placement.setting;
   const before = placement.front === null ? null : (things.find(({ index }) => index === placement.front)?.mask ?? null);
-  const others = things.filter(({ index }) => index !== placement.front);
+  const others = obstacles.filter(({ index }) => index !== placement.front);
   const hidden = new Float64Array(starts.length);
   const counts = new Float64Array(starts.length);
   const lightness = new Float64Array(bins);
   const onEach = new Float64Array(others.length);
-  let [seen, unrest, outside, on] = [0, 0, 0, 0];
+  let [seen, unrest, busy, outside, on, hid, hidLightness] = [0, 0, 0, 0, 0, 0, 0];
   for (let i = 0; i < points.letter.length; i++) {
     const [sx, sy] = placement.at(points.x[i], points.y[i]);
     const [x, y] = [floor(sx / factor), floor(sy / factor)];
@@ -50,6 +55,9 @@ export function seenAt({ sketch, things }: Ground, placement: Placement): Seen |
     hidden[letter] += 1 - shown;
     seen += shown;
     unrest += shown * sketch.unrest[at];
+    if (sketch.unrest[at] > tooBusy) busy += shown;
+    hid += 1 - shown;
+    hidLightness += (1 - shown) * sketch.lightness[at];
     lightness[min(bins - 1, max(0, floor(sketch.lightness[at] / binSize)))] += shown;
     let most = 0;
     for (let k = 0; k < others.length; k++) {
@@ -68,6 +76,8 @@ export function seenAt({ sketch, things }: Ground, placement: Placement): Seen |
   return {
     hidden: Array.from(hidden, (sum, k) => sum / counts[k]),
     unrest: unrest / seen,
+    busy: busy / seen,
+    before: hid > 0 ? hidLightness / hid : null,
     onThings: on / count,
     covered: others.reduce((most, { share }, k) => max(most, (onEach[k] * own) / (share * sketchArea)), 0),
     outside: outside / count,
@@ -92,15 +102,22 @@ export function contrastWith({ lightness, count }: Seen, own: number): number {
 
 /** From this contrast on more does not make it better, L*. */
 const plenty = 45;
+/** An ink that another rough has already is worth so much less. */
+const usedBefore = 0.16;
 
 /**
  * The ink that reads well and has a colour.
- * @param colour the only one that may be taken; null leaves it open
+ * @param colour the only one that may be taken; null leaves it open @param used others are wanted where they are as good
  */
-export function bestInk(seen: Seen, inks: readonly RoughInk[], colour: string | null): { ink: RoughInk; contrast: number } {
+export function bestInk(
+  seen: Seen,
+  inks: readonly RoughInk[],
+  colour: string | null,
+  used: ReadonlySet<string>,
+): { ink: RoughInk; contrast: number } {
   const able = inks.filter((one) => colour === null || one.colour === colour);
   const judged = (able.length > 0 ? able : inks).map((ink) => ({ ink, contrast: contrastWith(seen, ink.lightness) }));
   const value = ({ ink, contrast }: (typeof judged)[number]): number =>
-    min(contrast, plenty) / plenty + (contrast > 32 ? min(0.12, ink.chroma) * 1.2 : 0);
+    min(contrast, plenty) / plenty + (contrast > 32 ? min(0.12, ink.chroma) * 1.2 : 0) - (used.has(ink.colour) ? usedBefore : 0);
   return judged.reduce((best, one) => (value(one) > value(best) ? one : best));
 }

@@ -44,6 +44,8 @@ export interface Setting {
 export const settingSize = 100;
 /** Letters are looked at in cells of this side, px of that size. */
 const cell = 11;
+/** Of more letters than these each is looked at in fewer places. */
+const lettersInFull = 7;
 /** Thinner than this, as a part of its letters' boxes, a face does not hold against a photograph. */
 const leastDensity = 0.3;
 /** So many faces are tried. */
@@ -155,6 +157,8 @@ function settingOf(
   const letters = arrange(lettering, materials);
   const inked = letters.letters.filter(({ bounds }) => bounds && bounds.width > 0 && bounds.height > 0);
   if (!letters.ink || inked.length === 0) return null;
+  // Of many letters each is looked at in fewer places.
+  const every = max(1, Math.round(inked.length / lettersInFull));
   const [x, y, letter]: number[][] = [[], [], []];
   let [ink, boxes] = [0, 0];
   inked.forEach(({ path, bounds }, k) => {
@@ -169,7 +173,8 @@ function settingOf(
       y.push(top + ((Math.floor(i / across) + 0.5) * height) / down);
       letter.push(k);
     };
-    cover.data.forEach((value, i) => value > 0.5 && place(i));
+    let turn = 0;
+    cover.data.forEach((value, i) => value > 0.5 && turn++ % every === 0 && place(i));
     // A letter of hairlines is looked at where it has the most ink.
     if (letter.at(-1) !== k) place(cover.data.indexOf(cover.data.reduce((a, b) => max(a, b), 0)));
     ink += (cover.data.reduce((sum, value) => sum + value, 0) / cover.data.length) * width * height;

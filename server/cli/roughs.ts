@@ -84,6 +84,7 @@ async function main(): Promise<void> {
         tellOf(file, rest, ms);
       },
       (done, stage) => {
+        if (process.env.LAP) console.log(((performance.now() - taken) / 1000).toFixed(1), stage);
         if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
       },
       !values.coarse,

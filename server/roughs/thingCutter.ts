@@ -1,13 +1,13 @@
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import { firstShadow, plainVeil, scribbledCut, type Cut, type Veil } from '../../core/passes/veils/schema';
+import { firstShadow, plainVeil, scribbledCut, type Veil } from '../../core/passes/veils/schema';
 import { cutKey, cutsKey } from '../../core/passes/veils/solved';
 import { newAssetKey } from '../../core/piece/edits/items';
 import type { Asset } from '../../core/piece/schema';
 import type { CutThing } from '../../core/roughs/make';
 import type { SolvedFile } from '../cutting/storeSolved';
 import type { PyramidShape } from '../store/pyramidFile';
-import type { ThingAnswer, ThingCut, ThingMask, ThingOrder } from './thingOrders';
+import type { ThingAnswer, ThingCut, ThingEdge, ThingMask, ThingOrder } from './thingOrders';
 
 /** A solved file, and what it is to a piece. */
 export interface KeptFile {
@@ -58,15 +58,19 @@ export class ThingCutter {
    * @param whole as fine as the plate; otherwise as fine as a screen that shows all of it
    */
   cut(index: number, whole = false): Promise<CutThing | null> {
-    const key = `${index} ${whole}`;
-    let made = this.cuts.get(key);
-    if (!made) {
-      made = this.ask({ kind: 'cut', index, whole }).then((answer) =>
-        answer.kind === 'cut' && answer.cut ? this.thingOf(answer.cut) : null,
-      );
-      this.cuts.set(key, made);
-    }
-    return made;
+    return this.once(`cut ${index} ${whole}`, async () => {
+      const answer = await this.ask({ kind: 'cut', index, whole });
+      return answer.kind === 'cut' && answer.cut ? this.thingOf(answer.cut) : null;
+    });
+  }
+
+  /** The same with hair, grass and blur on its edge solved. */
+  withEdge(index: number, whole = false): Promise<CutThing | null> {
+    return this.once(`edge ${index} ${whole}`, async () => {
+      const thing = await this.cut(index, whole);
+      const answer = await this.ask({ kind: 'edge', index, whole });
+      return thing && answer.kind === 'edge' && answer.edge ? this.edged(thing, answer.edge) : thing;
+    });
   }
 
   close(): void {
@@ -80,34 +84,52 @@ export class ThingCutter {
     });
   }
 
-  private thingOf({ marks, matte, isCoarse, softness, fine }: ThingCut): CutThing {
-    const assets: Record<string, Asset> = {};
-    const named = (file: SolvedFile, kind: KeptFile['kind'], name: string): string => {
-      this.keep({ file, kind });
-      const key = newAssetKey({ kind, sha256: file.sha256 });
-      assets[key] = { kind, name, sha256: file.sha256 };
-      return key;
-    };
+  private once(key: string, make: () => Promise<CutThing | null>): Promise<CutThing | null> {
+    const made = this.cuts.get(key) ?? make();
+    this.cuts.set(key, made);
+    return made;
+  }
+
+  private thingOf({ marks, matte, isCoarse, softness }: ThingCut): CutThing {
     const bare = scribbledCut(marks);
-    const cut: Cut = { ...bare, matte: named(matte, 'matte', 'solved matte'), solvedFor: cutKey(bare), coarse: isCoarse };
-    const own: Veil = plainVeil({
+    const [key, assets] = this.named(matte, 'matte', 'solved matte');
+    const veil: Veil = plainVeil({
       id: '',
       name: 'What stands out',
       plate: '',
-      cuts: [cut],
+      cuts: [{ ...bare, matte: key, solvedFor: cutKey(bare), coarse: isCoarse }],
       feather: 0,
       softness: softness.length > 0 ? { profile: softness, factor: 1 } : null,
       shadow: this.hasLamp() ? thingShadow : null,
-      fine: fine && {
-        band: [],
-        reach: 0,
-        needed: true,
-        matte: named(fine.matte, 'matte', 'solved matte'),
-        front: named(fine.front, 'front', 'solved front'),
-        // A page solves again what was solved coarsely.
-        solvedFor: isCoarse ? '' : cutsKey([cut]),
-      },
     });
-    return { veil: own, assets };
+    return { veil, assets };
+  }
+
+  private edged({ veil, assets }: CutThing, { matte, front }: ThingEdge): CutThing {
+    const [matteKey, matteAsset] = this.named(matte, 'matte', 'solved matte');
+    const [frontKey, frontAsset] = this.named(front, 'front', 'solved front');
+    const isCoarse = veil.cuts.some((cut) => cut.kind === 'scribble' && cut.coarse);
+    return {
+      veil: {
+        ...veil,
+        fine: {
+          band: [],
+          reach: 0,
+          needed: true,
+          matte: matteKey,
+          front: frontKey,
+          // A page solves again what was solved coarsely.
+          solvedFor: isCoarse ? '' : cutsKey(veil.cuts),
+        },
+      },
+      assets: { ...assets, ...matteAsset, ...frontAsset },
+    };
+  }
+
+  /** A solved file under the key that pieces name it by. */
+  private named(file: SolvedFile, kind: KeptFile['kind'], name: string): [string, Record<string, Asset>] {
+    this.keep({ file, kind });
+    const key = newAssetKey({ kind, sha256: file.sha256 });
+    return [key, { [key]: { kind, name, sha256: file.sha256 } }];
   }
 }

@@ -7,7 +7,9 @@ import type { PyramidShape } from '../store/pyramidFile';
 export type ThingOrder =
   | { kind: 'open'; dataFolder: string; sha256: string; shape: PyramidShape }
   /** By its number; solved as finely as the plate is. */
-  | { kind: 'cut'; index: number; whole: boolean };
+  | { kind: 'cut'; index: number; whole: boolean }
+  /** The edge of what was cut so, where hair, grass or blur is on it. */
+  | { kind: 'edge'; index: number; whole: boolean };
 
 /** A grey picture of the plate, 255 in front, of any size. */
 export interface ThingMask {
@@ -24,11 +26,16 @@ export interface ThingCut {
   /** Not as fine as the plate. */
   isCoarse: boolean;
   softness: Softness['profile'];
-  /** Where hair, grass or blur is on the border: solved there. */
-  fine: { matte: SolvedFile; front: SolvedFile } | null;
+}
+
+/** The edge solved where hair, grass or blur is on the border. */
+export interface ThingEdge {
+  matte: SolvedFile;
+  front: SolvedFile;
 }
 
 export type ThingAnswer =
   | { kind: 'things'; masks: ThingMask[] }
-  | { kind: 'cut'; index: number; cut: ThingCut | null }
+  | { kind: 'cut'; cut: ThingCut | null }
+  | { kind: 'edge'; edge: ThingEdge | null }
   | { kind: 'failed'; message: string };

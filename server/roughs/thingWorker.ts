@@ -2,21 +2,19 @@ import { join } from 'node:path';
 import { parentPort } from 'node:worker_threads';
 import { bandToSolve } from '../../core/passes/veils/fine/needed';
 import { solveFineEdge } from '../../core/passes/veils/fine/fineEdge';
-import type { Mark } from '../../core/passes/veils/scribble/marks';
-import { drawMarks } from '../../core/passes/veils/scribble/marks';
+import { drawMarks, type Mark } from '../../core/passes/veils/scribble/marks';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
 import { StandOut } from '../../core/passes/veils/standout/standOut';
 import { levelSize, readLevel, type Level, type Picture } from '../../core/pictures/pyramid';
-import { crop } from '../../core/pixels/raster';
-import type { Raster } from '../../core/pixels/raster';
+import { crop, type Raster } from '../../core/pixels/raster';
 import { storeSolved } from '../cutting/storeSolved';
 import { openPyramid } from '../store/pyramidFile';
-import type { ThingAnswer, ThingCut, ThingOrder } from './thingOrders';
+import type { ThingAnswer, ThingCut, ThingEdge, ThingOrder } from './thingOrders';
 
 /** Things are looked for and cut on the first level that has no more px than this; a piece's page solves them in full. */
 const cutPixels = 1.6e6;
-/** A band of less than this part of the border's px is not worth solving. */
+/** A band of fewer px is not worth solving. */
 const leastBand = 60;
 
 interface Opened {
@@ -44,9 +42,12 @@ async function open(order: Extract<ThingOrder, { kind: 'open' }>): Promise<Thing
   return { kind: 'things', masks };
 }
 
+/** What was cut, for its edge. */
+const cuts = new Map<string, { picture: Level; matte: Level; marks: readonly Mark[] }>();
+
 async function cut(index: number, whole: boolean): Promise<ThingCut | null> {
   const { dataFolder, picture, number, level, cutter, things } = opened!;
-  const own = things.strokes(index);
+  const own = things.hatching(index);
   if (own.length === 0) return null;
   const factor = 2 ** number;
   const marks: Mark[] = own.map(({ side, radius, points }) => ({
@@ -57,38 +58,45 @@ async function cut(index: number, whole: boolean): Promise<ThingCut | null> {
   const isCoarse = number > 0 && !whole;
   const on = isCoarse || number === 0 ? level : await wholeOf(picture);
   const using = on === level ? cutter : new ScribbleCutter(on);
-  const matte = using.cut(on === level ? own : marks);
+  const drawn = on === level ? own : marks;
+  const matte = using.cut(drawn, null, { together: true });
   if (!matte) return null;
-  const [across, down] = [matte.width / picture.width, matte.height / picture.height];
-  const raster: Raster = { width: matte.width, height: matte.height, channels: 1, data: Float32Array.from(matte.bytes, (one) => one / 255) };
-  const unit = 1 / Math.min(across, down);
-  const profile = isCoarse ? [] : await measureProfile(picture, borderOf(raster, unit), async (region) =>
-    crop(raster, { x: 0, y: 0, width: raster.width, height: raster.height }, region),
-  );
+  cuts.set(`${index} ${whole}`, { picture: on, matte, marks: drawn });
   return {
     marks,
     matte: storeSolved(dataFolder, matte),
     isCoarse,
-    softness: profile,
-    fine: fineOf(dataFolder, on, matte, on === level ? own : marks, isCoarse),
+    softness: isCoarse ? [] : await softnessOf(picture, matte),
   };
+}
+
+function softnessOf(picture: Picture, { width, height, bytes }: Level): Promise<ThingCut['softness']> {
+  const raster: Raster = { width, height, channels: 1, data: Float32Array.from(bytes, (one) => one / 255) };
+  return measureProfile(picture, borderOf(raster, 1), async (region) =>
+    crop(raster, { x: 0, y: 0, width, height }, region),
+  );
 }
 
 const wholeOf = (picture: Picture): Promise<Level> =>
   readLevel(picture, 0, { x: 0, y: 0, width: picture.width, height: picture.height });
 
 /** Hair, grass and blur on the border, solved; null where there is none. */
-function fineOf(dataFolder: string, picture: Level, cut: Level, marks: readonly Mark[], quick: boolean): ThingCut['fine'] {
-  const band = bandToSolve({ band: [], reach: 0, needed: true }, picture, cut.bytes);
+function edgeOf(index: number, whole: boolean): ThingEdge | null {
+  const { dataFolder, number } = opened!;
+  const made = cuts.get(`${index} ${whole}`);
+  if (!made) return null;
+  const { picture, matte, marks } = made;
+  const band = bandToSolve({ band: [], reach: 0, needed: true }, picture, matte.bytes);
   if (band.reduce((sum, one) => sum + one, 0) < leastBand) return null;
   const marked = drawMarks(marks, 1, { x: 0, y: 0, width: picture.width, height: picture.height });
-  const solved = solveFineEdge(picture, cut.bytes, band, { quick, marked });
+  const solved = solveFineEdge(picture, matte.bytes, band, { quick: number > 0 && !whole, marked });
   return { matte: storeSolved(dataFolder, solved.matte), front: storeSolved(dataFolder, solved.front) };
 }
 
 async function answer(order: ThingOrder): Promise<ThingAnswer> {
   if (order.kind === 'open') return open(order);
-  return { kind: 'cut', index: order.index, cut: await cut(order.index, order.whole) };
+  if (order.kind === 'edge') return { kind: 'edge', edge: edgeOf(order.index, order.whole) };
+  return { kind: 'cut', cut: await cut(order.index, order.whole) };
 }
 
 // One after the other: what is opened first is what is cut.

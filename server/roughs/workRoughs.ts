@@ -1,7 +1,8 @@
 import { join } from 'node:path';
 import { facesFor, settingsFor, type RoughFace } from '../../core/roughs/settings';
 import { inksOf } from '../../core/roughs/inks';
-import { shownPart, type Ground } from '../../core/roughs/ground';
+import { isGoodInFront } from '../../core/roughs/kinds/common';
+import { obstaclesOf, shownPart, type Ground } from '../../core/roughs/ground';
 import type { CutThing } from '../../core/roughs/make';
 import type { RoughsOrder } from '../../core/roughs/order';
 import { roughsOf, type Found, type LeftOut, type Rough } from '../../core/roughs/roughs';
@@ -12,7 +13,7 @@ import type { Survey } from '../../core/survey';
 import { Problem } from '../problem';
 import { fileLibrary, type PictureShapes } from '../render/fileLibrary';
 import { openPyramid, type PyramidShape } from '../store/pyramidFile';
-import { measurePlate } from '../survey/measurePlate';
+import { measureLight, measureWithoutLight } from '../survey/measurePlate';
 import { drawRough } from './drawRough';
 import { ThingCutter, type KeptFile } from './thingCutter';
 
@@ -38,6 +39,19 @@ export type RoughsNews =
   /** The plate was measured. */
   | { kind: 'survey'; survey: Survey };
 
+/** The light of a photograph before it is looked for. */
+const unknownLight: Survey['light'] = {
+  tilt: 0,
+  height: 0,
+  colour: [1, 1, 1],
+  hard: 0,
+  sun: null,
+  cues: [],
+  confidence: 0,
+};
+
+/** So many things are cut before they are asked for. */
+const cutAhead = 2;
 /** Longer side of a rough's picture, px. */
 const pictureSide = 960;
 
@@ -76,33 +90,51 @@ export async function workRoughs(
     if (settings.length === 0)
       throw new Problem(422, 'No face of the type case has all letters of these words. Add one that has.');
     stage(0.08, 'Measuring the photograph');
-    if (!survey) {
-      survey = await measurePlate(pyramid, plate.shape);
-      tell({ kind: 'survey', survey });
-    }
+    const early = known ?? { ...(await measureWithoutLight(pyramid, plate.shape)), light: unknownLight };
     const part = shownPart(plate.shape, [0.5, 0.5]);
     const sketch = await sketchOf(picture, part);
     const ground: Ground = {
       plate: { sha256: plate.sha256, name: plate.name, ...plate.shape },
       part,
-      survey,
+      survey: early,
       sketch,
       inks: inksOf(sketch),
       things: [],
+      obstacles: [],
       settings,
       order,
     };
-    const withThings = async (): Promise<Ground> => {
-      stage(0.5, 'Looking for what stands out');
-      const masks = await cutter.masks;
-      return { ...ground, things: masks.map((mask, i) => sketchedThing(sketch, mask, plate.shape, part, i)) };
+    const seen = cutter.masks.then((masks) => {
+      const things = masks.map((mask, i) => sketchedThing(sketch, mask, plate.shape, part, i));
+      return { masks, things, obstacles: obstaclesOf(things, sketch) };
+    });
+    const lit = seen.then(async ({ masks }) => {
+      if (survey) return survey;
+      const things = masks.map(({ bytes }) => bytes.map((one) => one & 1));
+      survey = { ...early, light: await measureLight(pyramid, plate.shape, things) };
+      tell({ kind: 'survey', survey });
+      return survey;
+    });
+    lit.catch(() => undefined);
+    const knowing = async (what: 'things' | 'light'): Promise<Ground> => {
+      stage(0.3, 'Looking for what stands out');
+      const { things, obstacles } = await seen;
+      if (what === 'light') {
+        // What is likely to be wanted is cut while other things are worked out.
+        for (const thing of obstacles.filter((one) => isGoodInFront(one, ground)).slice(0, cutAhead))
+          cutter.cut(thing.index, isWhole).catch(() => undefined);
+        stage(0.4, 'Looking for the light');
+        await lit;
+      }
+      return { ...ground, survey: survey ?? early, things, obstacles };
     };
     const cut = async (index: number): Promise<CutThing | null> => {
       stage(0.6, 'Cutting what stands out');
       return cutter.cut(index, isWhole);
     };
+    const withEdge = (index: number): Promise<CutThing | null> => cutter.withEdge(index, isWhole);
     let count = 0;
-    for await (const found of roughsOf(ground, { library, withThings, cut })) {
+    for await (const found of roughsOf(ground, { library, knowing, cut, withEdge })) {
       if ('rough' in found) stage(Math.min(0.97, 0.3 + 0.11 * ++count), 'Drawing');
       await show(found, library, (news) => {
         tell(news.kind === 'rough' ? { ...news, files } : news);

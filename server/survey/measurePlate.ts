@@ -22,13 +22,27 @@ export async function measurePlate(
   const out: Partial<Record<MeasureName, Finding>> = {};
   await Promise.all(
     shares.map((names) =>
-      runThread({ pyramid, shape, names }, (name, own) => {
+      runThread({ pyramid, shape, names, things: null }, (name, own) => {
         out[name] = own;
         found(name, own, Object.keys(out).length / measureNames.length);
       }),
     ),
   );
   return out as unknown as Survey;
+}
+
+/** Everything but the light, in one thread. */
+export async function measureWithoutLight(pyramid: string, shape: PyramidShape): Promise<Omit<Survey, 'light'>> {
+  const out: Partial<Record<MeasureName, Finding>> = {};
+  await runThread({ pyramid, shape, names: shares[1], things: null }, (name, own) => (out[name] = own));
+  return out as unknown as Survey;
+}
+
+/** The light, where it is known already what stands out: masks of the level that measures look at. */
+export async function measureLight(pyramid: string, shape: PyramidShape, things: Uint8Array[]): Promise<Survey['light']> {
+  let light: Finding | null = null;
+  await runThread({ pyramid, shape, names: ['light'], things }, (_, own) => (light = own));
+  return light! as Survey['light'];
 }
 
 function runThread(order: SurveyOrder, found: (name: MeasureName, own: Finding) => void): Promise<void> {

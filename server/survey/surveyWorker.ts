@@ -12,6 +12,8 @@ export interface SurveyOrder {
   pyramid: string;
   shape: PyramidShape;
   names: MeasureName[];
+  /** What stands out, where that is known already. */
+  things: Uint8Array[] | null;
 }
 
 export type SurveyAnswer =
@@ -27,9 +29,9 @@ async function thingsOf(picture: Picture): Promise<Uint8Array[]> {
   return proposeThings(patches).map((one) => Uint8Array.from(patches.labels, (label) => one[label]));
 }
 
-async function measure({ pyramid, shape, names }: SurveyOrder): Promise<void> {
+async function measure({ pyramid, shape, names, things: known }: SurveyOrder): Promise<void> {
   const picture = openPyramid('surveyed', pyramid, shape);
-  const things = names.includes('light') ? await thingsOf(picture) : [];
+  const things = known ?? (names.includes('light') ? await thingsOf(picture) : []);
   await takeSurvey(picture, { things, names, progress: (name, found) => tell({ kind: 'found', name, found }) });
   tell({ kind: 'done' });
 }

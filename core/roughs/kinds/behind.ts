@@ -1,11 +1,12 @@
-import { allOver, balanceOf, crossingOf, grownOf, inCapitals, isGoodInFront, percent, sizeOf, touched } from './common';
+import { allOver, balanceOf, busiest, crossingOf, grownOf, inCapitals, isGoodInFront, percent, sizeOf, touched } from './common';
 import type { RoughKind } from './kind';
 
 /** Words behind what stands out. */
 export const behind: RoughKind = {
   name: 'behind',
   title: 'Behind what stands out',
-  needsThings: true,
+  needs: 'light',
+  crosses: true,
   lacks: (ground) =>
     ground.things.some((thing) => isGoodInFront(thing, ground))
       ? null
@@ -18,15 +19,14 @@ export const behind: RoughKind = {
   },
   parts(ground, placement, seen) {
     const crossed = crossingOf(seen.hidden, 1);
-    if (!crossed || seen.onThings > 0.35) return null;
+    if (!crossed || seen.onThings > 0.3 || seen.busy > busiest) return null;
     return {
       ...crossed,
       grown: grownOf(ground, placement),
-      calm: 1 - seen.unrest,
-      size: sizeOf(ground, placement, 0.17),
+      calm: 1 - seen.unrest - 3 * seen.busy,
+      large: sizeOf(ground, placement, 0.17),
       balance: balanceOf(ground, placement),
       weight: Math.min(1, placement.setting.density / 0.55),
-      clear: 1 - seen.onThings,
     };
   },
   says: (_, { seen: { hidden } }) => {

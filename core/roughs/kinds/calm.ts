@@ -5,13 +5,14 @@ import type { RoughKind } from './kind';
 export const calm: RoughKind = {
   name: 'calm',
   title: 'In a calm place',
-  needsThings: false,
+  needs: 'things',
+  crosses: false,
   lacks: ({ survey }) =>
     survey.calm.places.length > 0 ? null : 'No place of the photograph is calm enough for words.',
   takes: asTyped,
   placements: (ground, setting) => allOver(ground, setting, [0.7, 0.56, 0.44, 0.34, 0.26], 0.4, [9, 15]),
   parts(ground, placement, seen) {
-    if (seen.unrest > 0.4 || seen.onThings > 0.04) return null;
+    if (seen.unrest > 0.4 || seen.busy > 0.04 || seen.onThings > 0.004) return null;
     return {
       calm: 1 - 1.6 * seen.unrest,
       clear: clearOf(seen),

@@ -66,8 +66,14 @@ export const clearOf = ({ onThings, covered }: Seen): number => 1 - min(1, 2.5 *
 /** Of a letter this much may be hidden; less than the first is a mere touch. */
 export const [touched, mostHidden] = [0.07, 0.58];
 
+/** More of a word on what is busy cannot be read, and covers what belongs to the thing. */
+export const busiest = 0.14;
+
 /** How well letters are crossed: null where one is lost, or too few are crossed. */
-export function crossingOf(hidden: readonly number[], least: number): { crossing: number; slivers: number } | null {
+export function crossingOf(
+  hidden: readonly number[],
+  least: number,
+): { crossing: number; slivers: number; held: number } | null {
   if (hidden.some((one) => one > mostHidden)) return null;
   const crossed = hidden.filter((one) => one >= touched);
   if (crossed.length < least) return null;
@@ -75,7 +81,13 @@ export function crossingOf(hidden: readonly number[], least: number): { crossing
   // A third of a letter hidden is plainly meant; and some letters should be whole.
   const depth = crossed.reduce((sum, one) => sum + exp(-(((one - 0.32) / 0.2) ** 2)), 0) / crossed.length;
   const whole = hidden.filter((one) => one < 0.01).length / hidden.length;
-  return { crossing: 0.75 * depth + 0.25 * min(1, whole * 3), slivers: 1 - min(1, (2 * slivers) / hidden.length) };
+  return { crossing: 0.75 * depth + 0.25 * min(1, whole * 3), slivers: 1 - min(1, (2 * slivers) / hidden.length), held: heldOf(hidden) };
+}
+
+/** 1 where the first and the last letter are whole; a word of two or three letters need not be. */
+function heldOf(hidden: readonly number[]): number {
+  if (hidden.length < 4) return 1;
+  return [hidden[0], hidden[hidden.length - 1]].reduce((sum, one) => sum + (one < 0.05 ? 0.5 : 0.1), 0);
 }
 
 /** How much of what stands before words goes on outside of them: it is no loose piece. */

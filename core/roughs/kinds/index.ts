@@ -9,7 +9,7 @@ import { surface } from './surface';
 import { windowKind } from './window';
 import { woven } from './woven';
 
-/** Every way to set words into a photograph; what needs least to be known comes first. */
-export const kinds: readonly RoughKind[] = [calm, slope, windowKind, surface, standing, behind, woven, outline];
+/** Every way to set words into a photograph; what can be shown first comes first, then what differs most. */
+export const kinds: readonly RoughKind[] = [windowKind, calm, behind, standing, woven, surface, slope, outline];
 
 export const kindNamed = (name: KindName): RoughKind => kinds.find((one) => one.name === name)!;

@@ -29,8 +29,10 @@ export interface Made {
 export interface RoughKind {
   name: KindName;
   title: string;
-  /** It needs what stands out. */
-  needsThings: boolean;
+  /** What must be known beside the survey: nothing, what stands out, or where the light comes from too. */
+  needs: 'nothing' | 'things' | 'light';
+  /** Something must lie over its letters. */
+  crosses: boolean;
   /** Why the photograph does not offer it, a sentence; null where it may. */
   lacks(ground: Ground): string | null;
   /** Which settings suit it. */
@@ -38,6 +40,8 @@ export interface RoughKind {
   placements(ground: Ground, setting: Setting): Iterable<Placement>;
   /** How good a placement is for it beside contrast and room; null where it is none of this kind. */
   parts(ground: Ground, placement: Placement, seen: Seen): Parts | null;
+  /** What the ink adds to that; left out where it adds nothing. */
+  inked?(seen: Seen, ink: RoughInk): Parts;
   /** In numbers, what makes it one of this kind: follows the sentence on face and colour. */
   says(ground: Ground, layout: Layout): string;
 }

@@ -1,11 +1,12 @@
-import { allOver, balanceOf, crossingOf, grownOf, inCapitals, isGoodInFront, sizeOf } from './common';
+import { allOver, balanceOf, busiest, crossingOf, grownOf, inCapitals, isGoodInFront, sizeOf } from './common';
 import type { RoughKind } from './kind';
 
 /** Letters behind the thing, their outline before it. */
 export const outline: RoughKind = {
   name: 'outline',
   title: 'Behind it, the outline before it',
-  needsThings: true,
+  needs: 'light',
+  crosses: true,
   lacks: (ground) =>
     ground.things.some((thing) => isGoodInFront(thing, ground))
       ? null
@@ -18,18 +19,21 @@ export const outline: RoughKind = {
   },
   parts(ground, placement, seen) {
     const crossed = crossingOf(seen.hidden, 1);
-    if (!crossed || seen.onThings > 0.45) return null;
+    if (!crossed || seen.onThings > 0.4 || seen.busy > 2 * busiest || seen.before === null) return null;
     // The outline tells what is hidden: more may be, and it should be worth it.
     const most = Math.max(...seen.hidden);
     return {
       crossing: Math.min(1, most / 0.4),
       slivers: crossed.slivers,
+      held: crossed.held,
       grown: grownOf(ground, placement),
-      calm: 1 - seen.unrest,
-      size: sizeOf(ground, placement, 0.26),
+      calm: 1 - seen.unrest - 3 * seen.busy,
+      large: sizeOf(ground, placement, 0.26),
       balance: balanceOf(ground, placement),
       weight: Math.min(1, placement.setting.density / 0.6),
     };
   },
+  // The outline has the letters’ colour: it must stand off what it runs across too.
+  inked: ({ before }, { lightness }) => ({ shown: (Math.abs(lightness - (before ?? lightness)) - 12) / 30 }),
   says: () => 'The letters stand behind what stands out, their outline runs before it.',
 };

@@ -35,7 +35,8 @@ export function slopesOf({ survey, part }: Ground): Slope[] {
 export const slope: RoughKind = {
   name: 'slope',
   title: 'Along a slope or horizon',
-  needsThings: false,
+  needs: 'things',
+  crosses: false,
   lacks: (ground) =>
     slopesOf(ground).length > 0 ? null : 'No straight line of the photograph is long and level enough to set words along.',
   takes: (setting) => asTyped(setting) && setting.lines <= 2,
@@ -66,7 +67,7 @@ export const slope: RoughKind = {
     }
   },
   parts(ground, placement, seen) {
-    if (seen.unrest > 0.62 || seen.onThings > 0.12) return null;
+    if (seen.unrest > 0.55 || seen.busy > 0.3 || seen.onThings > 0.01) return null;
     const longest = slopesOf(ground)[0].length;
     return {
       calm: 1 - 1.3 * seen.unrest,

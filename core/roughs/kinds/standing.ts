@@ -26,7 +26,8 @@ export function groundLine(ground: Ground): ((x: number) => number) | null {
 export const standing: RoughKind = {
   name: 'standing',
   title: 'Standing on the ground',
-  needsThings: false,
+  needs: 'light',
+  crosses: false,
   lacks(ground) {
     if (!groundLine(ground)) return 'The photograph shows no level ground with an end, as of a table or a horizon.';
     return ground.survey.light.confidence < unsure
@@ -50,9 +51,9 @@ export const standing: RoughKind = {
     }
   },
   parts(ground, placement, seen) {
-    if (seen.onThings > 0.05) return null;
+    if (seen.onThings > 0.015) return null;
     return {
-      calm: 1 - 0.8 * seen.unrest,
+      calm: 1 - 0.8 * seen.unrest - seen.busy,
       clear: clearOf(seen),
       size: sizeOf(ground, placement, 0.06),
       balance: balanceOf(ground, placement),

@@ -2,10 +2,10 @@ import type { Point } from '../../shape/affine';
 import { isConvex, throughHomography, boxToQuad, type Quad } from '../../shape/homography';
 import type { Ground } from '../ground';
 import { inPerspective } from '../placement';
-import { clearOf, inCapitals, sizeOf } from './common';
+import { inCapitals, sizeOf } from './common';
 import type { RoughKind } from './kind';
 
-const { hypot, min } = Math;
+const { hypot } = Math;
 
 /** Lines meet more surely than this where a plane is believed. */
 const sure = 0.2;
@@ -39,7 +39,8 @@ const [rows, widths] = [[0.2, 0.35, 0.5, 0.65, 0.8], [0.86, 0.7, 0.54]];
 export const surface: RoughKind = {
   name: 'surface',
   title: 'On a surface',
-  needsThings: false,
+  needs: 'light',
+  crosses: false,
   lacks: (ground) =>
     planeOf(ground) ? null : 'The photograph shows no wall or floor whose lines run together.',
   takes: inCapitals,
@@ -69,11 +70,10 @@ export const surface: RoughKind = {
         }
   },
   parts(ground, placement, seen) {
-    if (seen.onThings > 0.5) return null;
-    return { size: sizeOf(ground, placement, 0.06), clear: clearOf({ ...seen, onThings: seen.onThings / 2 }), calm: 1 - 0.6 * seen.unrest };
+    // The surface itself may stand out: what lies across it is told by its unrest alone.
+    return { size: sizeOf(ground, placement, 0.06), calm: 1 - 0.6 * seen.unrest };
   },
   says: (ground) =>
     `In the perspective of ${ground.survey.planes.vanishing.length > 0 ? 'the photograph’s lines' : 'a surface'}, taking its light and texture.`,
 };
 
-export const smallestShare = (ground: Ground): number => min(1, ground.survey.planes.planes[0]?.share ?? 0);

@@ -5,7 +5,8 @@ import type { RoughKind } from './kind';
 export const windowKind: RoughKind = {
   name: 'window',
   title: 'Openings in a panel',
-  needsThings: false,
+  needs: 'nothing',
+  crosses: false,
   lacks: ({ settings }) => (settings.some(inCapitals) ? null : 'The words leave no openings.'),
   takes: (setting) => inCapitals(setting) && setting.density > 0.42,
   placements: (ground, setting) => allOver(ground, setting, [1, 0.92], 0.86, [1, 13]),

@@ -1,4 +1,4 @@
-import { allOver, balanceOf, crossingOf, grownOf, inCapitals, isGoodInFront, sizeOf, touched } from './common';
+import { allOver, balanceOf, busiest, crossingOf, grownOf, inCapitals, isGoodInFront, sizeOf, touched } from './common';
 import type { RoughKind } from './kind';
 
 /** The letters that are brought before the thing again: every other one of those that it crosses. */
@@ -9,7 +9,8 @@ export const broughtBefore = (hidden: readonly number[]): number[] =>
 export const woven: RoughKind = {
   name: 'woven',
   title: 'Woven through it',
-  needsThings: true,
+  needs: 'light',
+  crosses: true,
   lacks: (ground) =>
     ground.things.some((thing) => isGoodInFront(thing, ground) && thing.box.width > 0.12 * ground.sketch.width)
       ? null
@@ -25,16 +26,15 @@ export const woven: RoughKind = {
     const left = seen.hidden.map((one, letter) => (before.has(letter) ? 0 : one));
     const crossed = crossingOf(left, 1);
     const over = [...before].filter((letter) => seen.hidden[letter] >= touched);
-    if (!crossed || over.length === 0 || seen.onThings > 0.35) return null;
+    if (!crossed || over.length === 0 || seen.onThings > 0.3 || seen.busy > busiest) return null;
     return {
       ...crossed,
       crossing: crossed.crossing * Math.min(1, 0.55 + 0.15 * (over.length + left.filter((one) => one >= touched).length)),
       grown: grownOf(ground, placement),
-      calm: 1 - seen.unrest,
-      size: sizeOf(ground, placement, 0.15),
+      calm: 1 - seen.unrest - 3 * seen.busy,
+      large: sizeOf(ground, placement, 0.15),
       balance: balanceOf(ground, placement),
       weight: Math.min(1, placement.setting.density / 0.55),
-      clear: 1 - seen.onThings,
     };
   },
   says: (_, { seen: { hidden }, setting }) => {

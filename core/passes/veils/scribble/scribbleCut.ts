@@ -21,6 +21,8 @@ const agreeing = 0.97;
 export interface CutOptions {
   /** Stops at the patches: as fine as a screen that shows the whole plate, and many times faster. */
   quick?: boolean;
+  /** All strokes are taken together: quicker than one after the other, each of which changes only what is near it. */
+  together?: boolean;
   /** Islands and holes smaller than a square of this side are cleared, plate px. */
   specks?: number;
   isOutdated?: IsOutdated;
@@ -64,10 +66,10 @@ export class ScribbleCutter {
   cut(
     marks: readonly Mark[],
     box: Region | null = null,
-    { quick = false, specks = 0, isOutdated }: CutOptions = {},
+    { quick = false, together = false, specks = 0, isOutdated }: CutOptions = {},
   ): Level | null {
     const top = this.levels.length - 1;
-    const coarse = this.stepByStep(marks, box, isOutdated);
+    const coarse = together ? this.cutAll(marks, box) : this.stepByStep(marks, box, isOutdated);
     if (!coarse) return null;
     let mask = new Uint8Array(this.patches.labels.length);
     const { labels } = this.patches;

@@ -4,6 +4,7 @@ import { contoursOf } from '../border/contours';
 import { evenly, smoothed } from '../border/line';
 import type { Mark } from '../scribble/marks';
 import type { ScribbleCutter } from '../scribble/scribbleCut';
+import { hatchingOf } from './hatching';
 import { proposeThings } from './proposals';
 import { strokesFor } from './strokesFor';
 
@@ -50,16 +51,28 @@ export class StandOut {
    * @returns none where there is no such thing
    */
   strokes(index: number): Mark[] {
-    const { width, height, factor } = this.cutter.grid;
+    const { width, height } = this.cutter.grid;
     if (!this.all()[index]) return [];
-    const onPlate = (mark: Mark): Mark => ({
-      side: mark.side,
-      radius: rounded(mark.radius * factor, 1),
-      points: mark.points.map(([x, y]) => roundedPoint([x * factor, y * factor])),
-    });
+    const onPlate = (mark: Mark): Mark => this.onPlate(mark);
     const cut = (marks: readonly Mark[]): Uint8Array | null =>
       this.cutter.cut(marks.map(onPlate), null, { quick: true })?.bytes ?? null;
     return strokesFor(cut, this.maskOf(index), width, height).map(onPlate);
+  }
+
+  /** The same found without any cut: many strokes across it and beside it. */
+  hatching(index: number): Mark[] {
+    const { width, height } = this.cutter.grid;
+    if (!this.all()[index]) return [];
+    return hatchingOf(this.maskOf(index), width, height).map((mark) => this.onPlate(mark));
+  }
+
+  private onPlate({ side, radius, points }: Mark): Mark {
+    const { factor } = this.cutter.grid;
+    return {
+      side,
+      radius: rounded(radius * factor, 1),
+      points: points.map(([x, y]) => roundedPoint([x * factor, y * factor])),
+    };
   }
 
   private all(): Uint8Array[] {
