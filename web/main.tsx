@@ -22,6 +22,7 @@ const BenchPage = lazy(() => bench().then((page) => ({ default: page.BenchPage }
 const ProofPage = lazy(() => import('./proof/ProofPage').then((page) => ({ default: page.ProofPage })));
 const FacesPage = lazy(() => import('./faces/FacesPage').then((page) => ({ default: page.FacesPage })));
 const PlateRoomPage = lazy(() => import('./plates/PlateRoomPage').then((page) => ({ default: page.PlateRoomPage })));
+const RoughsPage = lazy(() => import('./roughs/RoughsPage').then((page) => ({ default: page.RoughsPage })));
 const RunsPage = lazy(() => import('./runs/RunsPage').then((page) => ({ default: page.RunsPage })));
 const RunPage = lazy(() => import('./runs/RunPage').then((page) => ({ default: page.RunPage })));
 // Whoever stands on the Shelf opens a piece next.
@@ -44,6 +45,7 @@ createRoot(document.getElementById('root')!).render(
               <Route path="/piece/:id/:line?" element={<BenchPage />} />
               <Route path="/faces" element={<FacesPage />} />
               <Route path="/plates" element={<PlateRoomPage />} />
+              <Route path="/roughs" element={<RoughsPage />} />
               <Route path="/runs" element={<RunsPage />} />
               <Route path="/runs/:id" element={<RunPage />} />
               <Route path="/" element={<ShelfPage />} />

@@ -10,7 +10,7 @@ import { matchedPiece } from '../render/matched';
 import { measureBy } from '../render/measure';
 import { vanishingOnSheet } from '../survey/placed';
 import { standingEm } from '../type/standing';
-import type { Ground } from './ground';
+import { surveyOf, type Ground } from './ground';
 import type { Layout } from './kinds/kind';
 
 /** Bytes of rasters that are kept while a rough is finished. */
@@ -19,13 +19,23 @@ const budget = 2e8;
 /**
  * Lines 6 to 8 as the photograph's survey proposes them: how ink takes to the surface, body and shadow of what stands,
  * and focus and grain.
+ * @returns null where words of this kind would not lie on one surface
  */
-export async function finished(ground: Ground, layout: Layout, piece: Piece, materials: Materials): Promise<Piece> {
+export async function finished(
+  ground: Ground,
+  layout: Layout,
+  piece: Piece,
+  materials: Materials,
+): Promise<Piece | null> {
   let made = piece;
-  if (layout.kind === 'surface') made = await onSurface(ground, made, materials);
+  if (layout.kind === 'surface') {
+    const lying = await onSurface(ground, layout, made, materials);
+    if (!lying) return null;
+    made = lying;
+  }
   if (layout.kind === 'standing') made = onGround(ground, made, materials);
   // Openings show the photograph itself: they have its focus and grain already.
-  return layout.kind === 'window' ? made : matchedPiece(made, materials, ground.survey);
+  return layout.kind === 'window' ? made : matchedPiece(made, materials, surveyOf(ground));
 }
 
 const changed = (piece: Piece, change: (lettering: Lettering) => Partial<Lettering>): Piece => ({
@@ -33,15 +43,27 @@ const changed = (piece: Piece, change: (lettering: Lettering) => Partial<Letteri
   letterings: piece.letterings.map((one) => ({ ...one, ...change(one) })),
 });
 
-async function onSurface({ survey, part }: Ground, piece: Piece, materials: Materials): Promise<Piece> {
+/** Less texture than this (see `Place`) is that of a sky, or of nothing. */
+const leastTexture = 0.012;
+
+async function onSurface(
+  ground: Ground,
+  { quad }: Layout,
+  piece: Piece,
+  materials: Materials,
+): Promise<Piece | null> {
+  const { part } = ground;
   const measured = await measureBy('drape', piece, compile(piece, materials), new Evaluator(budget));
   const place = measured.letterings.at(0)?.place;
-  if (!place) return piece;
-  const { drape } = proposeDrape({ place, light: survey.light, longer: Math.max(part.width, part.height) });
-  return changed(piece, (one) => ({ drape: { ...one.drape, ...drape } }));
+  if (!place) return null;
+  const { drape } = proposeDrape({ place, light: surveyOf(ground).light, longer: Math.max(part.width, part.height) });
+  // Words in perspective lie in their plane; others only where something is to be lain on.
+  if (!quad && (!drape.bite || (!drape.displacement && place.texture < leastTexture))) return null;
+  return changed(piece, (one) => ({ drape: { ...one.drape, ...drape, ...(quad && { displacement: null }) } }));
 }
 
-function onGround({ survey }: Ground, piece: Piece, materials: Materials): Piece {
+function onGround(ground: Ground, piece: Piece, materials: Materials): Piece {
+  const survey = surveyOf(ground);
   const [plate] = piece.plates;
   const placed = { ...plate, ...materials.picture(plate.asset) };
   const { letters } = compile(piece, materials).letterings[0];

@@ -10,7 +10,8 @@ export interface Ground {
   plate: { sha256: string; name: string; width: number; height: number };
   /** The part of the photograph that the sheet shows, its px; the sheet has as many. */
   part: Region;
-  survey: Survey;
+  /** Null until the photograph is measured. */
+  survey: Survey | null;
   sketch: Sketch;
   inks: readonly RoughInk[];
   /** What stands out; empty until that is known. */
@@ -19,6 +20,12 @@ export interface Ground {
   obstacles: readonly SketchedThing[];
   settings: readonly Setting[];
   order: RoughsOrder;
+}
+
+/** What the photograph tells. @throws Error where it is not measured yet: kinds say what they need */
+export function surveyOf({ survey }: Pick<Ground, 'survey'>): Survey {
+  if (!survey) throw new Error('The photograph is not measured yet.');
+  return survey;
 }
 
 /** So many of the likeliest things are obstacles; what is larger, or reaches from side to side, is ground or sky. */

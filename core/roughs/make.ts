@@ -113,7 +113,7 @@ export function pieceOf(ground: Ground, layout: Layout, cut: CutThing | null): P
     ...untouched(),
   };
   const before = layout.kind === 'woven' ? broughtBefore(layout.seen.hidden) : [];
-  const { light } = survey;
+  const light = survey?.light;
   return readPiece({
     ...blankPiece(name, { width: part.width, height: part.height, ppi, paint: '#ffffff' }),
     assets: {
@@ -131,6 +131,6 @@ export function pieceOf(ground: Ground, layout: Layout, cut: CutThing | null): P
       at: layout.setting.starts[letter],
       over: false,
     })),
-    lamp: light.confidence < unsure ? null : { ...plainLamp(), ...lampFromSurvey(light, placing(ground)) },
+    lamp: !light || light.confidence < unsure ? null : { ...plainLamp(), ...lampFromSurvey(light, placing(ground)) },
   });
 }

@@ -8,6 +8,7 @@ import type { Layout, RoughKind } from './kinds/kind';
 import { pieceOf, type CutThing } from './make';
 import type { KindName } from './order';
 import { layoutsOf } from './search';
+import { shownRoughs } from './shown';
 
 /** A whole piece that is proposed. */
 export interface Rough {
@@ -37,8 +38,6 @@ export type Found = { rough: Rough } | { leftOut: LeftOut };
 /** What kinds need, what is known soonest first. */
 const needs: readonly RoughKind['needs'][] = ['nothing', 'things', 'light'];
 
-/** So many are shown. */
-export const shownRoughs = 6;
 
 /** Where roughs get what they do not work out themselves. */
 export interface RoughsHelp {
@@ -105,7 +104,8 @@ async function roughOf(
     if (own) continue;
     const whole = layout.front === null ? bare : pieceOf(ground, layout, await help.withEdge(layout.front));
     const piece = await finished(ground, layout, whole, await openMaterials(whole.assets, help.library));
-    return { layout, rough: roughFrom(kind, ground, layout, piece, figures) };
+    if (piece) return { layout, rough: roughFrom(kind, ground, layout, piece, figures) };
+    problem ??= 'the words would not lie on one surface';
   }
   const because = problem
     ? `Tried, and left out: ${problem}.`

@@ -7,7 +7,8 @@ import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
 import { borderOf, measureProfile } from '../../core/passes/veils/softness/profile';
 import { StandOut } from '../../core/passes/veils/standout/standOut';
 import { levelSize, readLevel, type Level, type Picture } from '../../core/pictures/pyramid';
-import { crop, type Raster } from '../../core/pixels/raster';
+import { crop, emptyRaster, put, type Raster } from '../../core/pixels/raster';
+import { intersect } from '../../core/pixels/region';
 import { storeSolved } from '../cutting/storeSolved';
 import { openPyramid } from '../store/pyramidFile';
 import type { ThingAnswer, ThingCut, ThingEdge, ThingOrder } from './thingOrders';
@@ -72,9 +73,13 @@ async function cut(index: number, whole: boolean): Promise<ThingCut | null> {
 
 function softnessOf(picture: Picture, { width, height, bytes }: Level): Promise<ThingCut['softness']> {
   const raster: Raster = { width, height, channels: 1, data: Float32Array.from(bytes, (one) => one / 255) };
-  return measureProfile(picture, borderOf(raster, 1), async (region) =>
-    crop(raster, { x: 0, y: 0, width, height }, region),
-  );
+  const whole = { x: 0, y: 0, width, height };
+  return measureProfile(picture, borderOf(raster, 1), async (region) => {
+    const out = emptyRaster(region.width, region.height, 1);
+    const inside = intersect(region, whole);
+    if (inside) put(out, region, crop(raster, whole, inside), inside);
+    return out;
+  });
 }
 
 const wholeOf = (picture: Picture): Promise<Level> =>

@@ -89,14 +89,16 @@ export async function workRoughs(
     const settings = await settingsOf(faces, order, library);
     if (settings.length === 0)
       throw new Problem(422, 'No face of the type case has all letters of these words. Add one that has.');
-    stage(0.08, 'Measuring the photograph');
-    const early = known ?? { ...(await measureWithoutLight(pyramid, plate.shape)), light: unknownLight };
+    const early: Promise<Survey> = known
+      ? Promise.resolve(known)
+      : measureWithoutLight(pyramid, plate.shape).then((own) => ({ ...own, light: unknownLight }));
+    early.catch(() => undefined);
     const part = shownPart(plate.shape, [0.5, 0.5]);
     const sketch = await sketchOf(picture, part);
     const ground: Ground = {
       plate: { sha256: plate.sha256, name: plate.name, ...plate.shape },
       part,
-      survey: early,
+      survey: null,
       sketch,
       inks: inksOf(sketch),
       things: [],
@@ -111,7 +113,7 @@ export async function workRoughs(
     const lit = seen.then(async ({ masks }) => {
       if (survey) return survey;
       const things = masks.map(({ bytes }) => bytes.map((one) => one & 1));
-      survey = { ...early, light: await measureLight(pyramid, plate.shape, things) };
+      survey = { ...(await early), light: await measureLight(pyramid, plate.shape, things) };
       tell({ kind: 'survey', survey });
       return survey;
     });
@@ -119,6 +121,7 @@ export async function workRoughs(
     const knowing = async (what: 'things' | 'light'): Promise<Ground> => {
       stage(0.3, 'Looking for what stands out');
       const { things, obstacles } = await seen;
+      const measured = await early;
       if (what === 'light') {
         // What is likely to be wanted is cut while other things are worked out.
         for (const thing of obstacles.filter((one) => isGoodInFront(one, ground)).slice(0, cutAhead))
@@ -126,7 +129,7 @@ export async function workRoughs(
         stage(0.4, 'Looking for the light');
         await lit;
       }
-      return { ...ground, survey: survey ?? early, things, obstacles };
+      return { ...ground, survey: survey ?? measured, things, obstacles };
     };
     const cut = async (index: number): Promise<CutThing | null> => {
       stage(0.6, 'Cutting what stands out');

@@ -1,7 +1,9 @@
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { whatIsLacking } from '../../core/survey/lacks';
 import { surveySentences } from '../../core/survey/sentences';
 import type { StoredAsset } from '../api/files';
+import { roughsAddress } from '../api/roughs';
 import type { KnownSurvey } from '../api/surveys';
 import { PlateSight } from './PlateSight';
 
@@ -74,6 +76,9 @@ export function PlateEntry({ plate, known, words, isCompared, onCompare, onBegin
           <button className="strong-button" onClick={onBegin}>
             Begin a piece
           </button>
+          <Link className="plain-button" to={roughsAddress(plate.sha256, words)}>
+            Show roughs
+          </Link>
           <button className="plain-button" aria-pressed={isCompared} onClick={onCompare}>
             {isCompared ? 'Compared' : 'Compare'}
           </button>

@@ -53,6 +53,9 @@ export function ShelfPage() {
         <span className="font-title text-base text-iron">Inky Veil</span>
         <span className="text-faint">Display type set into photographs</span>
         <span className="grow" />
+        <Link to="/roughs" className="quiet-button">
+          Roughs
+        </Link>
         <Link to="/runs" className="quiet-button">
           Runs
         </Link>

@@ -1,3 +1,4 @@
+import { surveyOf } from '../ground';
 import { allOver, asTyped, balanceOf, clearOf, sizeOf, whereOf } from './common';
 import type { RoughKind } from './kind';
 
@@ -7,8 +8,8 @@ export const calm: RoughKind = {
   title: 'In a calm place',
   needs: 'things',
   crosses: false,
-  lacks: ({ survey }) =>
-    survey.calm.places.length > 0 ? null : 'No place of the photograph is calm enough for words.',
+  lacks: (ground) =>
+    surveyOf(ground).calm.places.length > 0 ? null : 'No place of the photograph is calm enough for words.',
   takes: asTyped,
   placements: (ground, setting) => allOver(ground, setting, [0.7, 0.56, 0.44, 0.34, 0.26], 0.4, [9, 15]),
   parts(ground, placement, seen) {

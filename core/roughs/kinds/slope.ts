@@ -1,5 +1,5 @@
 import type { Point } from '../../shape/affine';
-import type { Ground } from '../ground';
+import { surveyOf, type Ground } from '../ground';
 import { evenSteps, scaleFor, standing } from '../placement';
 import { asTyped, clearOf, margin, sizeOf } from './common';
 import type { RoughKind } from './kind';
@@ -19,8 +19,9 @@ interface Slope {
 }
 
 /** The straight lines of the photograph that words can be set along, from left to right, sheet px. */
-export function slopesOf({ survey, part }: Ground): Slope[] {
-  return survey.planes.lines
+export function slopesOf(ground: Ground): Slope[] {
+  const { part } = ground;
+  return surveyOf(ground).planes.lines
     .map(({ from, to }): Slope => {
       const ends = [from, to].map(([x, y]): Point => [x - part.x, y - part.y]).sort(([p], [q]) => p - q);
       const [dx, dy] = [ends[1][0] - ends[0][0], ends[1][1] - ends[0][1]];

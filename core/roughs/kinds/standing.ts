@@ -1,5 +1,5 @@
 import { unsure } from '../../survey/sentences';
-import type { Ground } from '../ground';
+import { surveyOf, type Ground } from '../ground';
 import { evenSteps, scaleFor, standing as placedAt } from '../placement';
 import { balanceOf, clearOf, inCapitals, roomOf, sizeOf } from './common';
 import type { RoughKind } from './kind';
@@ -30,7 +30,7 @@ export const standing: RoughKind = {
   crosses: false,
   lacks(ground) {
     if (!groundLine(ground)) return 'The photograph shows no level ground with an end, as of a table or a horizon.';
-    return ground.survey.light.confidence < unsure
+    return surveyOf(ground).light.confidence < unsure
       ? 'It cannot be told where the light comes from, so letters cannot throw a shadow on the ground.'
       : null;
   },
@@ -60,6 +60,8 @@ export const standing: RoughKind = {
       weight: min(1, placement.setting.density / 0.55),
     };
   },
-  says: ({ survey: { light } }) =>
-    `Solid letters on the ground, their shadow thrown by the photograph’s own light (${Math.round(light.tilt)}°, ${Math.round(Math.abs(light.height))}° high).`,
+  says: (ground) => {
+    const { light } = surveyOf(ground);
+    return `Solid letters on the ground, their shadow thrown by the photograph’s own light (${Math.round(light.tilt)}°, ${Math.round(Math.abs(light.height))}° high).`;
+  },
 };

@@ -1,8 +1,8 @@
 import type { Point } from '../../shape/affine';
 import { isConvex, throughHomography, boxToQuad, type Quad } from '../../shape/homography';
-import type { Ground } from '../ground';
+import { surveyOf, type Ground } from '../ground';
 import { inPerspective } from '../placement';
-import { inCapitals, sizeOf } from './common';
+import { allOver, balanceOf, clearOf, inCapitals, sizeOf } from './common';
 import type { RoughKind } from './kind';
 
 const { hypot } = Math;
@@ -11,7 +11,9 @@ const { hypot } = Math;
 const sure = 0.2;
 
 /** The plane of the photograph that words can lie in, clockwise from its upper left, sheet px; null where there is none. */
-export function planeOf({ survey, part }: Pick<Ground, 'survey' | 'part'>): Quad | null {
+export function planeOf(ground: Pick<Ground, 'survey' | 'part'>): Quad | null {
+  const { part } = ground;
+  const survey = surveyOf(ground);
   const [best] = survey.planes.planes;
   if (!best || survey.planes.confidence < sure) return null;
   const corners = best.corners.map(([x, y]): Point => [x - part.x, y - part.y]);
@@ -41,12 +43,12 @@ export const surface: RoughKind = {
   title: 'On a surface',
   needs: 'light',
   crosses: false,
-  lacks: (ground) =>
-    planeOf(ground) ? null : 'The photograph shows no wall or floor whose lines run together.',
+  // Without a plane words lie on what is there, if that proves to be one surface.
+  lacks: () => null,
   takes: inCapitals,
   *placements(ground, setting) {
     const plane = planeOf(ground);
-    if (!plane) return;
+    if (!plane) return void (yield* allOver(ground, setting, [0.86, 0.7, 0.54], 0.6, [5, 11]));
     const map = boxToQuad({ x: 0, y: 0, width: 1, height: 1 }, plane);
     const length = ([ax, ay]: Point, [bx, by]: Point): number => hypot(bx - ax, by - ay);
     // As wide for its height as it is seen, by its longest sides: the near ones.
@@ -70,10 +72,14 @@ export const surface: RoughKind = {
         }
   },
   parts(ground, placement, seen) {
-    // The surface itself may stand out: what lies across it is told by its unrest alone.
-    return { size: sizeOf(ground, placement, 0.06), calm: 1 - 0.6 * seen.unrest };
+    const parts = { size: sizeOf(ground, placement, placement.quad ? 0.06 : 0.12), calm: 1 - 0.6 * seen.unrest };
+    // A plane may stand out itself: what lies across it is told by its unrest alone.
+    if (placement.quad) return parts;
+    return seen.onThings > 0.01 || seen.busy > 0.5 ? null : { ...parts, clear: clearOf(seen), balance: balanceOf(ground, placement) };
   },
-  says: (ground) =>
-    `In the perspective of ${ground.survey.planes.vanishing.length > 0 ? 'the photograph’s lines' : 'a surface'}, taking its light and texture.`,
+  says: (_, { quad }) =>
+    quad
+      ? 'In the perspective of the photograph’s lines, taking its surface’s light and texture.'
+      : 'On the surface that the photograph shows, taking its light and texture.',
 };
 

@@ -1,5 +1,7 @@
 import { plateHand } from './hand';
 import { useState } from 'react';
+import { Link } from 'react-router';
+import { roughsAddress } from '../../../api/roughs';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { changeItem, movePlate } from '../../../../core/piece/edits/items';
 import { useAppDispatch } from '../../../store';
@@ -24,6 +26,7 @@ export function Controls() {
       {found && <PlateList />}
       {found && <PlatePlace key={found.plate.id} />}
       <AddPlate />
+      {found && <RoughsLink />}
       <SheetSize />
       <SizeSettings />
     </div>
@@ -63,6 +66,22 @@ function PlateList() {
         </li>
       ))}
     </ul>
+  );
+}
+
+/** Whole pieces that are proposed for this photograph and these words; this piece stays as it is. */
+function RoughsLink() {
+  const { piece } = useBench();
+  const { plate } = usePlate()!;
+  const { sha256 } = piece.assets[plate.asset];
+  const words = piece.letterings
+    .filter((one) => !one.words.shape)
+    .map((one) => one.words.text)
+    .join('\n');
+  return (
+    <Link className="plain-button self-start" to={roughsAddress(sha256 ?? null, words)}>
+      Show roughs
+    </Link>
   );
 }
 

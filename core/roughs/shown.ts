@@ -1,0 +1,2 @@
+/** So many roughs are shown. */
+export const shownRoughs = 6;

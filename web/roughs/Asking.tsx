@@ -1,0 +1,76 @@
+import { useState } from 'react';
+import type { StoredAsset } from '../api/files';
+import { FileDrop, PlateChooser, useArrival } from '../plates/PlateChooser';
+
+interface AskingProps {
+  plate: StoredAsset | null;
+  words: string;
+  isBusy: boolean;
+  onPlate(plate: StoredAsset): void;
+  onWords(words: string): void;
+  onShow(): void;
+}
+
+/** The photograph and the words that roughs are wanted for. */
+export function Asking({ plate, words, isBusy, onPlate, onWords, onShow }: AskingProps) {
+  const [choosing, setChoosing] = useState(false);
+  const arrival = useArrival(onPlate);
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onShow();
+      }}
+    >
+      <div className="flex flex-wrap items-stretch gap-3">
+        {plate && (
+          <img
+            src={`/api/assets/${plate.sha256}/thumbnail`}
+            alt={plate.name}
+            className="h-20 max-w-40 rounded-sheet border border-rule object-cover"
+          />
+        )}
+        <div className="flex min-w-60 grow flex-col gap-2">
+          <textarea
+            className="field resize-none"
+            rows={2}
+            aria-label="Words"
+            placeholder="The words; a new line where one must begin"
+            maxLength={400}
+            value={words}
+            onChange={(event) => onWords(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+              event.preventDefault();
+              onShow();
+            }}
+          />
+          <div className="flex flex-wrap items-center gap-2">
+            <button type="button" className="plain-button" onClick={() => setChoosing(true)}>
+              {plate ? 'Another photograph' : 'Choose a photograph'}
+            </button>
+            {plate && (
+              <span className="truncate text-faint">
+                {plate.name}, {plate.width} × {plate.height} px
+              </span>
+            )}
+            <span className="grow" />
+            <button className="strong-button" disabled={isBusy || !plate || words.trim() === ''}>
+              Show roughs
+            </button>
+          </div>
+        </div>
+      </div>
+      {!plate && <FileDrop arrival={arrival} />}
+      <PlateChooser
+        open={choosing}
+        onClose={() => setChoosing(false)}
+        onChoose={(asset) => {
+          setChoosing(false);
+          onPlate(asset);
+        }}
+      />
+    </form>
+  );
+}

@@ -1,0 +1,90 @@
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import type { RoughsOrder } from '../../core/roughs/order';
+import { useAccess } from '../api/access';
+import { api, ask } from '../api/client';
+import { listAssets, type StoredAsset } from '../api/files';
+import { beginRoughs, takeRough } from '../api/roughs';
+import { Problem } from '../ui/Problem';
+import { messageOf } from '../ui/messageOf';
+import { Asking } from './Asking';
+import { orderFor } from './order';
+import { RoughsShown } from './RoughsShown';
+import { useRoughs } from './useRoughs';
+
+/** Roughs: a photograph, words, and whole pieces that are proposed for them. */
+export function RoughsPage() {
+  const [asked, setAsked] = useSearchParams();
+  const shown = asked.get('shown');
+  const { state, problem: lost } = useRoughs(shown);
+  const [words, setWords] = useState(asked.get('words') ?? '');
+  const [plate, setPlate] = useState<StoredAsset | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const { mayWork } = useAccess();
+  const navigate = useNavigate();
+  const wanted = state?.plate ?? asked.get('plate');
+  useEffect(() => {
+    document.title = 'Roughs · Inky Veil';
+  }, []);
+  useEffect(() => {
+    if (wanted === null || plate?.sha256 === wanted) return;
+    listAssets('plate').then(
+      (all) => setPlate((before) => before ?? all.find(({ sha256 }) => sha256 === wanted) ?? null),
+      (error: unknown) => setProblem(messageOf(error)),
+    );
+  }, [wanted, plate]);
+  const asSaid = state?.order.words;
+  useEffect(() => {
+    if (asSaid !== undefined) setWords((before) => (before === '' ? asSaid : before));
+  }, [asSaid]);
+
+  const during = async (work: () => Promise<void>): Promise<void> => {
+    setProblem(null);
+    setBusy(true);
+    await work().catch((error: unknown) => setProblem(messageOf(error)));
+    setBusy(false);
+  };
+  const begin = (sha256: string, order: RoughsOrder): void =>
+    void during(async () => setAsked({ shown: (await beginRoughs(sha256, order)).id }));
+  const show = (): void => {
+    const { order, problem: own } = orderFor(words);
+    if (!plate || isBusy) return;
+    if (order) begin(plate.sha256, order);
+    else setProblem(own);
+  };
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <header className="flex h-11 shrink-0 items-center gap-3 border-b border-rule bg-card px-6">
+        <Link to="/" className="font-title text-base text-iron" title="Back to the Shelf">
+          Inky Veil
+        </Link>
+        <span className="text-faint">Roughs</span>
+      </header>
+      <main className="mx-auto flex w-full max-w-[1240px] grow flex-col gap-4 px-6 py-4 max-[600px]:px-3">
+        <h1 className="font-title text-2xl">Roughs</h1>
+        <Asking plate={plate} words={words} isBusy={isBusy} onPlate={setPlate} onWords={setWords} onShow={show} />
+        {(problem ?? lost) && <Problem onDismiss={() => setProblem(null)}>{problem ?? lost}</Problem>}
+        {!state && !shown && (
+          <p className="py-8 text-center text-faint">
+            Up to six ways to set the words into the photograph: behind what stands out, woven through it, on a surface, in
+            a calm place, on the ground, as openings in a panel. Each opens as an ordinary piece.
+          </p>
+        )}
+        {state && (
+          <RoughsShown
+            key={state.id}
+            state={state}
+            isBusy={isBusy}
+            mayTake={mayWork}
+            onNext={(order) => begin(state.plate, order)}
+            onCancel={() => void during(async () => void (await ask(api.jobs[':id'].$delete({ param: { id: state.id } }))))}
+            onTake={(rough) =>
+              void during(async () => void (await navigate(`/piece/${await takeRough(state.id, rough)}`)))
+            }
+          />
+        )}
+      </main>
+    </div>
+  );
+}
