@@ -62,9 +62,9 @@ export function lightnessOfOklab([l, a, b]: readonly number[]): number {
 }
 
 const hues: [number, string][] = [
-  [25, 'red'],
-  [55, 'orange'],
-  [110, 'yellow'],
+  [38, 'red'],
+  [72, 'orange'],
+  [115, 'yellow'],
   [165, 'green'],
   [215, 'turquoise'],
   [285, 'blue'],

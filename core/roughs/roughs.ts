@@ -137,7 +137,10 @@ function faceSays({ setting: { face, lines, words }, ink, scale, kind }: Layout)
 }
 
 function figuresSay({ contrast, left, misread }: Figures, isCrossed: boolean): string {
-  const stands = contrast === null ? '' : `Stands off by ${contrast.toFixed(0)} L*`;
-  const rest = isCrossed ? `${stands ? ', ' : ''}${Math.round(left * 100)} % left of the letter with least` : '';
-  return `${stands}${rest}; ${misread === 0 ? 'no letter can be misread' : `${misread} letters can be misread`}.`;
+  const said = [
+    contrast !== null && `stands off by ${contrast.toFixed(0)} L*`,
+    isCrossed && `${Math.round(left * 100)} % is left of the letter with least`,
+    misread === 0 ? 'no letter can be misread' : `${misread} letters can be misread`,
+  ].filter((part) => part !== false);
+  return `${said[0][0].toUpperCase()}${said.join(', ').slice(1)}.`;
 }

@@ -1,0 +1,159 @@
+import { lightness } from '../pixels/colour';
+import type { Point } from '../shape/affine';
+import { paintedPicture } from '../testing/pictures';
+import { shownPart } from './ground';
+import { inksOf, lightnessOfOklab, mainColours } from './inks';
+import { crossingOf, mostHidden, touched } from './kinds/common';
+import { uprightQuad } from './kinds/surface';
+import { broughtBefore } from './kinds/woven';
+import { roughsOrderSchema } from './order';
+import { bestInk, contrastWith, type Seen } from './seen';
+import { overlapOf } from './search';
+import { breaksOf } from './settings';
+import { sketchedThing, sketchOf } from './sketch';
+import { scoreOf, weights } from './weights';
+import { readOklab } from '../pixels/colour';
+
+const whole = { x: 0, y: 0, width: 200, height: 100 };
+
+test('a sketch has the lightness of the photograph: the codes 119 and 188 are L* 50 and 76', async () => {
+  const sketch = await sketchOf(
+    paintedPicture(200, 100, (x) => (x < 100 ? [119, 119, 119] : [188, 188, 188])),
+    whole,
+  );
+  expect([sketch.width, sketch.height, sketch.factor]).toEqual([200, 100, 1]);
+  expect(sketch.lightness[10]).toBeCloseTo(lightness(119 / 255, 119 / 255, 119 / 255), 1);
+  expect(sketch.lightness[190]).toBeCloseTo(lightness(188 / 255, 188 / 255, 188 / 255), 1);
+  // Nothing goes on within a half; something does at the border.
+  expect(sketch.unrest[50 * 200 + 20]).toBeLessThan(0.01);
+  expect(sketch.unrest[50 * 200 + 100]).toBeGreaterThan(0.5);
+});
+
+test('a matte of another size covers the same part of the sketch, of a part of the photograph too', async () => {
+  const picture = paintedPicture(200, 100, () => [90, 90, 90]);
+  // The right half of the photograph is in front, in a matte a quarter as wide.
+  const matte = { width: 50, height: 25, bytes: Uint8Array.from({ length: 50 * 25 }, (_, i) => (i % 50 >= 25 ? 255 : 0)) };
+  const thing = sketchedThing(await sketchOf(picture, whole), matte, picture, whole, 3);
+  expect(thing).toMatchObject({ index: 3, box: { x: 100, y: 0, width: 100, height: 100 } });
+  expect(thing.share).toBeCloseTo(0.5, 2);
+  const part = { x: 80, y: 0, width: 100, height: 100 };
+  expect(sketchedThing(await sketchOf(picture, part), matte, picture, part, 0).share).toBeCloseTo(0.8, 2);
+});
+
+test('a strip is shown in part, around what is wanted; anything else whole', () => {
+  expect(shownPart({ width: 600, height: 400 }, [0.5, 0.5])).toEqual({ x: 0, y: 0, width: 600, height: 400 });
+  expect(shownPart({ width: 300, height: 6000 }, [0.5, 0.9])).toEqual({ x: 0, y: 5040, width: 300, height: 720 });
+  expect(shownPart({ width: 6000, height: 300 }, [0, 0.5])).toEqual({ x: 0, y: 0, width: 720, height: 300 });
+  // 5040 + 360 is 0.9 of 6000.
+  expect(shownPart({ width: 300, height: 6000 }, [0.5, 1]).y).toBe(6000 - 720);
+});
+
+test('words are broken as they were typed, and evenly; each way once', () => {
+  expect(breaksOf('KILN')).toEqual(['KILN']);
+  expect(breaksOf('Kiln\nand kite')).toEqual(['Kiln\nand kite', 'Kiln and kite', 'Kiln\nand\nkite']);
+  expect(breaksOf(' one  two ')).toEqual(['one two', 'one\ntwo']);
+});
+
+const seenOf = (at: Record<number, number>): Seen => {
+  const bins = new Float64Array(25);
+  for (const [lightnessOf, count] of Object.entries(at)) bins[Math.floor(Number(lightnessOf) / 4)] += count;
+  return {
+    hidden: [],
+    unrest: 0,
+    busy: 0,
+    onThings: 0,
+    covered: 0,
+    outside: 0,
+    lightness: bins,
+    count: bins.reduce((sum, one) => sum + one, 0),
+    before: null,
+  };
+};
+
+test('contrast is what nine tenths of the places exceed', () => {
+  // Ink of L* 90 on nine tenths of L* 20 and one tenth of L* 80.
+  expect(contrastWith(seenOf({ 20: 100 }), 90)).toBeGreaterThan(64);
+  expect(contrastWith(seenOf({ 20: 100 }), 90)).toBeLessThan(72);
+  expect(contrastWith(seenOf({ 20: 80, 80: 20 }), 90)).toBeLessThan(12);
+  expect(contrastWith(seenOf({ 20: 95, 80: 5 }), 90)).toBeGreaterThan(60);
+});
+
+test('the ink that reads is taken; one that is locked is taken whatever it is', () => {
+  const ink = (colour: string, l: number) => ({ colour, lightness: l, lab: [0, 0, 0] as [number, number, number], says: '', chroma: 0 });
+  const inks = [ink('dark', 15), ink('light', 95)];
+  expect(bestInk(seenOf({ 30: 10 }), inks, null, new Set()).ink.colour).toBe('light');
+  expect(bestInk(seenOf({ 80: 10 }), inks, null, new Set()).ink.colour).toBe('dark');
+  expect(bestInk(seenOf({ 30: 10 }), inks, 'dark', new Set()).ink.colour).toBe('dark');
+  // Both read well: the one that was not used yet.
+  expect(bestInk(seenOf({ 56: 10 }), [ink('dark', 5), ink('light', 99)], null, new Set(['dark'])).ink.colour).toBe('light');
+});
+
+test('colours are those of the photograph, and their lightness is right', async () => {
+  const sketch = await sketchOf(
+    paintedPicture(200, 100, (x) => (x < 150 ? [40, 90, 160] : [210, 60, 40])),
+    whole,
+  );
+  const found = mainColours(sketch).filter(({ share }) => share > 0.1);
+  for (const [css, share] of [
+    ['rgb(40 90 160)', 0.75],
+    ['rgb(210 60 40)', 0.25],
+  ] as const) {
+    const own = found.filter(({ lab }) => readOklab(css).every((value, c) => Math.abs(value - lab[c]) < 0.02));
+    expect(own.reduce((sum, one) => sum + one.share, 0)).toBeCloseTo(share, 1);
+  }
+  const inks = inksOf(sketch);
+  expect(inks.some(({ says }) => says.includes('blue'))).toBe(true);
+  expect(inks.some(({ says }) => says.includes('red'))).toBe(true);
+  expect(lightnessOfOklab(readOklab('rgb(40 90 160)'))).toBeCloseTo(lightness(40 / 255, 90 / 255, 160 / 255), 0);
+});
+
+test('a letter that is lost, or merely touched, is no crossing', () => {
+  expect(crossingOf([0, mostHidden + 0.01, 0], 1)).toBeNull();
+  expect(crossingOf([0, touched - 0.01, 0], 1)).toBeNull();
+  const meant = crossingOf([0, 0.32, 0, 0], 1)!;
+  const touches = crossingOf([0, 0.32, 0.03, 0], 1)!;
+  expect(meant.slivers).toBeGreaterThan(touches.slivers);
+  // Held by whole letters at both ends.
+  expect(meant.held).toBeGreaterThan(crossingOf([0.32, 0, 0, 0], 1)!.held);
+});
+
+test('of letters that are crossed every other one is brought before', () => {
+  expect(broughtBefore([0, 0.3, 0.2, 0, 0.4, 0.1])).toEqual([2, 5]);
+  expect(broughtBefore([0, 0, 0])).toEqual([]);
+});
+
+test('corners of a plane begin at the upper left and go clockwise, whichever way they came', () => {
+  const upright: Point[] = [
+    [100, 100],
+    [400, 60],
+    [410, 300],
+    [90, 220],
+  ];
+  for (let turn = 0; turn < 4; turn++) {
+    const turned = upright.map((_, i) => upright[(i + turn) % 4]);
+    expect(uprightQuad(turned)).toEqual(upright);
+    expect(uprightQuad([...turned].reverse())).toEqual(upright);
+  }
+  expect(uprightQuad([[0, 0], [100, 0], [10, 10], [0, 100]])).toBeNull();
+});
+
+test('boxes share what is in both of what is in either', () => {
+  const box = { x: 0, y: 0, width: 10, height: 10 };
+  expect(overlapOf(box, box)).toBeCloseTo(1);
+  expect(overlapOf(box, { ...box, x: 5 })).toBeCloseTo(50 / 150);
+  expect(overlapOf(box, { ...box, x: 20 })).toBe(0);
+});
+
+test('a score is the mean of its parts by their weights, and every weight has its reason', () => {
+  expect(scoreOf({ contrast: 1, calm: 0 })).toBeCloseTo(weights.contrast.weight / (weights.contrast.weight + weights.calm.weight));
+  expect(scoreOf({ contrast: 7, calm: 1 })).toBe(1);
+  expect(scoreOf({})).toBe(0);
+  for (const { because } of Object.values(weights)) expect(because).toMatch(/\.$/);
+});
+
+test('orders: words that are missing or endless are refused, and what is left out is set', () => {
+  expect(roughsOrderSchema.safeParse({ words: '   ' }).success).toBe(false);
+  expect(roughsOrderSchema.safeParse({ words: 'A'.repeat(81) }).error!.issues[0].message).toMatch(/headlines/);
+  expect(roughsOrderSchema.safeParse({ words: 'A', kinds: ['nonsense'] }).success).toBe(false);
+  expect(roughsOrderSchema.parse({ words: 'A' })).toMatchObject({ seed: 1, kinds: null, unlike: [], locks: { face: null } });
+});

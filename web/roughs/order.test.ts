@@ -1,0 +1,49 @@
+import { roughsOrderSchema } from '../../core/roughs/order';
+import type { RoughSummary } from '../api/roughs';
+import { nextOrder, orderFor } from './order';
+
+const rough: RoughSummary = {
+  id: '2-behind',
+  kind: 'behind',
+  title: 'Behind what stands out',
+  says: [],
+  figures: { contrast: 50, left: 0.6, crossed: 2, misread: 0 },
+  score: 0.8,
+  box: [0.1, 0.2, 0.5, 0.3],
+  locks: { face: 'f'.repeat(64), colour: '#aa3322', place: [0.35, 0.35], front: 1 },
+  width: 600,
+  height: 400,
+};
+const before = roughsOrderSchema.parse({ words: 'Kiln week', seed: 4 });
+
+test('words make an order without what stands around them; without words there is a sentence', () => {
+  expect(orderFor('  Kiln\nweek ').order).toEqual(roughsOrderSchema.parse({ words: 'Kiln\nweek' }));
+  expect(orderFor(' \n ')).toEqual({ order: null, problem: 'Write the words first.' });
+  expect(orderFor('m'.repeat(100)).problem).toMatch(/80 letters/);
+});
+
+test('others come by the next seed, away from those that were shown', () => {
+  const next = nextOrder(before, [rough], {});
+  expect(next).toEqual({ ...before, seed: 5, unlike: [rough.box] });
+  expect(nextOrder(next, [rough], {}).unlike).toHaveLength(2);
+});
+
+test('more like one keeps its kind and what is locked of it, and nothing else', () => {
+  const next = nextOrder(before, [rough], { kind: 'behind', from: rough, locks: ['face', 'front'] });
+  expect(next.kinds).toEqual(['behind']);
+  expect(next.locks).toEqual({ face: rough.locks.face, colour: null, place: null, front: 1 });
+});
+
+test('where the place is locked, what lies there is no reason to go elsewhere', () => {
+  expect(nextOrder({ ...before, unlike: [rough.box] }, [rough], { from: rough, locks: ['place'] })).toMatchObject({
+    unlike: [],
+    locks: { place: [0.35, 0.35] },
+  });
+});
+
+test('what is kept away from does not grow for ever, and every order is one that the server takes', () => {
+  let order = before;
+  for (let round = 0; round < 30; round++) order = nextOrder(order, Array.from({ length: 6 }, () => rough), {});
+  expect(order.unlike).toHaveLength(60);
+  expect(roughsOrderSchema.safeParse(order).success).toBe(true);
+});
