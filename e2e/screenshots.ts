@@ -17,7 +17,6 @@ try {
     ['bench-plate', 'demo-woven/0'],
     ['bench-words', 'demo-low-sun/1'],
     ['bench-drape', 'demo-on-linen/6'],
-    ['bench-stance', 'demo-low-sun/2'],
     ['bench-veils', 'demo-woven/3'],
     ['bench-ink', 'demo-woven/4'],
     ['bench-panel', 'demo-window/4'],
@@ -56,6 +55,16 @@ try {
     await allPictures();
     await shoot(name);
   }
+  await page.goto(`${studio.url}/roughs`);
+  await page.getByRole('button', { name: 'Choose a photograph' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: /^jar/ }).click();
+  await page.getByLabel('Words', { exact: true }).fill('Kiln week');
+  await page.getByRole('button', { name: 'Show roughs' }).click();
+  await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 200000 });
+  await page.getByTestId('rough').filter({ hasText: 'Behind what stands out' }).first().click();
+  await page.mouse.move(5, 5);
+  await allPictures();
+  await shoot('roughs');
   await page.goto(`${studio.url}/runs/demo-exhibitors`);
   await page.waitForFunction(
     () => /^40 rows, \d+ to look/.test(document.querySelector('[data-testid=run-counts]')?.textContent ?? ''),

@@ -46,12 +46,7 @@ const changed = (piece: Piece, change: (lettering: Lettering) => Partial<Letteri
 /** Less texture than this (see `Place`) is that of a sky, or of nothing. */
 const leastTexture = 0.012;
 
-async function onSurface(
-  ground: Ground,
-  { quad }: Layout,
-  piece: Piece,
-  materials: Materials,
-): Promise<Piece | null> {
+async function onSurface(ground: Ground, { quad }: Layout, piece: Piece, materials: Materials): Promise<Piece | null> {
   const { part } = ground;
   const measured = await measureBy('drape', piece, compile(piece, materials), new Evaluator(budget));
   const place = measured.letterings.at(0)?.place;

@@ -41,7 +41,10 @@ const longest = 2.4;
  * The part of a photograph that roughs show: all of it, but for strips. Of these the part around what is wanted is shown.
  * @param around fractions of the photograph
  */
-export function shownPart({ width, height }: { width: number; height: number }, around: readonly [number, number]): Region {
+export function shownPart(
+  { width, height }: { width: number; height: number },
+  around: readonly [number, number],
+): Region {
   const along = (length: number, most: number, at: number): [number, number] => {
     const shown = Math.min(length, Math.round(most));
     return [Math.round(Math.min(length - shown, Math.max(0, at * length - shown / 2))), shown];

@@ -27,7 +27,8 @@ export function mainColours({ lab: [l, a, b] }: Sketch): { lab: [number, number,
   const step = max(1, Math.floor(l.length / 6000));
   const samples: [number, number, number][] = [];
   for (let i = 0; i < l.length; i += step) samples.push([l[i], a[i], b[i]]);
-  const apart = (p: readonly number[], q: readonly number[]): number => hypot(p[0] - q[0], 1.6 * (p[1] - q[1]), 1.6 * (p[2] - q[2]));
+  const apart = (p: readonly number[], q: readonly number[]): number =>
+    hypot(p[0] - q[0], 1.6 * (p[1] - q[1]), 1.6 * (p[2] - q[2]));
   let middles: [number, number, number][] = [samples[Math.floor(random() * samples.length)]];
   while (middles.length < told) {
     const far = samples.map((one) => min(...middles.map((middle) => apart(one, middle))) ** 2);
@@ -108,7 +109,12 @@ export function inksOf(sketch: Sketch): RoughInk[] {
       [min(0.93, lab[0] + 0.28), 0.75],
       [max(0.28, lab[0] - 0.25), reach],
     ])
-      add(l, lab[1] * strength, lab[2] * strength, `the ${hueName(l, lab[1] * strength, lab[2] * strength)} of the photograph`);
+      add(
+        l,
+        lab[1] * strength,
+        lab[2] * strength,
+        `the ${hueName(l, lab[1] * strength, lab[2] * strength)} of the photograph`,
+      );
   }
   return out;
 }

@@ -75,16 +75,36 @@ function inkAndEdge(ground: Ground, { kind, ink }: Layout): Pick<Lettering, 'ink
   const other = farthest(ground.inks, ink);
   if (kind === 'window')
     return {
-      ink: { ...plainInk([]), panel: plainPanel({ shape: { kind: 'sheet' }, knockout: 'below', colour: ink.colour, opacity: panelOpacity }) },
+      ink: {
+        ...plainInk([]),
+        panel: plainPanel({ shape: { kind: 'sheet' }, knockout: 'below', colour: ink.colour, opacity: panelOpacity }),
+      },
       outlines: {
         ...plainOutlines(),
-        list: [plainOutline({ id: 'outline-1', unit: 'em', width: openingLine, side: 'outside', gap: 0.02, colour: other.colour, opacity: 0.8 })],
+        list: [
+          plainOutline({
+            id: 'outline-1',
+            unit: 'em',
+            width: openingLine,
+            side: 'outside',
+            gap: 0.02,
+            colour: other.colour,
+            opacity: 0.8,
+          }),
+        ],
       },
     };
   const outlines = plainOutlines();
   if (kind === 'outline')
     outlines.list.push(
-      plainOutline({ id: 'outline-1', unit: 'em', width: outlineWidth, side: 'inside', front: true, colour: ink.colour }),
+      plainOutline({
+        id: 'outline-1',
+        unit: 'em',
+        width: outlineWidth,
+        side: 'inside',
+        front: true,
+        colour: ink.colour,
+      }),
     );
   return { ink: plainInk([solidCoat({ colour: ink.colour })]), outlines };
 }

@@ -32,7 +32,11 @@ test('a sketch has the lightness of the photograph: the codes 119 and 188 are L*
 test('a matte of another size covers the same part of the sketch, of a part of the photograph too', async () => {
   const picture = paintedPicture(200, 100, () => [90, 90, 90]);
   // The right half of the photograph is in front, in a matte a quarter as wide.
-  const matte = { width: 50, height: 25, bytes: Uint8Array.from({ length: 50 * 25 }, (_, i) => (i % 50 >= 25 ? 255 : 0)) };
+  const matte = {
+    width: 50,
+    height: 25,
+    bytes: Uint8Array.from({ length: 50 * 25 }, (_, i) => (i % 50 >= 25 ? 255 : 0)),
+  };
   const thing = sketchedThing(await sketchOf(picture, whole), matte, picture, whole, 3);
   expect(thing).toMatchObject({ index: 3, box: { x: 100, y: 0, width: 100, height: 100 } });
   expect(thing.share).toBeCloseTo(0.5, 2);
@@ -79,13 +83,21 @@ test('contrast is what nine tenths of the places exceed', () => {
 });
 
 test('the ink that reads is taken; one that is locked is taken whatever it is', () => {
-  const ink = (colour: string, l: number) => ({ colour, lightness: l, lab: [0, 0, 0] as [number, number, number], says: '', chroma: 0 });
+  const ink = (colour: string, l: number) => ({
+    colour,
+    lightness: l,
+    lab: [0, 0, 0] as [number, number, number],
+    says: '',
+    chroma: 0,
+  });
   const inks = [ink('dark', 15), ink('light', 95)];
   expect(bestInk(seenOf({ 30: 10 }), inks, null, new Set()).ink.colour).toBe('light');
   expect(bestInk(seenOf({ 80: 10 }), inks, null, new Set()).ink.colour).toBe('dark');
   expect(bestInk(seenOf({ 30: 10 }), inks, 'dark', new Set()).ink.colour).toBe('dark');
   // Both read well: the one that was not used yet.
-  expect(bestInk(seenOf({ 56: 10 }), [ink('dark', 5), ink('light', 99)], null, new Set(['dark'])).ink.colour).toBe('light');
+  expect(bestInk(seenOf({ 56: 10 }), [ink('dark', 5), ink('light', 99)], null, new Set(['dark'])).ink.colour).toBe(
+    'light',
+  );
 });
 
 test('colours are those of the photograph, and their lightness is right', async () => {
@@ -134,7 +146,14 @@ test('corners of a plane begin at the upper left and go clockwise, whichever way
     expect(uprightQuad(turned)).toEqual(upright);
     expect(uprightQuad([...turned].reverse())).toEqual(upright);
   }
-  expect(uprightQuad([[0, 0], [100, 0], [10, 10], [0, 100]])).toBeNull();
+  expect(
+    uprightQuad([
+      [0, 0],
+      [100, 0],
+      [10, 10],
+      [0, 100],
+    ]),
+  ).toBeNull();
 });
 
 test('boxes share what is in both of what is in either', () => {
@@ -145,7 +164,9 @@ test('boxes share what is in both of what is in either', () => {
 });
 
 test('a score is the mean of its parts by their weights, and every weight has its reason', () => {
-  expect(scoreOf({ contrast: 1, calm: 0 })).toBeCloseTo(weights.contrast.weight / (weights.contrast.weight + weights.calm.weight));
+  expect(scoreOf({ contrast: 1, calm: 0 })).toBeCloseTo(
+    weights.contrast.weight / (weights.contrast.weight + weights.calm.weight),
+  );
   expect(scoreOf({ contrast: 7, calm: 1 })).toBe(1);
   expect(scoreOf({})).toBe(0);
   for (const { because } of Object.values(weights)) expect(because).toMatch(/\.$/);
@@ -155,5 +176,10 @@ test('orders: words that are missing or endless are refused, and what is left ou
   expect(roughsOrderSchema.safeParse({ words: '   ' }).success).toBe(false);
   expect(roughsOrderSchema.safeParse({ words: 'A'.repeat(81) }).error!.issues[0].message).toMatch(/headlines/);
   expect(roughsOrderSchema.safeParse({ words: 'A', kinds: ['nonsense'] }).success).toBe(false);
-  expect(roughsOrderSchema.parse({ words: 'A' })).toMatchObject({ seed: 1, kinds: null, unlike: [], locks: { face: null } });
+  expect(roughsOrderSchema.parse({ words: 'A' })).toMatchObject({
+    seed: 1,
+    kinds: null,
+    unlike: [],
+    locks: { face: null },
+  });
 });

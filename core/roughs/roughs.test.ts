@@ -51,7 +51,12 @@ const matte: Level = {
 
 const faceFiles = ['bowlby-one', 'commissioner-black', 'big-shoulders-display-black', 'lalezar'];
 /** A made-up hash that tells files apart. */
-const hashOf = (name: string): string => [...name].map((one) => one.charCodeAt(0).toString(16)).join('').padEnd(64, '0').slice(0, 64);
+const hashOf = (name: string): string =>
+  [...name]
+    .map((one) => one.charCodeAt(0).toString(16))
+    .join('')
+    .padEnd(64, '0')
+    .slice(0, 64);
 const faces = faceFiles.map((name) => ({
   key: newAssetKey({ kind: 'face', sha256: hashOf(name) }),
   sha256: hashOf(name),
@@ -152,7 +157,9 @@ test('words that stand behind have the thing before them on the depth line; what
   expect(behind.piece.weave).toEqual([]);
   const woven = first.roughs.find(({ kind }) => kind === 'woven');
   if (woven) expect(woven.piece.weave.length).toBeGreaterThan(0);
-  const [leftOut] = first.found.flatMap((one) => ('leftOut' in one && one.leftOut.kind === 'woven' ? [one.leftOut] : []));
+  const [leftOut] = first.found.flatMap((one) =>
+    'leftOut' in one && one.leftOut.kind === 'woven' ? [one.leftOut] : [],
+  );
   expect(woven !== undefined || leftOut !== undefined).toBe(true);
 });
 
@@ -175,7 +182,11 @@ test('what is locked stays, only the kinds that are asked for come, and what was
   const { roughs } = await made(order);
   expect(roughs.length).toBeGreaterThan(0);
   const [bx, by, bw, bh] = before.box;
-  for (const { kind, locks, box: [x, y, w, h] } of roughs.slice(0, 1)) {
+  for (const {
+    kind,
+    locks,
+    box: [x, y, w, h],
+  } of roughs.slice(0, 1)) {
     expect(kind).toBe('calm');
     expect(locks).toMatchObject({ face: hashOf('bowlby-one'), colour: before.locks.colour });
     expect(overlapOf({ x, y, width: w, height: h }, { x: bx, y: by, width: bw, height: bh })).toBeLessThan(0.5);

@@ -38,7 +38,6 @@ export type Found = { rough: Rough } | { leftOut: LeftOut };
 /** What kinds need, what is known soonest first. */
 const needs: readonly RoughKind['needs'][] = ['nothing', 'things', 'light'];
 
-
 /** Where roughs get what they do not work out themselves. */
 export interface RoughsHelp {
   library: Library;

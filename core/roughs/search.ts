@@ -31,11 +31,20 @@ export function overlapOf(a: Region, b: Region): number {
  * The best layouts of one kind, the best one first, no two alike.
  * @param taken layouts that are shown already: others are wanted
  */
-export function layoutsOf(kind: RoughKind, ground: Ground, taken: readonly Pick<Layout, 'box' | 'setting' | 'ink'>[]): Layout[] {
+export function layoutsOf(
+  kind: RoughKind,
+  ground: Ground,
+  taken: readonly Pick<Layout, 'box' | 'setting' | 'ink'>[],
+): Layout[] {
   const { width, height } = ground.part;
   const shown = [
     ...taken.map(({ box }) => box),
-    ...ground.order.unlike.map(([x, y, w, h]) => ({ x: x * width, y: y * height, width: w * width, height: h * height })),
+    ...ground.order.unlike.map(([x, y, w, h]) => ({
+      x: x * width,
+      y: y * height,
+      width: w * width,
+      height: h * height,
+    })),
   ];
   const faces = new Set(taken.map(({ setting }) => setting.face.sha256));
   const inks = new Set(taken.map(({ ink }) => ink.colour));
@@ -60,7 +69,10 @@ export function layoutsOf(kind: RoughKind, ground: Ground, taken: readonly Pick<
 function weighed(kind: RoughKind, ground: Ground, placement: Placement, used: ReadonlySet<string>): Layout | null {
   const { locks } = ground.order;
   const { width, height } = ground.part;
-  if (locks.place && hypot(placement.middle[0] / width - locks.place[0], placement.middle[1] / height - locks.place[1]) > 0.12)
+  if (
+    locks.place &&
+    hypot(placement.middle[0] / width - locks.place[0], placement.middle[1] / height - locks.place[1]) > 0.12
+  )
     return null;
   const seen = seenAt(ground, placement);
   const own = seen && kind.parts(ground, placement, seen);

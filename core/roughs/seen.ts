@@ -34,7 +34,8 @@ export interface Seen {
 export function seenAt({ sketch, things, obstacles }: Ground, placement: Placement): Seen | null {
   const { width, height, factor } = sketch;
   const { points, starts } = placement.setting;
-  const before = placement.front === null ? null : (things.find(({ index }) => index === placement.front)?.mask ?? null);
+  const before =
+    placement.front === null ? null : (things.find(({ index }) => index === placement.front)?.mask ?? null);
   const others = obstacles.filter(({ index }) => index !== placement.front);
   const hidden = new Float64Array(starts.length);
   const counts = new Float64Array(starts.length);
@@ -118,6 +119,8 @@ export function bestInk(
   const able = inks.filter((one) => colour === null || one.colour === colour);
   const judged = (able.length > 0 ? able : inks).map((ink) => ({ ink, contrast: contrastWith(seen, ink.lightness) }));
   const value = ({ ink, contrast }: (typeof judged)[number]): number =>
-    min(contrast, plenty) / plenty + (contrast > 32 ? min(0.12, ink.chroma) * 1.2 : 0) - (used.has(ink.colour) ? usedBefore : 0);
+    min(contrast, plenty) / plenty +
+    (contrast > 32 ? min(0.12, ink.chroma) * 1.2 : 0) -
+    (used.has(ink.colour) ? usedBefore : 0);
   return judged.reduce((best, one) => (value(one) > value(best) ? one : best));
 }

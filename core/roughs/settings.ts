@@ -82,7 +82,9 @@ export function facesFor(
       min(
         ...chosen.map((other) => Math.abs(Math.log(one.wide / other.wide)) + 2 * Math.abs(one.density - other.density)),
       );
-    const next = pool.filter((one) => !chosen.includes(one)).reduce((best, one) => (apart(one) > apart(best) ? one : best));
+    const next = pool
+      .filter((one) => !chosen.includes(one))
+      .reduce((best, one) => (apart(one) > apart(best) ? one : best));
     chosen.push(next);
   }
   return chosen.map(({ face }) => face);
@@ -165,7 +167,16 @@ function settingOf(
     const { x: left, y: top, width, height } = bounds!;
     const [across, down] = [max(2, ceil(width / cell)), max(2, ceil(height / cell))];
     const cover = coverage(
-      flatten(transformPath(path, { a: across / width, b: 0, c: 0, d: down / height, e: (-left * across) / width, f: (-top * down) / height })),
+      flatten(
+        transformPath(path, {
+          a: across / width,
+          b: 0,
+          c: 0,
+          d: down / height,
+          e: (-left * across) / width,
+          f: (-top * down) / height,
+        }),
+      ),
       { x: 0, y: 0, width: across, height: down },
     );
     const place = (i: number): void => {

@@ -1,17 +1,32 @@
 /** How much each part of a layout counts (each is 0 to 1, more is better), and why. Weights are found by eye. */
 export const weights = {
-  contrast: { weight: 3, because: 'A word that cannot be read is no design: 45 L* is plenty, below 25 nothing saves it.' },
+  contrast: {
+    weight: 3,
+    because: 'A word that cannot be read is no design: 45 L* is plenty, below 25 nothing saves it.',
+  },
   calm: { weight: 1.6, because: 'Letters on a quiet ground are read at once; a busy one competes with them.' },
   size: { weight: 1.8, because: 'Display type is large: a timid word in a large photograph looks like a caption.' },
-  large: { weight: 2.8, because: 'What stands before letters must not swallow them: these are larger than what hides them.' },
+  large: {
+    weight: 2.8,
+    because: 'What stands before letters must not swallow them: these are larger than what hides them.',
+  },
   room: { weight: 0.8, because: 'Type that nearly touches the edge looks like a mistake.' },
   balance: { weight: 0.7, because: 'In the middle or on a third a word looks placed; elsewhere it looks left over.' },
   clear: { weight: 2.2, because: 'Words that do not stand behind a thing should not lie across it.' },
-  crossing: { weight: 2.6, because: 'An overlap is meant when a good part of a letter is hidden and what is left tells it.' },
-  held: { weight: 1.2, because: 'A word whose first and last letters are whole is held together across what hides its middle.' },
+  crossing: {
+    weight: 2.6,
+    because: 'An overlap is meant when a good part of a letter is hidden and what is left tells it.',
+  },
+  held: {
+    weight: 1.2,
+    because: 'A word whose first and last letters are whole is held together across what hides its middle.',
+  },
   shown: { weight: 1.4, because: 'An outline that runs before a thing must stand off it.' },
   slivers: { weight: 1.2, because: 'A letter that is just touched looks like a bad cut.' },
-  grown: { weight: 1.4, because: 'What stands in front must come from somewhere: it goes on beside or below the words.' },
+  grown: {
+    weight: 1.4,
+    because: 'What stands in front must come from somewhere: it goes on beside or below the words.',
+  },
   weight: { weight: 0.6, because: 'Letters that are partly hidden must be heavy to hold together.' },
   along: { weight: 1, because: 'A word on a slope should fill it and stand close to it.' },
   lively: { weight: 1.6, because: 'What is seen through letters should be worth seeing.' },

@@ -30,6 +30,7 @@ export const coreFloors = [
   'core/press',
   'core/formats',
   'core/arranging',
+  'core/roughs',
   'core/proof',
   'core/runs',
 ];
@@ -78,6 +79,7 @@ export const webFloors = [
   'web/bench',
   'web/faces',
   'web/proof',
+  'web/roughs',
   'web/runs',
   'web/shelf',
   'web',

@@ -33,7 +33,11 @@ const { values, positionals } = parseArgs({
 /** @throws Error that says what is wrong with it */
 function readOrder(words: string): RoughsOrder {
   const seed = Number(values.seed ?? 1);
-  const read = roughsOrderSchema.safeParse({ words, seed, kinds: values.kinds?.split(',').map((one) => one.trim()) ?? null });
+  const read = roughsOrderSchema.safeParse({
+    words,
+    seed,
+    kinds: values.kinds?.split(',').map((one) => one.trim()) ?? null,
+  });
   if (read.success) return read.data;
   const [issue] = read.error.issues;
   if (issue.path[0] === 'seed') throw new Error('--seed takes a whole number from 0 to 1000000.');
@@ -91,7 +95,10 @@ async function main(): Promise<void> {
     );
     const times = { takenInMs: Math.round(taken - begun), ms: Math.round(performance.now() - taken) };
     const peakBytes = process.resourceUsage().maxRSS * 1024;
-    writeFileSync(join(folder, 'roughs.json'), JSON.stringify({ words, seed: order.seed, ...times, peakBytes, told }, null, 2));
+    writeFileSync(
+      join(folder, 'roughs.json'),
+      JSON.stringify({ words, seed: order.seed, ...times, peakBytes, told }, null, 2),
+    );
     console.log(`${number} roughs in ${(times.ms / 1000).toFixed(1)} s, after the photograph was taken in.`);
   } finally {
     studio.close();

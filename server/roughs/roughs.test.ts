@@ -88,10 +88,19 @@ test('what cannot be is refused in a sentence', async () => {
     }));
     return [status, message];
   };
-  expect(await sentence(post({ plate, order: { words: ' ' } }))).toEqual([400, expect.stringMatching(/Write the words/)]);
-  expect(await sentence(post({ plate, order: { words: 'a'.repeat(90) } }))).toEqual([400, expect.stringMatching(/80 letters/)]);
+  expect(await sentence(post({ plate, order: { words: ' ' } }))).toEqual([
+    400,
+    expect.stringMatching(/Write the words/),
+  ]);
+  expect(await sentence(post({ plate, order: { words: 'a'.repeat(90) } }))).toEqual([
+    400,
+    expect.stringMatching(/80 letters/),
+  ]);
   expect((await sentence(post({ plate: '0'.repeat(64), order: order('A') })))[0]).toBe(404);
-  expect(await sentence(post({ plate: face, order: order('A') }))).toEqual([422, expect.stringMatching(/not a photograph/)]);
+  expect(await sentence(post({ plate: face, order: order('A') }))).toEqual([
+    422,
+    expect.stringMatching(/not a photograph/),
+  ]);
   expect((await sentence(ask('/roughs/nothing')))[0]).toBe(404);
   expect((await sentence(ask('/roughs/nothing/1-calm/piece', { method: 'POST' })))[0]).toBe(404);
 });

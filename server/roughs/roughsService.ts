@@ -42,6 +42,12 @@ interface Kept {
   touched: number;
 }
 
+const summaryOf = (rough: DrawnRough & { id: string }): RoughSummary => {
+  const { id, kind, title, says, figures, score, box, locks, piece } = rough;
+  const { width, height } = piece.sheet;
+  return { id, kind, title, says, figures, score, box, locks, width, height };
+};
+
 /** So many photographs' roughs are kept; those that were looked at longest ago go first. */
 const mostKept = 24;
 
@@ -59,7 +65,9 @@ export class RoughsService {
     const asset = this.studio.assets.get(plate);
     if (asset.kind !== 'plate') throw new Problem(422, 'This file is not a photograph.');
     const faces = this.studio.assets.list('face').map(({ sha256, name }) => ({ sha256, name }));
-    const key = createHash('sha256').update(JSON.stringify([plate, order, faces])).digest('hex');
+    const key = createHash('sha256')
+      .update(JSON.stringify([plate, order, faces]))
+      .digest('hex');
     for (const one of this.kept.values())
       if (one.key === key && (one.job.state === 'running' || one.job.state === 'done')) return this.stateOf(one);
     const work: RoughsWork = {
@@ -73,10 +81,26 @@ export class RoughsService {
       faces,
       order,
     };
-    const job = this.studio.jobs.start<RoughsWork, null, null>('roughs', plate, 'roughsChild.js', work, () => null, () => {
-      // What it has made stays.
-    });
-    const made: Kept = { key, plate, order, job: job.state, roughs: [], leftOut: [], taken: new Map(), touched: Date.now() };
+    const job = this.studio.jobs.start<RoughsWork, null, null>(
+      'roughs',
+      plate,
+      'roughsChild.js',
+      work,
+      () => null,
+      () => {
+        // What it has made stays.
+      },
+    );
+    const made: Kept = {
+      key,
+      plate,
+      order,
+      job: job.state,
+      roughs: [],
+      leftOut: [],
+      taken: new Map(),
+      touched: Date.now(),
+    };
     job.changed.on('partial', (news: RoughsNews) => this.take(made, news));
     this.kept.set(job.state.id, made);
     this.evict();
@@ -110,7 +134,12 @@ export class RoughsService {
     const names = distinctNames(kept.roughs.map(({ title }) => title));
     kept.roughs.forEach((one, i) => {
       if (one.id !== rough)
-        this.studio.versions.keep(piece, { ...one.piece, name: own.piece.name }, names[i], one.says.join(' ').slice(0, 400));
+        this.studio.versions.keep(
+          piece,
+          { ...one.piece, name: own.piece.name },
+          names[i],
+          one.says.join(' ').slice(0, 400),
+        );
     });
     kept.taken.set(rough, { piece, version: this.studio.pieces.get(piece).version });
     return piece;
@@ -151,7 +180,7 @@ export class RoughsService {
       done,
       stage,
       problem: message ?? null,
-      roughs: roughs.map(({ piece: { sheet }, picture: _, ...rest }) => ({ ...rest, width: sheet.width, height: sheet.height })),
+      roughs: roughs.map(summaryOf),
       leftOut,
     };
   }

@@ -2,6 +2,7 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 import { printSheetSchema } from '../../core/formats/imposition';
 import { shopOrderSchema } from '../../core/runs/desk';
+import { roughsWanted } from './roughs';
 import { workSchema } from '../runs/store';
 import { fileSetSchema, wantedFileSchema } from '../../core/formats/fileSet';
 import { toldSchema } from '../exporting/tellSizes';
@@ -62,6 +63,31 @@ export const asked: readonly Asked[] = [
     says: 'Tells how large files of a piece will be, from samples of them.',
     body: toldSchema,
     answers: { status: 200, says: 'Bytes of each file: what is expected, and between which it will lie.', as: json },
+  },
+  {
+    method: 'post',
+    path: '/roughs',
+    says: 'Begins to make roughs: whole pieces for a photograph and words. The same order is answered with the same ones.',
+    body: roughsWanted,
+    answers: { status: 202, says: 'The roughs that there are so far; their id is that of a job too.', as: json },
+  },
+  {
+    method: 'get',
+    path: '/roughs/{id}',
+    says: 'Roughs as far as they have come, and why kinds were left out.',
+    answers: { status: 200, says: 'Its state, roughs and what was left out.', as: json },
+  },
+  {
+    method: 'get',
+    path: '/roughs/{id}/{rough}/picture',
+    says: 'The picture of a rough.',
+    answers: { status: 200, says: 'A JPEG, 960 px at its longer side.', as: 'image/jpeg' },
+  },
+  {
+    method: 'post',
+    path: '/roughs/{id}/{rough}/piece',
+    says: 'Makes a piece of a rough, with the other ones as its versions.',
+    answers: { status: 201, says: 'The id of the piece.', as: json },
   },
   {
     method: 'get',

@@ -5,11 +5,14 @@ import { roughsOrderSchema } from '../../core/roughs/order';
 import type { Studio } from '../studio';
 import { body } from './input';
 
+/** What roughs are asked for by. */
+export const roughsWanted = z.object({ plate: sha256Schema, order: roughsOrderSchema });
+
 /** Roughs: whole pieces that are proposed for a photograph and words. */
 export function roughRoutes(studio: Studio) {
   const { roughs } = studio;
   return new Hono()
-    .post('/', body(z.object({ plate: sha256Schema, order: roughsOrderSchema })), (context) => {
+    .post('/', body(roughsWanted), (context) => {
       const { plate, order } = context.req.valid('json');
       return context.json(roughs.start(plate, order), 202);
     })

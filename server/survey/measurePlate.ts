@@ -39,7 +39,11 @@ export async function measureWithoutLight(pyramid: string, shape: PyramidShape):
 }
 
 /** The light, where it is known already what stands out: masks of the level that measures look at. */
-export async function measureLight(pyramid: string, shape: PyramidShape, things: Uint8Array[]): Promise<Survey['light']> {
+export async function measureLight(
+  pyramid: string,
+  shape: PyramidShape,
+  things: Uint8Array[],
+): Promise<Survey['light']> {
   let light: Finding | null = null;
   await runThread({ pyramid, shape, names: ['light'], things }, (_, own) => (light = own));
   return light! as Survey['light'];

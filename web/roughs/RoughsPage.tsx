@@ -67,8 +67,8 @@ export function RoughsPage() {
         {(problem ?? lost) && <Problem onDismiss={() => setProblem(null)}>{problem ?? lost}</Problem>}
         {!state && !shown && (
           <p className="py-8 text-center text-faint">
-            Up to six ways to set the words into the photograph: behind what stands out, woven through it, on a surface, in
-            a calm place, on the ground, as openings in a panel. Each opens as an ordinary piece.
+            Up to six ways to set the words into the photograph: behind what stands out, woven through it, on a surface,
+            in a calm place, on the ground, as openings in a panel. Each opens as an ordinary piece.
           </p>
         )}
         {state && (
@@ -78,7 +78,9 @@ export function RoughsPage() {
             isBusy={isBusy}
             mayTake={mayWork}
             onNext={(order) => begin(state.plate, order)}
-            onCancel={() => void during(async () => void (await ask(api.jobs[':id'].$delete({ param: { id: state.id } }))))}
+            onCancel={() =>
+              void during(async () => void (await ask(api.jobs[':id'].$delete({ param: { id: state.id } }))))
+            }
             onTake={(rough) =>
               void during(async () => void (await navigate(`/piece/${await takeRough(state.id, rough)}`)))
             }

@@ -43,7 +43,12 @@ test('where the place is locked, what lies there is no reason to go elsewhere', 
 
 test('what is kept away from does not grow for ever, and every order is one that the server takes', () => {
   let order = before;
-  for (let round = 0; round < 30; round++) order = nextOrder(order, Array.from({ length: 6 }, () => rough), {});
+  for (let round = 0; round < 30; round++)
+    order = nextOrder(
+      order,
+      Array.from({ length: 6 }, () => rough),
+      {},
+    );
   expect(order.unlike).toHaveLength(60);
   expect(roughsOrderSchema.safeParse(order).success).toBe(true);
 });

@@ -29,7 +29,11 @@ const mostUnlike = 60;
 export function nextOrder(
   before: RoughsOrder,
   shown: readonly Pick<RoughSummary, 'box'>[],
-  { kind = null, from = null, locks = [] }: { kind?: KindName | null; from?: RoughSummary | null; locks?: readonly LockName[] },
+  {
+    kind = null,
+    from = null,
+    locks = [],
+  }: { kind?: KindName | null; from?: RoughSummary | null; locks?: readonly LockName[] },
 ): RoughsOrder {
   const kept = Object.fromEntries(
     lockNames.map((name) => [name, from && locks.includes(name) ? from.locks[name] : null]),

@@ -1,4 +1,15 @@
-import { allOver, balanceOf, busiest, crossingOf, grownOf, inCapitals, isGoodInFront, percent, sizeOf, touched } from './common';
+import {
+  allOver,
+  balanceOf,
+  busiest,
+  crossingOf,
+  grownOf,
+  inCapitals,
+  isGoodInFront,
+  percent,
+  sizeOf,
+  touched,
+} from './common';
 import type { RoughKind } from './kind';
 
 /** Words behind what stands out. */

@@ -21,5 +21,6 @@ export const calm: RoughKind = {
       balance: balanceOf(ground, placement),
     };
   },
-  says: (ground, layout) => `In a calm place ${whereOf(ground, layout)}: it takes up ${Math.round((1 - layout.seen.unrest) * 100)} % calm.`,
+  says: (ground, layout) =>
+    `In a calm place ${whereOf(ground, layout)}: it takes up ${Math.round((1 - layout.seen.unrest) * 100)} % calm.`,
 };

@@ -81,7 +81,11 @@ export function crossingOf(
   // A third of a letter hidden is plainly meant; and some letters should be whole.
   const depth = crossed.reduce((sum, one) => sum + exp(-(((one - 0.32) / 0.2) ** 2)), 0) / crossed.length;
   const whole = hidden.filter((one) => one < 0.01).length / hidden.length;
-  return { crossing: 0.75 * depth + 0.25 * min(1, whole * 3), slivers: 1 - min(1, (2 * slivers) / hidden.length), held: heldOf(hidden) };
+  return {
+    crossing: 0.75 * depth + 0.25 * min(1, whole * 3),
+    slivers: 1 - min(1, (2 * slivers) / hidden.length),
+    held: heldOf(hidden),
+  };
 }
 
 /** 1 where the first and the last letter are whole; a word of two or three letters need not be. */
@@ -125,5 +129,8 @@ export function whereOf({ part }: Ground, { middle: [x, y] }: Placement): string
 }
 
 /** The distance of a point from a line through two. */
-export const offLine = ([px, py]: readonly number[], [ax, ay]: readonly number[], [bx, by]: readonly number[]): number =>
-  ((bx - ax) * (py - ay) - (by - ay) * (px - ax)) / hypot(bx - ax, by - ay);
+export const offLine = (
+  [px, py]: readonly number[],
+  [ax, ay]: readonly number[],
+  [bx, by]: readonly number[],
+): number => ((bx - ax) * (py - ay) - (by - ay) * (px - ax)) / hypot(bx - ax, by - ay);

@@ -21,8 +21,8 @@ interface Slope {
 /** The straight lines of the photograph that words can be set along, from left to right, sheet px. */
 export function slopesOf(ground: Ground): Slope[] {
   const { part } = ground;
-  return surveyOf(ground).planes.lines
-    .map(({ from, to }): Slope => {
+  return surveyOf(ground)
+    .planes.lines.map(({ from, to }): Slope => {
       const ends = [from, to].map(([x, y]): Point => [x - part.x, y - part.y]).sort(([p], [q]) => p - q);
       const [dx, dy] = [ends[1][0] - ends[0][0], ends[1][1] - ends[0][1]];
       return { from: ends[0], to: ends[1], length: hypot(dx, dy), degrees: (atan2(dy, dx) * 180) / PI };
@@ -39,7 +39,9 @@ export const slope: RoughKind = {
   needs: 'things',
   crosses: false,
   lacks: (ground) =>
-    slopesOf(ground).length > 0 ? null : 'No straight line of the photograph is long and level enough to set words along.',
+    slopesOf(ground).length > 0
+      ? null
+      : 'No straight line of the photograph is long and level enough to set words along.',
   takes: (setting) => asTyped(setting) && setting.lines <= 2,
   *placements(ground, setting) {
     const edge = margin * min(ground.part.width, ground.part.height);
@@ -60,7 +62,10 @@ export const slope: RoughKind = {
             const placement = standing(setting, { middle, scale, rotation: degrees });
             const { x, y, width, height } = placement.box;
             const isInside =
-              x >= edge && y >= edge && x + width <= ground.part.width - edge && y + height <= ground.part.height - edge;
+              x >= edge &&
+              y >= edge &&
+              x + width <= ground.part.width - edge &&
+              y + height <= ground.part.height - edge;
             if (isInside) yield placement;
           }
         }

@@ -15,7 +15,10 @@ export function groundLine(ground: Ground): ((x: number) => number) | null {
   const { height, width } = ground.part;
   const found = slopesOf(ground).find(
     ({ from: [, a], to: [, b], degrees, length }) =>
-      Math.abs(degrees) < levelEnough && (a + b) / 2 > from * height && (a + b) / 2 < to * height && length > 0.4 * width,
+      Math.abs(degrees) < levelEnough &&
+      (a + b) / 2 > from * height &&
+      (a + b) / 2 < to * height &&
+      length > 0.4 * width,
   );
   if (!found) return null;
   const rise = (found.to[1] - found.from[1]) / max(1, found.to[0] - found.from[0]);

@@ -35,7 +35,10 @@ export function uprightQuad(corners: readonly Point[]): Quad | null {
 }
 
 /** Words lie in so many places of a plane, in these parts of its width. */
-const [rows, widths] = [[0.2, 0.35, 0.5, 0.65, 0.8], [0.86, 0.7, 0.54]];
+const [rows, widths] = [
+  [0.2, 0.35, 0.5, 0.65, 0.8],
+  [0.86, 0.7, 0.54],
+];
 
 /** Words that lie on what the photograph shows, in its perspective. */
 export const surface: RoughKind = {
@@ -75,11 +78,12 @@ export const surface: RoughKind = {
     const parts = { size: sizeOf(ground, placement, placement.quad ? 0.06 : 0.12), calm: 1 - 0.6 * seen.unrest };
     // A plane may stand out itself: what lies across it is told by its unrest alone.
     if (placement.quad) return parts;
-    return seen.onThings > 0.01 || seen.busy > 0.5 ? null : { ...parts, clear: clearOf(seen), balance: balanceOf(ground, placement) };
+    return seen.onThings > 0.01 || seen.busy > 0.5
+      ? null
+      : { ...parts, clear: clearOf(seen), balance: balanceOf(ground, placement) };
   },
   says: (_, { quad }) =>
     quad
       ? 'In the perspective of the photograph’s lines, taking its surface’s light and texture.'
       : 'On the surface that the photograph shows, taking its light and texture.',
 };
-

@@ -29,7 +29,8 @@ export const woven: RoughKind = {
     if (!crossed || over.length === 0 || seen.onThings > 0.3 || seen.busy > busiest) return null;
     return {
       ...crossed,
-      crossing: crossed.crossing * Math.min(1, 0.55 + 0.15 * (over.length + left.filter((one) => one >= touched).length)),
+      crossing:
+        crossed.crossing * Math.min(1, 0.55 + 0.15 * (over.length + left.filter((one) => one >= touched).length)),
       grown: grownOf(ground, placement),
       calm: 1 - seen.unrest - 3 * seen.busy,
       large: sizeOf(ground, placement, 0.15),

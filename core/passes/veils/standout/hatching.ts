@@ -20,8 +20,16 @@ const [shortest, radius] = [4, 1.25];
 export function hatchingOf(mask: Uint8Array, width: number, height: number): Mark[] {
   const box = boxOf(mask, width, height);
   if (!box) return [];
-  const inside = borderDistance(mask.map((one) => one * 255), width, height);
-  const outside = borderDistance(mask.map((one) => 255 - one * 255), width, height);
+  const inside = borderDistance(
+    mask.map((one) => one * 255),
+    width,
+    height,
+  );
+  const outside = borderDistance(
+    mask.map((one) => 255 - one * 255),
+    width,
+    height,
+  );
   const wider = ceil(frame * max(box.right - box.left, box.bottom - box.top));
   const [left, right] = [max(0, box.left - wider), min(width, box.right + wider)];
   const marks: Mark[] = [];
