@@ -70,30 +70,28 @@ const farthest = (inks: readonly RoughInk[], from: RoughInk): RoughInk =>
     Math.abs(one.lightness - from.lightness) > Math.abs(best.lightness - from.lightness) ? one : best,
   );
 
+/** A dark panel has a light line around its openings; on a light one it would close them. */
+const darkPanel = 50;
+
+/** Letters as openings in a panel over the whole sheet. */
+function panelWith({ colour, lightness }: RoughInk, other: RoughInk): Pick<Lettering, 'ink' | 'outlines'> {
+  const line = { id: 'outline-1', unit: 'em', width: openingLine, side: 'outside', gap: 0.02, opacity: 0.8 } as const;
+  return {
+    ink: {
+      ...plainInk([]),
+      panel: plainPanel({ shape: { kind: 'sheet' }, knockout: 'below', colour, opacity: panelOpacity }),
+    },
+    outlines: {
+      ...plainOutlines(),
+      list: lightness < darkPanel ? [plainOutline({ ...line, colour: other.colour })] : [],
+    },
+  };
+}
+
 /** What a kind makes of ink and edge. */
 function inkAndEdge(ground: Ground, { kind, ink }: Layout): Pick<Lettering, 'ink' | 'outlines'> {
   const other = farthest(ground.inks, ink);
-  if (kind === 'window')
-    return {
-      ink: {
-        ...plainInk([]),
-        panel: plainPanel({ shape: { kind: 'sheet' }, knockout: 'below', colour: ink.colour, opacity: panelOpacity }),
-      },
-      outlines: {
-        ...plainOutlines(),
-        list: [
-          plainOutline({
-            id: 'outline-1',
-            unit: 'em',
-            width: openingLine,
-            side: 'outside',
-            gap: 0.02,
-            colour: other.colour,
-            opacity: 0.8,
-          }),
-        ],
-      },
-    };
+  if (kind === 'window') return panelWith(ink, other);
   const outlines = plainOutlines();
   if (kind === 'outline')
     outlines.list.push(

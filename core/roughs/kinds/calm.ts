@@ -22,5 +22,5 @@ export const calm: RoughKind = {
     };
   },
   says: (ground, layout) =>
-    `In a calm place ${whereOf(ground, layout)}: it takes up ${Math.round((1 - layout.seen.unrest) * 100)} % calm.`,
+    `In a calm place ${whereOf(ground, layout)}: ${Math.round((1 - layout.seen.unrest) * 100)} % of it is calm.`,
 };

@@ -75,7 +75,7 @@ export const surface: RoughKind = {
         }
   },
   parts(ground, placement, seen) {
-    const parts = { size: sizeOf(ground, placement, placement.quad ? 0.06 : 0.12), calm: 1 - 0.6 * seen.unrest };
+    const parts = { large: sizeOf(ground, placement, placement.quad ? 0.06 : 0.1), calm: 1 - 0.6 * seen.unrest };
     // A plane may stand out itself: what lies across it is told by its unrest alone.
     if (placement.quad) return parts;
     return seen.onThings > 0.01 || seen.busy > 0.5
