@@ -6,6 +6,7 @@ import { benchLimits } from './limits';
 import { benchLook } from './look';
 import { benchDrag, benchDrop } from './screen';
 import { benchMatte } from './matte';
+import { benchRoughs } from './roughs';
 import { benchRuns } from './runs';
 import { benchSurvey } from './survey';
 import { benchWords } from './words';
@@ -19,6 +20,7 @@ const groups = [
   'matte',
   'survey',
   'look',
+  'roughs',
   'runs',
   'limits',
   'export',
@@ -39,6 +41,7 @@ try {
   if (!wanted || wanted === 'matte') await benchMatte();
   if (!wanted || wanted === 'survey') await benchSurvey();
   if (!wanted || wanted === 'look') await benchLook();
+  if (!wanted || wanted === 'roughs') await benchRoughs();
   if (!wanted || wanted === 'runs') await benchRuns();
   if (!wanted || wanted === 'limits') benchLimits();
   if (!wanted || wanted === 'export') await benchExport(studio);

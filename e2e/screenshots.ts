@@ -60,7 +60,11 @@ try {
   await page.getByRole('dialog').getByRole('button', { name: /^jar/ }).click();
   await page.getByLabel('Words', { exact: true }).fill('Kiln week');
   await page.getByRole('button', { name: 'Show roughs' }).click();
-  await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 200000 });
+  await page.waitForFunction(
+    () => [...document.querySelectorAll('button')].some((one) => one.textContent === 'Show others' && !one.disabled),
+    null,
+    { timeout: 200000 },
+  );
   await page.getByTestId('rough').filter({ hasText: 'Behind what stands out' }).first().click();
   await page.mouse.move(5, 5);
   await allPictures();

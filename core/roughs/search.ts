@@ -19,6 +19,9 @@ const [alikePlace, alikeFace] = [0.3, 0.035];
 /** How far chance changes a score: enough that another seed brings others, too little to bring bad ones. */
 const chance = 0.06;
 
+/** Lower capitals than these are no display type: px, and a part of the sheet's shorter side. */
+const [smallestPx, smallestShare] = [8, 0.022];
+
 const areaOf = (box: Region | null): number => (box ? Math.max(0, box.width) * Math.max(0, box.height) : 0);
 
 /** How much two boxes share: intersection over union. */
@@ -73,6 +76,8 @@ function weighed(kind: RoughKind, ground: Ground, placement: Placement, used: Re
     locks.place &&
     hypot(placement.middle[0] / width - locks.place[0], placement.middle[1] / height - locks.place[1]) > 0.12
   )
+    return null;
+  if (placement.setting.capHeight * placement.scale < Math.max(smallestPx, smallestShare * min(width, height)))
     return null;
   const seen = seenAt(ground, placement);
   const own = seen && kind.parts(ground, placement, seen);

@@ -1,4 +1,4 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, extname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -48,6 +48,7 @@ function readOrder(words: string): RoughsOrder {
 async function main(): Promise<void> {
   if (values.help || positionals.length !== 2 || !values.out) throw new Error(usage);
   const [photo, words] = positionals;
+  if (!existsSync(photo)) throw new Error(`There is no file ${photo}.`);
   const order = readOrder(words.replace(/\\n/g, '\n'));
   const folder = resolve(values.out);
   mkdirSync(folder, { recursive: true });
@@ -88,7 +89,6 @@ async function main(): Promise<void> {
         tellOf(file, rest, ms);
       },
       (done, stage) => {
-        if (process.env.LAP) console.log(((performance.now() - taken) / 1000).toFixed(1), stage);
         if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
       },
       !values.coarse,

@@ -69,7 +69,7 @@ export function RoughsShown({ state, isBusy, mayTake, onNext, onCancel, onTake }
               ))}
               {isRunning &&
                 Array.from({ length: Math.max(0, shownRoughs - roughs.length) }, (_, i) => (
-                  <li key={i} className="going-on h-36 rounded-sheet border border-rule" aria-hidden />
+                  <li key={i} className="h-36 rounded-sheet border border-dashed border-rule" aria-hidden />
                 ))}
             </ul>
             <button className="plain-button self-start" disabled={isBusy || isRunning} onClick={() => next(null)}>

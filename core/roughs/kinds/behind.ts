@@ -1,15 +1,4 @@
-import {
-  allOver,
-  balanceOf,
-  busiest,
-  crossingOf,
-  grownOf,
-  inCapitals,
-  isGoodInFront,
-  percent,
-  sizeOf,
-  touched,
-} from './common';
+import { allOver, balanceOf, busiest, crossingOf, grownOf, inCapitals, isGoodInFront, sizeOf, touched } from './common';
 import type { RoughKind } from './kind';
 
 /** Words behind what stands out. */
@@ -41,7 +30,9 @@ export const behind: RoughKind = {
     };
   },
   says: (_, { seen: { hidden } }) => {
-    const crossed = hidden.filter((one) => one >= touched);
-    return `Behind what stands out: ${crossed.length} of ${hidden.length} letters are crossed, ${percent(1 - Math.max(...crossed))} is left of the one with least.`;
+    const crossed = hidden.filter((one) => one >= touched).length;
+    return crossed === 1
+      ? `One of ${hidden.length} letters stands partly behind it.`
+      : `${crossed} of ${hidden.length} letters stand partly behind it.`;
   },
 };

@@ -2,6 +2,8 @@ import { surveyOf } from '../ground';
 import { allOver, asTyped, balanceOf, clearOf, sizeOf, whereOf } from './common';
 import type { RoughKind } from './kind';
 
+const capital = (text: string): string => text[0].toUpperCase() + text.slice(1);
+
 /** Words in a calm part of the photograph. */
 export const calm: RoughKind = {
   name: 'calm',
@@ -22,5 +24,5 @@ export const calm: RoughKind = {
     };
   },
   says: (ground, layout) =>
-    `In a calm place ${whereOf(ground, layout)}: ${Math.round((1 - layout.seen.unrest) * 100)} % of it is calm.`,
+    `${capital(whereOf(ground, layout))}: ${Math.round((1 - layout.seen.unrest) * 100)} % of the place is calm.`,
 };
