@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { partNames } from './weights';
 
 /** The ways to set words into a photograph, in the order in which they are shown. */
 export const kindNames = ['behind', 'woven', 'surface', 'calm', 'slope', 'window', 'standing', 'outline'] as const;
@@ -36,6 +37,8 @@ export const roughsOrderSchema = z.strictObject({
       front: z.int().min(0).max(9).nullable().default(null),
     })
     .prefault({}),
+  /** How much more or less parts of the score count for whoever asks. */
+  taste: z.partialRecord(z.enum(partNames), z.number().min(-1).max(1)).default({}),
   /** Layouts that were shown before: others are wanted. Boxes of the words, fractions of the sheet. */
   unlike: z
     .array(z.tuple([z.number(), z.number(), z.number(), z.number()]))

@@ -9,6 +9,7 @@ import { pieceOf, type CutThing } from './make';
 import type { KindName } from './order';
 import { layoutsOf } from './search';
 import { shownRoughs } from './shown';
+import type { Parts } from './weights';
 
 /** A whole piece that is proposed. */
 export interface Rough {
@@ -18,8 +19,9 @@ export interface Rough {
   /** Why, a sentence each. */
   says: string[];
   figures: Figures;
-  /** Of its layout, 0..1. */
+  /** Of its layout, 0..1, and what it is made of. */
   score: number;
+  parts: Parts;
   /** The words' box, fractions of the sheet. */
   box: [number, number, number, number];
   /** What can be locked of it. */
@@ -114,7 +116,7 @@ async function roughOf(
 
 function roughFrom(kind: RoughKind, ground: Ground, layout: Layout, piece: Piece, figures: Figures): Rough {
   const { width, height } = ground.part;
-  const { setting, box, ink, middle, front, score } = layout;
+  const { setting, box, ink, middle, front, score, parts } = layout;
   return {
     kind: kind.name,
     title: kind.title,
@@ -122,6 +124,7 @@ function roughFrom(kind: RoughKind, ground: Ground, layout: Layout, piece: Piece
     says: [kind.says(ground, layout), faceSays(layout), figuresSay(figures, kind.crosses)],
     figures,
     score,
+    parts,
     box: [box.x / width, box.y / height, box.width / width, box.height / height],
     locks: { face: setting.face.sha256, colour: ink.colour, place: [middle[0] / width, middle[1] / height], front },
   };

@@ -86,7 +86,7 @@ function weighed(kind: RoughKind, ground: Ground, placement: Placement, used: Re
   const { x, y, width: wide, height: high } = placement.box;
   const edge = min(x, y, width - x - wide, height - y - high) / min(width, height);
   const parts = { ...own, ...kind.inked?.(seen, ink), contrast: (contrast - 12) / 33, room: edge / margin };
-  return { ...placement, kind: kind.name, seen, ink, contrast, parts, score: scoreOf(parts) };
+  return { ...placement, kind: kind.name, seen, ink, contrast, parts, score: scoreOf(parts, ground.order.taste) };
 }
 
 /** The first of some that do not lie where one before lies. */

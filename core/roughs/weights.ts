@@ -35,12 +35,40 @@ export const weights = {
 export type Part = keyof typeof weights;
 export type Parts = Partial<Record<Part, number>>;
 
+export const partNames = Object.keys(weights) as [Part, ...Part[]];
+
+/** How much more or less than the table has it a part counts for somebody: by the power of e, -1 to 1. */
+export type Taste = Partial<Record<Part, number>>;
+
+/** So far a taste may go from the table, and so far one choice moves it where a part is all the difference. */
+const [farthest, step] = [1, 0.25];
+
+const entries = (parts: Parts): [Part, number][] => Object.entries(parts) as [Part, number][];
+const held = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
+
 /** The mean of the parts that a kind has, by their weights. */
-export function scoreOf(parts: Parts): number {
+export function scoreOf(parts: Parts, taste: Taste = {}): number {
   let [sum, all] = [0, 0];
-  for (const [part, value] of Object.entries(parts) as [Part, number][]) {
-    sum += weights[part].weight * Math.min(1, Math.max(0, value));
-    all += weights[part].weight;
+  for (const [part, value] of entries(parts)) {
+    const weight = weights[part].weight * Math.exp(held(taste[part] ?? 0, -farthest, farthest));
+    sum += weight * held(value, 0, 1);
+    all += weight;
   }
   return all > 0 ? sum / all : 0;
+}
+
+/**
+ * A taste after one choice: what the taken rough has more of than those that were left counts for more, and the other way
+ * round. Parts that no other one has tell nothing.
+ */
+export function learned(taste: Taste, taken: Parts, left: readonly Parts[]): Taste {
+  const out: Taste = { ...taste };
+  for (const [part, value] of entries(taken)) {
+    const others = left.flatMap((one) => one[part] ?? []);
+    if (others.length === 0) continue;
+    const mean = others.reduce((sum, one) => sum + held(one, 0, 1), 0) / others.length;
+    const moved = (out[part] ?? 0) + step * (held(value, 0, 1) - mean);
+    out[part] = Math.round(held(moved, -farthest, farthest) * 1000) / 1000;
+  }
+  return out;
 }

@@ -43,9 +43,9 @@ interface Kept {
 }
 
 const summaryOf = (rough: DrawnRough & { id: string }): RoughSummary => {
-  const { id, kind, title, says, figures, score, box, locks, piece } = rough;
+  const { id, kind, title, says, figures, score, parts, box, locks, piece } = rough;
   const { width, height } = piece.sheet;
-  return { id, kind, title, says, figures, score, box, locks, width, height };
+  return { id, kind, title, says, figures, score, parts, box, locks, width, height };
 };
 
 /** So many photographs' roughs are kept; those that were looked at longest ago go first. */

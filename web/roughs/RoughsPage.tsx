@@ -10,6 +10,8 @@ import { messageOf } from '../ui/messageOf';
 import { Asking } from './Asking';
 import { orderFor } from './order';
 import { RoughsShown } from './RoughsShown';
+import { learnFrom, ownTaste } from './taste';
+import { TasteSettings } from './TasteSettings';
 import { useRoughs } from './useRoughs';
 
 /** Roughs: a photograph, words, and whole pieces that are proposed for them. */
@@ -48,7 +50,7 @@ export function RoughsPage() {
   const begin = (sha256: string, order: RoughsOrder): void =>
     void during(async () => setAsked({ shown: (await beginRoughs(sha256, order)).id }));
   const show = (): void => {
-    const { order, problem: own } = orderFor(words);
+    const { order, problem: own } = orderFor(words, ownTaste());
     if (!plate || isBusy) return;
     if (order) begin(plate.sha256, order);
     else setProblem(own);
@@ -82,10 +84,18 @@ export function RoughsPage() {
               void during(async () => void (await ask(api.jobs[':id'].$delete({ param: { id: state.id } }))))
             }
             onTake={(rough) =>
-              void during(async () => void (await navigate(`/piece/${await takeRough(state.id, rough)}`)))
+              void during(async () => {
+                const piece = await takeRough(state.id, rough);
+                learnFrom(
+                  state.roughs.find(({ id }) => id === rough)!.parts,
+                  state.roughs.filter(({ id }) => id !== rough).map(({ parts }) => parts),
+                );
+                await navigate(`/piece/${piece}`);
+              })
             }
           />
         )}
+        <TasteSettings />
       </main>
     </div>
   );

@@ -9,6 +9,7 @@ const rough: RoughSummary = {
   says: [],
   figures: { contrast: 50, left: 0.6, crossed: 2, misread: 0 },
   score: 0.8,
+  parts: { contrast: 1, calm: 0.5 },
   box: [0.1, 0.2, 0.5, 0.3],
   locks: { face: 'f'.repeat(64), colour: '#aa3322', place: [0.35, 0.35], front: 1 },
   width: 600,

@@ -1,4 +1,5 @@
 import { roughsOrderSchema, type KindName, type RoughsOrder } from '../../core/roughs/order';
+import type { Taste } from '../../core/roughs/weights';
 import type { RoughSummary } from '../api/roughs';
 
 /** What can stay as a rough has it. */
@@ -12,9 +13,15 @@ export const lockTitles: Record<LockName, string> = {
   front: 'What stands in front',
 };
 
-/** An order for words; or why there cannot be one. */
-export function orderFor(words: string): { order: RoughsOrder; problem: null } | { order: null; problem: string } {
-  const read = roughsOrderSchema.safeParse({ words: words.trim() });
+/**
+ * An order for words; or why there cannot be one.
+ * @param taste of whoever asks
+ */
+export function orderFor(
+  words: string,
+  taste: Taste = {},
+): { order: RoughsOrder; problem: null } | { order: null; problem: string } {
+  const read = roughsOrderSchema.safeParse({ words: words.trim(), taste });
   return read.success ? { order: read.data, problem: null } : { order: null, problem: read.error.issues[0].message };
 }
 
