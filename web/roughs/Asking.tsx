@@ -6,13 +6,15 @@ interface AskingProps {
   plate: StoredAsset | null;
   words: string;
   isBusy: boolean;
+  /** Whoever may only look begins nothing. */
+  mayShow: boolean;
   onPlate(plate: StoredAsset): void;
   onWords(words: string): void;
   onShow(): void;
 }
 
 /** The photograph and the words that roughs are wanted for. */
-export function Asking({ plate, words, isBusy, onPlate, onWords, onShow }: AskingProps) {
+export function Asking({ plate, words, isBusy, mayShow, onPlate, onWords, onShow }: AskingProps) {
   const [choosing, setChoosing] = useState(false);
   const arrival = useArrival(onPlate);
   return (
@@ -56,13 +58,15 @@ export function Asking({ plate, words, isBusy, onPlate, onWords, onShow }: Askin
               </span>
             )}
             <span className="grow" />
-            <button className="strong-button" disabled={isBusy || !plate || words.trim() === ''}>
-              Show roughs
-            </button>
+            {mayShow && (
+              <button className="strong-button" disabled={isBusy || !plate || words.trim() === ''}>
+                Show roughs
+              </button>
+            )}
           </div>
         </div>
       </div>
-      {!plate && <FileDrop arrival={arrival} />}
+      {!plate && mayShow && <FileDrop arrival={arrival} />}
       <PlateChooser
         open={choosing}
         onClose={() => setChoosing(false)}

@@ -25,7 +25,7 @@ export function RoughLarge({ roughs, rough, locks, isBusy, mayTake, onLocks, onT
       />
       <div className="flex flex-wrap items-center gap-2">
         <h2 className="mr-auto font-title text-lg">{rough.title}</h2>
-        <button className="plain-button" disabled={isBusy} onClick={onLike}>
+        <button className="plain-button" disabled={isBusy || !mayTake} onClick={onLike}>
           More like this
         </button>
         {mayTake && (

@@ -51,7 +51,7 @@ export function RoughsPage() {
     void during(async () => setAsked({ shown: (await beginRoughs(sha256, order)).id }));
   const show = (): void => {
     const { order, problem: own } = orderFor(words, ownTaste());
-    if (!plate || isBusy) return;
+    if (!plate || isBusy || !mayWork) return;
     if (order) begin(plate.sha256, order);
     else setProblem(own);
   };
@@ -65,7 +65,15 @@ export function RoughsPage() {
       </header>
       <main className="mx-auto flex w-full max-w-[1240px] grow flex-col gap-4 px-6 py-4 max-[600px]:px-3">
         <h1 className="font-title text-2xl">Roughs</h1>
-        <Asking plate={plate} words={words} isBusy={isBusy} onPlate={setPlate} onWords={setWords} onShow={show} />
+        <Asking
+          plate={plate}
+          words={words}
+          isBusy={isBusy}
+          mayShow={mayWork}
+          onPlate={setPlate}
+          onWords={setWords}
+          onShow={show}
+        />
         {(problem ?? lost) && <Problem onDismiss={() => setProblem(null)}>{problem ?? lost}</Problem>}
         {!state && !shown && (
           <p className="py-8 text-center text-faint">

@@ -72,7 +72,11 @@ export function RoughsShown({ state, isBusy, mayTake, onNext, onCancel, onTake }
                   <li key={i} className="h-36 rounded-sheet border border-dashed border-rule" aria-hidden />
                 ))}
             </ul>
-            <button className="plain-button self-start" disabled={isBusy || isRunning} onClick={() => next(null)}>
+            <button
+              className="plain-button self-start"
+              disabled={isBusy || isRunning || !mayTake}
+              onClick={() => next(null)}
+            >
               Show others
             </button>
           </div>

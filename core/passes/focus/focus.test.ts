@@ -132,7 +132,7 @@ describe('blur', () => {
     const own = await seen(plainFocus({ blur: { sigma: 0, letters: [{ at: 0, sigma: 5 }] } }));
     expect(spreadOf(alphas(own, 60, 20, 80))).toBeGreaterThan(4);
     const vast = await seen(plainFocus({ blur: { sigma: 500 } }));
-    for (const value of vast.data) expect(value >= 0 && value <= 1).toBe(true);
+    expect(vast.data.every((value) => value >= 0 && value <= 1)).toBe(true);
     expect(focusSchema.safeParse({ blur: { sigma: 5000 } }).success).toBe(false);
   });
 

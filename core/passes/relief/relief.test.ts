@@ -182,7 +182,7 @@ test('what is deeper than the letter, a lamp below the horizon, and no lamp: a p
   const deep = plainBody({ edges: { width: 70, depth: 300 }, lip: {}, thickness: { depth: 300, towards: [80, 60] } });
   for (const lamp of [null, { ...scene.lamp, height: -80 }, { ...scene.lamp, tilt: -90, height: 0 }]) {
     const out = await seen(deep, 'ink', { ...scene, lamp } as never);
-    for (const value of out.data) expect(value >= 0 && value <= 1.0001).toBe(true);
+    expect(out.data.every((value) => value >= 0 && value <= 1.0001)).toBe(true);
   }
   expect(wayToLight(plainBody({ tilt: 90, height: 45 }), null, letters)).toMatchObject({
     z: expect.closeTo(Math.SQRT1_2, 6),
