@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { importFaces, listFaces, removeFace, type StoredFace } from '../api/faces';
 import { FileButton } from '../ui/FileButton';
 import { PointsChart, type ChartPoint } from '../ui/PointsChart';
+import { PageHead } from '../ui/PageHead';
 import { Problem } from '../ui/Problem';
 import { FaceEntry } from './FaceEntry';
 import { measureNames, sorted, type MeasureName, type Sorting } from './measures';
@@ -54,12 +55,7 @@ export function FacesPage() {
         void take([...event.dataTransfer.files]);
       }}
     >
-      <header className="flex h-11 shrink-0 items-center gap-3 border-b border-rule bg-card px-6">
-        <Link to="/" className="font-title text-base text-iron" title="Back to the Shelf">
-          Inky Veil
-        </Link>
-        <span className="text-faint">Type case</span>
-      </header>
+      <PageHead title="Type case" />
       <div className="flex min-h-0 grow">
         <main className="flex min-w-0 grow flex-col px-6 pt-4">
           <FacesHead

@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { beginOn, listAssets, type StoredAsset } from '../api/files';
 import { followSurvey, nothingKnown, type KnownSurvey } from '../api/surveys';
+import { PageHead } from '../ui/PageHead';
 import { Problem } from '../ui/Problem';
 import { plateFilters, plateMeasures, sortedPlates } from './measures';
 import { FileDrop, useArrival } from './PlateChooser';
@@ -48,12 +49,7 @@ export function PlateRoomPage() {
     );
   return (
     <div className="flex h-dvh flex-col">
-      <header className="flex h-11 shrink-0 items-center gap-3 border-b border-rule bg-card px-6">
-        <Link to="/" className="font-title text-base text-iron" title="Back to the Shelf">
-          Inky Veil
-        </Link>
-        <span className="text-faint">Plate room</span>
-      </header>
+      <PageHead title="Plate room" />
       <div className="flex min-h-0 grow">
         <main className="flex min-w-0 grow flex-col px-6 pt-4">
           <div className="mb-2 flex flex-wrap items-center gap-3">

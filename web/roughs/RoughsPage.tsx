@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import type { RoughsOrder } from '../../core/roughs/order';
 import { useAccess } from '../api/access';
 import { api, ask } from '../api/client';
 import { listAssets, type StoredAsset } from '../api/files';
 import { beginRoughs, takeRough } from '../api/roughs';
+import { PageHead } from '../ui/PageHead';
 import { Problem } from '../ui/Problem';
 import { messageOf } from '../ui/messageOf';
 import { Asking } from './Asking';
@@ -57,12 +58,7 @@ export function RoughsPage() {
   };
   return (
     <div className="flex min-h-dvh flex-col">
-      <header className="flex h-11 shrink-0 items-center gap-3 border-b border-rule bg-card px-6">
-        <Link to="/" className="font-title text-base text-iron" title="Back to the Shelf">
-          Inky Veil
-        </Link>
-        <span className="text-faint">Roughs</span>
-      </header>
+      <PageHead title="Roughs" />
       <main className="mx-auto flex w-full max-w-[1240px] grow flex-col gap-4 px-6 py-4 max-[600px]:px-3">
         <h1 className="font-title text-2xl">Roughs</h1>
         <Asking

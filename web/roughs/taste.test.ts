@@ -1,19 +1,6 @@
 import { learned, scoreOf, weights } from '../../core/roughs/weights';
+import { FakeStorage } from '../testing/fakeStorage';
 import { forgetTaste, isLearning, keptTaste, learnFrom, ownTaste } from './taste';
-
-/** As much of the browser's storage as is used. */
-class FakeStorage {
-  readonly values = new Map<string, string>();
-  getItem(name: string): string | null {
-    return this.values.get(name) ?? null;
-  }
-  setItem(name: string, value: string): void {
-    this.values.set(name, value);
-  }
-  removeItem(name: string): void {
-    this.values.delete(name);
-  }
-}
 
 let storage: FakeStorage;
 beforeEach(() => Object.assign(globalThis, { localStorage: (storage = new FakeStorage()) }));

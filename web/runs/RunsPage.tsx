@@ -2,6 +2,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { beginRun, listRuns, removeRun, type RunSummary } from '../api/runs';
 import { useShelf } from '../api/useShelf';
+import { PageHead } from '../ui/PageHead';
 import { Problem } from '../ui/Problem';
 import { ShelfRest, ShelfSearch } from '../ui/ShelfSearch';
 import { Sheet } from '../ui/Sheet';
@@ -29,12 +30,7 @@ export function RunsPage() {
   };
   return (
     <div className="min-h-dvh">
-      <header className="flex h-11 items-center gap-3 border-b border-rule bg-card px-6">
-        <Link to="/" className="font-title text-base text-iron" title="Back to the Shelf">
-          Inky Veil
-        </Link>
-        <span className="text-faint">Runs</span>
-      </header>
+      <PageHead title="Runs" />
       <main className="mx-auto max-w-[980px] px-6 pb-16 pt-6">
         <div className="mb-4 flex items-center gap-2">
           <h1 className="mr-4 font-title text-2xl">Runs</h1>

@@ -1,15 +1,5 @@
+import { FakeStorage } from '../testing/fakeStorage';
 import { keptChoice } from './kept';
-
-/** As much of the browser's storage as is used. */
-class FakeStorage {
-  readonly values = new Map<string, string>();
-  getItem(name: string): string | null {
-    return this.values.get(name) ?? null;
-  }
-  setItem(name: string, value: string): void {
-    this.values.set(name, value);
-  }
-}
 
 afterEach(() => Reflect.deleteProperty(globalThis, 'localStorage'));
 

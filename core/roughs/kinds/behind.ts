@@ -1,4 +1,14 @@
-import { allOver, balanceOf, busiest, crossingOf, grownOf, inCapitals, isGoodInFront, sizeOf, touched } from './common';
+import {
+  balanceOf,
+  behindThings,
+  busiest,
+  crossingOf,
+  grownOf,
+  inCapitals,
+  isGoodInFront,
+  sizeOf,
+  touched,
+} from './common';
 import type { RoughKind } from './kind';
 
 /** Words behind what stands out. */
@@ -12,11 +22,7 @@ export const behind: RoughKind = {
       ? null
       : 'Nothing stands out that is small enough to stand before words.',
   takes: inCapitals,
-  *placements(ground, setting) {
-    for (const thing of ground.things)
-      if (isGoodInFront(thing, ground) && (ground.order.locks.front ?? thing.index) === thing.index)
-        yield* allOver(ground, setting, [1, 0.88, 0.76, 0.64, 0.52], 0.62, [7, 13], thing.index);
-  },
+  placements: (ground, setting) => behindThings(ground, setting, [1, 0.88, 0.76, 0.64, 0.52], 0.62, [7, 13]),
   parts(ground, placement, seen) {
     const crossed = crossingOf(seen.hidden, 1);
     if (!crossed || seen.onThings > 0.3 || seen.busy > busiest) return null;

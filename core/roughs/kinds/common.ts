@@ -47,6 +47,20 @@ export function* allOver(
   }
 }
 
+/** The same behind each thing that words can stand behind, or the one that is locked. */
+export function* behindThings(
+  ground: Ground,
+  setting: Setting,
+  shares: readonly number[],
+  tallest: number,
+  counts: readonly [number, number],
+): Generator<Placement> {
+  const { front } = ground.order.locks;
+  for (const thing of ground.things)
+    if (isGoodInFront(thing, ground) && (front ?? thing.index) === thing.index)
+      yield* allOver(ground, setting, shares, tallest, counts, thing.index);
+}
+
 /** 1 in the middle and on the thirds across; the same down. */
 export function balanceOf({ part }: Ground, { middle: [x, y], box }: Placement): number {
   const near = (at: number, places: readonly number[]): number =>

@@ -1,4 +1,4 @@
-import { allOver, balanceOf, busiest, crossingOf, grownOf, inCapitals, isGoodInFront, sizeOf } from './common';
+import { balanceOf, behindThings, busiest, crossingOf, grownOf, inCapitals, isGoodInFront, sizeOf } from './common';
 import type { RoughKind } from './kind';
 
 /** Letters behind the thing, their outline before it. */
@@ -12,11 +12,7 @@ export const outline: RoughKind = {
       ? null
       : 'Nothing stands out that an outline could run across.',
   takes: inCapitals,
-  *placements(ground, setting) {
-    for (const thing of ground.things)
-      if (isGoodInFront(thing, ground) && (ground.order.locks.front ?? thing.index) === thing.index)
-        yield* allOver(ground, setting, [1, 0.9, 0.78], 0.8, [5, 13], thing.index);
-  },
+  placements: (ground, setting) => behindThings(ground, setting, [1, 0.9, 0.78], 0.8, [5, 13]),
   parts(ground, placement, seen) {
     const crossed = crossingOf(seen.hidden, 1);
     if (!crossed || seen.onThings > 0.4 || seen.busy > 2 * busiest || seen.before === null) return null;

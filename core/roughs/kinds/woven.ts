@@ -1,4 +1,14 @@
-import { allOver, balanceOf, busiest, crossingOf, grownOf, inCapitals, isGoodInFront, sizeOf, touched } from './common';
+import {
+  balanceOf,
+  behindThings,
+  busiest,
+  crossingOf,
+  grownOf,
+  inCapitals,
+  isGoodInFront,
+  sizeOf,
+  touched,
+} from './common';
 import type { RoughKind } from './kind';
 
 /** The letters that are brought before the thing again: every other one of those that it crosses. */
@@ -16,11 +26,7 @@ export const woven: RoughKind = {
       ? null
       : 'Nothing that stands out is wide enough for letters to go over it and under it.',
   takes: inCapitals,
-  *placements(ground, setting) {
-    for (const thing of ground.things)
-      if (isGoodInFront(thing, ground) && (ground.order.locks.front ?? thing.index) === thing.index)
-        yield* allOver(ground, setting, [0.94, 0.8, 0.66], 0.55, [7, 13], thing.index);
-  },
+  placements: (ground, setting) => behindThings(ground, setting, [0.94, 0.8, 0.66], 0.55, [7, 13]),
   parts(ground, placement, seen) {
     const before = new Set(broughtBefore(seen.hidden));
     const left = seen.hidden.map((one, letter) => (before.has(letter) ? 0 : one));
