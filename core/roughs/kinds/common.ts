@@ -1,3 +1,4 @@
+import { intersect, scaleRegion } from '../../pixels/region';
 import type { Ground } from '../ground';
 import { evenSteps, scaleFor, standing, type Placement } from '../placement';
 import type { Seen } from '../seen';
@@ -56,9 +57,13 @@ export function* behindThings(
   counts: readonly [number, number],
 ): Generator<Placement> {
   const { front } = ground.order.locks;
-  for (const thing of ground.things)
-    if (isGoodInFront(thing, ground) && (front ?? thing.index) === thing.index)
-      yield* allOver(ground, setting, shares, tallest, counts, thing.index);
+  for (const thing of ground.things) {
+    if (!isGoodInFront(thing, ground) || (front ?? thing.index) !== thing.index) continue;
+    const box = scaleRegion(thing.box, ground.sketch.factor);
+    // Words that do not reach it are crossed by nothing.
+    for (const placement of allOver(ground, setting, shares, tallest, counts, thing.index))
+      if (intersect(placement.box, box)) yield placement;
+  }
 }
 
 /** 1 in the middle and on the thirds across; the same down. */
