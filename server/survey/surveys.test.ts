@@ -42,7 +42,7 @@ test('a plate is measured once, and what was found is kept', async () => {
   studio.close();
   studio = new Studio(config);
   expect(await stateOf(plate)).toEqual({ survey, isComplete: true, problem: null });
-}, 60000);
+}, 240000);
 
 test('what cannot be measured is said, and tried again when it is asked for again', async () => {
   const plate = await takeIn('demo/plates/linen.jpg');
@@ -50,7 +50,7 @@ test('what cannot be measured is said, and tried again when it is asked for agai
   const { problem } = await finished(plate);
   expect(problem).toMatch(/could not be measured/);
   expect((await stateOf(plate)).problem).toBeNull();
-}, 60000);
+}, 240000);
 
 test('what is no plate is refused', async () => {
   expect((await ask('no-hash')).status).toBe(400);
