@@ -53,7 +53,6 @@ export class Studio {
   readonly jobs: Jobs;
   readonly intake: Intake;
   readonly cutting: CutService;
-  readonly surveyStore: SurveyStore;
   readonly surveys: Surveys;
   readonly roughs: RoughsService;
   readonly runs: RunStore;
@@ -78,8 +77,7 @@ export class Studio {
     this.recipes = letterRecipes(this.database);
     this.pieceRecipes = pieceRecipes(this.database);
     this.jobs = new Jobs(this.buildFolder);
-    this.surveyStore = new SurveyStore(this.database);
-    this.surveys = new Surveys(this.jobs, this.files, this.assets, this.surveyStore);
+    this.surveys = new Surveys(this.jobs, this.files, this.assets, new SurveyStore(this.database));
     this.roughs = new RoughsService(this);
     this.intake = new Intake(this.files, this.assets, this.faces, this.jobs);
     this.runs = new RunStore(this.database);

@@ -1,5 +1,5 @@
 import type { Raster } from '../pixels/raster';
-import { intersect, middleOf, unionOf, type Region, type Size } from '../pixels/region';
+import { areaOf, intersect, middleOf, unionOf, type Region, type Size } from '../pixels/region';
 import { placedBox, type Candidate, type CandidateScene } from './candidates';
 import type { Block } from './block';
 import { cropped, uncropped } from './crops';
@@ -21,8 +21,6 @@ export interface ScoreScene extends CandidateScene {
 }
 
 const { floor, max, min, abs, log2, hypot, sqrt } = Math;
-const areaOf = (box: Region | null): number => (box ? max(0, box.width) * max(0, box.height) : 0);
-
 /** A letter's box is looked at in so many places across and down. */
 const looks = 7;
 

@@ -73,6 +73,10 @@ export function lightness(red: number, green: number, blue: number): number {
 /** Red, green and blue of a CSS colour as linear light, 0..1. */
 export const linearOf = (css: string): number[] => readColour(css).slice(0, 3).map(decodeExact);
 
+/** CIE L* (0..100, CIE 15) of a linear luminance, 0..1. */
+export const lightnessOfLuminance = (luminance: number): number =>
+  luminance > 0.008856 ? 116 * Math.cbrt(luminance) - 16 : 903.3 * luminance;
+
 /** The luminance of an Oklab colour, 0..1. */
 export function luminanceOfOklab(l: number, a: number, b: number): number {
   const [red, green, blue] = oklabToEncoded(l, a, b).map(decodeExact);

@@ -68,6 +68,9 @@ export function union(a: Region | null, b: Region | null): Region | null {
 export const unionOf = (regions: readonly (Region | null)[]): Region | null =>
   regions.reduce<Region | null>(union, null);
 
+/** px; 0 where there is none. */
+export const areaOf = (box: Region | null): number => (box ? Math.max(0, box.width) * Math.max(0, box.height) : 0);
+
 export const middleOf = ({ x, y, width, height }: Region): [number, number] => [x + width / 2, y + height / 2];
 
 /** The smallest region of whole pixels that holds `region`. */

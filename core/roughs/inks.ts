@@ -1,9 +1,9 @@
-import { hexOfOklab } from '../pixels/colour';
+import { hexOfOklab, lightnessOfLuminance, luminanceOfOklab } from '../pixels/colour';
 import { seeded } from '../shape/seeded';
 import type { Sketch } from './sketch';
 
 /** Looked up once: these loops are hot. */
-const { abs, cbrt, hypot, max, min } = Math;
+const { abs, hypot, max, min } = Math;
 
 /** A colour of the photograph, made lighter or darker for letters. */
 export interface RoughInk {
@@ -53,15 +53,6 @@ export function mainColours({ lab: [l, a, b] }: Sketch): { lab: [number, number,
   return middles.map((one, m) => ({ lab: one, share: counts[m] / samples.length })).filter(({ share }) => share > 0);
 }
 
-/** CIE L* of Oklab, by its luminance. */
-export function lightnessOfOklab([l, a, b]: readonly number[]): number {
-  const long = (l + 0.3963377774 * a + 0.2158037573 * b) ** 3;
-  const middle = (l - 0.1055613458 * a - 0.0638541728 * b) ** 3;
-  const short = (l - 0.0894841775 * a - 1.291485548 * b) ** 3;
-  const luminance = min(1, max(0, -0.0405801784 * long + 1.1122568696 * middle - 0.0716766787 * short));
-  return luminance > 0.008856 ? 116 * cbrt(luminance) - 16 : 903.3 * luminance;
-}
-
 const hues: [number, string][] = [
   [38, 'red'],
   [72, 'orange'],
@@ -97,7 +88,13 @@ export function inksOf(sketch: Sketch): RoughInk[] {
   const add = (l: number, a: number, b: number, says: string): void => {
     const lab: [number, number, number] = [l, a, b];
     if (out.some((other) => abs(other.lab[0] - l) < 0.05 && hypot(other.lab[1] - a, other.lab[2] - b) < 0.03)) return;
-    out.push({ colour: hexOfOklab(l, a, b), lab, lightness: lightnessOfOklab(lab), says, chroma: hypot(a, b) });
+    out.push({
+      colour: hexOfOklab(l, a, b),
+      lab,
+      lightness: lightnessOfLuminance(luminanceOfOklab(l, a, b)),
+      says,
+      chroma: hypot(a, b),
+    });
   };
   add(0.965, light.lab[1] * 0.4, light.lab[2] * 0.4, 'the photograph’s lightest colour, nearly white');
   add(0.2, dark.lab[1] * 0.7, dark.lab[2] * 0.7, 'the photograph’s darkest colour, nearly black');

@@ -1,8 +1,8 @@
-import { lightness } from '../pixels/colour';
+import { lightness, lightnessOfLuminance, luminanceOfOklab, readOklab } from '../pixels/colour';
 import type { Point } from '../shape/affine';
 import { paintedPicture } from '../testing/pictures';
 import { shownPart } from './ground';
-import { inksOf, lightnessOfOklab, mainColours } from './inks';
+import { inksOf, mainColours } from './inks';
 import { crossingOf, mostHidden, touched } from './kinds/common';
 import { uprightQuad } from './kinds/surface';
 import { broughtBefore } from './kinds/woven';
@@ -12,7 +12,6 @@ import { overlapOf } from './search';
 import { breaksOf } from './settings';
 import { sketchedThing, sketchOf } from './sketch';
 import { scoreOf, weights } from './weights';
-import { readOklab } from '../pixels/colour';
 
 const whole = { x: 0, y: 0, width: 200, height: 100 };
 
@@ -116,7 +115,10 @@ test('colours are those of the photograph, and their lightness is right', async 
   const inks = inksOf(sketch);
   expect(inks.some(({ says }) => says.includes('blue'))).toBe(true);
   expect(inks.some(({ says }) => says.includes('red'))).toBe(true);
-  expect(lightnessOfOklab(readOklab('rgb(40 90 160)'))).toBeCloseTo(lightness(40 / 255, 90 / 255, 160 / 255), 0);
+  expect(lightnessOfLuminance(luminanceOfOklab(...readOklab('rgb(40 90 160)')))).toBeCloseTo(
+    lightness(40 / 255, 90 / 255, 160 / 255),
+    0,
+  );
 });
 
 test('a letter that is lost, or merely touched, is no crossing', () => {

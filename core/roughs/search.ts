@@ -1,4 +1,4 @@
-import { intersect, type Region } from '../pixels/region';
+import { areaOf, intersect, type Region } from '../pixels/region';
 import { seeded } from '../shape/seeded';
 import type { Ground } from './ground';
 import type { Layout, RoughKind } from './kinds/kind';
@@ -21,8 +21,6 @@ const chance = 0.06;
 
 /** Lower capitals than these are no display type: px, and a part of the sheet's shorter side. */
 const [smallestPx, smallestShare] = [8, 0.022];
-
-const areaOf = (box: Region | null): number => (box ? Math.max(0, box.width) * Math.max(0, box.height) : 0);
 
 /** How much two boxes share: intersection over union. */
 export function overlapOf(a: Region, b: Region): number {

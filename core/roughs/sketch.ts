@@ -1,10 +1,11 @@
-import { levelSize, readLevel, type Level, type Picture } from '../pictures/pyramid';
+import { levelSize, readLevel, type Picture } from '../pictures/pyramid';
+import { lightnessOfLuminance } from '../pixels/colour';
 import { oklabPlanes, type OklabPlanes } from '../pixels/oklabPlanes';
 import type { Region } from '../pixels/region';
-import { decodeByte } from '../pixels/transfer';
+import { luminance } from '../survey/view';
 
 /** Looked up once: these loops are hot. */
-const { cbrt, ceil, floor, hypot, max, min, round, sqrt } = Math;
+const { ceil, floor, hypot, max, min, round, sqrt } = Math;
 
 /** Longer side of a sketch, px, at most. */
 const sketchSide = 400;
@@ -38,16 +39,10 @@ export interface SketchedThing {
   box: Region;
 }
 
-/** The level of a picture that sketches are made from. */
-export function sketchLevel({ width, height, levels }: Picture, { width: w, height: h }: Region): number {
-  let level = 0;
-  while (level < levels - 1 && max(w, h) / 2 ** level > sketchSide) level++;
-  return min(level, max(0, floor(Math.log2(max(width, height)))));
-}
-
 /** @param part of the picture that the sheet shows, its px */
 export async function sketchOf(picture: Picture, part: Region): Promise<Sketch> {
-  const number = sketchLevel(picture, part);
+  let number = 0;
+  while (number < picture.levels - 1 && max(part.width, part.height) / 2 ** number > sketchSide) number++;
   const factor = 2 ** number;
   const whole = levelSize(picture.width, picture.height, number);
   const x = min(whole.width - 1, floor(part.x / factor));
@@ -64,22 +59,10 @@ export async function sketchOf(picture: Picture, part: Region): Promise<Sketch> 
     width: region.width,
     height: region.height,
     factor,
-    lightness: lightnessOf(level),
+    lightness: luminance(level).data.map(lightnessOfLuminance),
     lab,
     unrest: unrestOf(lab, region.width, region.height),
   };
-}
-
-/** CIE L* (CIE 15) of stored encoded sRGB. */
-function lightnessOf({ width, height, channels, bytes }: Level): Float32Array {
-  const out = new Float32Array(width * height);
-  const [green, blue] = channels === 1 ? [0, 0] : [1, 2];
-  for (let i = 0, at = 0; i < out.length; i++, at += channels) {
-    const luminance =
-      0.2126 * decodeByte[bytes[at]] + 0.7152 * decodeByte[bytes[at + green]] + 0.0722 * decodeByte[bytes[at + blue]];
-    out[i] = luminance > 0.008856 ? 116 * cbrt(luminance) - 16 : 903.3 * luminance;
-  }
-  return out;
 }
 
 /** Sums from the upper left: of a box with four look-ups (Crow 1984). */

@@ -6,6 +6,7 @@ import { kindNames, roughsOrderSchema, type RoughsOrder } from '../../core/rough
 import { writeBundle } from '../bundles';
 import { projectRoot, readConfig } from '../config';
 import { endWith } from '../endWith';
+import { roughsWork } from '../roughs/roughsService';
 import { workRoughs, type DrawnRough } from '../roughs/workRoughs';
 import { seedFaces } from '../seed';
 import { Studio } from '../studio';
@@ -62,17 +63,7 @@ async function main(): Promise<void> {
     const told: object[] = [];
     let number = 0;
     await workRoughs(
-      {
-        dataFolder: data,
-        plate: {
-          sha256: plate.sha256,
-          name: plate.name,
-          shape: { width: plate.width!, height: plate.height!, channels: plate.channels! },
-        },
-        survey: null,
-        faces: studio.assets.list('face').map(({ sha256, name }) => ({ sha256, name })),
-        order,
-      },
+      roughsWork(studio, plate, order),
       (news) => {
         const ms = Math.round(performance.now() - taken);
         if (news.kind === 'left out') {

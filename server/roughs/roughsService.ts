@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
-import { surveyVersion, type Survey } from '../../core/survey';
 import { distinctNames } from '../../core/piece/fileNames';
 import type { RoughsOrder } from '../../core/roughs/order';
 import type { LeftOut, Rough } from '../../core/roughs/roughs';
 import type { JobState } from '../jobs/jobs';
 import { Problem } from '../problem';
+import type { StoredAsset } from '../store/assets';
 import type { Studio } from '../studio';
 import type { DrawnRough, RoughsNews, RoughsWork } from './workRoughs';
 
@@ -48,6 +48,19 @@ const summaryOf = (rough: DrawnRough & { id: string }): RoughSummary => {
   return { id, kind, title, says, figures, score, parts, box, locks, width, height };
 };
 
+/** What is to be made of a photograph in the store, with the faces that are there. */
+export const roughsWork = (
+  { config, assets, surveys }: Studio,
+  { sha256, name, width, height, channels }: StoredAsset,
+  order: RoughsOrder,
+): RoughsWork => ({
+  dataFolder: config.data,
+  plate: { sha256, name, shape: { width: width!, height: height!, channels: channels! } },
+  survey: surveys.known(sha256),
+  faces: assets.list('face').map((face) => ({ sha256: face.sha256, name: face.name })),
+  order,
+});
+
 /** So many photographs' roughs are kept; those that were looked at longest ago go first. */
 const mostKept = 24;
 
@@ -64,23 +77,12 @@ export class RoughsService {
   start(plate: string, order: RoughsOrder): RoughsState {
     const asset = this.studio.assets.get(plate);
     if (asset.kind !== 'plate') throw new Problem(422, 'This file is not a photograph.');
-    const faces = this.studio.assets.list('face').map(({ sha256, name }) => ({ sha256, name }));
+    const work = roughsWork(this.studio, asset, order);
     const key = createHash('sha256')
-      .update(JSON.stringify([plate, order, faces]))
+      .update(JSON.stringify([plate, order, work.faces]))
       .digest('hex');
     for (const one of this.kept.values())
       if (one.key === key && (one.job.state === 'running' || one.job.state === 'done')) return this.stateOf(one);
-    const work: RoughsWork = {
-      dataFolder: this.studio.config.data,
-      plate: {
-        sha256: plate,
-        name: asset.name,
-        shape: { width: asset.width!, height: asset.height!, channels: asset.channels! },
-      },
-      survey: this.studio.surveys.known(plate),
-      faces,
-      order,
-    };
     const job = this.studio.jobs.start<RoughsWork, null, null>(
       'roughs',
       plate,
@@ -146,15 +148,11 @@ export class RoughsService {
   }
 
   private take(made: Kept, news: RoughsNews): void {
-    if (news.kind === 'survey') this.keepSurvey(made.plate, news.survey);
+    if (news.kind === 'survey') this.studio.surveys.keep(made.plate, news.survey);
     if (news.kind === 'left out') made.leftOut.push(news.leftOut);
     if (news.kind !== 'rough') return;
     for (const { file, kind } of news.files) this.studio.cutting.keep(file, kind);
     made.roughs.push({ ...news.rough, id: `${made.roughs.length + 1}-${news.rough.kind}` });
-  }
-
-  private keepSurvey(plate: string, survey: Survey): void {
-    this.studio.surveyStore.keep(plate, surveyVersion, survey);
   }
 
   private get(id: string): Kept {

@@ -1,6 +1,6 @@
 import { parentPort } from 'node:worker_threads';
 import { ScribbleCutter } from '../../core/passes/veils/scribble/scribbleCut';
-import { proposeThings } from '../../core/passes/veils/standout/proposals';
+import { StandOut } from '../../core/passes/veils/standout/standOut';
 import { levelSize, readLevel, type Picture } from '../../core/pictures/pyramid';
 import { takeSurvey, type MeasureName } from '../../core/survey';
 import type { Finding } from '../../core/survey/measure';
@@ -25,8 +25,7 @@ const tell = (answer: SurveyAnswer): void => parentPort!.postMessage(answer);
 async function thingsOf(picture: Picture): Promise<Uint8Array[]> {
   const number = coarseLevel(picture);
   const level = await readLevel(picture, number, { x: 0, y: 0, ...levelSize(picture.width, picture.height, number) });
-  const { patches } = new ScribbleCutter(level);
-  return proposeThings(patches).map((one) => Uint8Array.from(patches.labels, (label) => one[label]));
+  return new StandOut(new ScribbleCutter(level)).masks();
 }
 
 async function measure({ pyramid, shape, names, things: known }: SurveyOrder): Promise<void> {

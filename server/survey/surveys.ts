@@ -56,9 +56,14 @@ export class Surveys {
     return this.store.find(sha256, surveyVersion) ?? null;
   }
 
+  /** Keeps a survey that was taken beside other work. */
+  keep(sha256: string, survey: Survey): void {
+    this.store.keep(sha256, surveyVersion, survey);
+  }
+
   private async take(sha256: string, order: SurveyJobOrder, state: SurveyState): Promise<void> {
     const keep = (found: Survey): null => {
-      this.store.keep(sha256, surveyVersion, found);
+      this.keep(sha256, found);
       return null;
     };
     const job = this.jobs.start<SurveyJobOrder, Survey, null>('survey', sha256, 'surveyChild.js', order, keep, () => {

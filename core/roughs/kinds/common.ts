@@ -5,7 +5,7 @@ import type { Seen } from '../seen';
 import type { Setting } from '../settings';
 
 /** Looked up once: these loops are hot. */
-const { abs, exp, hypot, max, min } = Math;
+const { abs, exp, max, min } = Math;
 
 /** Words keep this part of the sheet's shorter side from its edges. */
 export const margin = 0.045;
@@ -146,10 +146,3 @@ export function whereOf({ part }: Ground, { middle: [x, y] }: Placement): string
   if (abs(off) < 0.1) return row;
   return `${row}, on the ${off < 0 ? 'left' : 'right'}`;
 }
-
-/** The distance of a point from a line through two. */
-export const offLine = (
-  [px, py]: readonly number[],
-  [ax, ay]: readonly number[],
-  [bx, by]: readonly number[],
-): number => ((bx - ax) * (py - ay) - (by - ay) * (px - ax)) / hypot(bx - ax, by - ay);

@@ -1,3 +1,4 @@
+import { memoize } from '../../graph/memoize';
 import type { Point } from '../../shape/affine';
 import { surveyOf, type Ground } from '../ground';
 import { evenSteps, scaleFor, standing } from '../placement';
@@ -19,7 +20,7 @@ interface Slope {
 }
 
 /** The straight lines of the photograph that words can be set along, from left to right, sheet px. */
-export function slopesOf(ground: Ground): Slope[] {
+export const slopesOf = memoize((ground: Ground): Slope[] => {
   const { part } = ground;
   return surveyOf(ground)
     .planes.lines.map(({ from, to }): Slope => {
@@ -30,7 +31,7 @@ export function slopesOf(ground: Ground): Slope[] {
     .filter(({ length, degrees }) => Math.abs(degrees) <= steepest && length >= shortest * part.width)
     .sort((a, b) => b.length - a.length)
     .slice(0, 6);
-}
+});
 
 /** Words that stand along a slope or a horizon of the photograph. */
 export const slope: RoughKind = {
