@@ -6,7 +6,7 @@ import { eachPlace, type CoatGround } from './ground';
 import type { HalftoneCoat } from './schema';
 
 /** Looked up once: the loops are hot. */
-const { min, max, round, hypot, abs, cos, sin, floor, PI } = Math;
+const { acos, min, max, round, abs, cos, sin, floor, sqrt, PI } = Math;
 
 /** How far around a region the coats below must be known, lettering px. */
 export const halftoneReach = ({ pitch }: HalftoneCoat, capHeight: number): number => 1.5 * pitch * capHeight;
@@ -74,20 +74,23 @@ function betweenCells(toneAt: (u: number, v: number) => number): (u: number, v: 
  */
 function allHeights(): Float64Array {
   const [steps, parts] = [1024, 512];
+  const cosines = Float64Array.from({ length: parts }, (_, i) => cos(((i + 0.5) / parts) * PI));
   const areaAbove = (t: number): number => {
     let sum = 0;
-    for (let i = 0; i < parts; i++) sum += Math.acos(max(-1, min(1, 2 * t - cos(((i + 0.5) / parts) * PI))));
+    for (let i = 0; i < parts; i++) sum += acos(max(-1, min(1, 2 * t - cosines[i])));
     return sum / parts / PI;
   };
-  return Float64Array.from({ length: steps + 1 }, (_, step) => {
-    let [low, high] = [-1, 1];
-    for (let i = 0; i < 24; i++) {
-      const middle = (low + high) / 2;
-      if (areaAbove(middle) > step / steps) low = middle;
-      else high = middle;
-    }
-    return (low + high) / 2;
-  });
+  // The hill is its own valley turned over: what is known above the middle holds below it.
+  const known = Float64Array.from({ length: 2 * steps + 1 }, (_, i) => areaAbove(i / (2 * steps)));
+  const heights = new Float64Array(steps + 1);
+  for (let step = 0, i = 2 * steps; step <= steps / 2; step++) {
+    const share = step / steps;
+    while (i > 1 && known[i - 1] < share) i--;
+    const height = (i - (share - known[i]) / (known[i - 1] - known[i] || 1)) / (2 * steps);
+    heights[step] = min(1, max(0, height));
+    heights[steps - step] = -heights[step];
+  }
+  return heights;
 }
 
 /** Worked out for the first halftone: most pieces have none. */
@@ -113,7 +116,8 @@ function dotAt(u: number, v: number, px: number, dark: number): number {
   const [a, b] = [2 * PI * u, 2 * PI * v];
   const above = (cos(a) + cos(b)) / 2 - heightOf(dark);
   // How far off the edge is: by the slope there, which is none on hill tops and in the passes between them.
-  const slope = max(PI * hypot(sin(a), sin(b)), 0.5);
+  const [across, down] = [sin(a), sin(b)];
+  const slope = max(PI * sqrt(across * across + down * down), 0.5);
   const dot = clamp(above / (slope * px) + 0.5);
   const tone = clamp((px - fadeFrom) / (fadeTo - fadeFrom));
   return dot + (dark - dot) * tone;

@@ -1,5 +1,8 @@
-import { emptyRaster, type Raster } from '../pixels/raster';
+import { crop, emptyRaster, put, type Raster } from '../pixels/raster';
+import { intersect } from '../pixels/region';
+import { gridTiles, renderTile } from './tiles';
 import { ByteCache } from './cache';
+import type { Profile } from './profile';
 import { touches, type Needs, type Node, type Request } from './node';
 
 /** Thrown where a request was given up because something newer is wanted. */
@@ -12,19 +15,35 @@ export class Outdated extends Error {
 /** Says whether a request is still wanted; asked between the steps of the work. */
 export type IsOutdated = () => boolean;
 
+/** So many px are put together from tiles; fewer are computed as they are asked for. */
+const leastTiled = 2 * renderTile * renderTile;
+/** Nothing is put together that is larger than this part of what can be kept: its tiles would drive each other out. */
+const mostTiled = 0.25;
+
 /** Bytes that are kept of what all tiles read. */
 const forAllBytes = 128 * 1024 * 1024;
 
 /** Computes regions of nodes, keeps what it computed, and never computes the same thing twice at once. */
 export class Evaluator {
   private readonly cache: ByteCache<Raster>;
+  /** Tiles that wide regions are put together from. */
+  private readonly tiles: ByteCache<Raster>;
   /** What all tiles read. */
   private readonly forAll = new ByteCache<Raster>(forAllBytes);
   private readonly running = new Map<string, Promise<Raster>>();
 
-  /** @param budget bytes of rasters to keep */
-  constructor(budget: number) {
+  /**
+   * @param budget bytes of rasters to keep
+   * @param forTiles bytes to keep, besides, of the tiles that wide regions are put together from
+   * @param profile is told what each node costs, where that is asked for
+   */
+  constructor(
+    budget: number,
+    private readonly forTiles = budget,
+    private readonly profile?: Profile,
+  ) {
     this.cache = new ByteCache(budget);
+    this.tiles = new ByteCache(forTiles);
   }
 
   /**
@@ -35,7 +54,7 @@ export class Evaluator {
     const { region, scale } = request;
     if (!touches(node.bounds, request)) return emptyRaster(region.width, region.height, node.channels);
     const key = `${node.keyAt?.(request) ?? node.key}|${scale}|${region.x},${region.y},${region.width},${region.height}`;
-    const cache = node.isForAll ? this.forAll : this.cache;
+    const cache = this.cacheOf(node);
     const known = cache.get(key);
     if (known) return known;
     const shared = this.running.get(key);
@@ -46,6 +65,7 @@ export class Evaluator {
           ? this.pixels(node, request, isOutdated)
           : Promise.reject(error as Error),
       );
+    if (this.isAssembled(node, request)) return this.assemble(node, request, isOutdated);
     const work = this.compute(node, request, isOutdated).then(
       (raster) => {
         this.running.delete(key);
@@ -61,6 +81,28 @@ export class Evaluator {
     return work;
   }
 
+  private cacheOf({ isForAll, isTiled }: Node): ByteCache<Raster> {
+    if (isForAll) return this.forAll;
+    return isTiled ? this.tiles : this.cache;
+  }
+
+  /** What is put together is not kept: its tiles are. */
+  private isAssembled({ isTiled, channels }: Node, { region: { width, height } }: Request): boolean {
+    const bytes = width * height * channels * 4;
+    return isTiled === true && width * height >= leastTiled && bytes <= this.forTiles * mostTiled;
+  }
+
+  /** Puts a wide region together from the tiles of a fixed grid, as far as the node reaches. */
+  private async assemble(node: Node, { region, scale }: Request, isOutdated?: IsOutdated): Promise<Raster> {
+    const out = emptyRaster(region.width, region.height, node.channels);
+    for (const tile of gridTiles(region)) {
+      if (!touches(node.bounds, { region: tile, scale })) continue;
+      const seen = intersect(tile, region)!;
+      put(out, region, crop(await this.pixels(node, { region: tile, scale }, isOutdated), tile, seen), seen);
+    }
+    return out;
+  }
+
   private async compute(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> {
     const inputs = Object.create(null) as Record<string, Raster>;
     const gather = async (needs: Needs): Promise<void> => {
@@ -70,6 +112,7 @@ export class Evaluator {
     await gather(node.needs(request));
     if (node.needsThen) await gather(node.needsThen(request, inputs));
     if (isOutdated?.()) throw new Outdated();
-    return node.compute(request, inputs);
+    const make = (): Raster | Promise<Raster> => node.compute(request, inputs);
+    return this.profile ? this.profile.timed(node, request, make) : make();
   }
 }

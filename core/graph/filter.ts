@@ -60,7 +60,7 @@ export function filtered(source: Node, filter: Filter): Node {
     const wide = filter.from ? filter.from(request) : grow(region, Math.ceil(reach * scale));
     return within ? union(region, intersect(wide, sheetAt(within, scale)))! : wide;
   };
-  const own = contentKey('filtered', filter.key, reach, within, only);
+  const own = contentKey(filter.key, 'filtered', reach, within, only);
   const key = contentKey(
     own,
     source.key,
@@ -80,6 +80,7 @@ export function filtered(source: Node, filter: Filter): Node {
   const grown = source.bounds && grow(source.bounds, reach);
   return {
     key,
+    isTiled: true,
     channels: filter.channels ?? source.channels,
     bounds: filter.bounds === undefined ? grown : filter.bounds,
     ...(filter.keepsSolid && { isSolid: (request) => source.isSolid?.(request) === true }),
@@ -122,6 +123,7 @@ export function combined(
       key,
       all.map(([name, node]) => [name, node.key]),
     ),
+    isTiled: true,
     channels: options.channels,
     bounds: options.bounds === undefined ? boundsOf(Object.values(nodes)) : options.bounds,
     needs: ({ region }) => Object.fromEntries(all.map(([name, node]) => [name, { node, region }])),

@@ -34,6 +34,11 @@ export interface Node {
   readonly channels: 1 | 4;
   /** Every tile reads the same whole of it, such as a map of the sheet: kept however little else is. */
   readonly isForAll?: boolean;
+  /**
+   * Each px is the same whatever region it is asked in, and dear: what is asked for widely is put together from tiles,
+   * which are kept for those who ask for what lies beside.
+   */
+  readonly isTiled?: boolean;
   /** Outside of this (sheet px) the node is transparent; null: it may paint everywhere. */
   readonly bounds: Region | null;
   /** True where every px of the region is sure to be opaque. */
@@ -59,15 +64,33 @@ export const nowhere: Region = { x: 0, y: 0, width: 0, height: 0 };
 export const boundsOf = (nodes: readonly Pick<Node, 'bounds'>[]): Region | null =>
   nodes.some(({ bounds }) => bounds === null) ? null : (unionOf(nodes.map(({ bounds }) => bounds)) ?? nowhere);
 
-/** A short content key of any plain data: the two hashes of its text and its length, as base 36. */
-export function contentKey(...parts: unknown[]): string {
+/** A short hash of any plain data: the two hashes of its text and its length, as base 36. */
+export function contentHash(...parts: unknown[]): string {
   const text = JSON.stringify(parts);
   const [a, b] = textHashes(text);
   return `${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}-${text.length.toString(36)}`;
 }
 
+/**
+ * The content key of a node: its kind, and a hash of all that its pixels follow from.
+ * @param parts first what kind of node it is, in words, or the key of one that it is of a kind with
+ */
+export function contentKey(...parts: unknown[]): string {
+  const kind = typeof parts[0] === 'string' ? kindOf(parts[0]) : '';
+  return kind ? `${kind}:${contentHash(...parts)}` : contentHash(...parts);
+}
+
+const words = /^[a-z][a-z ,]*$/;
+
+/** What kind of node a key says it is; empty where it says none. */
+export function kindOf(key: string): string {
+  const end = key.indexOf(':');
+  if (end >= 0) return key.slice(0, end);
+  return words.test(key) ? key : '';
+}
+
 /** The content key of one part of a piece, worked out once for each object. */
-export const keyOf = memoize((part: object) => contentKey(part));
+export const keyOf = memoize((part: object) => contentHash(part));
 
 /** The key of a node for one region. */
 export const keyIn = (node: Pick<Node, 'key' | 'keyAt'>, request: Request): string => node.keyAt?.(request) ?? node.key;

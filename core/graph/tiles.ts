@@ -26,6 +26,15 @@ export function tilesOver(region: Region, within: Region, side = renderTile): Re
   return tiles;
 }
 
+/** The whole tiles of a fixed grid that meet a region, row by row; they may reach beyond it. Output px. */
+export function gridTiles(region: Region, side = renderTile): Region[] {
+  const tiles: Region[] = [];
+  for (let y = Math.floor(region.y / side) * side; y < region.y + region.height; y += side)
+    for (let x = Math.floor(region.x / side) * side; x < region.x + region.width; x += side)
+      tiles.push({ x, y, width: side, height: side });
+  return tiles;
+}
+
 /** The scale at which a sheet's longer side is no more than so many output px; 1 where it is smaller anyway. */
 export const scaleWithin = ({ width, height }: Size, side: number): number =>
   Math.min(1, side / Math.max(width, height));

@@ -38,6 +38,7 @@ export function uncovered(photo: Node, mattes: readonly Node[], sheet: Size): No
   };
   return {
     key: contentKey('uncovered', filled.key),
+    isTiled: true,
     channels: 4,
     bounds: null,
     isSolid: (request) => photo.isSolid?.(request) === true,

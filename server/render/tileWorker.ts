@@ -54,9 +54,10 @@ export type TileOrder =
   | { kind: 'pack'; rows: Uint8Array; form: PackForm };
 export type TileAnswer = { problem: string | null; packed?: PackedRows };
 
-/** A tile is drawn once only, so little is worth keeping: what its nodes share. */
+/** A tile is drawn once only, so little is worth keeping: what its nodes share, and what the tiles beside it read too. */
 const cacheBytes = 12 * 1024 * 1024;
-let evaluator = new Evaluator(cacheBytes);
+const tileBytes = 64 * 1024 * 1024;
+let evaluator = new Evaluator(cacheBytes, tileBytes);
 let current: { scale: number; drawing: Promise<Drawing> } | null = null;
 
 type Drawing = { whole: Node; isWide: boolean } | { parted: PartedPicture };
@@ -169,7 +170,7 @@ parentPort!.on('message', (order: TileOrder) => {
     (answer) => parentPort!.postMessage(answer),
     (error: unknown) => {
       // It may be the memory: what was kept is given back before the next try.
-      evaluator = new Evaluator(cacheBytes);
+      evaluator = new Evaluator(cacheBytes, tileBytes);
       parentPort!.postMessage({ problem: error instanceof Error ? error.message : String(error) } satisfies TileAnswer);
     },
   );

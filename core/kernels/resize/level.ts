@@ -53,13 +53,16 @@ export function resizeLevel(level: Level, across: Taps, down: Taps, covered: Cov
 /** Stored pixels as they are, px for px: premultiplied encoded RGBA, or one channel. */
 export function coverLevel({ width, height, channels, bytes }: Level, { columns, rows }: Covered): Raster {
   const out = emptyRaster(width, height, channels === 1 ? 1 : 4);
-  const compiled = channels === 1 ? null : machine();
+  if (channels === 1) {
+    coverMatte(out.data, bytes, columns, rows);
+    return out;
+  }
+  const compiled = machine();
   if (!compiled) {
     for (let i = 0; i < width * height; i++) {
       const share = columns[i % width] * rows[Math.floor(i / width)];
       const alpha = channels === 4 ? (bytes[i * 4 + 3] / 255) * share : share;
-      if (channels === 1) out.data[i] = (bytes[i] / 255) * share;
-      else for (let c = 0; c < 4; c++) out.data[i * 4 + c] = c === 3 ? alpha : (bytes[i * channels + c] / 255) * alpha;
+      for (let c = 0; c < 4; c++) out.data[i * 4 + c] = c === 3 ? alpha : (bytes[i * channels + c] / 255) * alpha;
     }
     return out;
   }
@@ -75,6 +78,15 @@ export function coverLevel({ width, height, channels, bytes }: Level, { columns,
     out.data.set(arena.floats.subarray(to >> 2, (to >> 2) + width * 4), y * width * 4);
   }
   return out;
+}
+
+/** A matte's bytes as shares. */
+function coverMatte(out: Float32Array, bytes: Uint8Array, columns: Float32Array, rows: Float32Array): void {
+  const width = columns.length;
+  for (let y = 0, i = 0; y < rows.length; y++) {
+    const share = rows[y] / 255;
+    for (let x = 0; x < width; x++, i++) out[i] = bytes[i] * columns[x] * share;
+  }
 }
 
 function lightOf({ width, height, channels, bytes }: Level): Raster {

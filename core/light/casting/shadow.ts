@@ -173,11 +173,14 @@ function sideOf({ from, to }: NonNullable<Thrown['wall']>, inside: readonly [num
 }
 
 /** How much of several shadows together lies on a place. */
-function covered(inputs: Inputs, name: string, strengths: readonly number[], i: number): number {
+function covered(shadows: readonly Float32Array[], strengths: readonly number[], i: number): number {
   let free = 1;
-  for (let k = 0; k < strengths.length; k++) free *= 1 - inputs[`${name} ${k}`].data[i] * strengths[k];
+  for (let k = 0; k < strengths.length; k++) free *= 1 - shadows[k][i] * strengths[k];
   return 1 - free;
 }
+
+const dataOf = (inputs: Inputs, name: string, count: number): Float32Array[] =>
+  Array.from({ length: count }, (_, k) => inputs[`${name} ${k}`].data);
 
 /**
  * How much of each px lies in which shadow, as what is seen there: never darker than the darkest near by. A lamp that
@@ -204,15 +207,17 @@ function shadowNode(
     (inputs, { region }) => {
       const out = emptyRaster(region.width, region.height, 4);
       const light = toLight(inputs.below);
+      const dark = dataOf(inputs, 'shadow', shadows.length);
+      const dim = dataOf(inputs, 'fill', inFill.length);
       for (let i = 0, at = 0; i < region.width * region.height; i++, at += 4) {
-        const dark = covered(inputs, 'shadow', strengths, i);
-        const dim = inFill.length === 0 ? 0 : covered(inputs, 'fill', fillStrengths, i);
-        const alpha = dark + dim - dark * dim;
+        const shaded = covered(dark, strengths, i);
+        const dimmed = dim.length === 0 ? 0 : covered(dim, fillStrengths, i);
+        const alpha = shaded + dimmed - shaded * dimmed;
         if (alpha <= 1e-5) continue;
         for (let c = 0; c < 3; c++) {
           const lit = light.data[at + c];
           // What is seen is the light less what both keep off; of it, what the px that lie in shadow show.
-          const seen = (lit * (dark * left[c] + dim * (1 - dark - fill[c]))) / alpha;
+          const seen = (lit * (shaded * left[c] + dimmed * (1 - shaded - fill[c]))) / alpha;
           out.data[at + c] = encode(Math.max(seen, Math.min(lit, floor[c]))) * alpha;
         }
         out.data[at + 3] = alpha;

@@ -53,20 +53,35 @@ export function discBlur(
     const at = row * stride + whole * channels + c;
     return whole >= width ? sums[at] : sums[at] + (inside - whole) * (sums[at + channels] - sums[at]);
   };
-  for (let y = 0, to = 0; y < wanted.height; y++) {
+  const span = wanted.width * channels;
+  const found = new Float64Array(span);
+  const start = wanted.x - lying.x + 0.5;
+  for (let y = 0; y < wanted.height; y++) {
     const row = y + wanted.y - lying.y;
-    const [first, last] = [max(-reach, -row), min(reach, height - 1 - row)];
-    for (let x = 0; x < wanted.width; x++) {
-      const middle = x + wanted.x - lying.x + 0.5;
-      for (let c = 0; c < channels; c++, to++) {
-        let sum = 0;
-        for (let k = first; k <= last; k++) {
-          const half = halves[k + reach];
-          if (half > 0) sum += upTo(row + k, middle + half, c) - upTo(row + k, middle - half, c);
-        }
-        out.data[to] = sum / area;
+    found.fill(0);
+    for (let k = max(-reach, -row); k <= min(reach, height - 1 - row); k++) {
+      const half = halves[k + reach];
+      if (half <= 0) continue;
+      // In the middle of a row both ends lie in the picture, and move on by one px with each place.
+      const [left, right] = [floor(start - half), floor(start + half)];
+      const [leftShare, rightShare] = [start - half - left, start + half - right];
+      const from = min(wanted.width, max(0, -left));
+      const to = max(from, min(wanted.width, width - right));
+      for (let x = 0; x < wanted.width; x++) {
+        if (x === from) x = to;
+        if (x >= wanted.width) break;
+        const middle = x + start;
+        for (let c = 0; c < channels; c++)
+          found[x * channels + c] += upTo(row + k, middle + half, c) - upTo(row + k, middle - half, c);
+      }
+      const [before, after] = [(row + k) * stride + left * channels, (row + k) * stride + right * channels];
+      for (let j = from * channels; j < to * channels; j++) {
+        const [a, b] = [before + j, after + j];
+        found[j] +=
+          sums[b] + rightShare * (sums[b + channels] - sums[b]) - sums[a] - leftShare * (sums[a + channels] - sums[a]);
       }
     }
+    for (let j = 0, at = y * span; j < span; j++, at++) out.data[at] = found[j] / area;
   }
   return out;
 }

@@ -1,6 +1,8 @@
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
 import { lumaAt } from '../../pixels/luma';
+import type { Raster } from '../../pixels/raster';
+import type { Region } from '../../pixels/region';
 import { grainAt, grainIn } from './noise';
 import type { LetterGrain } from './schema';
 
@@ -24,7 +26,9 @@ export function grainy(source: Node, grain: LetterGrain): Node {
   return filtered(source, {
     key: contentKey('grain', grain),
     reach: 0,
-    apply(input, { request: { region, scale } }) {
+    apply(input, { request: { region: whole, scale } }) {
+      const region = inkedRegion(input, whole);
+      if (!region) return input;
       const factor = (strength * grainAt(scale, size)) / 255;
       const own = size * min(1, scale);
       const all = grainIn(region, own, seed);
@@ -32,17 +36,36 @@ export function grainy(source: Node, grain: LetterGrain): Node {
       // As strong as before, however much of it each colour has for itself.
       const together = 1 / Math.hypot(1 - colour, colour);
       const out = { ...input, data: input.data.slice() };
-      for (let i = 0, at = 0; i < all.data.length; i++, at += 4) {
-        const alpha = out.data[at + 3];
-        if (alpha <= 0) continue;
-        const tone = lumaAt(out.data, at) / alpha;
-        const sigma = sigmaAt(grain, tone) * factor * alpha;
-        for (let c = 0; c < 3; c++) {
-          const noise = each ? ((1 - colour) * all.data[i] + colour * each[c].data[i]) * together : all.data[i];
-          out.data[at + c] = max(0, min(alpha, out.data[at + c] + noise * sigma));
+      for (let y = 0, i = 0; y < region.height; y++) {
+        let at = ((region.y - whole.y + y) * whole.width + region.x - whole.x) * 4;
+        for (let x = 0; x < region.width; x++, i++, at += 4) {
+          const alpha = out.data[at + 3];
+          if (alpha <= 0) continue;
+          const tone = lumaAt(out.data, at) / alpha;
+          const sigma = sigmaAt(grain, tone) * factor * alpha;
+          for (let c = 0; c < 3; c++) {
+            const noise = each ? ((1 - colour) * all.data[i] + colour * each[c].data[i]) * together : all.data[i];
+            out.data[at + c] = max(0, min(alpha, out.data[at + c] + noise * sigma));
+          }
         }
       }
       return out;
     },
   });
+}
+
+/** The smallest part of a region that holds all that is not clear; null where all is. */
+function inkedRegion({ data }: Raster, region: Region): Region | null {
+  let [left, right, top, bottom] = [region.width, -1, -1, -1];
+  for (let y = 0, at = 3; y < region.height; y++)
+    for (let x = 0; x < region.width; x++, at += 4) {
+      if (data[at] <= 0) continue;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (top < 0) top = y;
+      bottom = y;
+    }
+  return right < 0
+    ? null
+    : { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 };
 }

@@ -4,7 +4,7 @@ import { smoothStep } from '../../pixels/smoothStep';
 import type { Glow } from './schema';
 
 /** Looked up once: these loops are hot. */
-const { abs, atan2, cos, exp, hypot, max, PI } = Math;
+const { abs, atan2, cos, exp, max, round, sqrt, PI } = Math;
 
 /** One picture of the lens's opening, on the line from the light through the middle of the sheet. */
 export interface Ghost {
@@ -36,6 +36,9 @@ const [streakWide, ringWide] = [0.012, 0.02];
 /** Where the ring lies, and how much farther out red is than blue. */
 const [ringAt, ringSpread] = [0.72, 0.035];
 
+/** Of what is this far down a bell nothing is seen. */
+const bell = (square: number): number => (square > 16 ? 0 : exp(-square));
+
 /** The light of a flare at a place: red, green and blue, linear, before its colour and strength. */
 export function flareAt(
   { haze, ring, blades, radius }: Glow,
@@ -45,22 +48,26 @@ export function flareAt(
   out: [number, number, number],
 ): void {
   const [dx, dy] = [x - from[0], y - from[1]];
-  const far = hypot(dx, dy) / radius;
-  const veil = haze * (0.5 * exp(-far * far * 2.2) + 0.6 * exp(-far * far * 90));
+  const far = sqrt(dx * dx + dy * dy) / radius;
+  const veil = haze === 0 ? 0 : haze * (0.5 * bell(far * far * 2.2) + 0.6 * bell(far * far * 90));
   let streak = 0;
   if (blades > 0 && far > 1e-6) {
     const rays = blades % 2 === 0 ? blades : 2 * blades;
     const turn = (atan2(dy, dx) * rays) / (2 * PI);
-    const off = abs(turn - Math.round(turn)) * ((2 * PI) / rays) * far;
-    streak = (0.55 * exp(-far * 3.2) * exp(-((off / streakWide) ** 2))) / (1 + 6 * far);
+    const off = (abs(turn - round(turn)) * ((2 * PI) / rays) * far) / streakWide;
+    streak = (0.55 * bell(far * 3.2 + off * off)) / (1 + 6 * far);
   }
   for (let c = 0; c < 3; c++) {
     const own = ringAt + ringSpread * (1 - c);
-    out[c] = veil + streak + ring * 0.12 * exp(-(((far - own) / ringWide) ** 2));
+    const off = (far - own) / ringWide;
+    out[c] = veil + streak + ring * 0.12 * bell(off * off);
   }
-  for (const ghost of ghosts) {
-    const part = hypot(x - ghost.at[0], y - ghost.at[1]) / ghost.radius;
-    if (part >= 1.1) continue;
+  for (let k = 0; k < ghosts.length; k++) {
+    const ghost = ghosts[k];
+    const [across, down] = [(x - ghost.at[0]) / ghost.radius, (y - ghost.at[1]) / ghost.radius];
+    const square = across * across + down * down;
+    if (square >= 1.21) continue;
+    const part = sqrt(square);
     // Even, a little brighter towards its edge, which is soft.
     const disc = (0.6 + 0.4 * part * part) * smoothStep((1.05 - part) / 0.12);
     for (let c = 0; c < 3; c++) out[c] += max(0, ghost.light[c]) * disc;

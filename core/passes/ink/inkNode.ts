@@ -59,6 +59,7 @@ export function inkNode(letters: Letters, { coats }: Coated, scene: CoatScene): 
           );
     },
     channels: 4,
+    isTiled: true,
     bounds: unionOf(runs.map(boundsOf)) ?? nowhere,
     needs: (request) => filling.needs(request),
     async compute(request, inputs) {

@@ -15,6 +15,7 @@ export function plateNode(plate: Plate, materials: Materials): Node {
   });
   return {
     key: contentKey('plate', picture.key, plate.scale, plate.x, plate.y),
+    isTiled: true,
     channels: 4,
     bounds,
     isSolid: ({ region, scale }) => picture.channels === 3 && isWithin(region, scaleRegion(bounds, scale)),

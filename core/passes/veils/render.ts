@@ -13,7 +13,7 @@ import { polygonsOf } from './contour';
 import { drawCuts, drawMatte } from './cutRaster';
 import { solvedOf, type Cut, type Veil } from './schema';
 import { isEdgeOld } from './solved';
-import { soften, softenMargin, softest } from './softness/soften';
+import { isEven, soften, softenMargin, softest } from './softness/soften';
 import { touchUpMatte } from './stroke';
 
 /** The coverage of a lettering's letters, one channel; null where there is no such lettering. */
@@ -65,6 +65,7 @@ export function matteNode(
       place.y,
     ),
     channels: 1,
+    isTiled: true,
     bounds: matteBounds(veil, place, picture),
     needs: ({ region }) => Object.fromEntries(fences.map(({ lettering, node }) => [lettering, { node, region }])),
     async compute({ region, scale }, fenced) {
@@ -103,17 +104,10 @@ async function softenedCut(
   const margin = inner + blurMargin(sigma);
   const wide = grow(region, margin);
   const cut = await drawCuts(veil.cuts, ground, wide);
-  // Far from its edge a veil is the same everywhere, and so is its blur.
+  // Far from its edge a veil is the same everywhere, and so is its blur. What is worked on further is never what is kept.
   if (isEven(cut)) return copyOf(crop(cut, wide, region));
   const feathered = blurRegion(cut, wide, grow(region, inner), sigma);
   return copyOf(softness ? soften(feathered, region, softness, ground.toOutput) : feathered);
-}
-
-/** What is worked on further is never what is kept elsewhere. */
-function isEven({ data }: Raster): boolean {
-  const [first] = data;
-  for (let i = 1; i < data.length; i++) if (data[i] !== first) return false;
-  return true;
 }
 
 /** Puts the solved edge in where its band is. */

@@ -1,4 +1,4 @@
-import { contentKey } from '../../graph/node';
+import { contentHash } from '../../graph/node';
 import { memoize } from '../../graph/memoize';
 import type { Cut, ScribbleCut, ToneCut, Veil } from './schema';
 
@@ -13,8 +13,8 @@ const saidOf = ({ specks }: Pick<SolvedCut, 'specks'>): number[] => (specks > 0 
 /** What a cut's pixels follow from, as one key. */
 export const cutKey = memoize((cut: SolvedCut): string =>
   cut.kind === 'scribble'
-    ? contentKey(cut.kind, cut.marks, cut.box, ...saidOf(cut))
-    : contentKey(cut.kind, cut.samples, cut.chroma, cut.lightness, cut.softness, cut.connected, ...saidOf(cut)),
+    ? contentHash(cut.kind, cut.marks, cut.box, ...saidOf(cut))
+    : contentHash(cut.kind, cut.samples, cut.chroma, cut.lightness, cut.softness, cut.connected, ...saidOf(cut)),
 );
 
 /** Whether a cut says anything that could be solved. */
@@ -30,7 +30,7 @@ export function stateOf(cut: SolvedCut): 'unsolved' | 'coarse' | 'solved' {
 
 /** What a fine edge follows from beside its band: the cuts, without what only says how far they are solved. */
 export const cutsKey = memoize((cuts: readonly Cut[]): string =>
-  contentKey(
+  contentHash(
     cuts.map((cut) => (isSolvedCut(cut) ? { ...cut, solvedFor: undefined, specks: cut.specks || undefined } : cut)),
   ),
 );

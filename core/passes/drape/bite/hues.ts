@@ -1,5 +1,7 @@
+import { fastLog } from '../../../pixels/logarithm';
+
 /** Looked up once: these loops are hot. */
-const { exp, log, max, min } = Math;
+const { exp, max, min } = Math;
 
 /** A hue of a surface and how light it is where the light falls on it. */
 export interface Hue {
@@ -92,12 +94,16 @@ function litTone(places: Float32Array, nearest: Uint8Array, k: number): number {
 
 /** The lit tone of what has this hue: that of the hues near it, blended. */
 export function toneAt(hues: readonly Hue[], a: number, b: number): number {
+  if (hues.length === 1) return hues[0].tone;
   let least = Infinity;
-  for (const hue of hues) least = min(least, square(a - hue.a) + square(b - hue.b));
+  for (let k = 0; k < hues.length; k++) least = min(least, square(a - hues[k].a) + square(b - hues[k].b));
   let [sum, all] = [0, 0];
-  for (const hue of hues) {
-    const weight = exp((least - square(a - hue.a) - square(b - hue.b)) / (2 * square(blend)));
-    sum += weight * hue.tone;
+  for (let k = 0; k < hues.length; k++) {
+    const far = (square(a - hues[k].a) + square(b - hues[k].b) - least) / (2 * square(blend));
+    // What is this much farther away has no say.
+    if (far > 30) continue;
+    const weight = exp(-far);
+    sum += weight * hues[k].tone;
     all += weight;
   }
   return sum / all;
@@ -111,4 +117,4 @@ export const shadowOf = (step: number): number => (step >= 0 ? 0 : step * (1 - e
 
 /** The logarithm of a luminance, away from black. */
 export const toneOf = (red: number, green: number, blue: number): number =>
-  log(max(0, 0.2126 * red + 0.7152 * green + 0.0722 * blue) + 0.002);
+  fastLog(max(0, 0.2126 * red + 0.7152 * green + 0.0722 * blue) + 0.002);

@@ -10,37 +10,52 @@ import type { Raster } from '../../../pixels/raster';
 export function darkAndNarrow(map: Raster, half: number): Float32Array {
   const { width, height, data } = map;
   const radius = Math.max(1, Math.round(half));
-  let closed: Float32Array = data;
-  for (const pick of ['highest', 'lowest'] as const) {
-    closed = along(closed, width, height, radius, pick, true);
-    closed = along(closed, width, height, radius, pick, false);
-  }
-  return data.map((value, i) => Math.min(0, value - closed[i]));
+  const grown = highest(data, width, height, radius);
+  // The lowest of all is the highest of what is turned over.
+  negate(grown);
+  const closed = highest(grown, width, height, radius);
+  for (let i = 0; i < closed.length; i++) closed[i] = Math.min(0, data[i] + closed[i]);
+  return closed;
 }
 
-/** The highest or lowest of the values around each, in rows or in columns (van Herk 1992). */
-function along(
-  values: Float32Array,
-  width: number,
-  height: number,
-  radius: number,
-  pick: 'highest' | 'lowest',
-  inRows: boolean,
-): Float32Array {
-  const [count, step, lines, apart] = inRows ? [width, 1, height, width] : [height, width, width, 1];
+function negate(values: Float32Array): void {
+  for (let i = 0; i < values.length; i++) values[i] = -values[i];
+}
+
+/** The highest of the values in a square around each. */
+function highest(values: Float32Array, width: number, height: number, radius: number): Float32Array {
+  const across = alongRows(values, width, height, radius);
+  return turned(alongRows(turned(across, width, height), height, width, radius), height, width);
+}
+
+/** Rows as columns. */
+function turned(values: Float32Array, width: number, height: number): Float32Array {
+  const out = new Float32Array(values.length);
+  for (let y = 0, i = 0; y < height; y++) for (let x = 0; x < width; x++, i++) out[x * height + y] = values[i];
+  return out;
+}
+
+/** The highest of the values around each in its row (van Herk 1992). Beyond its ends a row goes on as it ends. */
+function alongRows(values: Float32Array, width: number, height: number, radius: number): Float32Array {
   const window = 2 * radius + 1;
   const out = new Float32Array(values.length);
-  const padded = count + 2 * radius;
-  const [forward, backward] = [new Float32Array(padded), new Float32Array(padded)];
-  const isHighest = pick === 'highest';
-  const better = (a: number, b: number): number => (isHighest === a > b ? a : b);
-  for (let line = 0; line < lines; line++) {
-    const start = line * apart;
-    const at = (i: number): number => values[start + Math.min(count - 1, Math.max(0, i - radius)) * step];
-    for (let i = 0; i < padded; i++) forward[i] = i % window === 0 ? at(i) : better(forward[i - 1], at(i));
-    for (let i = padded - 1; i >= 0; i--)
-      backward[i] = i === padded - 1 || (i + 1) % window === 0 ? at(i) : better(backward[i + 1], at(i));
-    for (let i = 0; i < count; i++) out[start + i * step] = better(backward[i], forward[i + 2 * radius]);
+  const padded = width + 2 * radius;
+  const [row, forward, backward] = [new Float32Array(padded), new Float32Array(padded), new Float32Array(padded)];
+  for (let start = 0; start < width * height; start += width) {
+    row.set(values.subarray(start, start + width), radius);
+    row.fill(values[start], 0, radius);
+    row.fill(values[start + width - 1], radius + width);
+    for (let first = 0; first < padded; first += window) {
+      const end = Math.min(padded, first + window);
+      let best = -Infinity;
+      for (let i = first; i < end; i++) forward[i] = best = row[i] > best ? row[i] : best;
+      best = -Infinity;
+      for (let i = end - 1; i >= first; i--) backward[i] = best = row[i] > best ? row[i] : best;
+    }
+    for (let x = 0; x < width; x++) {
+      const [a, b] = [backward[x], forward[x + 2 * radius]];
+      out[start + x] = a > b ? a : b;
+    }
   }
   return out;
 }

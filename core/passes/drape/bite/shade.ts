@@ -1,5 +1,6 @@
 import { blurMargin, blurReach, blurRegion } from '../../../kernels/blur';
 import { toLight, toOklab } from '../../../kernels/colour';
+import { fastLog } from '../../../pixels/logarithm';
 import { crop, emptyRaster, type Raster } from '../../../pixels/raster';
 import { grow } from '../../../pixels/region';
 import { contentKey, type Node, type Request } from '../../../graph/node';
@@ -9,9 +10,6 @@ import type { Bite } from '../schema';
 import { hueOf, shadowOf, toneAt, toneOf, type Hue } from './hues';
 import { darkAndNarrow } from './narrow';
 import { evenNode, huesNode, readHues, type Ground } from './tones';
-
-/** Looked up once: these loops are hot. */
-const { log } = Math;
 
 /** Hues are read from a surface softened by so much, sheet px: grain has none. */
 const hueSoftness = 1;
@@ -95,14 +93,16 @@ const tonesAt = (tones: Raster, ground: Ground, request: Request): Raster =>
 function shadeOf({ width, height, data }: Raster, tones: Raster, channels: Bite['channels']): Raster {
   const out = emptyRaster(width, height, 4);
   const step = tones.data.length === 4 ? 0 : 4;
+  const toneThere = (t: number): number => toneOf(tones.data[t], tones.data[t + 1], tones.data[t + 2]);
+  const everywhere = toneThere(0);
   for (let at = 0, t = 0; at < data.length; at += 4, t += step) {
     out.data[at + 3] = 1;
     if (data[at + 3] < 0.5) continue;
     if (channels === 'each')
-      for (let c = 0; c < 3; c++) out.data[at + c] = log((data[at + c] + darkest) / (tones.data[t + c] + darkest));
+      for (let c = 0; c < 3; c++) out.data[at + c] = fastLog((data[at + c] + darkest) / (tones.data[t + c] + darkest));
     else {
-      const even = toneOf(tones.data[t], tones.data[t + 1], tones.data[t + 2]);
-      out.data.fill(toneOf(data[at], data[at + 1], data[at + 2]) - even, at, at + 3);
+      const even = step === 0 ? everywhere : toneThere(t);
+      out.data[at] = out.data[at + 1] = out.data[at + 2] = toneOf(data[at], data[at + 1], data[at + 2]) - even;
     }
   }
   return out;

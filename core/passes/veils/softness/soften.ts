@@ -1,6 +1,7 @@
 import { blurMargin, blurRegion } from '../../../kernels/blur';
-import { crop, emptyRaster, type Raster } from '../../../pixels/raster';
-import { grow, type Region } from '../../../pixels/region';
+import { tilesOver } from '../../../graph/tiles';
+import { crop, emptyRaster, put, type Raster } from '../../../pixels/raster';
+import { grow, intersect, type Region } from '../../../pixels/region';
 import type { Affine } from '../../../shape/affine';
 import type { Softness } from '../schema';
 
@@ -20,14 +21,38 @@ export const softest = ({ profile, factor }: Softness): number =>
 /** How far around a region the cut must be known, output px. */
 export const softenMargin = (softness: Softness, { a }: Affine): number => blurMargin(softest(softness) * a);
 
+/** A cut is softened in blocks of so many px: most of them are all veil, or none. */
+const block = 64;
+
 /**
  * Blurs a cut by as much as the photo's edge is soft at that place.
  * @param cut one channel, lying at `grow(region, softenMargin)`
  * @param toOutput plate px to output px
  */
 export function soften(cut: Raster, region: Region, softness: Softness, toOutput: Affine): Raster {
-  const wide = grow(region, softenMargin(softness, toOutput));
-  const sigmas = sigmaMap(region, softness, toOutput);
+  const margin = softenMargin(softness, toOutput);
+  const wide = grow(region, margin);
+  const out = emptyRaster(region.width, region.height, 1);
+  for (const part of tilesOver(region, region, block)) {
+    const lying = grow(part, margin);
+    const own = crop(cut, wide, lying);
+    // What is even stays so, however it is blurred.
+    const soft = isEven(own) ? crop(own, lying, part) : softenBlock(own, lying, part, softness, toOutput);
+    put(out, region, soft, part);
+  }
+  return out;
+}
+
+/** Whether a raster of one channel has one value everywhere. */
+export function isEven({ data }: Raster): boolean {
+  const [first] = data;
+  for (let i = 1; i < data.length; i++) if (data[i] !== first) return false;
+  return true;
+}
+
+/** @param cut lying at `wide` */
+function softenBlock(cut: Raster, wide: Region, region: Region, softness: Softness, toOutput: Affine): Raster {
+  const sigmas = sigmaMap(region, { ...softness, profile: nearProfile(region, softness, toOutput) }, toOutput);
   const most = sigmas.data.reduce((a, b) => Math.max(a, b), 0);
   const least = sigmas.data.reduce((a, b) => Math.min(a, b), Infinity);
   const steps: number[] = [0];
@@ -40,7 +65,11 @@ export function soften(cut: Raster, region: Region, softness: Softness, toOutput
     steps.findLastIndex((sigma) => sigma <= least),
   );
   const used = steps.slice(from);
-  const blurred = used.map((sigma) => (sigma === 0 ? crop(cut, wide, region) : blurRegion(cut, wide, region, sigma)));
+  const blurred = used.map((sigma) => {
+    if (sigma === 0) return crop(cut, wide, region);
+    const lying = intersect(wide, grow(region, blurMargin(sigma)))!;
+    return blurRegion(crop(cut, wide, lying), lying, region, sigma);
+  });
   const out = emptyRaster(region.width, region.height, 1);
   for (let i = 0; i < out.data.length; i++) {
     const sigma = sigmas.data[i];
@@ -51,6 +80,22 @@ export function soften(cut: Raster, region: Region, softness: Softness, toOutput
     out.data[i] = blurred[k].data[i] * (1 - share) + blurred[next].data[i] * share;
   }
   return out;
+}
+
+/** What lies this much farther away than the nearest places has no say beside them, plate px. */
+const farther = 64;
+
+/** The places of a profile that have a say in a region. */
+function nearProfile(region: Region, { profile }: Softness, { a, d, e, f }: Affine): Softness['profile'] {
+  const [left, top] = [(region.x - e) / a, (region.y - f) / d];
+  const [right, bottom] = [left + region.width / a, top + region.height / d];
+  const squares = profile.map(([x, y]) => {
+    const [dx, dy] = [Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom)];
+    return dx * dx + dy * dy;
+  });
+  const nearest = Math.sqrt(squares.reduce((least, one) => Math.min(least, one), Infinity));
+  const limit = (2 * nearest + farther) ** 2;
+  return profile.filter((_, i) => squares[i] <= limit);
 }
 
 /** Sigma at each px, output px: that of the places of the profile that are near, weighted by their distance. */
@@ -66,7 +111,7 @@ function sigmaMap(region: Region, { profile, factor }: Softness, toOutput: Affin
       let sum = 0;
       let weights = 0;
       for (const [px, py, sigma] of profile) {
-        const square = (px - x) ** 2 + (py - y) ** 2 + 4;
+        const square = (px - x) * (px - x) + (py - y) * (py - y) + 4;
         const weight = 1 / (square * square);
         sum += weight * sigma;
         weights += weight;
