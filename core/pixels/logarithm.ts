@@ -5,18 +5,23 @@ const logarithms = Float64Array.from({ length: cells }, (_, i) => Math.log(1 + (
 const inverses = Float64Array.from({ length: cells }, (_, i) => 1 / (1 + (i + 0.5) / cells));
 const ofTwo = Math.LN2;
 
-const float = new Float32Array(1);
-const word = new Int32Array(float.buffer);
-
 /**
- * The natural logarithm of a positive number of single precision, right to 1e-7: for loops over px, where that of the
- * language takes several times as long. @param value no less than 1.2e-38
+ * Natural logarithms of positive numbers of single precision, right to 1e-7: for loops over px, where that of the language
+ * takes several times as long.
+ * @param values none below 1.2e-38, @param out gets their logarithms; may be the same array
  */
-export function fastLog(value: number): number {
-  float[0] = value;
-  const all = word[0];
-  const cell = (all >> (23 - bits)) & (cells - 1);
-  // The mantissa alone, 1 to 2.
-  word[0] = (all & 0x7fffff) | 0x3f800000;
-  return ((all >> 23) - 127) * ofTwo + logarithms[cell] + (float[0] * inverses[cell] - 1);
+export function fastLogs(values: Float32Array, out: Float32Array = values): Float32Array {
+  // Looked up once: what belongs to the module is looked up anew for each number.
+  const [whole, share, inverse, two] = [cells - 1, logarithms, inverses, ofTwo];
+  const float = new Float32Array(1);
+  const word = new Int32Array(float.buffer);
+  for (let i = 0; i < values.length; i++) {
+    float[0] = values[i];
+    const all = word[0];
+    const cell = (all >> (23 - bits)) & whole;
+    // The mantissa alone, 1 to 2.
+    word[0] = (all & 0x7fffff) | 0x3f800000;
+    out[i] = ((all >> 23) - 127) * two + share[cell] + (float[0] * inverse[cell] - 1);
+  }
+  return out;
 }

@@ -1,7 +1,5 @@
-import { fastLog } from '../../../pixels/logarithm';
-
 /** Looked up once: these loops are hot. */
-const { exp, max, min } = Math;
+const { exp, log, max, min } = Math;
 
 /** A hue of a surface and how light it is where the light falls on it. */
 export interface Hue {
@@ -115,6 +113,9 @@ const varies = 0.7;
 /** How much of a step below the lit tone is shadow; what is lighter is paint. Logarithms. */
 export const shadowOf = (step: number): number => (step >= 0 ? 0 : step * (1 - exp(-square(step / varies))));
 
-/** The logarithm of a luminance, away from black. */
-export const toneOf = (red: number, green: number, blue: number): number =>
-  fastLog(max(0, 0.2126 * red + 0.7152 * green + 0.0722 * blue) + 0.002);
+/** A luminance, away from black. */
+export const litBy = (red: number, green: number, blue: number): number =>
+  max(0, 0.2126 * red + 0.7152 * green + 0.0722 * blue) + 0.002;
+
+/** Its logarithm. */
+export const toneOf = (red: number, green: number, blue: number): number => log(litBy(red, green, blue));

@@ -1,13 +1,13 @@
 import { blurMargin, blurReach, blurRegion } from '../../../kernels/blur';
 import { toLight, toOklab } from '../../../kernels/colour';
-import { fastLog } from '../../../pixels/logarithm';
+import { fastLogs } from '../../../pixels/logarithm';
 import { crop, emptyRaster, type Raster } from '../../../pixels/raster';
 import { grow } from '../../../pixels/region';
 import { contentKey, type Node, type Request } from '../../../graph/node';
 import { filtered } from '../../../graph/filter';
 import { spreadOver } from '../../../graph/grid';
 import type { Bite } from '../schema';
-import { hueOf, shadowOf, toneAt, toneOf, type Hue } from './hues';
+import { hueOf, litBy, shadowOf, toneAt, toneOf, type Hue } from './hues';
 import { darkAndNarrow } from './narrow';
 import { evenNode, huesNode, readHues, type Ground } from './tones';
 
@@ -90,22 +90,29 @@ function narrowShadow({ radius }: Bite, ground: Ground): Node {
 const tonesAt = (tones: Raster, ground: Ground, request: Request): Raster =>
   tones.data.length === 4 ? tones : spreadOver(tones, ground, request);
 
-function shadeOf({ width, height, data }: Raster, tones: Raster, channels: Bite['channels']): Raster {
-  const out = emptyRaster(width, height, 4);
-  const step = tones.data.length === 4 ? 0 : 4;
-  const toneThere = (t: number): number => toneOf(tones.data[t], tones.data[t + 1], tones.data[t + 2]);
-  const everywhere = toneThere(0);
-  for (let at = 0, t = 0; at < data.length; at += 4, t += step) {
-    out.data[at + 3] = 1;
-    if (data[at + 3] < 0.5) continue;
-    if (channels === 'each')
-      for (let c = 0; c < 3; c++) out.data[at + c] = fastLog((data[at + c] + darkest) / (tones.data[t + c] + darkest));
-    else {
-      const even = step === 0 ? everywhere : toneThere(t);
-      out.data[at] = out.data[at + 1] = out.data[at + 2] = toneOf(data[at], data[at + 1], data[at + 2]) - even;
-    }
+function shadeOf({ width, height, data }: Raster, { data: tones }: Raster, channels: Bite['channels']): Raster {
+  const shade = emptyRaster(width, height, 4);
+  const out = logarithmsOf(data, channels, shade.data);
+  const even = logarithmsOf(tones, channels, new Float32Array(tones.length));
+  const isEven = tones.length === 4;
+  for (let at = 0; at < data.length; at += 4) {
+    const isThere = data[at + 3] >= 0.5;
+    const t = isEven ? 0 : at;
+    for (let c = 0; c < 3; c++) out[at + c] = isThere ? out[at + c] - even[t + c] : 0;
+    out[at + 3] = 1;
   }
-  return out;
+  return shade;
+}
+
+/** The logarithms of light, of each channel or of its luminance, away from black. */
+function logarithmsOf(light: Float32Array, channels: Bite['channels'], out: Float32Array): Float32Array {
+  if (channels === 'each') for (let i = 0; i < out.length; i++) out[i] = light[i] + darkest;
+  else
+    for (let at = 0; at < out.length; at += 4) {
+      const lit = litBy(light[at], light[at + 1], light[at + 2]);
+      out[at] = out[at + 1] = out[at + 2] = out[at + 3] = lit;
+    }
+  return fastLogs(out);
 }
 
 /** @param soft Oklab. One channel: logarithms, 0 where the place is as light as its hue is in the light. */
