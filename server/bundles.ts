@@ -122,16 +122,42 @@ async function takePiece(data: unknown, bundle: Bundle, intake: Intake, shipped:
   const piece = asProblem(() => readPiece(data));
   const named = Object.entries(piece.assets);
   if (named.length > mostAssets) throw new Problem(413, `This piece names more than ${mostAssets} files.`);
+  await takeInAll(named, bundle, intake, shipped, taken);
   const assets: Record<string, Asset> = {};
   for (const [key, asset] of named) {
-    const name = `${asset.kind} ${asset.path}`;
-    const sha256 = taken.hashes.get(name) ?? (await takenIn(bundle, key, asset, intake, shipped, taken));
-    taken.hashes.set(name, sha256);
+    const sha256 = taken.hashes.get(nameIn(asset))!;
     if (asset.sha256 !== undefined && asset.sha256 !== sha256)
       throw new Problem(422, `"${asset.path}" in the bundle is not the file that the piece was made with.`);
     assets[key] = { kind: asset.kind, name: asset.name, sha256 };
   }
   return { ...piece, assets };
+}
+
+/** How a file of a bundle is told from the others. */
+const nameIn = ({ kind, path }: Asset): string => `${kind} ${path}`;
+
+/** So many files are taken in at once. */
+const atOnce = 2;
+
+/** Takes in what has not been taken yet. What has begun is ended before what went wrong is told. */
+async function takeInAll(
+  named: readonly (readonly [string, Asset])[],
+  bundle: Bundle,
+  intake: Intake,
+  shipped: 0 | 1,
+  taken: Taken,
+): Promise<void> {
+  const distinct = [...new Map(named.map((one) => [nameIn(one[1]), one])).values()];
+  const missing = distinct.filter(([, asset]) => !taken.hashes.has(nameIn(asset)));
+  for (let i = 0; i < missing.length; i += atOnce) {
+    const begun = missing
+      .slice(i, i + atOnce)
+      .map(async ([key, asset]) =>
+        taken.hashes.set(nameIn(asset), await takenIn(bundle, key, asset, intake, shipped, taken)),
+      );
+    const failed = (await Promise.allSettled(begun)).find(({ status }) => status === 'rejected');
+    if (failed?.status === 'rejected') throw failed.reason as Error;
+  }
 }
 
 /** Takes one file of a bundle into the store. @returns its hash */

@@ -45,6 +45,13 @@ export class Profile {
     return [...this.kinds.values()].sort((a, b) => b.ms - a.ms);
   }
 
+  /** What has been spent since the last time. */
+  take(): KindCost[] {
+    const taken = this.costs();
+    this.kinds.clear();
+    return taken;
+  }
+
   private costOf(kind: string): KindCost {
     let cost = this.kinds.get(kind);
     if (!cost) this.kinds.set(kind, (cost = { kind, times: 0, again: 0, px: 0, ms: 0 }));

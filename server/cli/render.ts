@@ -4,9 +4,11 @@ import { join } from 'node:path';
 import type { FileSettings } from '../../core/formats/settings';
 import { finestOf } from '../../core/formats/finest';
 import { warningsOf } from '../../core/formats/warnings';
+import { costTable, joinCosts, type KindCost } from '../../core/graph/profile';
 import { openMaterials } from '../../core/graph/materials';
 import { contrastOf } from '../../core/render/contrastOf';
 import { fileLibrary } from '../render/fileLibrary';
+import { startTilePool } from '../render/tilePool';
 import type { Piece } from '../../core/piece/schema';
 import { pieceAt } from '../../core/sizes/pieceAt';
 import { takeInBundle } from '../bundles';
@@ -60,8 +62,12 @@ async function warningsFor(studio: Studio, piece: Piece, settings: readonly File
   return [...new Set(told)];
 }
 
+function showProgress(done: number, stage: string): void {
+  if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
+}
+
 async function main(): Promise<void> {
-  const { wanted, tells, ...order } = readRenderOrder();
+  const { wanted, tells, profiles, ...order } = readRenderOrder();
   const { studio, piece: whole, close } = await openSource(order.source, order.files);
   try {
     const piece = atSize(whole, order.size);
@@ -75,16 +81,17 @@ async function main(): Promise<void> {
       return;
     }
     const notes: string[] = [];
+    const costs: KindCost[][] = [];
+    const heard = profiles ? (some: readonly KindCost[]) => costs.push([...some]) : undefined;
     for (const file of files) {
-      const saved = await saveFile(file, (done, stage) => {
-        if (process.stderr.isTTY) process.stderr.write(`\r${stage} ${Math.round(done * 100)} %   `);
-      });
+      const saved = await saveFile(file, showProgress, startTilePool(file.buildFolder, file.threads, { heard }));
       if (process.stderr.isTTY) process.stderr.write('\r');
       console.log(
         `${file.out}: rendered in ${Math.round(saved.renderMs)} ms, written in ${Math.round(saved.encodeMs)} ms`,
       );
       notes.push(...saved.notes);
     }
+    if (profiles) console.log(costTable(joinCosts(costs)).join('\n'));
     const settings = files.map((file) => file.settings);
     for (const note of new Set([...notes, ...(await warningsFor(studio, piece, settings))])) console.log(note);
   } finally {

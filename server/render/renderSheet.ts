@@ -107,7 +107,13 @@ async function renderRow(
     return { ...band, x, width: Math.min(renderTile, band.x + band.width - x) };
   });
   await Promise.all(
-    tiles.map((region) => pool.ask({ kind: 'tile', region, strips: strips.map(({ strip }) => strip) })),
+    // Each worker keeps to its own side: what it has kept of one tile is read for those around it.
+    tiles.map((region, column) =>
+      pool.ask(
+        { kind: 'tile', region, strips: strips.map(({ strip }) => strip) },
+        Math.floor((column * pool.size) / tiles.length),
+      ),
+    ),
   );
   return strips;
 }

@@ -92,7 +92,7 @@ test('tiles come to lie where they belong, in 8 bits and in 16, letters over the
 });
 
 test('workers that run out of memory are replaced; then it is told, and the server stands', async () => {
-  const told = withPool(startTilePool(resolve('build/server'), 1, { maxOldGenerationSizeMb: 2 }), (pool) =>
+  const told = withPool(startTilePool(resolve('build/server'), 1, { limits: { maxOldGenerationSizeMb: 2 } }), (pool) =>
     pool.ask({ kind: 'tile', region: { x: 0, y: 0, width: 256, height }, strips: [strip(8)] }),
   );
   await expect(told).rejects.toThrow(/memory/i);

@@ -1,4 +1,4 @@
-import { parentPort } from 'node:worker_threads';
+import { parentPort, workerData } from 'node:worker_threads';
 import { toBytes, toWords } from '../../core/kernels/colour';
 import type { Piece } from '../../core/piece/schema';
 import { inDisplayP3 } from '../../core/formats/displayP3';
@@ -12,10 +12,12 @@ import type { VectorPlan } from '../../core/formats/vectors/plan';
 import { intersect, type Region } from '../../core/pixels/region';
 import { compile } from '../../core/render/compile';
 import { Evaluator } from '../../core/graph/evaluate';
+import { Profile, type KindCost } from '../../core/graph/profile';
 import { openMaterials } from '../../core/graph/materials';
 import type { Node, Request } from '../../core/graph/node';
 import { packRows, type PackedRows } from '../codecs/packRows';
 import type { PackForm } from '../codecs/pictureFile';
+import type { TileWorkerData } from './tilePool';
 import { fileLibrary, type PictureShapes } from './fileLibrary';
 
 /** What all tile workers of a pool draw: one piece, at one scale. */
@@ -52,12 +54,20 @@ export type TileOrder =
   | { kind: 'tile'; region: Region; strips: readonly Strip[] }
   /** Compresses rows for a PNG; they lie in shared memory. */
   | { kind: 'pack'; rows: Uint8Array; form: PackForm };
-export type TileAnswer = { problem: string | null; packed?: PackedRows };
+export interface TileAnswer {
+  problem: string | null;
+  packed?: PackedRows;
+  /** What the nodes of this tile have cost, where that is measured. */
+  costs?: readonly KindCost[];
+}
 
 /** A tile is drawn once only, so little is worth keeping: what its nodes share, and what the tiles beside it read too. */
 const cacheBytes = 12 * 1024 * 1024;
 const tileBytes = 64 * 1024 * 1024;
-let evaluator = new Evaluator(cacheBytes, tileBytes);
+const { profiles } = (workerData ?? {}) as Partial<TileWorkerData>;
+const profile = profiles ? new Profile() : undefined;
+const newEvaluator = (): Evaluator => new Evaluator(cacheBytes, tileBytes, profile);
+let evaluator = newEvaluator();
 let current: { scale: number; drawing: Promise<Drawing> } | null = null;
 
 type Drawing = { whole: Node; isWide: boolean } | { parted: PartedPicture };
@@ -157,7 +167,7 @@ function opaqueWords(from: Uint16Array): Uint16Array {
 async function carryOut(order: Exclude<TileOrder, { kind: 'piece' }>): Promise<TileAnswer> {
   if (order.kind === 'tile') {
     await draw(order.region, order.strips);
-    return { problem: null };
+    return { problem: null, costs: profile?.take() };
   }
   const { width, channels, bits } = order.form;
   const pixelBytes = channels * (bits / 8);
@@ -170,7 +180,7 @@ parentPort!.on('message', (order: TileOrder) => {
     (answer) => parentPort!.postMessage(answer),
     (error: unknown) => {
       // It may be the memory: what was kept is given back before the next try.
-      evaluator = new Evaluator(cacheBytes, tileBytes);
+      evaluator = newEvaluator();
       parentPort!.postMessage({ problem: error instanceof Error ? error.message : String(error) } satisfies TileAnswer);
     },
   );
