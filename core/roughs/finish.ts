@@ -10,6 +10,7 @@ import { matchedPiece } from '../render/matched';
 import { measureBy } from '../render/measure';
 import { vanishingOnSheet } from '../survey/placed';
 import { standingEm } from '../type/standing';
+import { proposeGrade } from './grading';
 import { surveyOf, type Ground } from './ground';
 import type { Layout } from './kinds/kind';
 
@@ -17,8 +18,9 @@ import type { Layout } from './kinds/kind';
 const budget = 2e8;
 
 /**
- * Lines 6 to 8 as the photograph's survey proposes them: how ink takes to the surface, body and shadow of what stands,
- * and focus and grain.
+ * Lines 6 to 9 as the photograph's survey proposes them: how ink takes to the surface, body and shadow of what stands,
+ * focus and grain, and the tones of the letters.
+ * @param contrast as it was measured, CIE L*
  * @returns null where words of this kind would not lie on one surface
  */
 export async function finished(
@@ -26,6 +28,7 @@ export async function finished(
   layout: Layout,
   piece: Piece,
   materials: Materials,
+  contrast: number | null,
 ): Promise<Piece | null> {
   let made = piece;
   if (layout.kind === 'surface') {
@@ -34,8 +37,11 @@ export async function finished(
     made = lying;
   }
   if (layout.kind === 'standing') made = onGround(ground, made, materials);
-  // Openings show the photograph itself: they have its focus and grain already.
-  return layout.kind === 'window' ? made : matchedPiece(made, materials, surveyOf(ground));
+  // Openings show the photograph itself: they have its focus, its grain and its tones already.
+  if (layout.kind === 'window') return made;
+  const grade = proposeGrade(ground, layout, contrast);
+  const matched = await matchedPiece(made, materials, surveyOf(ground));
+  return grade ? { ...matched, grades: [grade] } : matched;
 }
 
 const changed = (piece: Piece, change: (lettering: Lettering) => Partial<Lettering>): Piece => ({

@@ -33,23 +33,3 @@ const [likeliest, largestThing, widestThing] = [3, 0.4, 0.94];
 
 export const obstaclesOf = (things: readonly SketchedThing[], { width }: Sketch): SketchedThing[] =>
   things.slice(0, likeliest).filter(({ share, box }) => share < largestThing && box.width < widestThing * width);
-
-/** A photograph longer than this for its width, or wider for its height, is cropped to it. */
-const longest = 2.4;
-
-/**
- * The part of a photograph that roughs show: all of it, but for strips. Of these the part around what is wanted is shown.
- * @param around fractions of the photograph
- */
-export function shownPart(
-  { width, height }: { width: number; height: number },
-  around: readonly [number, number],
-): Region {
-  const along = (length: number, most: number, at: number): [number, number] => {
-    const shown = Math.min(length, Math.round(most));
-    return [Math.round(Math.min(length - shown, Math.max(0, at * length - shown / 2))), shown];
-  };
-  const [x, wide] = along(width, height * longest, around[0]);
-  const [y, high] = along(height, width * longest, around[1]);
-  return { x, y, width: wide, height: high };
-}

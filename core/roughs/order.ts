@@ -8,6 +8,13 @@ export type KindName = (typeof kindNames)[number];
 /** So many letters a rough has at most: more are copy, not a headline. */
 export const mostLetters = 80;
 
+/** A sheet is at most so many times as long as it is wide. */
+const widestShape = 8;
+
+const fraction = z.number().min(0).max(1);
+/** Less of a photograph is no picture any more. */
+const shown = z.number().min(0.02).max(1);
+
 /** What is asked for. */
 export const roughsOrderSchema = z.strictObject({
   words: z
@@ -22,6 +29,14 @@ export const roughsOrderSchema = z.strictObject({
   seed: z.int().min(0).max(1e6).default(1),
   /** Only these kinds; null for every kind. */
   kinds: z.array(z.enum(kindNames)).min(1).max(kindNames.length).nullable().default(null),
+  /** Width and height that the sheet is to have, in any unit; null: those of the photograph. */
+  shape: z
+    .tuple([z.number().positive().max(1e6), z.number().positive().max(1e6)])
+    .refine(([width, height]) => Math.max(width / height, height / width) <= widestShape, {
+      message: `A sheet is at most ${widestShape} times as long as it is wide.`,
+    })
+    .nullable()
+    .default(null),
   /** What stays as it is; null leaves it open. */
   locks: z
     .strictObject({
@@ -35,6 +50,8 @@ export const roughsOrderSchema = z.strictObject({
         .default(null),
       /** What stands in front, by its number among what stands out. */
       front: z.int().min(0).max(9).nullable().default(null),
+      /** The part of the photograph that is shown: left, top, width and height, fractions of it. */
+      crop: z.tuple([fraction, fraction, shown, shown]).nullable().default(null),
     })
     .prefault({}),
   /** How much more or less parts of the score count for whoever asks. */

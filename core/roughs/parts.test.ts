@@ -1,7 +1,10 @@
 import { lightness, lightnessOfLuminance, luminanceOfOklab, readOklab } from '../pixels/colour';
 import type { Point } from '../shape/affine';
 import { paintedPicture } from '../testing/pictures';
-import { shownPart } from './ground';
+import { busiestPlace, closerPart, isFree, shownPart, type Wanted } from './crop';
+import { proposeGrade } from './grading';
+import type { Ground } from './ground';
+import type { Layout } from './kinds/kind';
 import { inksOf, mainColours } from './inks';
 import { crossingOf, mostHidden, touched } from './kinds/common';
 import { uprightQuad } from './kinds/surface';
@@ -13,6 +16,7 @@ import { breaksOf } from './settings';
 import { sketchedThing, sketchOf } from './sketch';
 import { scoreOf, weights } from './weights';
 
+const anyShape: Wanted = { shape: null, crop: null };
 const whole = { x: 0, y: 0, width: 200, height: 100 };
 
 test('a sketch has the lightness of the photograph: the codes 119 and 188 are L* 50 and 76', async () => {
@@ -44,11 +48,74 @@ test('a matte of another size covers the same part of the sketch, of a part of t
 });
 
 test('a strip is shown in part, around what is wanted; anything else whole', () => {
-  expect(shownPart({ width: 600, height: 400 }, [0.5, 0.5])).toEqual({ x: 0, y: 0, width: 600, height: 400 });
-  expect(shownPart({ width: 300, height: 6000 }, [0.5, 0.9])).toEqual({ x: 0, y: 5040, width: 300, height: 720 });
-  expect(shownPart({ width: 6000, height: 300 }, [0, 0.5])).toEqual({ x: 0, y: 0, width: 720, height: 300 });
+  const strip = { width: 300, height: 6000 };
+  expect(shownPart({ width: 600, height: 400 }, [0.5, 0.5], anyShape)).toEqual({ x: 0, y: 0, width: 600, height: 400 });
+  expect(shownPart(strip, [0.5, 0.9], anyShape)).toEqual({ x: 0, y: 5040, width: 300, height: 720 });
+  expect(shownPart({ width: 6000, height: 300 }, [0, 0.5], anyShape)).toEqual({ x: 0, y: 0, width: 720, height: 300 });
   // 5040 + 360 is 0.9 of 6000.
-  expect(shownPart({ width: 300, height: 6000 }, [0.5, 1]).y).toBe(6000 - 720);
+  expect(shownPart(strip, [0.5, 1], anyShape).y).toBe(6000 - 720);
+});
+
+test('of another shape the largest part is shown; one that is locked stays', () => {
+  const photo = { width: 600, height: 400 };
+  const square: Wanted = { shape: [7, 7], crop: null };
+  expect(shownPart(photo, [0.5, 0.5], square)).toEqual({ x: 100, y: 0, width: 400, height: 400 });
+  expect(shownPart(photo, [0.1, 0.5], square)).toEqual({ x: 0, y: 0, width: 400, height: 400 });
+  expect(isFree(photo, square, shownPart(photo, [0.5, 0.5], square))).toBe(true);
+  // Twice as wide as high: 600 by 300.
+  expect(shownPart(photo, [0.5, 0.5], { shape: [2, 1], crop: null })).toMatchObject({ y: 50, width: 600, height: 300 });
+  const kept: Wanted = { shape: null, crop: [0.5, 0.25, 0.5, 0.5] };
+  const part = { x: 300, y: 100, width: 300, height: 200 };
+  expect(shownPart(photo, [0, 0], kept)).toEqual(part);
+  expect(isFree(photo, kept, part)).toBe(false);
+  expect(shownPart({ width: 1, height: 1 }, [0.5, 0.5], { shape: [1, 8], crop: null })).toMatchObject({ width: 1 });
+  for (const shape of [
+    [1, 9],
+    [0, 1],
+    [-1, 1],
+  ])
+    expect(roughsOrderSchema.safeParse({ words: 'a', shape }).success).toBe(false);
+});
+
+test('where most goes on is the middle of what is not even', () => {
+  const unrest = new Float32Array(40 * 20);
+  for (let y = 4; y < 8; y++) for (let x = 30; x < 34; x++) unrest[y * 40 + x] = 0.8;
+  const [x, y] = busiestPlace({ width: 40, height: 20, unrest });
+  // Places 30 to 33 of 40, and 4 to 7 of 20.
+  expect([x, y]).toEqual([expect.closeTo(32 / 40, 6), expect.closeTo(6 / 20, 6)]);
+  expect(busiestPlace({ width: 4, height: 2, unrest: new Float32Array(8) })).toEqual([0.5, 0.5]);
+});
+
+test('around a small thing less is shown, so that it is half of the sheet; a large one changes nothing', () => {
+  const ground = {
+    plate: { sha256: '', name: '', width: 3000, height: 2000 },
+    part: { x: 0, y: 0, width: 3000, height: 2000 },
+    order: roughsOrderSchema.parse({ words: 'a' }),
+  } as unknown as Ground;
+  // 500 of 2000 is a quarter; half of the sheet at half its size, but no more than 40 % is taken off.
+  const closer = closerPart(ground, { x: 300, y: 1400, width: 300, height: 500 })!;
+  expect(closer).toEqual({ x: 0, y: 800, width: 1800, height: 1200 });
+  expect(closerPart(ground, { x: 300, y: 800, width: 300, height: 700 })).toBeNull();
+  const locked = roughsOrderSchema.parse({ words: 'a', locks: { crop: [0, 0, 1, 1] } });
+  expect(closerPart({ ...ground, order: locked }, { x: 300, y: 1400, width: 300, height: 500 })).toBeNull();
+});
+
+test('black ink becomes the darkest of a pale photograph, where the words keep their contrast', async () => {
+  // Fog: encoded greys of 100 on the left and 220 on the right.
+  const picture = paintedPicture(200, 100, (x) => (x < 100 ? [100, 100, 100] : [220, 220, 220]));
+  const sketch = await sketchOf(picture, whole);
+  const layout = {
+    ink: { colour: '#000000' },
+    box: { x: 60, y: 30, width: 80, height: 40 },
+  } as unknown as Layout;
+  const { levels } = proposeGrade({ sketch } as Ground, layout, 80)!;
+  expect(levels!.red!.low).toBeCloseTo(100 / 255, 2);
+  expect(levels!.red!.high).toBeCloseTo(220 / 255, 2);
+  // From black to the code 100 is 42 L*: of 60 too little would be left.
+  expect(proposeGrade({ sketch } as Ground, layout, 60)).toBeNull();
+  const grey = { ...layout, ink: { ...layout.ink, colour: '#b9b9b9' } };
+  // 185 becomes 100 + 185 / 255 * 120 = 187: nothing to speak of.
+  expect(proposeGrade({ sketch } as Ground, grey, 80)).toBeNull();
 });
 
 test('words are broken as they were typed, and evenly; each way once', () => {

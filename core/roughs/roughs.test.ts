@@ -3,6 +3,7 @@ import type { Library, Materials } from '../graph/materials';
 import { contrastLimit } from '../passes/ink/contrast';
 import { leftLimit } from '../passes/veils/gauge';
 import { plainVeil } from '../passes/veils/schema';
+import type { Region } from '../pixels/region';
 import { newAssetKey } from '../piece/edits/items';
 import type { Piece } from '../piece/schema';
 import type { Picture } from '../pictures/pyramid';
@@ -14,7 +15,8 @@ import { levelSize, type Level } from '../pictures/pyramid';
 import { pictureOf } from '../testing/pictures';
 import { openFace } from '../type/faceBook';
 import { standingBox } from '../type/standing';
-import { obstaclesOf, shownPart, type Ground } from './ground';
+import { shownPart, wantedBy } from './crop';
+import { obstaclesOf, type Ground } from './ground';
 import { inksOf } from './inks';
 import { kinds } from './kinds';
 import type { Layout } from './kinds/kind';
@@ -98,20 +100,20 @@ async function groundOf(order: RoughsOrder): Promise<Ground> {
     ),
   ];
   const survey = (await takeSurvey(picture, { things })) as Survey;
-  const part = shownPart({ width, height }, [0.5, 0.5]);
-  const sketch = await sketchOf(picture, part);
-  const known = [sketchedThing(sketch, matte, { width, height }, part, 0)];
   return {
     plate: { sha256: plateHash, name: 'ball', width, height },
-    part,
+    ...(await shownIn(shownPart({ width, height }, [0.5, 0.5], wantedBy(order)))),
     survey,
-    sketch,
-    inks: inksOf(sketch),
-    things: known,
-    obstacles: obstaclesOf(known, sketch),
     settings: settingsFor(order.words, facesFor(order.words, faces, words, order.locks.face), words),
     order,
   };
+}
+
+/** What a part of the photograph shows. */
+async function shownIn(part: Region): Promise<Pick<Ground, 'part' | 'sketch' | 'inks' | 'things' | 'obstacles'>> {
+  const sketch = await sketchOf(picture, part);
+  const things = [sketchedThing(sketch, matte, { width, height }, part, 0)];
+  return { part, sketch, inks: inksOf(sketch), things, obstacles: obstaclesOf(things, sketch) };
 }
 
 async function made(order: RoughsOrder): Promise<{ ground: Ground; roughs: Rough[]; found: Found[] }> {
@@ -120,6 +122,7 @@ async function made(order: RoughsOrder): Promise<{ ground: Ground; roughs: Rough
   const help = {
     library,
     knowing: () => Promise.resolve(ground),
+    showing: async (before: Ground, part: Region) => ({ ...before, ...(await shownIn(part)) }),
     cut: () => Promise.resolve(cutBall),
     withEdge: () => Promise.resolve(cutBall),
   };
@@ -130,6 +133,7 @@ async function made(order: RoughsOrder): Promise<{ ground: Ground; roughs: Rough
 /** What shows the same piece. */
 const shownOf = ({ piece }: { piece: Piece }): string => JSON.stringify(piece);
 
+const order0 = orderOf({ words: 'Red moon' });
 let first: Awaited<ReturnType<typeof made>>;
 beforeAll(async () => {
   first = await made(orderOf({ words: 'Red moon' }));
@@ -176,7 +180,7 @@ test('what is locked stays, only the kinds that are asked for come, and what was
     words: 'Red moon',
     seed: 3,
     kinds: ['calm'],
-    locks: { face: hashOf('bowlby-one'), colour: before.locks.colour, place: null, front: null },
+    locks: { face: hashOf('bowlby-one'), colour: before.locks.colour, place: null, front: null, crop: null },
     unlike: [before.box],
   });
   const { roughs } = await made(order);
@@ -192,6 +196,21 @@ test('what is locked stays, only the kinds that are asked for come, and what was
     expect(overlapOf({ x, y, width: w, height: h }, { x: bx, y: by, width: bw, height: bh })).toBeLessThan(0.5);
   }
 }, 60000);
+
+test('a sheet of another shape shows the part around what stands out, and the same part where that is locked', async () => {
+  const tall = await made(orderOf({ words: 'Red moon', shape: [3, 4], kinds: ['behind', 'calm'] }));
+  expect(tall.roughs.length).toBeGreaterThan(1);
+  for (const { piece, locks, says } of tall.roughs) {
+    // 640 high: 480 wide is three to four.
+    expect(piece.sheet).toMatchObject({ width: 480, height: 640 });
+    expect(locks.crop).toEqual([expect.closeTo(-piece.plates[0].x / width, 4), 0, 0.5, 1]);
+    expect(says).toContain('Cropped: 50 % of the photograph is shown.');
+  }
+  const crop: [number, number, number, number] = [0.25, 0.25, 0.5, 0.5];
+  const kept = await made(orderOf({ words: 'Moon', kinds: ['calm'], locks: { ...order0.locks, crop } }));
+  expect(kept.roughs[0].piece.sheet).toMatchObject({ width: 480, height: 320 });
+  expect(kept.roughs[0].piece.plates[0]).toMatchObject({ x: -240, y: -160 });
+}, 120000);
 
 test('other scripts are set in faces that have them; where no face has the letters there is no setting', () => {
   const settingsOf = (text: string) => settingsFor(text, facesFor(text, faces, words, null), words);

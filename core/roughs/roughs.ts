@@ -1,12 +1,14 @@
 import { openMaterials, type Library } from '../graph/materials';
+import type { Region } from '../pixels/region';
 import type { Piece } from '../piece/schema';
+import { closerPart, cropOf, cropSays, standingThing } from './crop';
 import { finished } from './finish';
 import type { Ground } from './ground';
 import { judged, type Figures } from './judge';
 import { kinds as allKinds, kindNamed } from './kinds';
 import type { Layout, RoughKind } from './kinds/kind';
 import { pieceOf, type CutThing } from './make';
-import type { KindName } from './order';
+import type { KindName, RoughsOrder } from './order';
 import { layoutsOf } from './search';
 import { shownRoughs } from './shown';
 import type { Parts } from './weights';
@@ -25,7 +27,13 @@ export interface Rough {
   /** The words' box, fractions of the sheet. */
   box: [number, number, number, number];
   /** What can be locked of it. */
-  locks: { face: string; colour: string; place: [number, number]; front: number | null };
+  locks: {
+    face: string;
+    colour: string;
+    place: [number, number];
+    front: number | null;
+    crop: RoughsOrder['locks']['crop'];
+  };
 }
 
 /** A kind that the photograph does not offer, and why. */
@@ -45,6 +53,8 @@ export interface RoughsHelp {
   library: Library;
   /** Waits until it is known what stands out, or where the light comes from too. */
   knowing(what: 'things' | 'light'): Promise<Ground>;
+  /** The same photograph with another part of it shown. */
+  showing(ground: Ground, part: Region): Promise<Ground>;
   /** A thing cut out, by its number, and with its fine edge solved; null where it cannot be cut. */
   cut(index: number): Promise<CutThing | null>;
   withEdge(index: number): Promise<CutThing | null>;
@@ -84,14 +94,22 @@ export async function* roughsOf(ground: Ground, help: RoughsHelp): AsyncGenerato
   }
 }
 
+/** Where what stands out is small, less of the photograph around it: words behind it are as small. */
+async function closer(ground: Ground, help: RoughsHelp): Promise<Ground> {
+  const thing = standingThing(ground);
+  const part = thing && closerPart(ground, thing);
+  return part ? help.showing(ground, part) : ground;
+}
+
 /** The best rough of a kind that is within all gauges' limits. */
 async function roughOf(
   kind: RoughKind,
-  ground: Ground,
+  whole: Ground,
   taken: readonly Layout[],
   help: RoughsHelp,
 ): Promise<{ rough: Rough; layout: Layout } | { leftOut: LeftOut }> {
   const { name, title } = kind;
+  const ground = kind.crosses ? await closer(whole, help) : whole;
   const lacks = kind.lacks(ground);
   if (lacks) return { leftOut: { kind: name, title, because: lacks } };
   let problem: string | null = null;
@@ -103,8 +121,9 @@ async function roughOf(
     const { figures, problem: own } = await judged(bare, materials, kind.crosses);
     problem ??= own;
     if (own) continue;
-    const whole = layout.front === null ? bare : pieceOf(ground, layout, await help.withEdge(layout.front));
-    const piece = await finished(ground, layout, whole, await openMaterials(whole.assets, help.library));
+    const edged = layout.front === null ? bare : pieceOf(ground, layout, await help.withEdge(layout.front));
+    const seen = await openMaterials(edged.assets, help.library);
+    const piece = await finished(ground, layout, edged, seen, figures.contrast);
     if (piece) return { layout, rough: roughFrom(kind, ground, layout, piece, figures) };
     problem ??= 'the words would not lie on one surface';
   }
@@ -121,14 +140,28 @@ function roughFrom(kind: RoughKind, ground: Ground, layout: Layout, piece: Piece
     kind: kind.name,
     title: kind.title,
     piece,
-    says: [kind.says(ground, layout), faceSays(layout), figuresSay(figures, kind.crosses)],
+    says: [
+      kind.says(ground, layout),
+      faceSays(layout),
+      cropSays(ground),
+      piece.grades.length > 0 ? gradeSays : null,
+      figuresSay(figures, kind.crosses),
+    ].filter((one) => one !== null),
     figures,
     score,
     parts,
     box: [box.x / width, box.y / height, box.width / width, box.height / height],
-    locks: { face: setting.face.sha256, colour: ink.colour, place: [middle[0] / width, middle[1] / height], front },
+    locks: {
+      face: setting.face.sha256,
+      colour: ink.colour,
+      place: [middle[0] / width, middle[1] / height],
+      front,
+      crop: cropOf(ground),
+    },
   };
 }
+
+const gradeSays = 'Graded: its black and white are the darkest and the lightest of the photograph there.';
 
 const lineWords = ['', 'one line', 'two lines', 'three lines', 'four lines'];
 

@@ -2,12 +2,23 @@ import { join } from 'node:path';
 import { facesFor, settingsFor, type RoughFace } from '../../core/roughs/settings';
 import { inksOf } from '../../core/roughs/inks';
 import { isGoodInFront } from '../../core/roughs/kinds/common';
-import { obstaclesOf, shownPart, type Ground } from '../../core/roughs/ground';
+import {
+  busiestPlace,
+  isFree,
+  middleOf,
+  shownPart,
+  standingThing,
+  wantedBy,
+  type Wanted,
+} from '../../core/roughs/crop';
+import { obstaclesOf, type Ground } from '../../core/roughs/ground';
 import type { CutThing } from '../../core/roughs/make';
 import type { RoughsOrder } from '../../core/roughs/order';
 import { roughsOf, type Found, type LeftOut, type Rough } from '../../core/roughs/roughs';
 import { sketchedThing, sketchOf } from '../../core/roughs/sketch';
 import type { Library, Materials } from '../../core/graph/materials';
+import type { Picture } from '../../core/pictures/pyramid';
+import type { Region } from '../../core/pixels/region';
 import { newAssetKey } from '../../core/piece/edits/items';
 import type { Survey } from '../../core/survey';
 import { Problem } from '../problem';
@@ -93,24 +104,27 @@ export async function workRoughs(
       ? Promise.resolve(known)
       : measureWithoutLight(pyramid, plate.shape).then((own) => ({ ...own, light: unknownLight }));
     early.catch(() => undefined);
-    const part = shownPart(plate.shape, [0.5, 0.5]);
-    const sketch = await sketchOf(picture, part);
+    const wanted = wantedBy(order);
     const ground: Ground = {
       plate: { sha256: plate.sha256, name: plate.name, ...plate.shape },
-      part,
+      ...(await shownFirst(picture, wanted)),
       survey: null,
-      sketch,
-      inks: inksOf(sketch),
       things: [],
       obstacles: [],
       settings,
       order,
     };
-    const seen = cutter.masks.then((masks) => {
-      const things = masks.map((mask, i) => sketchedThing(sketch, mask, plate.shape, part, i));
-      return { masks, things, obstacles: obstaclesOf(things, sketch) };
+    const showing = async (before: Ground, part: Region): Promise<Ground> => {
+      const sketch = await sketchOf(picture, part);
+      const things = (await cutter.masks).map((mask, i) => sketchedThing(sketch, mask, plate.shape, part, i));
+      return { ...before, part, sketch, inks: inksOf(sketch), things, obstacles: obstaclesOf(things, sketch) };
+    };
+    const seen = showing(ground, ground.part).then(async (early) => {
+      const thing = standingThing(early);
+      if (!thing || !isFree(plate.shape, wanted, early.part)) return early;
+      return showing(early, shownPart(plate.shape, middleOf(thing, plate.shape), wanted));
     });
-    const lit = seen.then(async ({ masks }) => {
+    const lit = cutter.masks.then(async (masks) => {
       if (survey) return survey;
       const things = masks.map(({ bytes }) => bytes.map((one) => one & 1));
       survey = { ...(await early), light: await measureLight(pyramid, plate.shape, things) };
@@ -120,16 +134,16 @@ export async function workRoughs(
     lit.catch(() => undefined);
     const knowing = async (what: 'things' | 'light'): Promise<Ground> => {
       stage(0.3, 'Looking for what stands out');
-      const { things, obstacles } = await seen;
+      const known = await seen;
       const measured = await early;
       if (what === 'light') {
         // What is likely to be wanted is cut while other things are worked out.
-        for (const thing of obstacles.filter((one) => isGoodInFront(one, ground)).slice(0, cutAhead))
+        for (const thing of known.obstacles.filter((one) => isGoodInFront(one, known)).slice(0, cutAhead))
           cutter.cut(thing.index, isWhole).catch(() => undefined);
         stage(0.4, 'Looking for the light');
         await lit;
       }
-      return { ...ground, survey: survey ?? measured, things, obstacles };
+      return { ...known, survey: survey ?? measured };
     };
     const cut = async (index: number): Promise<CutThing | null> => {
       stage(0.6, 'Cutting what stands out');
@@ -137,7 +151,7 @@ export async function workRoughs(
     };
     const withEdge = (index: number): Promise<CutThing | null> => cutter.withEdge(index, isWhole);
     let count = 0;
-    for await (const found of roughsOf(ground, { library, knowing, cut, withEdge })) {
+    for await (const found of roughsOf(ground, { library, knowing, showing, cut, withEdge })) {
       if ('rough' in found) stage(Math.min(0.97, 0.3 + 0.11 * ++count), 'Drawing');
       await show(found, library, (news) => {
         tell(news.kind === 'rough' ? { ...news, files } : news);
@@ -147,6 +161,17 @@ export async function workRoughs(
   } finally {
     cutter.close();
   }
+}
+
+/** What is shown before it is known what stands out: where most goes on. */
+async function shownFirst(picture: Picture, wanted: Wanted): Promise<Pick<Ground, 'part' | 'sketch' | 'inks'>> {
+  const middle = shownPart(picture, [0.5, 0.5], wanted);
+  const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
+  const part = isFree(picture, wanted, middle)
+    ? shownPart(picture, busiestPlace(await sketchOf(picture, whole)), wanted)
+    : middle;
+  const sketch = await sketchOf(picture, part);
+  return { part, sketch, inks: inksOf(sketch) };
 }
 
 async function show(

@@ -218,6 +218,12 @@ export const asked: readonly Asked[] = [
   },
   {
     method: 'get',
+    path: '/runs/{id}/rows/{row}/roughs',
+    says: 'What roughs of a row are made from.',
+    answers: { status: 200, says: 'Its photograph’s hash, its words, and the size of its sheet, px.', as: json },
+  },
+  {
+    method: 'get',
     path: '/runs/{id}/rows/{row}/picture',
     says: 'A row, drawn small.',
     answers: { status: 200, says: 'The picture.', as: 'image/png' },

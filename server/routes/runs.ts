@@ -196,6 +196,11 @@ export function runRoutes(studio: Studio) {
       works.dropByHand(id, runs.row(id, Number(context.req.param('row'))).id);
       return context.body(null, 204);
     })
+    .get('/:id/rows/:row/roughs', async (context) => {
+      const { id } = runs.get(context.req.param('id'));
+      const row = runs.row(id, Number(context.req.param('row')));
+      return context.json(await works.wantedOf(id, row.id));
+    })
     .get('/:id/rows/:row/picture', (context) => {
       const row = runs.row(context.req.param('id'), Number(context.req.param('row')));
       const path = works.pictureOf(context.req.param('id'), row);

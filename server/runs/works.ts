@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Problem, problemOf } from '../problem';
 import type { Studio } from '../studio';
-import { toBench } from './byHand';
+import { toBench, wantedOfRow, type RowWanted } from './byHand';
 import type { RowOrder, RowSolved } from './orders';
 import type { RowHand, RowHands } from './rowHand';
 import { RowOrders } from './rowOrders';
@@ -395,6 +395,11 @@ export class RunWorks {
   /** Puts a row's own piece on the bench. @returns the piece's id */
   toBench(run: string, row: number): Promise<string> {
     return toBench(this.studio, this.orders, run, row);
+  }
+
+  /** @see wantedOfRow */
+  wantedOf(run: string, row: number): Promise<RowWanted> {
+    return wantedOfRow(this.studio, this.orders, run, row);
   }
 
   /** Takes back everything that was done to a row by hand. */

@@ -17,6 +17,10 @@ export const takeRough = async (id: string, rough: string): Promise<string> =>
 
 export const roughPicture = (id: string, rough: string): string => `/api/roughs/${id}/${rough}/picture`;
 
-/** Where roughs for a photograph and words are begun. */
-export const roughsAddress = (plate: string | null, words: string): string =>
-  `/roughs?${new URLSearchParams({ ...(plate !== null && { plate }), words }).toString()}`;
+/** Where roughs for a photograph and words are begun. @param sheet what it is to have the shape of */
+export const roughsAddress = (plate: string | null, words: string, sheet?: { width: number; height: number }): string =>
+  `/roughs?${new URLSearchParams({
+    ...(plate !== null && { plate }),
+    words,
+    ...(sheet && { shape: `${sheet.width}x${sheet.height}` }),
+  }).toString()}`;

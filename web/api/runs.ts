@@ -8,6 +8,7 @@ import { inAddress } from '../../core/type/wellFormed';
 import type { Work } from '../../server/runs/store';
 import type { WorkEvent, WorkState } from '../../server/runs/works';
 import { api, ask, follow, send } from './client';
+import { roughsAddress } from './roughs';
 
 export type { Flag, RunSettings, Slot, TableEdit, Work, WorkEvent, WorkState };
 
@@ -131,6 +132,14 @@ export const startWork = (id: string, work: Work): Promise<unknown> =>
 /** Puts a row's own piece on the bench. @returns its id */
 export const rowToBench = async (id: string, row: number): Promise<string> =>
   (await ask(api.runs[':id'].rows[':row'].bench.$post({ param: { id, row: String(row) } }))).piece;
+
+/** Where roughs for a row are begun: with its photograph, its words, and the shape of its sheet. */
+export async function rowRoughs(id: string, row: number): Promise<string> {
+  const { plate, words, ...sheet } = await ask(
+    api.runs[':id'].rows[':row'].roughs.$get({ param: { id, row: String(row) } }),
+  );
+  return roughsAddress(plate, words, sheet);
+}
 
 /** Takes back what was done to a row by hand. */
 export const dropByHand = (id: string, row: number): Promise<unknown> =>

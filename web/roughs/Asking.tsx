@@ -1,20 +1,29 @@
 import { useState } from 'react';
 import type { StoredAsset } from '../api/files';
 import { FileDrop, PlateChooser, useArrival } from '../plates/PlateChooser';
+import { Choice } from '../ui/Choice';
+import { shapes } from './order';
 
 interface AskingProps {
   plate: StoredAsset | null;
   words: string;
+  /** As it stands in the address: "4x5"; empty for the photograph's. */
+  shape: string;
   isBusy: boolean;
   /** Whoever may only look begins nothing. */
   mayShow: boolean;
   onPlate(plate: StoredAsset): void;
   onWords(words: string): void;
+  onShape(shape: string): void;
   onShow(): void;
 }
 
+/** The shapes that are offered, and the one that is asked for. */
+const shapesWith = (own: string): Readonly<Record<string, string>> =>
+  own in shapes ? shapes : { ...shapes, [own]: own.replace('x', ' × ') };
+
 /** The photograph and the words that roughs are wanted for. */
-export function Asking({ plate, words, isBusy, mayShow, onPlate, onWords, onShow }: AskingProps) {
+export function Asking({ plate, words, shape, isBusy, mayShow, onPlate, onWords, onShape, onShow }: AskingProps) {
   const [choosing, setChoosing] = useState(false);
   const arrival = useArrival(onPlate);
   return (
@@ -58,6 +67,10 @@ export function Asking({ plate, words, isBusy, mayShow, onPlate, onWords, onShow
               </span>
             )}
             <span className="grow" />
+            <label className="flex items-center gap-1.5 text-faint">
+              Sheet
+              <Choice label="Shape of the sheet" value={shape} options={shapesWith(shape)} onChoose={onShape} />
+            </label>
             {mayShow && (
               <button className="strong-button" disabled={isBusy || !plate || words.trim() === ''}>
                 Show roughs

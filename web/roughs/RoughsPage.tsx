@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { RoughsOrder } from '../../core/roughs/order';
 import { useAccess } from '../api/access';
@@ -9,7 +9,7 @@ import { PageHead } from '../ui/PageHead';
 import { Problem } from '../ui/Problem';
 import { messageOf } from '../ui/messageOf';
 import { Asking } from './Asking';
-import { orderFor } from './order';
+import { orderFor, readShape } from './order';
 import { RoughsShown } from './RoughsShown';
 import { learnFrom, ownTaste } from './taste';
 import { TasteSettings } from './TasteSettings';
@@ -21,6 +21,7 @@ export function RoughsPage() {
   const shown = asked.get('shown');
   const { state, problem: lost } = useRoughs(shown);
   const [words, setWords] = useState(asked.get('words') ?? '');
+  const [shape, setShape] = useState(() => (readShape(asked.get('shape')) ? asked.get('shape')! : ''));
   const [plate, setPlate] = useState<StoredAsset | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
@@ -37,9 +38,14 @@ export function RoughsPage() {
       (error: unknown) => setProblem(messageOf(error)),
     );
   }, [wanted, plate]);
-  const asSaid = state?.order.words;
+  const asSaid = state?.order;
+  const isSaid = useRef(false);
   useEffect(() => {
-    if (asSaid !== undefined) setWords((before) => (before === '' ? asSaid : before));
+    // Roughs that are looked at again say what they were asked for; what is being written stays.
+    if (asSaid === undefined || isSaid.current) return;
+    isSaid.current = true;
+    setWords((before) => (before === '' ? asSaid.words : before));
+    setShape((before) => (before === '' && asSaid.shape ? asSaid.shape.join('x') : before));
   }, [asSaid]);
 
   const during = async (work: () => Promise<void>): Promise<void> => {
@@ -51,7 +57,7 @@ export function RoughsPage() {
   const begin = (sha256: string, order: RoughsOrder): void =>
     void during(async () => setAsked({ shown: (await beginRoughs(sha256, order)).id }));
   const show = (): void => {
-    const { order, problem: own } = orderFor(words, ownTaste());
+    const { order, problem: own } = orderFor(words, ownTaste(), readShape(shape));
     if (!plate || isBusy || !mayWork) return;
     if (order) begin(plate.sha256, order);
     else setProblem(own);
@@ -68,6 +74,8 @@ export function RoughsPage() {
           mayShow={mayWork}
           onPlate={setPlate}
           onWords={setWords}
+          shape={shape}
+          onShape={setShape}
           onShow={show}
         />
         {(problem ?? lost) && <Problem onDismiss={() => setProblem(null)}>{problem ?? lost}</Problem>}

@@ -1,6 +1,6 @@
 import { roughsOrderSchema } from '../../core/roughs/order';
 import type { RoughSummary } from '../api/roughs';
-import { nextOrder, orderFor } from './order';
+import { nextOrder, orderFor, readShape } from './order';
 
 const rough: RoughSummary = {
   id: '2-behind',
@@ -11,7 +11,7 @@ const rough: RoughSummary = {
   score: 0.8,
   parts: { contrast: 1, calm: 0.5 },
   box: [0.1, 0.2, 0.5, 0.3],
-  locks: { face: 'f'.repeat(64), colour: '#aa3322', place: [0.35, 0.35], front: 1 },
+  locks: { face: 'f'.repeat(64), colour: '#aa3322', place: [0.35, 0.35], front: 1, crop: [0.1, 0, 0.6, 1] },
   width: 600,
   height: 400,
 };
@@ -23,6 +23,12 @@ test('words make an order without what stands around them; without words there i
   expect(orderFor('m'.repeat(100)).problem).toMatch(/80 letters/);
 });
 
+test('a shape is read from the address as width by height; what is none is left out', () => {
+  expect(readShape('1080x1350')).toEqual([1080, 1350]);
+  for (const text of [null, '', '0x3', '1x100', 'axb', '3']) expect(readShape(text)).toBeNull();
+  expect(orderFor('Kiln', {}, [4, 5]).order).toEqual(roughsOrderSchema.parse({ words: 'Kiln', shape: [4, 5] }));
+});
+
 test('others come by the next seed, away from those that were shown', () => {
   const next = nextOrder(before, [rough], {});
   expect(next).toEqual({ ...before, seed: 5, unlike: [rough.box] });
@@ -32,13 +38,14 @@ test('others come by the next seed, away from those that were shown', () => {
 test('more like one keeps its kind and what is locked of it, and nothing else', () => {
   const next = nextOrder(before, [rough], { kind: 'behind', from: rough, locks: ['face', 'front'] });
   expect(next.kinds).toEqual(['behind']);
-  expect(next.locks).toEqual({ face: rough.locks.face, colour: null, place: null, front: 1 });
+  expect(next.locks).toEqual({ face: rough.locks.face, colour: null, place: null, front: 1, crop: null });
 });
 
 test('where the place is locked, what lies there is no reason to go elsewhere', () => {
   expect(nextOrder({ ...before, unlike: [rough.box] }, [rough], { from: rough, locks: ['place'] })).toMatchObject({
     unlike: [],
-    locks: { place: [0.35, 0.35] },
+    // A place of the sheet is one of the photograph only where the same part is shown.
+    locks: { place: [0.35, 0.35], crop: [0.1, 0, 0.6, 1] },
   });
 });
 

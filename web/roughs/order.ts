@@ -3,7 +3,7 @@ import type { Taste } from '../../core/roughs/weights';
 import type { RoughSummary } from '../api/roughs';
 
 /** What can stay as a rough has it. */
-export const lockNames = ['face', 'colour', 'place', 'front'] as const;
+export const lockNames = ['face', 'colour', 'place', 'front', 'crop'] as const;
 export type LockName = (typeof lockNames)[number];
 
 export const lockTitles: Record<LockName, string> = {
@@ -11,18 +11,39 @@ export const lockTitles: Record<LockName, string> = {
   colour: 'Colour',
   place: 'Place',
   front: 'What stands in front',
+  crop: 'Crop',
 };
 
 /**
  * An order for words; or why there cannot be one.
- * @param taste of whoever asks
+ * @param taste of whoever asks @param shape of the sheet; null: the photograph's
  */
 export function orderFor(
   words: string,
   taste: Taste = {},
+  shape: RoughsOrder['shape'] = null,
 ): { order: RoughsOrder; problem: null } | { order: null; problem: string } {
-  const read = roughsOrderSchema.safeParse({ words: words.trim(), taste });
+  const read = roughsOrderSchema.safeParse({ words: words.trim(), taste, shape });
   return read.success ? { order: read.data, problem: null } : { order: null, problem: read.error.issues[0].message };
+}
+
+/** Shapes of sheets that are often asked for, by what they are called. */
+export const shapes: Readonly<Record<string, string>> = {
+  '': 'As the photograph',
+  '1x1': 'Square',
+  '4x5': 'Upright 4 : 5',
+  '9x16': 'Upright 9 : 16',
+  '2x3': 'Poster 2 : 3',
+  '1000x1414': 'A sheets, upright',
+  '1414x1000': 'A sheets, lying',
+  '16x9': 'Lying 16 : 9',
+};
+
+/** A shape from an address: "1080x1350"; null for none. */
+export function readShape(text: string | null): RoughsOrder['shape'] {
+  const found = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)$/.exec(text ?? '');
+  const read = found && roughsOrderSchema.shape.shape.safeParse([Number(found[1]), Number(found[2])]);
+  return read?.success ? read.data : null;
 }
 
 /** So many layouts are kept away from. */
@@ -46,6 +67,8 @@ export function nextOrder(
     lockNames.map((name) => [name, from && locks.includes(name) ? from.locks[name] : null]),
   ) as RoughsOrder['locks'];
   const isPlaceFree = kept.place === null;
+  // Where the crop changed, the place would be another one.
+  if (!isPlaceFree && from) kept.crop = from.locks.crop;
   return {
     ...before,
     seed: (before.seed + 1) % 1e6,

@@ -12,12 +12,25 @@ interface RowSheetProps {
   /** Opens the row's own piece; takes back what was done to it there. */
   onBench(): void;
   onPlain(): void;
+  /** Other ways to set the row's words into its photograph. */
+  onRoughs(): void;
   onNext(by: 1 | -1): void;
   say(problem: string): void;
 }
 
 /** The row that is looked at: its picture, and what there is to say of it. */
-export function RowSheet({ run, row, number, onApprove, onRemove, onBench, onPlain, onNext, say }: RowSheetProps) {
+export function RowSheet({
+  run,
+  row,
+  number,
+  onApprove,
+  onRemove,
+  onBench,
+  onPlain,
+  onRoughs,
+  onNext,
+  say,
+}: RowSheetProps) {
   const slotNames = new Map(run.settings.slots.map(({ id, name }) => [id, `${name}.`]));
   if (!row)
     return (
@@ -77,6 +90,13 @@ export function RowSheet({ run, row, number, onApprove, onRemove, onBench, onPla
             Take back what was done by hand
           </button>
         )}
+        <button
+          className="plain-button"
+          title="Other ways to set these words into this photograph; each opens as a piece of its own"
+          onClick={onRoughs}
+        >
+          Show roughs
+        </button>
         {row.isFresh && (
           <a
             className="plain-button"

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { dropByHand, rowToBench } from '../api/runs';
+import { dropByHand, rowRoughs, rowToBench } from '../api/runs';
 import { Problem } from '../ui/Problem';
 import { AskWhereTo, BringTable } from './BringTable';
 import { FilesMade } from './FilesMade';
@@ -91,6 +91,7 @@ export function RunPage() {
           onApprove={(approved) => row && work.does(approveStep([row], approved))}
           onRemove={() => row && work.does(removeStep([row]))}
           onBench={() => row && void rowToBench(id, row.id).then((piece) => navigate(`/piece/${piece}`), failed)}
+          onRoughs={() => row && void rowRoughs(id, row.id).then((address) => navigate(address), failed)}
           onPlain={() => row && void dropByHand(id, row.id).then(work.reload, failed)}
           say={say}
           onNext={(by) => {

@@ -1,9 +1,12 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { lengthLabel } from '../../../core/piece/lengths';
 import type { Legible } from '../../../core/arranging/propose';
+import { wordsOf } from '../../../core/piece/words';
 import type { PieceSize } from '../../../core/piece/sizeSchema';
 import { arrangeAnew, changeSize, removeSize } from '../../../core/sizes/edits';
 import { ownSays } from '../../../core/sizes/says';
+import { roughsAddress } from '../../api/roughs';
 import { KeptText } from '../../ui/KeptText';
 import { useBench } from '../benchContext';
 import { editing } from '../editing';
@@ -29,6 +32,8 @@ export function SizeCard({ size, seeing, first, isOnBench, onWorkOn }: SizeCardP
   const [asking, setAsking] = useState<'remove' | 'arrange' | null>(null);
   const { width, height, ppi } = size ?? whole.sheet;
   const name = size?.name ?? 'First sheet';
+  const [plate] = whole.plates;
+  const sha256 = plate && wordsOf(whole.letterings) !== '' ? whole.assets[plate.asset].sha256 : undefined;
   const own = size ? ownSays(whole, size) : [];
   const problems = standingProblems(whole, size, lettersOf);
   return (
@@ -94,6 +99,15 @@ export function SizeCard({ size, seeing, first, isOnBench, onWorkOn }: SizeCardP
           <button className="plain-button" aria-pressed={isOnBench} onClick={onWorkOn}>
             {isOnBench ? 'On the bench' : 'Work on it'}
           </button>
+          {sha256 && (
+            <Link
+              className="quiet-button"
+              title="Ways to set these words into a sheet of this shape; each opens as a piece of its own"
+              to={roughsAddress(sha256, wordsOf(whole.letterings), { width, height })}
+            >
+              Show roughs
+            </Link>
+          )}
           {size && (
             <>
               <button className="quiet-button" disabled={!mayChange} onClick={() => setAsking('arrange')}>

@@ -1,5 +1,5 @@
 import type { Grade } from '../../../../core/passes/grade/schema';
-import { levelSchema, levelsSchema } from '../../../../core/passes/grade/tone/schema';
+import { levelsBetween } from '../../../../core/passes/grade/propose';
 import type { Edit } from '../../../../core/piece/edits/edit';
 import { useBench } from '../../benchContext';
 import { editing } from '../../editing';
@@ -14,7 +14,6 @@ export function MatchPress({ grade, set }: { grade: Grade; set(change: Partial<G
   const tones = tonesOfReach(grade.reach, useTones());
   if (!tones) return null;
   const { own, around, darks, lights } = tones;
-  const between = (c: 0 | 1 | 2) => levelSchema.parse({ low: darks![c], high: lights![c] });
   return (
     <p className="flex flex-wrap gap-1">
       {grade.reach.area === 'letters' && (
@@ -22,12 +21,7 @@ export function MatchPress({ grade, set }: { grade: Grade; set(change: Partial<G
           className="plain-button"
           disabled={!mayChange || !isMeasured || !darks || !lights}
           title="The letters’ black and white become the darkest and the lightest that the photograph has around them"
-          onClick={() =>
-            editing.commit(
-              'Match darks and lights',
-              set({ levels: levelsSchema.parse({ red: between(0), green: between(1), blue: between(2) }) }),
-            )
-          }
+          onClick={() => editing.commit('Match darks and lights', set({ levels: levelsBetween(darks!, lights!) }))}
         >
           Match darks and lights
         </button>

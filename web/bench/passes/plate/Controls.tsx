@@ -1,6 +1,7 @@
 import { plateHand } from './hand';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { wordsOf } from '../../../../core/piece/words';
 import { roughsAddress } from '../../../api/roughs';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { changeItem, movePlate } from '../../../../core/piece/edits/items';
@@ -74,12 +75,8 @@ function RoughsLink() {
   const { piece } = useBench();
   const { plate } = usePlate()!;
   const { sha256 } = piece.assets[plate.asset];
-  const words = piece.letterings
-    .filter((one) => !one.words.shape)
-    .map((one) => one.words.text)
-    .join('\n');
   return (
-    <Link className="plain-button self-start" to={roughsAddress(sha256 ?? null, words)}>
+    <Link className="plain-button self-start" to={roughsAddress(sha256 ?? null, wordsOf(piece.letterings))}>
       Show roughs
     </Link>
   );
