@@ -1,3 +1,7 @@
+import { spawnSync } from 'node:child_process';
+import { copyFileSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import sharp from 'sharp';
 import { setTimeout as pause } from 'node:timers/promises';
 import { pieceSchema } from '../../core/piece/schema';
@@ -77,6 +81,27 @@ test('roughs come one after the other, are the same when asked for again, and on
   for (const { id: version } of versions) studio.shapesOf(studio.versions.piece(piece, version));
   expect(await take()).toBe(piece);
   expect(studio.surveys.known(plate)?.light.confidence).toBeGreaterThanOrEqual(0);
+}, 120000);
+
+test('the command line makes roughs for each row of a table, in a folder of its own, in the shape that is asked for', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'inky-rough-rows-'));
+  copyFileSync(studio.files.asset(plate), join(folder, 'ball.png'));
+  writeFileSync(join(folder, 'rows.csv'), 'photo,Title\nball.png,Red moon\nball.png,Äpfel\n');
+  const run = (...more: string[]) => {
+    const table = ['--rows', join(folder, 'rows.csv'), '--pictures', folder, '--columns', 'photo,title'];
+    const own = ['--out', join(folder, 'out'), '--kinds', 'window', '--coarse'];
+    return spawnSync(process.execPath, ['build/server/roughs.js', ...table, ...own, ...more], { encoding: 'utf8' });
+  };
+  expect(run('--shape', '1x1')).toMatchObject({ status: 0 });
+  expect(readdirSync(join(folder, 'out')).sort()).toEqual(['1 Red moon', '2 Äpfel']);
+  const made = readdirSync(join(folder, 'out', '2 Äpfel'));
+  expect(made).toEqual(expect.arrayContaining(['1-window.jpg', '1-window.zip', 'roughs.json']));
+  const { width: wide, height: high } = await sharp(join(folder, 'out', '2 Äpfel', '1-window.jpg')).metadata();
+  expect([wide, high]).toEqual([480, 480]);
+  const wrong = run('--columns', 'photo,nothing');
+  expect([wrong.status, wrong.stderr]).toEqual([1, expect.stringMatching(/no column "nothing". It has: photo, Title/)]);
+  expect(run('--shape', '1x90').stderr).toMatch(/--shape takes a width and a height/);
+  rmSync(folder, { recursive: true, force: true });
 }, 120000);
 
 test('what cannot be is refused in a sentence', async () => {

@@ -124,6 +124,8 @@ export async function workRoughs(
       if (!thing || !isFree(plate.shape, wanted, early.part)) return early;
       return showing(early, shownPart(plate.shape, middleOf(thing, plate.shape), wanted));
     });
+    // Kinds that need nothing of this do not wait for it.
+    seen.catch(() => undefined);
     const lit = cutter.masks.then(async (masks) => {
       if (survey) return survey;
       const things = masks.map(({ bytes }) => bytes.map((one) => one & 1));

@@ -207,6 +207,24 @@ test('a row that is changed while it is solved ends as it was left, and keeps wh
   expect(row.flags.filter(({ weight }) => weight === 'stop')).toEqual([]);
 });
 
+test('roughs of a row are made from its own photograph and words, in the shape of its sheet', async () => {
+  const wantedOf = async (design: string): Promise<[number, unknown]> => {
+    const { id: run } = await json<{ id: string }>(post('/runs', { piece: design }));
+    await post(`/runs/${run}/text`, { text: 'Name\nAda\nEve' });
+    const [, second] = await rowsOf(run);
+    const wanted = await ask(`/runs/${run}/rows/${second.id}/roughs`);
+    return [wanted.status, await wanted.json()];
+  };
+  const woven = await takeInBundle(folderBundle('demo', 'pieces/woven.json'), studio.intake);
+  const { sha256 } = woven.assets[woven.plates[0].asset];
+  expect(await wantedOf(studio.pieces.create(woven))).toEqual([
+    200,
+    { plate: sha256, words: `Eve\n${woven.letterings[1].words.text}`, width: 1800, height: 1200 },
+  ]);
+  // Letters of pictures on bare paper.
+  expect(await wantedOf(piece)).toEqual([422, { message: expect.stringMatching(/no photograph/) }]);
+});
+
 test('one row is worked at by hand: it alone changes, is marked, keeps it when the piece changes, and gives it back', async () => {
   const own = studio.pieces.duplicate(piece);
   const { id: run } = await json<{ id: string }>(post('/runs', { piece: own }));
