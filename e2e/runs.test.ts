@@ -142,6 +142,12 @@ test('one row is worked at by hand on the bench: it alone is another, is marked,
   expect(await page.getByRole('row').getByText('by hand', { exact: true }).count()).toBe(1);
   await sheet.getByRole('button', { name: 'Take back what was done by hand' }).click();
   await sheet.getByText('by hand', { exact: true }).waitFor({ state: 'detached' });
+  // Other ways to set this row: its own words, its own photograph, its sheet's shape.
+  await sheet.getByRole('button', { name: 'Show roughs' }).click();
+  await page.getByRole('heading', { name: 'Roughs' }).waitFor();
+  expect(await page.getByLabel('Words').inputValue()).toBe('Siobhán O’Hara\nkite reels\nStall 3');
+  expect(await page.getByLabel('Shape of the sheet').inputValue()).toBe('1500x1050');
+  await page.getByText('kites-7', { exact: false }).waitFor();
   // It stands on no shelf.
   await page.goto(studio.url);
   await page.getByRole('button', { name: 'Open Series' }).waitFor();

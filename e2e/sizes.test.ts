@@ -168,6 +168,17 @@ test('a size is proofed with its own safe area, and its findings lead back to it
   expect(await page.getByLabel('Size on the bench').inputValue()).toBe('size-2');
 });
 
+test('roughs of a size are asked for with its words, in its shape; the way back leads to the bench', async () => {
+  await page.getByRole('button', { name: 'Sizes', exact: true }).click();
+  await card('Story').getByRole('link', { name: 'Show roughs' }).click();
+  await page.getByRole('heading', { name: 'Roughs' }).waitFor();
+  expect(await page.getByLabel('Words').inputValue()).toBe('KITE\nWEEKS');
+  expect(await page.getByLabel('Shape of the sheet').inputValue()).toBe('1080x1920');
+  await page.getByText('dune', { exact: false }).first().waitFor();
+  await page.goBack();
+  await sharp(page);
+});
+
 test('a size is arranged anew, renamed and removed; undo brings it back', async () => {
   await page.getByRole('button', { name: 'Sizes', exact: true }).click();
   await card('Story').getByRole('button', { name: 'Arrange anew' }).click();

@@ -1,4 +1,3 @@
-import { expect, test } from '@jest/globals';
 import { seeded } from '../shape/seeded';
 import { fastLogs } from './logarithm';
 

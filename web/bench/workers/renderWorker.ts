@@ -82,12 +82,14 @@ export interface SeenOnStock {
   contrast: MeasuredContrast[];
 }
 
-const rasterBytes = 192 * 1024 * 1024;
+const rasterBytes = 128 * 1024 * 1024;
+/** Besides, of the tiles that wide regions are put together from. */
+const wideBytes = 96 * 1024 * 1024;
 /** Stored tiles that this worker keeps where memory cannot be shared. */
 const tileBytes = 160 * 1024 * 1024;
 const scope = self as unknown as DedicatedWorkerGlobalScope;
 
-let evaluator = new Evaluator(rasterBytes);
+let evaluator = new Evaluator(rasterBytes, wideBytes);
 let library: Library | null = null;
 let newestFrame: Int32Array | null = null;
 const parts = new PartReceiver();
@@ -210,7 +212,7 @@ function bitmapOf(raster: Raster, region: Region): Promise<ImageBitmap> {
 function failure(error: unknown): RenderAnswer {
   if (error instanceof Outdated) return { kind: 'outdated' };
   // It may be the memory: what was kept is given back before the next try.
-  evaluator = new Evaluator(rasterBytes);
+  evaluator = new Evaluator(rasterBytes, wideBytes);
   return { kind: 'failed', message: error instanceof Error ? error.message : String(error) };
 }
 
