@@ -18,7 +18,7 @@ export type IsOutdated = () => boolean;
 /** So many px are put together from tiles; fewer are computed as they are asked for. */
 const leastTiled = 2 * renderTile * renderTile;
 /** Nothing is put together that is larger than this part of what can be kept: its tiles would drive each other out. */
-const mostTiled = 0.25;
+const mostTiled = 0.4;
 
 /** Bytes that are kept of what all tiles read. */
 const forAllBytes = 128 * 1024 * 1024;

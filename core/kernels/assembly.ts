@@ -3,6 +3,7 @@ export * from './blend/assembly';
 export * from './blur/assembly';
 export { decodePixels, encodePixels, oklabPixels, prepareColour, quantiseRow } from './colour/assembly';
 export * from './coverage/assembly';
+export * from './disc/assembly';
 export * from './distance/assembly';
 export * from './resize/assembly';
 export * from './warp/assembly';

@@ -36,6 +36,9 @@ const [streakWide, ringWide] = [0.012, 0.02];
 /** Where the ring lies, and how much farther out red is than blue. */
 const [ringAt, ringSpread] = [0.72, 0.035];
 
+/** Sigma of the finest thing that a flare shows, in parts of its radius. */
+export const finestOfFlare = streakWide / Math.SQRT2;
+
 /** Of what is this far down a bell nothing is seen. */
 const bell = (square: number): number => (square > 16 ? 0 : exp(-square));
 

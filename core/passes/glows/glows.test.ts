@@ -100,6 +100,34 @@ test('a flare: haze around the light, as many streaks as its blades say, the sam
   expect(ghostsOf({ ...flare, seed: 2 }, [0, 0], [50, 50])).not.toEqual(a);
 });
 
+test('drawn large, light is what it is at each place: fewer places are worked out, to half a step of 8 bits', async () => {
+  const [scale, region] = [4, { x: 1500, y: 1100, width: 300, height: 260 }];
+  const white = { name: 'f', at: [420, 300] as [number, number], colour: '#ffffff', strength: 1, radius: 800 };
+  const flare = plainGlow({ id: 'f', as: 'flare', ...white });
+  const glow = plainGlow({ id: 'g', as: 'glow', ...white });
+  const size = { width: 900, height: 700 };
+  const ghosts = ghostsOf(flare, white.at, [450, 350]);
+  const falloff = falloffOf(glow.stops);
+  const lightAt = {
+    f: (x: number, y: number): number => {
+      const out: [number, number, number] = [0, 0, 0];
+      flareAt(flare, ghosts, white.at, [x, y], out);
+      return Math.max(...out);
+    },
+    g: (x: number, y: number): number => falloff(Math.hypot(x - white.at[0], y - white.at[1]) / 800),
+  };
+  for (const one of [flare, glow]) {
+    const out = await new Evaluator(1e8).pixels(glowLayer(one, null, size).node, { region, scale });
+    let worst = 0;
+    for (let y = 0, i = 3; y < region.height; y++)
+      for (let x = 0; x < region.width; x++, i += 4) {
+        const light = lightAt[one.id as 'f' | 'g']((region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale);
+        worst = Math.max(worst, Math.abs(out.data[i] - Math.min(1, Math.max(0, light))));
+      }
+    expect(worst).toBeLessThan(1 / 510);
+  }
+});
+
 test('glows are added nearest, moved in depth, hidden and removed', async () => {
   const piece = made(addGlow('glow', 50), addGlow('flare', 80));
   expect(piece.depth).toEqual(['glow-1', 'glow-2']);

@@ -9,12 +9,13 @@ import type { Region, Size } from '../../pixels/region';
 import { encode } from '../../pixels/transfer';
 import { layer, type Layer } from '../pass';
 import { falloffOf } from './falloff';
-import { flareAt, ghostsOf } from './flare';
+import { finestOfFlare, flareAt, ghostsOf } from './flare';
 import { placeOf } from './place';
+import { betweenPlaces, everywhere, refine, type PixelLight } from './places';
 import type { Glow } from './schema';
 
 /** Looked up once: the loop is hot. */
-const { hypot, max, min } = Math;
+const { floor, hypot, max, min } = Math;
 
 /** A glow or a flare as light that is screened over what lies below, in linear light. */
 export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
@@ -34,13 +35,17 @@ export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
     bounds,
     needs: () => ({}),
     compute({ region, scale }) {
-      const out = emptyRaster(region.width, region.height, 4);
       const own: [number, number, number] = [0, 0, 0];
-      for (let y = 0, at = 0; y < region.height; y++)
-        for (let x = 0; x < region.width; x++, at += 4) {
-          light((region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale, own);
-          for (let c = 0; c < 3; c++) out.data[at + c] = min(1, own[c] * strength * colour[c]);
-        }
+      const lightAt: PixelLight = (x, y, to, k) => {
+        light((x + 0.5) / scale, (y + 0.5) / scale, own);
+        for (let c = 0; c < 3; c++) to[k + c] = min(1, own[c] * strength * colour[c]);
+      };
+      const step = stepOf(finestOf(glow) * scale);
+      if (step === 1) return everywhere(region, lightAt);
+      const out = betweenPlaces(region, step, lightAt);
+      // Where streaks run together they are finer than any of them.
+      if (glow.as === 'flare')
+        refine(out, region, from.map((one) => one * scale) as [number, number], fineWithin * radius * scale, lightAt);
       return out;
     },
   };
@@ -48,6 +53,22 @@ export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
   const node = asLayer(blur > 0 ? fallen(lit, { x: 0, y: 0, sigma: blur }) : lit);
   return layer(glow.as, touchedUp(node, glow.touch), { mode: 'screen', mixing: 'linear', once: true });
 }
+
+/** The smallest thing that a glow or a flare shows, sheet px: the steepest of its falloff, the width of a streak. */
+const finestOf = ({ as, radius, stops }: Glow): number =>
+  as === 'flare'
+    ? radius * finestOfFlare
+    : radius * stops.slice(1).reduce((least, { at }, i) => min(least, at - stops[i].at), 1) * 0.25;
+
+/** So many places go over the smallest thing: linear between them is right to a third of a percent of it (h^2 / 8). */
+const placesAcross = 6;
+/** No farther apart than this, px. */
+const farthest = 8;
+
+const stepOf = (finest: number): number => max(1, min(farthest, floor(finest / placesAcross)));
+
+/** Around the light of a flare this much is worked out px by px, in parts of its radius. */
+const fineWithin = 0.1;
 
 /** Light as what covers what is below by its own share, so that what is clear stays clear where no light is. */
 const asLayer = (lit: Node): Node =>
