@@ -28,22 +28,25 @@ export class Evaluator {
   private readonly cache: ByteCache<Raster>;
   /** Tiles that wide regions are put together from. */
   private readonly tiles: ByteCache<Raster>;
+  private readonly forTiles: number;
   /** What all tiles read. */
   private readonly forAll = new ByteCache<Raster>(forAllBytes);
   private readonly running = new Map<string, Promise<Raster>>();
 
   /**
    * @param budget bytes of rasters to keep
-   * @param forTiles bytes to keep, besides, of the tiles that wide regions are put together from
+   * @param forTiles bytes to keep, besides, of the tiles that wide regions are put together from; half of the budget where
+   * it is left out
    * @param profile is told what each node costs, where that is asked for
    */
   constructor(
     budget: number,
-    private readonly forTiles = budget,
+    forTiles?: number,
     private readonly profile?: Profile,
   ) {
-    this.cache = new ByteCache(budget);
-    this.tiles = new ByteCache(forTiles);
+    this.forTiles = forTiles ?? budget / 2;
+    this.cache = new ByteCache(forTiles === undefined ? budget / 2 : budget);
+    this.tiles = new ByteCache(this.forTiles);
   }
 
   /**

@@ -76,14 +76,17 @@ async function readWanted(): Promise<Wanted[]> {
   const named = isTable
     ? await rowsOf(rows, pictures!)
     : [{ photo: positionals[0], words: positionals[1], folder: '' }];
-  return named.flatMap(({ photo, words, folder }) => {
-    if (!existsSync(photo)) throw new Error(`There is no file ${photo}.`);
-    return shapes.map((own) => ({
-      photo,
-      order: readOrder(words, own.one),
-      folder: join(resolve(out), folder, own.folder),
-    }));
-  });
+  return named.flatMap(({ photo, words, folder }, i) =>
+    shapes.map((own) => {
+      try {
+        if (!existsSync(photo)) throw new Error(`There is no file ${photo}.`);
+        return { photo, order: readOrder(words, own.one), folder: join(resolve(out), folder, own.folder) };
+      } catch (error) {
+        // Nothing is begun before all of a table can be.
+        throw isTable && error instanceof Error ? new Error(`Row ${i + 1}: ${error.message}`) : error;
+      }
+    }),
+  );
 }
 
 /** The rows of a table. @throws Error where it has not these columns */

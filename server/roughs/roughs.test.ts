@@ -100,7 +100,9 @@ test('the command line makes roughs for each row of a table, in a folder of its 
   expect([wide, high]).toEqual([480, 480]);
   const wrong = run('--columns', 'photo,nothing');
   expect([wrong.status, wrong.stderr]).toEqual([1, expect.stringMatching(/no column "nothing". It has: photo, Title/)]);
-  expect(run('--shape', '1x90').stderr).toMatch(/--shape takes a width and a height/);
+  expect(run('--shape', '1x90').stderr).toMatch(/Row 1: --shape takes a width and a height/);
+  writeFileSync(join(folder, 'rows.csv'), 'photo,Title\nball.png,Red moon\nno.png,Blue\n');
+  expect(run().stderr).toMatch(/Row 2: There is no file/);
   rmSync(folder, { recursive: true, force: true });
 }, 120000);
 
