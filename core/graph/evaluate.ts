@@ -3,7 +3,7 @@ import { intersect } from '../pixels/region';
 import { gridTiles, renderTile } from './tiles';
 import { ByteCache } from './cache';
 import type { Profile } from './profile';
-import { touches, type Needs, type Node, type Request } from './node';
+import { keyIn, touches, type Needs, type Node, type Request } from './node';
 
 /** Thrown where a request was given up because something newer is wanted. */
 export class Outdated extends Error {
@@ -56,7 +56,7 @@ export class Evaluator {
   pixels(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> | Raster {
     const { region, scale } = request;
     if (!touches(node.bounds, request)) return emptyRaster(region.width, region.height, node.channels);
-    const key = `${node.keyAt?.(request) ?? node.key}|${scale}|${region.x},${region.y},${region.width},${region.height}`;
+    const key = `${keyIn(node, request)}|${scale}|${region.x},${region.y},${region.width},${region.height}`;
     const cache = this.cacheOf(node);
     const known = cache.get(key);
     if (known) return known;
@@ -69,7 +69,7 @@ export class Evaluator {
           : Promise.reject(error as Error),
       );
     if (this.isAssembled(node, request)) return this.assemble(node, request, isOutdated);
-    const work = this.compute(node, request, isOutdated).then(
+    const work = this.compute(node, request, key, isOutdated).then(
       (raster) => {
         this.running.delete(key);
         cache.set(key, raster, raster.data.byteLength);
@@ -106,7 +106,7 @@ export class Evaluator {
     return out;
   }
 
-  private async compute(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> {
+  private async compute(node: Node, request: Request, key: string, isOutdated?: IsOutdated): Promise<Raster> {
     const inputs = Object.create(null) as Record<string, Raster>;
     const gather = async (needs: Needs): Promise<void> => {
       for (const [name, { node: input, region, scale = request.scale }] of Object.entries(needs))
@@ -116,6 +116,6 @@ export class Evaluator {
     if (node.needsThen) await gather(node.needsThen(request, inputs));
     if (isOutdated?.()) throw new Outdated();
     const make = (): Raster | Promise<Raster> => node.compute(request, inputs);
-    return this.profile ? this.profile.timed(node, request, make) : make();
+    return this.profile ? this.profile.timed(key, request, make) : make();
   }
 }

@@ -1,5 +1,5 @@
 import type { Raster } from '../pixels/raster';
-import { keyIn, kindOf, type Node, type Request } from './node';
+import { kindOf, type Request } from './node';
 
 /** What the nodes of a kind have cost. */
 export interface KindCost {
@@ -21,16 +21,17 @@ export class Profile {
 
   constructor(private readonly now: () => number = () => performance.now()) {}
 
-  /** Runs a node's computation and notes what it costs. */
-  timed(node: Node, request: Request, compute: () => Raster | Promise<Raster>): Raster | Promise<Raster> {
-    const { region, scale } = request;
-    const key = keyIn(node, request);
+  /** Runs a node's computation and notes what it costs. @param key of the node in that region, which begins with its kind */
+  timed(
+    key: string,
+    { region: { width, height } }: Request,
+    compute: () => Raster | Promise<Raster>,
+  ): Raster | Promise<Raster> {
     const cost = this.costOf(kindOf(key) || 'other');
-    const place = `${key}|${scale}|${region.x},${region.y},${region.width},${region.height}`;
     cost.times++;
-    cost.px += region.width * region.height;
-    if (this.seen.has(place)) cost.again++;
-    this.seen.add(place);
+    cost.px += width * height;
+    if (this.seen.has(key)) cost.again++;
+    this.seen.add(key);
     const begun = this.now();
     const done = (raster: Raster): Raster => {
       cost.ms += this.now() - begun;

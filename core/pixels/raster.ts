@@ -71,3 +71,10 @@ export function madeOpaque(raster: Raster, trace: number): Raster {
   }
   return raster;
 }
+
+/** Whether a raster of one channel has one value everywhere. */
+export function isEven({ data }: Raster): boolean {
+  const [first] = data;
+  for (let i = 1; i < data.length; i++) if (data[i] !== first) return false;
+  return true;
+}

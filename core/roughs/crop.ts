@@ -1,8 +1,8 @@
-import type { Region, Size } from '../pixels/region';
+import { middleOf, type Region, type Size } from '../pixels/region';
 import { rounded } from '../shape/rounding';
 import type { Ground } from './ground';
 import { isGoodInFront } from './kinds/common';
-import type { RoughsOrder } from './order';
+import type { Crop, RoughsOrder } from './order';
 import type { Sketch } from './sketch';
 
 /** Looked up once: the loop is hot. */
@@ -17,7 +17,7 @@ export type Around = readonly [number, number];
 /** What is said of the part that is to be shown. */
 export interface Wanted {
   shape: RoughsOrder['shape'];
-  crop: RoughsOrder['locks']['crop'];
+  crop: Crop;
 }
 
 export const wantedBy = ({ shape, locks }: RoughsOrder): Wanted => ({ shape, crop: locks.crop });
@@ -88,10 +88,10 @@ export function standingThing(ground: Ground): Region | null {
 }
 
 /** The middle of a box, as a place in a photograph. */
-export const middleOf = ({ x, y, width, height }: Region, photo: Size): Around => [
-  (x + width / 2) / photo.width,
-  (y + height / 2) / photo.height,
-];
+export function placeOf(box: Region, photo: Size): Around {
+  const [x, y] = middleOf(box);
+  return [x / photo.width, y / photo.height];
+}
 
 /**
  * Behind what takes less than the first part of the sheet across and down, words would be small: it is shown larger, up to
@@ -106,11 +106,11 @@ export function closerPart({ plate, part, order }: Ground, thing: Region): Regio
   const scale = max(1 - mostOff, share / large, leastSide / min(part.width, part.height));
   if (scale >= 0.95) return null;
   const size = { width: round(part.width * scale), height: round(part.height * scale) };
-  return partAround(plate, middleOf(thing, plate), size);
+  return partAround(plate, placeOf(thing, plate), size);
 }
 
 /** The shown part as fractions of the photograph; null where that is all of it. */
-export function cropOf({ plate, part }: Pick<Ground, 'plate' | 'part'>): RoughsOrder['locks']['crop'] {
+export function cropOf({ plate, part }: Pick<Ground, 'plate' | 'part'>): Crop {
   if (part.width === plate.width && part.height === plate.height) return null;
   return [part.x / plate.width, part.y / plate.height, part.width / plate.width, part.height / plate.height].map(
     (one) => rounded(one, 5),

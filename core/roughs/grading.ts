@@ -1,14 +1,13 @@
 import { contrastLimit } from '../passes/ink/contrast';
+import { ends, nearBox } from '../passes/grade/measure';
 import { levelsBetween } from '../passes/grade/propose';
 import { plainGrade, type Grade } from '../passes/grade/schema';
 import { lightness, oklabToEncoded, readColour } from '../pixels/colour';
-import { grow, intersect, outerPixels, scaleRegion, type Region } from '../pixels/region';
+import { scaleRegion, type Region } from '../pixels/region';
 import { rounded } from '../shape/rounding';
 import type { Ground } from './ground';
 import type { Layout } from './kinds/kind';
 
-/** So much around the words counts, as a part of their longer side; and so many of its px as darks and as lights. */
-const [neighbourhood, ends] = [0.5, 0.01];
 /** A grade that changes no channel of the ink by more than this is none; encoded. */
 const leastChange = 0.02;
 /** So much contrast must be left above what is hard to read, CIE L*. */
@@ -39,8 +38,7 @@ export function proposeGrade(ground: Ground, { ink, box }: Layout, contrast: num
 /** The mean colours of the darkest and of the lightest places around words. @param box sheet px */
 function endsAround({ sketch }: Ground, box: Region): { darks: Colour; lights: Colour } | null {
   const { width, height, factor, lab } = sketch;
-  const around = grow(box, neighbourhood * Math.max(box.width, box.height));
-  const near = intersect(outerPixels(scaleRegion(around, 1 / factor)), { x: 0, y: 0, width, height });
+  const near = nearBox(scaleRegion(box, 1 / factor), { x: 0, y: 0, width, height });
   if (!near) return null;
   const places: number[] = [];
   for (let y = near.y; y < near.y + near.height; y++)

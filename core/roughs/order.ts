@@ -64,3 +64,12 @@ export const roughsOrderSchema = z.strictObject({
 });
 
 export type RoughsOrder = z.infer<typeof roughsOrderSchema>;
+/** The part of a photograph that is shown; null where nothing is said of it. */
+export type Crop = RoughsOrder['locks']['crop'];
+
+/** A shape as it is written in an address or an order: "1080x1350"; null for what is none. */
+export function readShape(text: string | null): RoughsOrder['shape'] {
+  const found = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)$/.exec(text ?? '');
+  const read = found && roughsOrderSchema.shape.shape.safeParse([Number(found[1]), Number(found[2])]);
+  return read?.success ? read.data : null;
+}

@@ -8,7 +8,7 @@ import { judged, type Figures } from './judge';
 import { kinds as allKinds, kindNamed } from './kinds';
 import type { Layout, RoughKind } from './kinds/kind';
 import { pieceOf, type CutThing } from './make';
-import type { KindName, RoughsOrder } from './order';
+import type { Crop, KindName } from './order';
 import { layoutsOf } from './search';
 import { shownRoughs } from './shown';
 import type { Parts } from './weights';
@@ -32,7 +32,7 @@ export interface Rough {
     colour: string;
     place: [number, number];
     front: number | null;
-    crop: RoughsOrder['locks']['crop'];
+    crop: Crop;
   };
 }
 

@@ -3,6 +3,7 @@ import { fromLight, toLight } from '../kernels/colour';
 import { atopInLight } from '../kernels/coverage';
 import { leftFree } from '../pixels/leftFree';
 import { copyOf, crop, emptyRaster, put, type Raster } from '../pixels/raster';
+import { boxWhere } from '../pixels/boxWhere';
 import type { Region } from '../pixels/region';
 import type { SceneItem } from './items';
 
@@ -58,19 +59,8 @@ function mixInto(below: Raster, own: Raster, mode: BlendMode, mixing: LaidItem['
 }
 
 /** The smallest box around all that is painted; null where nothing is. */
-function paintedBox({ width, height, data }: Raster): Region | null {
-  let [left, right, top, bottom] = [width, -1, height, -1];
-  for (let y = 0, at = 3; y < height; y++) {
-    for (let x = 0; x < width; x++, at += 4) {
-      if (data[at] <= 0) continue;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (y < top) top = y;
-      bottom = y;
-    }
-  }
-  return right < 0 ? null : { x: left, y: top, width: right - left + 1, height: bottom - top + 1 };
-}
+const paintedBox = ({ width, height, data }: Raster): Region | null =>
+  boxWhere({ x: 0, y: 0, width, height }, (i) => data[4 * i + 3] > 0);
 
 /**
  * A layer whose colours are mixed with those below it already, so that it can be laid on by source-over: the standard's

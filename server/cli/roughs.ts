@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { basename, extname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { fileNamePart } from '../../core/piece/fileNames';
-import { kindNames, roughsOrderSchema, type RoughsOrder } from '../../core/roughs/order';
+import { kindNames, readShape, roughsOrderSchema, type RoughsOrder } from '../../core/roughs/order';
 import { writeBundle } from '../bundles';
 import { projectRoot, readConfig } from '../config';
 import { endWith } from '../endWith';
@@ -49,19 +49,20 @@ interface Wanted {
 }
 
 /** @throws Error that says what is wrong with it */
-function readOrder(words: string, shape?: string): RoughsOrder {
+function readOrder(words: string, text?: string): RoughsOrder {
+  const shape = readShape(text ?? null);
+  if (text !== undefined && !shape)
+    throw new Error('--shape takes a width and a height such as 1080x1350, at most 8 to 1.');
   const read = roughsOrderSchema.safeParse({
     words: words.replace(/\\n/g, '\n'),
     seed: Number(values.seed ?? 1),
     kinds: values.kinds?.split(',').map((one) => one.trim()) ?? null,
-    shape: shape?.split('x').map(Number) ?? null,
+    shape,
   });
   if (read.success) return read.data;
   const [issue] = read.error.issues;
   if (issue.path[0] === 'seed') throw new Error('--seed takes a whole number from 0 to 1000000.');
   if (issue.path[0] === 'kinds') throw new Error(`--kinds takes some of: ${kindNames.join(', ')}.`);
-  if (issue.path[0] === 'shape')
-    throw new Error('--shape takes a width and a height such as 1080x1350, at most 8 to 1.');
   throw new Error(issue.message);
 }
 

@@ -2,15 +2,7 @@ import { join } from 'node:path';
 import { facesFor, settingsFor, type RoughFace } from '../../core/roughs/settings';
 import { inksOf } from '../../core/roughs/inks';
 import { isGoodInFront } from '../../core/roughs/kinds/common';
-import {
-  busiestPlace,
-  isFree,
-  middleOf,
-  shownPart,
-  standingThing,
-  wantedBy,
-  type Wanted,
-} from '../../core/roughs/crop';
+import { busiestPlace, isFree, placeOf, shownPart, standingThing, wantedBy, type Wanted } from '../../core/roughs/crop';
 import { obstaclesOf, type Ground } from '../../core/roughs/ground';
 import type { CutThing } from '../../core/roughs/make';
 import type { RoughsOrder } from '../../core/roughs/order';
@@ -122,7 +114,7 @@ export async function workRoughs(
     const seen = showing(ground, ground.part).then(async (early) => {
       const thing = standingThing(early);
       if (!thing || !isFree(plate.shape, wanted, early.part)) return early;
-      return showing(early, shownPart(plate.shape, middleOf(thing, plate.shape), wanted));
+      return showing(early, shownPart(plate.shape, placeOf(thing, plate.shape), wanted));
     });
     // Kinds that need nothing of this do not wait for it.
     seen.catch(() => undefined);

@@ -1,6 +1,6 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import type { RoughsOrder } from '../../core/roughs/order';
+import { readShape, type RoughsOrder } from '../../core/roughs/order';
 import { useAccess } from '../api/access';
 import { api, ask } from '../api/client';
 import { listAssets, type StoredAsset } from '../api/files';
@@ -9,7 +9,7 @@ import { PageHead } from '../ui/PageHead';
 import { Problem } from '../ui/Problem';
 import { messageOf } from '../ui/messageOf';
 import { Asking } from './Asking';
-import { orderFor, readShape } from './order';
+import { orderFor } from './order';
 import { RoughsShown } from './RoughsShown';
 import { learnFrom, ownTaste } from './taste';
 import { TasteSettings } from './TasteSettings';
@@ -38,15 +38,11 @@ export function RoughsPage() {
       (error: unknown) => setProblem(messageOf(error)),
     );
   }, [wanted, plate]);
-  const asSaid = state?.order;
-  const isSaid = useRef(false);
-  useEffect(() => {
-    // Roughs that are looked at again say what they were asked for; what is being written stays.
-    if (asSaid === undefined || isSaid.current) return;
-    isSaid.current = true;
-    setWords((before) => (before === '' ? asSaid.words : before));
-    setShape((before) => (before === '' && asSaid.shape ? asSaid.shape.join('x') : before));
-  }, [asSaid]);
+  // Roughs that are looked at again say what they were asked for; what is being written stays.
+  const wordsSaid = state?.order.words ?? '';
+  const shapeSaid = state?.order.shape?.join('x') ?? '';
+  useEffect(() => setWords((before) => before || wordsSaid), [wordsSaid]);
+  useEffect(() => setShape((before) => before || shapeSaid), [shapeSaid]);
 
   const during = async (work: () => Promise<void>): Promise<void> => {
     setProblem(null);

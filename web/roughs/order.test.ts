@@ -1,6 +1,6 @@
-import { roughsOrderSchema } from '../../core/roughs/order';
+import { readShape, roughsOrderSchema } from '../../core/roughs/order';
 import type { RoughSummary } from '../api/roughs';
-import { nextOrder, orderFor, readShape } from './order';
+import { nextOrder, orderFor } from './order';
 
 const rough: RoughSummary = {
   id: '2-behind',

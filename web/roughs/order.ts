@@ -39,13 +39,6 @@ export const shapes: Readonly<Record<string, string>> = {
   '16x9': 'Lying 16 : 9',
 };
 
-/** A shape from an address: "1080x1350"; null for none. */
-export function readShape(text: string | null): RoughsOrder['shape'] {
-  const found = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)$/.exec(text ?? '');
-  const read = found && roughsOrderSchema.shape.shape.safeParse([Number(found[1]), Number(found[2])]);
-  return read?.success ? read.data : null;
-}
-
 /** So many layouts are kept away from. */
 const mostUnlike = 60;
 

@@ -1,8 +1,7 @@
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
+import { boxWhere } from '../../pixels/boxWhere';
 import { lumaAt } from '../../pixels/luma';
-import type { Raster } from '../../pixels/raster';
-import type { Region } from '../../pixels/region';
 import { grainAt, grainIn } from './noise';
 import type { LetterGrain } from './schema';
 
@@ -27,7 +26,7 @@ export function grainy(source: Node, grain: LetterGrain): Node {
     key: contentKey('grain', grain),
     reach: 0,
     apply(input, { request: { region: whole, scale } }) {
-      const region = inkedRegion(input, whole);
+      const region = boxWhere(whole, (i) => input.data[4 * i + 3] > 0);
       if (!region) return input;
       const factor = (strength * grainAt(scale, size)) / 255;
       const own = size * min(1, scale);
@@ -52,20 +51,4 @@ export function grainy(source: Node, grain: LetterGrain): Node {
       return out;
     },
   });
-}
-
-/** The smallest part of a region that holds all that is not clear; null where all is. */
-function inkedRegion({ data }: Raster, region: Region): Region | null {
-  let [left, right, top, bottom] = [region.width, -1, -1, -1];
-  for (let y = 0, at = 3; y < region.height; y++)
-    for (let x = 0; x < region.width; x++, at += 4) {
-      if (data[at] <= 0) continue;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (top < 0) top = y;
-      bottom = y;
-    }
-  return right < 0
-    ? null
-    : { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 };
 }

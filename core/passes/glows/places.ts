@@ -1,5 +1,7 @@
+import { spreadOver } from '../../graph/grid';
+import type { Request } from '../../graph/node';
 import { emptyRaster, type Raster } from '../../pixels/raster';
-import type { Region } from '../../pixels/region';
+import { grow, outerPixels, scaleRegion, type Region } from '../../pixels/region';
 
 /** Looked up once: the loops are hot. */
 const { ceil, floor, max, min, sqrt } = Math;
@@ -15,48 +17,14 @@ export function everywhere(region: Region, lightAt: PixelLight): Raster {
   return out;
 }
 
-/** Light that is worked out at every so many px, the same ones for every region, and bilinear between them. */
-export function betweenPlaces(region: Region, step: number, lightAt: PixelLight): Raster {
-  const [left, top] = [floor(region.x / step), floor(region.y / step)];
-  const columns = ceil((region.x + region.width) / step) - left + 1;
-  const rows = ceil((region.y + region.height) / step) - top + 1;
-  const known = new Float32Array(columns * rows * 4);
-  for (let y = 0, at = 0; y < rows; y++)
-    for (let x = 0; x < columns; x++, at += 4) lightAt((left + x) * step, (top + y) * step, known, at);
-  return spread(known, columns, { left, top, step }, region);
-}
-
-/** @param known four values a place, `columns` in a row */
-function spread(
-  known: Float32Array,
-  columns: number,
-  { left, top, step }: { left: number; top: number; step: number },
-  region: Region,
-): Raster {
-  const out = emptyRaster(region.width, region.height, 4);
-  const { data } = out;
-  const run = columns * 4;
-  const places = Int32Array.from({ length: region.width }, (_, x) => (floor((region.x + x) / step) - left) * 4);
-  const shares = Float32Array.from(
-    { length: region.width },
-    (_, x) => (region.x + x) / step - floor((region.x + x) / step),
-  );
-  for (let y = 0, at = 0; y < region.height; y++) {
-    const row = floor((region.y + y) / step);
-    const down = (region.y + y) / step - row;
-    const start = (row - top) * run;
-    for (let x = 0; x < region.width; x++, at += 4) {
-      const across = shares[x];
-      const from = start + places[x];
-      for (let c = 0; c < 3; c++) {
-        const k = from + c;
-        const above = known[k] + (known[k + 4] - known[k]) * across;
-        const below = known[k + run] + (known[k + run + 4] - known[k + run]) * across;
-        data[at + c] = above + (below - above) * down;
-      }
-    }
-  }
-  return out;
+/**
+ * Light that is worked out once in every so many px across and down, the same places for every region, and bilinear between
+ * them. @param lightIn the light of the px of a scale
+ */
+export function betweenPlaces(request: Request, step: number, lightIn: (scale: number) => PixelLight): Raster {
+  const { region, scale } = request;
+  const known = { region: grow(outerPixels(scaleRegion(region, 1 / step)), 1), scale: scale / step };
+  return spreadOver(everywhere(known.region, lightIn(known.scale)), known, request);
 }
 
 /** Works out px by px what lies around a place, output px; in place. */

@@ -34,18 +34,27 @@ export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
     channels: 4,
     bounds,
     needs: () => ({}),
-    compute({ region, scale }) {
+    compute(request) {
+      const { region, scale } = request;
       const own: [number, number, number] = [0, 0, 0];
-      const lightAt: PixelLight = (x, y, to, k) => {
-        light((x + 0.5) / scale, (y + 0.5) / scale, own);
-        for (let c = 0; c < 3; c++) to[k + c] = min(1, own[c] * strength * colour[c]);
-      };
+      const lightIn =
+        (to: number): PixelLight =>
+        (x, y, data, k) => {
+          light((x + 0.5) / to, (y + 0.5) / to, own);
+          for (let c = 0; c < 3; c++) data[k + c] = min(1, own[c] * strength * colour[c]);
+        };
       const step = stepOf(finestOf(glow) * scale);
-      if (step === 1) return everywhere(region, lightAt);
-      const out = betweenPlaces(region, step, lightAt);
+      if (step === 1) return everywhere(region, lightIn(scale));
+      const out = betweenPlaces(request, step, lightIn);
       // Where streaks run together they are finer than any of them.
       if (glow.as === 'flare')
-        refine(out, region, from.map((one) => one * scale) as [number, number], fineWithin * radius * scale, lightAt);
+        refine(
+          out,
+          region,
+          from.map((one) => one * scale) as [number, number],
+          fineWithin * radius * scale,
+          lightIn(scale),
+        );
       return out;
     },
   };

@@ -2,6 +2,7 @@ import type { Node, Request } from '../../graph/node';
 import { sheetAt } from '../../graph/tiles';
 import { toOklab } from '../../kernels/colour';
 import { lumaAt } from '../../pixels/luma';
+import { boxWhere } from '../../pixels/boxWhere';
 import type { Raster } from '../../pixels/raster';
 import { grow, intersect, outerPixels, type Region } from '../../pixels/region';
 import type { MeasuredLettering, MeasureScene } from '../pass';
@@ -44,7 +45,7 @@ export interface MeasuredGrades {
 }
 
 /** Part of the px around a thing that count as its darks and as its lights. */
-const ends = 0.01;
+export const ends = 0.01;
 /** How far around a thing the photographs count, as a part of its longer side. */
 const neighbourhood = 0.5;
 
@@ -141,20 +142,14 @@ const isWithin = (box: Region, x: number, y: number): boolean =>
   x >= box.x && y >= box.y && x < box.x + box.width && y < box.y + box.height;
 
 /** Where a thing is, and what lies around it. */
-function nearOf({ data, width }: Raster, region: Region): Region | null {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < data.length; i++) {
-    if (data[i] < 0.5) continue;
-    const [x, y] = [i % width, Math.floor(i / width)];
-    left = Math.min(left, x);
-    right = Math.max(right, x);
-    top = Math.min(top, y);
-    bottom = Math.max(bottom, y);
-  }
-  if (left > right) return null;
-  const box = { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 };
-  return intersect(outerPixels(grow(box, neighbourhood * Math.max(box.width, box.height))), region);
+function nearOf({ data }: Raster, region: Region): Region | null {
+  const box = boxWhere(region, (i) => data[i] >= 0.5);
+  return box && nearBox(box, region);
 }
+
+/** What lies near enough to a box to count for it, whole px within a region. */
+export const nearBox = (box: Region, region: Region): Region | null =>
+  intersect(outerPixels(grow(box, neighbourhood * Math.max(box.width, box.height))), region);
 
 /** Means and standard deviations of Oklab. @returns null where nothing counts */
 export function statisticsOf({ data }: Raster, weightOf: (i: number) => number): Statistics | null {

@@ -1,4 +1,5 @@
 import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
+import { boxWhere } from '../../pixels/boxWhere';
 import { crop, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
 import { filtered } from '../../graph/filter';
@@ -68,28 +69,11 @@ function nearColours(colour: Raster, cover: Raster, region: Region, sigma: numbe
   const own = crop(colour, wide, region);
   const inside = crop(cover, wide, region);
   // Only the band of the edge is worked on: what a part of a blur gives does not depend on the rest.
-  const band = fractionalBand(inside, region);
+  const band = boxWhere(region, (i) => isFractional(inside.data[i]));
   if (!band) return own;
   const around = grow(band, blurMargin(sigma));
   const near = blurRegion(weighted(crop(colour, wide, around), crop(cover, wide, around)), around, band, sigma);
   return cleaned(own, near, inside, region, band);
-}
-
-/** The smallest region that holds every px which is neither bare nor all veil. */
-function fractionalBand(inside: Raster, region: Region): Region | null {
-  let [left, right, top, bottom] = [Infinity, -1, Infinity, -1];
-  for (let y = 0, i = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++, i++) {
-      if (!isFractional(inside.data[i])) continue;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (y < top) top = y;
-      bottom = y;
-    }
-  }
-  return right < 0
-    ? null
-    : { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 };
 }
 
 const isFractional = (share: number): boolean => share > 0 && share < solid;

@@ -1,3 +1,4 @@
+import { boxWhere } from '../../pixels/boxWhere';
 import type { Raster } from '../../pixels/raster';
 import { scaleRegion, type Region } from '../../pixels/region';
 import type { Point } from '../../shape/affine';
@@ -85,23 +86,9 @@ export function crossingOf(
  * The box of what a matte covers at least by half. @param region where it lies; @returns sheet px, null where it covers
  * nothing
  */
-export function boxOf(matte: Raster, region: Region, scale: number): Region | null {
-  let [left, right, top, bottom] = [Infinity, -1, Infinity, -1];
-  for (let y = 0, i = 0; y < region.height; y++) {
-    for (let x = 0; x < region.width; x++, i++) {
-      if (matte.data[i] < 0.5) continue;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (y < top) top = y;
-      bottom = y;
-    }
-  }
-  return right < 0
-    ? null
-    : scaleRegion(
-        { x: region.x + left, y: region.y + top, width: right - left + 1, height: bottom - top + 1 },
-        1 / scale,
-      );
+export function boxOf({ data }: Raster, region: Region, scale: number): Region | null {
+  const box = boxWhere(region, (i) => data[i] >= 0.5);
+  return box && scaleRegion(box, 1 / scale);
 }
 
 /** The px nearest to a place in which both are. */

@@ -1,5 +1,5 @@
 import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
-import { copyOf, crop, type Raster } from '../../pixels/raster';
+import { copyOf, crop, isEven, type Raster } from '../../pixels/raster';
 import { grow, regionOfPoints, union, unionOf, type Region } from '../../pixels/region';
 import type { Picture } from '../../pictures/pyramid';
 import { contentKey, keyOf, nowhere, type Node } from '../../graph/node';
@@ -13,7 +13,7 @@ import { polygonsOf } from './contour';
 import { drawCuts, drawMatte } from './cutRaster';
 import { solvedOf, type Cut, type Veil } from './schema';
 import { isEdgeOld } from './solved';
-import { isEven, soften, softenMargin, softest } from './softness/soften';
+import { soften, softenMargin, softest } from './softness/soften';
 import { touchUpMatte } from './stroke';
 
 /** The coverage of a lettering's letters, one channel; null where there is no such lettering. */

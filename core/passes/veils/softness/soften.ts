@@ -1,6 +1,6 @@
 import { blurMargin, blurRegion } from '../../../kernels/blur';
 import { tilesOver } from '../../../graph/tiles';
-import { crop, emptyRaster, put, type Raster } from '../../../pixels/raster';
+import { crop, emptyRaster, isEven, put, type Raster } from '../../../pixels/raster';
 import { grow, intersect, type Region } from '../../../pixels/region';
 import type { Affine } from '../../../shape/affine';
 import type { Softness } from '../schema';
@@ -41,13 +41,6 @@ export function soften(cut: Raster, region: Region, softness: Softness, toOutput
     put(out, region, soft, part);
   }
   return out;
-}
-
-/** Whether a raster of one channel has one value everywhere. */
-export function isEven({ data }: Raster): boolean {
-  const [first] = data;
-  for (let i = 1; i < data.length; i++) if (data[i] !== first) return false;
-  return true;
 }
 
 /** @param cut lying at `wide` */
