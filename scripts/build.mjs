@@ -19,6 +19,7 @@ await bundle({
     faceChild: join(root, 'server/jobs/faceChild.ts'),
     bundleChild: join(root, 'server/jobs/bundleChild.ts'),
     fineChild: join(root, 'server/jobs/fineChild.ts'),
+    drawingChild: join(root, 'server/codecs/drawingChild.ts'),
     edgeWorker: join(root, 'server/cutting/edgeWorker.ts'),
     cutWorker: join(root, 'server/cutting/cutWorker.ts'),
     exportChild: join(root, 'server/jobs/exportChild.ts'),

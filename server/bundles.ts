@@ -222,6 +222,8 @@ const endings: Record<string, string> = {
   'image/webp': 'webp',
   'image/tiff': 'tif',
   'image/avif': 'avif',
+  'image/svg+xml': 'svg',
+  'application/pdf': 'pdf',
   'font/sfnt': 'ttf',
 };
 

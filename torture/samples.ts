@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { strToU8, zipSync } from 'fflate';
 import { convert } from 'fontverter';
 import opentype from 'opentype.js';
+import { PDFDocument, rgb } from 'pdf-lib';
 import sharp, { type Sharp } from 'sharp';
 import { spreadsheet, textCell } from '../server/testing/spreadsheet';
 import { asJson, type Victim } from './victim';
@@ -87,9 +88,19 @@ async function pictures(): Promise<[string, Uint8Array][]> {
     ['tiff', (one) => one.tiff({ compression: 'lzw' })],
     ['avif', (one) => one.avif()],
   ];
-  return Promise.all(
+  const drawn = await Promise.all(
     kinds.map(async ([name, as]): Promise<[string, Uint8Array]> => [`picture ${name}`, await picture(as)]),
   );
+  return [...drawn, ['picture svg', strToU8(svg)], ['picture pdf', await page()]];
+}
+
+const svg = `<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><defs><linearGradient id="a">
+<stop offset="0" stop-color="red"/><stop offset="1" stop-color="#00f"/></linearGradient></defs><path fill="url(#a)" d="M2 2C30 2 40 20 58 38L2 38Z"/></svg>`;
+
+async function page(): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  pdf.addPage([60, 40]).drawSvgPath('M 2 2 C 30 2 40 20 58 38 L 2 38 Z', { y: 40, color: rgb(0.8, 0.2, 0.1) });
+  return pdf.save();
 }
 
 async function picture(as: (one: Sharp) => Sharp): Promise<Uint8Array> {

@@ -4,11 +4,21 @@ import type { Level } from '../../core/pictures/pyramid';
 import type { FineLevel } from '../../core/pictures/fine';
 import { largestPicture } from '../config';
 import { Problem } from '../problem';
+import { openDrawing } from './drawnFile';
 import { finePixels } from './finePixels';
 import { openPicture } from './openPicture';
 
-/** The formats that are taken in, by the first bytes of the file. */
-const signatures: { mime: string; name: string; matches(head: Buffer): boolean }[] = [
+/** What the beginning of an SVG may hold before its first element: a mark of the encoding, a declaration, remarks, a type. */
+const svgStart =
+  /^\uFEFF?\s*(<\?xml[^>]*\?>\s*)?(<!--(?:(?!-->)[^])*-->\s*|<!DOCTYPE\s+svg[^>[]*(\[[^\]]*\])?\s*>\s*)*<(\w+:)?svg[\s>]/i;
+
+/** The formats that are taken in, by the first bytes of the file. @property drawing it has no px of its own */
+const signatures: {
+  mime: string;
+  name: string;
+  matches(head: Buffer): boolean;
+  drawing?: 'SVG' | 'PDF';
+}[] = [
   { mime: 'image/jpeg', name: 'JPEG', matches: (head) => head[0] === 0xff && head[1] === 0xd8 && head[2] === 0xff },
   {
     mime: 'image/png',
@@ -30,9 +40,16 @@ const signatures: { mime: string; name: string; matches(head: Buffer): boolean }
     name: 'AVIF',
     matches: (head) => head.toString('latin1', 4, 8) === 'ftyp' && /avif|avis/.test(head.toString('latin1', 8, 40)),
   },
+  {
+    mime: 'application/pdf',
+    name: 'PDF',
+    matches: (head) => head.toString('latin1').includes('%PDF-'),
+    drawing: 'PDF',
+  },
+  { mime: 'image/svg+xml', name: 'SVG', matches: (head) => svgStart.test(head.toString('utf8')), drawing: 'SVG' },
 ];
 
-const accepted = 'Inky Veil reads JPEG, PNG, WebP, TIFF and AVIF.';
+const accepted = 'Inky Veil reads JPEG, PNG, WebP, TIFF, AVIF, and drawings in SVG and PDF.';
 
 /** A picture read from a file, and what kind of file it was. */
 export interface Decoded extends Level {
@@ -42,7 +59,7 @@ export interface Decoded extends Level {
 }
 
 /**
- * Reads a picture: turned upright, converted from its colour profile to sRGB, 8 bits; a plate's px of 16 bits or of a
+ * Reads a picture, or draws a drawing: turned upright, converted from its colour profile to sRGB, 8 bits; a plate's px of 16 bits or of a
  * wide gamut are kept besides. Of an animation the first picture.
  * @param kind a plate or front comes out with 3 or 4 channels, a matte with one: what is clear where the picture has
  * clear parts, otherwise
@@ -57,7 +74,7 @@ export async function decodePicture(
 ): Promise<Decoded> {
   const signature = signatures.find(({ matches }) => matches(firstBytes(path)));
   if (!signature) throw new Problem(415, `This file is not a picture that can be read. ${accepted}`);
-  const picture = openPicture(path);
+  const picture = signature.drawing ? await openDrawing(signature.drawing, path) : openPicture(path);
   const told = await readable(() => picture.metadata(), signature.name);
   const { width, height } = told;
   if (width * height > largestPicture) {
@@ -68,14 +85,19 @@ export async function decodePicture(
   }
   const upright = picture.autoOrient();
   const toMatte = async (): Promise<Sharp> =>
-    (await hasClearParts(path)) ? upright.extractChannel('alpha') : upright.removeAlpha().toColourspace('b-w');
+    (await hasClearParts(signature.drawing ? picture : openPicture(path)))
+      ? upright.extractChannel('alpha')
+      : upright.removeAlpha().toColourspace('b-w');
   const prepared = kind === 'matte' ? await toMatte() : upright.toColourspace('srgb');
   const { data, info } = await readable(
     () => prepared.raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true }),
     signature.name,
   );
   const level = asLevel(data, info, kind);
-  const fine = withFine && kind === 'plate' ? await readable(() => finePixels(path, told), signature.name) : null;
+  const fine =
+    withFine && kind === 'plate' && !signature.drawing
+      ? await readable(() => finePixels(path, told), signature.name)
+      : null;
   return { mime: signature.mime, ...level, fine: fine && withChannels(fine, level.channels as 3 | 4) };
 }
 
@@ -87,16 +109,18 @@ function withChannels(fine: FineLevel, channels: 3 | 4): FineLevel {
   return { ...fine, channels, codes };
 }
 
-async function hasClearParts(path: string): Promise<boolean> {
-  const picture = openPicture(path);
+async function hasClearParts(picture: Sharp): Promise<boolean> {
   return (await picture.metadata()).hasAlpha && !(await picture.stats()).isOpaque;
 }
 
+/** Enough for what stands before an SVG's first element, bytes. */
+const headLength = 4096;
+
 function firstBytes(path: string): Buffer {
-  const head = Buffer.alloc(64);
+  const head = Buffer.alloc(headLength);
   const file = openSync(path, 'r');
   try {
-    return head.subarray(0, readSync(file, head, 0, 64, 0));
+    return head.subarray(0, readSync(file, head, 0, headLength, 0));
   } finally {
     closeSync(file);
   }

@@ -58,6 +58,8 @@ export function assetRoutes(studio: Studio) {
         'Content-Type': asset.mime,
         'Cache-Control': forever,
         'Content-Length': String(asset.bytes),
+        // A drawing that is opened as a page of its own might run something.
+        'Content-Disposition': 'attachment',
       });
     })
     .get('/:sha256/:which{tiles|upper|lower}/:level/:column/:row', async (context) => {

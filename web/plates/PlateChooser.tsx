@@ -4,6 +4,7 @@ import { FileButton } from '../ui/FileButton';
 import { Problem } from '../ui/Problem';
 import { Progress } from '../ui/Progress';
 import { Sheet } from '../ui/Sheet';
+import { pictureKinds } from '../api/pictureKinds';
 
 /** Choosing a photograph: one that is in the store already, or a file. */
 export function PlateChooser({
@@ -18,7 +19,7 @@ export function PlateChooser({
   return (
     <Sheet
       title="Choose a photograph"
-      note="One of these, or a file: JPEG, PNG, WebP, TIFF or AVIF, up to 100 megapixels."
+      note="One of these, or a file: JPEG, PNG, WebP, TIFF, AVIF, SVG or a page of PDF, up to 100 megapixels."
       open={open}
       onClose={onClose}
       wide
@@ -127,11 +128,7 @@ export function FileDrop({ arrival }: { arrival: Arrival }) {
         ) : (
           <>
             <span className="text-faint">Drop a photograph here, or</span>
-            <FileButton
-              label="Photograph file"
-              accept="image/jpeg,image/png,image/webp,image/tiff,image/avif"
-              onFiles={([file]) => arrival.take(file)}
-            >
+            <FileButton label="Photograph file" accept={pictureKinds} onFiles={([file]) => arrival.take(file)}>
               Choose a file
             </FileButton>
           </>

@@ -244,7 +244,7 @@ function TableTools({ all, sight, onSight, byWorst, onByWorst, intake, onPaste, 
         <button className="plain-button" onClick={onPaste}>
           Paste a table
         </button>
-        <FileButton label="Picture files" accept="image/*,.zip" multiple onFiles={(files) => intake.take(files)}>
+        <FileButton label="Picture files" accept="image/*,.pdf,.zip" multiple onFiles={(files) => intake.take(files)}>
           Bring pictures
         </FileButton>
         <button className="plain-button" onClick={() => does(addStep(all))}>

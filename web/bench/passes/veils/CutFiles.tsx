@@ -4,6 +4,7 @@ import { drawingKinds } from '../../outlines/outline';
 import { FileButton } from '../../../ui/FileButton';
 import { cutPlate } from './cutting';
 import { saveContours, takeContours, takeMatte } from './cutFile';
+import { pictureKinds } from '../../../api/pictureKinds';
 
 /** Cuts from files and to files. */
 export function CutFiles({ veil }: { veil: Veil }) {
@@ -16,7 +17,7 @@ export function CutFiles({ veil }: { veil: Veil }) {
     <div className="flex flex-wrap gap-1">
       <FileButton
         label="Picture to take a matte from"
-        accept="image/png,image/webp,image/tiff,image/jpeg,image/avif"
+        accept={pictureKinds}
         disabled={!mayChange}
         onFiles={([file]) => takeMatte(plate, file)}
       >

@@ -21,6 +21,7 @@ import { CutFiles } from './CutFiles';
 import { cutPlate, sheetOnPlate } from './cutting';
 import { solver } from './solver';
 import { operationNames } from './tools';
+import { pictureKinds } from '../../../api/pictureKinds';
 
 const kindNames: Record<Cut['kind'], string> = {
   trace: 'Trace',
@@ -74,7 +75,7 @@ export function CutList({ veil }: { veil: Veil }) {
             {cut.kind === 'picture' && (
               <FileButton
                 label={`Another matte for ${kindNames.picture} ${i + 1}`}
-                accept="image/png,image/webp,image/tiff,image/jpeg,image/avif"
+                accept={pictureKinds}
                 disabled={!mayChange}
                 onFiles={([file]) => replaceMatte(cutPlate(piece, veil)!, veil.id, i, file)}
               >

@@ -1,0 +1,52 @@
+import { execFile } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
+import sharp, { type Sharp } from 'sharp';
+import { largestPicture } from '../config';
+import { Problem } from '../problem';
+
+/** A drawing as it was drawn: RGBA, 8 bits each, not multiplied by alpha. */
+export interface Drawn {
+  width: number;
+  height: number;
+  bytes: Uint8Array;
+}
+
+/** Drawing a file takes no longer than this, ms. */
+const longestMs = 30_000;
+/** Before the px: width and height as 32-bit whole numbers. */
+export const headerBytes = 8;
+/** With this code the process that draws says that a sentence for a person stands in its errors. */
+export const refused = 3;
+
+/** Beside the bundle of whoever asks. */
+const childFile = fileURLToPath(new URL('drawingChild.js', import.meta.url));
+
+/**
+ * A drawing as a picture. A process of its own draws it, which is ended when it takes too long: neither library that
+ * draws can be stopped otherwise.
+ * @throws Problem 413, 422
+ */
+export async function openDrawing(kind: 'SVG' | 'PDF', path: string): Promise<Sharp> {
+  try {
+    const { stdout } = await promisify(execFile)(process.execPath, [childFile, kind, path], {
+      encoding: 'buffer',
+      maxBuffer: largestPicture * 4 + headerBytes,
+      timeout: longestMs,
+      killSignal: 'SIGKILL',
+    });
+    const [width, height] = [stdout.readUInt32LE(0), stdout.readUInt32LE(4)];
+    return sharp(stdout.subarray(headerBytes), { raw: { width, height, channels: 4 }, limitInputPixels: false });
+  } catch (error) {
+    throw new Problem(422, reasonOf(error as { code?: unknown; killed?: boolean; stderr?: Buffer }, kind));
+  }
+}
+
+function reasonOf(
+  { code, killed, stderr }: { code?: unknown; killed?: boolean; stderr?: Buffer },
+  kind: string,
+): string {
+  if (code === refused) return stderr!.toString('utf8').trim().split('\n').at(-1)!;
+  if (killed) return `Drawing this ${kind} takes too long. Save it as a PNG and bring that.`;
+  return `This ${kind} file is damaged or cut short, so it was not imported. Try to save or copy it again.`;
+}
