@@ -1,3 +1,4 @@
+import type { Reach } from '../light/casting/solid';
 import type { z } from 'zod';
 import type { CoatScene } from '../coats/scene';
 import type { Evaluator } from '../graph/evaluate';
@@ -155,6 +156,8 @@ export interface Painted {
   /** From far to near. */
   layers: readonly Layer[];
   cover: Cover;
+  /** How far back solid letters reach; null or left out for flat ones. */
+  reach?: Reach | null;
 }
 
 /** What letters are painted with besides what is their own. */

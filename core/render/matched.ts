@@ -1,6 +1,7 @@
 import type { Materials } from '../graph/materials';
 import { Evaluator } from '../graph/evaluate';
-import { focusAt, proposeBlur, proposeGrain } from '../passes/focus/propose';
+import { focusUnder } from '../passes/focus/besideWall';
+import { proposeBlur, proposeGrain } from '../passes/focus/propose';
 import type { Noise } from '../passes/focus/measure';
 import { plainFocus } from '../passes/focus/schema';
 import type { Lettering, Piece } from '../piece/schema';
@@ -28,7 +29,7 @@ export const grainBelow = ({ focus, drape: { bite } }: Lettering, measured: Nois
 export async function matchedPiece(
   piece: Piece,
   materials: Materials,
-  survey: Pick<Survey, 'focus' | 'grain'>,
+  survey: Pick<Survey, 'focus' | 'grain' | 'planes'>,
 ): Promise<Piece> {
   const compiled = compile(piece, materials);
   const focus = await measureBy('focus', piece, compiled, new Evaluator(budget));
@@ -42,7 +43,7 @@ export async function matchedPiece(
       return {
         ...lettering,
         focus: plainFocus({
-          blur: proposeBlur(focusAt(survey.focus, letters, placed)),
+          blur: proposeBlur(focusUnder(survey, lettering, letters, placed)),
           grain: proposeGrain(noise?.around ?? null, grainBelow(lettering, noise?.inside ?? null), survey.grain),
         }),
       };

@@ -49,6 +49,7 @@ const unknownLight: Survey['light'] = {
   colour: [1, 1, 1],
   hard: 0,
   sun: null,
+  ground: null,
   cues: [],
   confidence: 0,
 };

@@ -10,9 +10,9 @@ import { fallen, sigmaOfWidth } from '../fall';
 import { fillAsLamp, type Lamp } from '../lamp';
 import { leftUnder } from '../strength';
 import type { Point } from '../../shape/affine';
-import { isConvex } from '../../shape/homography';
+import { isConvex, type Quad } from '../../shape/homography';
 import { middleOfStanding } from '../../type/standing';
-import { castNode, highest } from './castNode';
+import { castNode, highest, type CastLook } from './castNode';
 import {
   awayFrom,
   fallingOnto,
@@ -29,6 +29,7 @@ import {
 import { nearFoot } from './nearFoot';
 import { fallingOnPlane } from './onPlane';
 import { usualLeft, type Casts, type Thrown } from './schema';
+import { aboveAt, groundMovedBack, slicesOf, type Slice, type Solid } from './solid';
 
 /** What shadows fall in. */
 export interface CastScene {
@@ -42,6 +43,8 @@ export interface CastScene {
    * one px, sheet px @param most what stands out farther counts no more
    */
   bent?(shadow: Node, shine: Shine, along: Point, most: number): Node;
+  /** The letters are solid. */
+  solid?: Solid | null;
 }
 
 /**
@@ -100,7 +103,7 @@ function thrownNodes(casts: Casts, thrown: Thrown, caster: Node, letters: Letter
   const plane = (thrown.plane !== null && scene.plane?.(thrown.plane)) || null;
   return thrown.onto === 'wall'
     ? onWall(thrown, caster, letters, shine, plane, scene)
-    : onGround(casts, thrown, caster, letters, shine, plane);
+    : onGround(casts, thrown, caster, letters, shine, plane, scene.solid ?? null);
 }
 
 function onWall(
@@ -141,6 +144,7 @@ function onGround(
   letters: Letters,
   shine: Shine,
   plane: Under,
+  solid: Solid | null,
 ): Fallen[] {
   const { strength, wall } = thrown;
   const standing = standingQuad(letters, foot);
@@ -148,19 +152,48 @@ function onGround(
   if (!tips) return [];
   const tall = Math.hypot(standing[0][0] - standing[3][0], standing[0][1] - standing[3][1]);
   const sigma = sigmaOfWidth(tall * farFrom(shine, plane) * shine.size);
-  const ground = fallingOnto(standing, quadOnGround(standing, tips));
-  const climbing = wall && quadOnWall(standing, tips, wall);
-  const climbed = climbing && fallingOnto(standing, climbing);
   const side = wall && sideOf(wall, standing[3]);
   const before = side ? { side, sideKey: ['before', wall.from, wall.to] } : {};
   const beyond = side && {
     side: (point: readonly [number, number]) => -side(point),
     sideKey: ['beyond', wall.from, wall.to],
   };
+  const slices = solid
+    ? slicesOf(standing, solid, (slice, reach) =>
+        thrown.tips
+          ? [groundMovedBack(tips[0], standing[3], reach), groundMovedBack(tips[1], standing[2], reach)]
+          : tipsOf({ ...thrown, above: aboveAt(slice[2], thrown, standing[2]) }, slice, shine, plane),
+      )
+    : [{ standing, tips }];
+  const cast = (quad: (slice: Slice) => Quad | null, look: Partial<CastLook>): Fallen[] => {
+    const nodes = slices.flatMap((slice) => {
+      const fallen = quad(slice);
+      // The box is the face's: all slices are its copies.
+      const falling = fallen && fallingOnto(standing, fallen);
+      return falling ? [castNode(solid?.face ?? caster, falling, { sigma, ...look })] : [];
+    });
+    return nodes.length === 0 ? [] : [{ node: most(nodes), strength }];
+  };
   return [
-    ...(ground ? [{ node: castNode(caster, ground, { sigma, ...before }), strength }] : []),
-    ...(climbed && beyond ? [{ node: castNode(caster, climbed, { sigma, ...beyond }), strength }] : []),
+    ...cast((slice) => quadOnGround(slice.standing, slice.tips), before),
+    ...(wall && beyond ? cast((slice) => quadOnWall(slice.standing, slice.tips, wall), beyond) : []),
   ];
+}
+
+/** What the most covering of several covers, one channel. */
+function most(nodes: readonly Node[]): Node {
+  if (nodes.length === 1) return nodes[0];
+  return combined(
+    'most of',
+    Object.fromEntries(nodes.map((node, k) => [`slice ${k}`, node])),
+    { channels: 1, bounds: unionOf(nodes.map(({ bounds }) => bounds)) },
+    (inputs, { region }) => {
+      const out = emptyRaster(region.width, region.height, 1);
+      for (const { data } of Object.values(inputs))
+        for (let i = 0; i < data.length; i++) if (data[i] > out.data[i]) out.data[i] = data[i];
+      return out;
+    },
+  );
 }
 
 /** How far a place lies on that side of a line on which another lies, sheet px. */

@@ -190,6 +190,26 @@ describe('what is seen', () => {
     expect(Math.abs(first - 79)).toBeLessThanOrEqual(1);
   });
 
+  test('solid letters throw as far as their back does: no gap between, nothing beyond', async () => {
+    // Light from above and before in equal parts: 40 high falls 40 into the depth, seen from 30 degrees as 20 px.
+    const thrown = { onto: 'ground', obeys: false, angle: 90, height: 45, size: 0, above: 30, strength: 1 } as const;
+    const casts = plainCasts({ thrown, colour: '#000000' });
+    // 20 px to the right as seen from very far.
+    const reach = { towards: [100_080, 60] as const, part: 20 / 100_000 };
+    const areaOf = async (own: Painted): Promise<Float32Array> => {
+      const [shadow] = casting(own, letters, casts, bareScene()).layers;
+      const { data } = await pixels(shadow.node);
+      return Float32Array.from({ length: data.length / 4 }, (_, i) => data[i * 4 + 3]);
+    };
+    const [flat, solid] = [await areaOf(painted), await areaOf({ ...painted, reach })];
+    const sum = (values: Float32Array): number => values.reduce((all, value) => all + value, 0);
+    expect(sum(flat)).toBeCloseTo(40 * 20, -1);
+    expect(sum(solid)).toBeCloseTo(60 * 20, -1);
+    for (let x = 62; x < 118; x++) expect(solid[70 * sheet.width + x]).toBeGreaterThan(0.99);
+    expect(flat[70 * sheet.width + 110]).toBe(0);
+    expect(solid[70 * sheet.width + 124]).toBe(0);
+  });
+
   test('it is sharp at the foot and soft at its end, by the sigma that was asked for', async () => {
     const falling = fallingOnto(standing, quadMirrored(standing, 1))!;
     const { data } = await pixels(castNode(cover, falling, { sigma: 6 }));

@@ -90,6 +90,7 @@ export function proposeCasts(
   const contact = contactSchema.parse({ offset: part(0.006), blur: part(0.01), atFoot });
   const ambient = ambientSchema.parse({ blur: part(0.07), strength: how === 'lying' ? 0.25 : 0.35, atFoot });
   const onGround = atFoot && place;
+  const colours = shadowColours(found, { full: how !== 'lying', ...(onGround && { at: footOnPlate(onGround) }) });
   return {
     contact,
     ambient,
@@ -99,11 +100,13 @@ export function proposeCasts(
         : thrownSchema.parse({
             onto: atFoot ? 'ground' : 'wall',
             lift: part(0.06),
+            // What the photograph's own full shadow leaves is all that is left.
+            ...(onGround && colours && { strength: 1 }),
             // Words in a plane stand before it, side by side with it.
             plane: atFoot ? null : plane,
             ...(onGround && { wall: wallBehind(onGround), above: seenFrom(onGround), ahead: onGround.ahead }),
           }),
-    ...shadowColours(found, { full: how !== 'lying', ...(onGround && { at: footOnPlate(onGround) }) }),
+    ...colours,
   };
 }
 

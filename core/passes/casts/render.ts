@@ -21,6 +21,9 @@ export function casting(painted: Painted, letters: Letters, casts: Casts, scene:
     lamp: scene.lamp,
     below: scene.below,
     plane: (id) => scene.plane(id),
+    solid: painted.reach
+      ? { ...painted.reach, face: silhouette(throwing.filter(({ name }) => name !== 'sides')) }
+      : null,
     bent: (node, shine, along, most) => bent(node, shine, along, most, scene),
   });
   const mirrored = casts.mirrored?.shown ? mirroredNode(casts, casts.mirrored, throwing, letters) : null;

@@ -73,6 +73,8 @@ export interface FocusAlong {
   last: number;
   /** It is in focus somewhere between. */
   through: boolean;
+  /** How far what was measured is off it, root of the mean square. */
+  off: number;
 }
 
 /**
@@ -104,6 +106,7 @@ export function focusAlong(
     first: rounded(Math.abs(first), 2),
     last: rounded(through ? Math.abs(last) : Math.max(0, last), 2),
     through,
+    off: Math.sqrt(best.off),
   };
 }
 

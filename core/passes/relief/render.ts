@@ -6,7 +6,7 @@ import { layer, mapLayer, type Layer, type Painted, type PaintScene } from '../p
 import { withEdges, withLip } from './edges';
 import { wayToLight } from './light';
 import type { Body } from './schema';
-import { sidesOf } from './thickness';
+import { partBack, sidesOf } from './thickness';
 
 /** What of a lettering is its face. */
 const isFace = ({ name, place }: Layer): boolean => name === 'ink' && place !== 'hole';
@@ -30,6 +30,8 @@ export function embodied(painted: Painted, letters: Letters, body: Body, scene: 
   // Only what reads the surface needs it made.
   const surface = edges && edges.texture > 0 ? scene.surface : null;
   const cover = painted.cover.all;
+  const middle = middleOfStanding(letters) ?? ([0, 0] as const);
+  const isSolid = thickness?.shown && thickness.depth > 0;
   const layers = painted.layers.flatMap((one): Layer[] => {
     const hasEdges = edges?.shown && (edges.depth > 0 || edges.texture > 0);
     // A panel lies on nothing whose texture it would take.
@@ -40,9 +42,9 @@ export function embodied(painted: Painted, letters: Letters, body: Body, scene: 
     if (lip?.shown && lip.strength > 0) face = mapLayer(face, (node) => withLip(node, cover, lip, way));
     // Light changes no coverage.
     face = { ...face, covers: one.covers ?? one.node };
-    if (!thickness?.shown || thickness.depth <= 0) return [face];
-    const middle = middleOfStanding(letters) ?? ([0, 0] as const);
+    if (!isSolid) return [face];
     return [layer('sides', sidesOf(one.node, cover, thickness, way, middle), { place: one.place }), face];
   });
-  return { ...painted, layers };
+  const reach = isSolid ? { towards: thickness.towards, part: partBack(thickness, middle) } : null;
+  return { ...painted, layers, reach };
 }

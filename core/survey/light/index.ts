@@ -6,6 +6,7 @@ import type { View } from '../view';
 import { lightFromCasts } from './cast';
 import type { Cue } from './cue';
 import { lightFromFolds } from './folds';
+import { heightByGround, shadowOnGround, type GroundShadow } from './ground';
 import { between, towards } from './harmonic';
 import { lightFromSun, type Sun } from './sun';
 import { lightFromThings } from './things';
@@ -25,6 +26,8 @@ export interface Light extends Finding {
   hard: number;
   /** A sun or lamp in the picture. */
   sun: Sun | null;
+  /** A shadow that something throws on the ground, from which the height follows; null where there is none. */
+  ground: GroundShadow | null;
   /** What says so, the surest first. */
   cues: Cue[];
 }
@@ -37,7 +40,7 @@ const usualHeight = 35;
 /** The light, joined of several cues; what they are is with each. It may not be able to tell. */
 export const light: Measure<Light> = {
   name: 'light',
-  version: 1,
+  version: 2,
   async take(view: View) {
     const sun = lightFromSun(view.coarse);
     const cues = [
@@ -49,18 +52,23 @@ export const light: Measure<Light> = {
       .filter((cue) => cue !== null)
       .sort((a, b) => b.confidence - a.confidence);
     const { depth } = await shadows.take(view);
+    const ground = shadowOnGround(view.coarse, view.things);
     return {
-      ...joined(cues),
+      ...joined(cues, ground),
       colour: colourOf(view),
       hard: min(1, max(0, 1 - depth)),
       sun: sun && sun.cue.confidence > 0.5 ? sun.sun : null,
+      ground,
       cues,
     };
   },
 };
 
 /** Cues that agree with the surest bear it out; others take of its confidence. */
-export function joined(cues: readonly Cue[]): { tilt: number; height: number; confidence: number } {
+export function joined(
+  cues: readonly Cue[],
+  ground: GroundShadow | null = null,
+): { tilt: number; height: number; confidence: number } {
   const [best] = cues;
   if (!best) return { tilt: 135, height: usualHeight, confidence: 0 };
   const agreeing = cues.filter(({ tilt }) => between(tilt, best.tilt) <= alike);
@@ -78,10 +86,13 @@ export function joined(cues: readonly Cue[]): { tilt: number; height: number; co
     (left, { from, confidence }) => left * (1 - (from === 'texture' ? 0.3 : 0.8) * confidence),
     1,
   );
-  const tall = agreeing.find(({ height }) => height !== null);
+  const tall = agreeing.find(({ height }) => height !== null)?.height ?? usualHeight;
+  const tilt = x === 0 && y === 0 ? best.tilt : tiltOf(x, y);
+  // A sun that is seen needs no shadow to tell where it stands.
+  const thrown = ground && best.from !== 'sun' ? heightByGround(ground, tilt) : null;
   return {
-    tilt: x === 0 && y === 0 ? best.tilt : tiltOf(x, y),
-    height: tall?.height ?? usualHeight,
+    tilt,
+    height: thrown === null ? tall : tall + (thrown - tall) * ground!.confidence,
     confidence: sure * (best.from === 'sun' ? 1 : doubt),
   };
 }

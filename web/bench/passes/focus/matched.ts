@@ -1,7 +1,7 @@
+import { focusUnder } from '../../../../core/passes/focus/besideWall';
 import type { MeasuredFocus } from '../../../../core/passes/focus/gauge';
 import {
   focusAlong,
-  focusAt,
   focusAtPlace,
   proposeBlur,
   proposeGrain,
@@ -40,7 +40,7 @@ export function useMatch(): Match | null {
   if (!plate || !letters || !lettering || !materials) return null;
   const { width, height } = materials.picture(plate.asset);
   const placed = { ...plate, width, height };
-  const sigma = focusAt(survey.focus ?? null, letters, placed);
+  const sigma = focusUnder(survey, lettering, letters, placed);
   const measured = measuredFocus(bench);
   const inside = grainBelow(lettering, measured?.inside ?? null);
   return {

@@ -84,6 +84,7 @@ test('the light of a photograph comes to the sheet with it', () => {
     colour: [1, 0.5, 0.25] as [number, number, number],
     hard: 0.5,
     sun: { place: [289, 618] as const, radius: 50 },
+    ground: null,
     cues: [],
     confidence: 0.9,
   };

@@ -1,0 +1,80 @@
+import type { Focus } from '../../survey/focus';
+import type { Planes } from '../../survey/planes';
+import { onSheet, type PlacedPhotograph } from '../../survey/placed';
+import type { Point } from '../../shape/affine';
+import type { Lettering } from '../../piece/schema';
+import type { Letters } from '../../type/letters';
+import { standingQuad } from '../../light/casting/falls';
+import { focusAlong, focusAt } from './propose';
+
+/** Edges of a wall that stand are turned against the vertical by no more than this: their run to their rise. */
+const upright = 0.27;
+/** The blur along a wall is believed if what was measured is off by no more than this part of how it changes. */
+const mostOff = 0.3;
+/** It changes by so much at least, photograph px; and is carried on so many lengths of what was seen to either side. */
+const [leastChange, carriedOn] = [0.8, 1];
+
+/** A wall that recedes: its edges to the left and to the right, each from above to below, sheet px. */
+type Wall = readonly [readonly [Point, Point], readonly [Point, Point]];
+
+/** The surest wall of a photograph, where it has one: two of its edges stand, and its foot recedes. */
+function wallOf(found: Planes | null | undefined, photograph: PlacedPhotograph): Wall | null {
+  for (const { corners } of found?.planes ?? []) {
+    const placed = corners.map((corner) => onSheet(corner, photograph));
+    for (const k of [0, 1]) {
+      const edges = [0, 2].map((step) => {
+        const two = [placed[(k + step) % 4], placed[(k + step + 1) % 4]];
+        const [upper, lower] = two.sort((a, b) => a[1] - b[1]);
+        return [upper, lower] as const;
+      });
+      const stand = edges.every(([[x0, y0], [x1, y1]]) => Math.abs(x1 - x0) <= upright * (y1 - y0));
+      if (!stand) continue;
+      const [left, right] = edges.sort((a, b) => a[0][0] - b[0][0]);
+      if (left[1][1] !== right[1][1] && right[0][0] > left[0][0]) return [left, right];
+    }
+  }
+  return null;
+}
+
+/**
+ * How blurred the photograph is where something stands on the ground beside a wall that recedes, sheet px. Ground is often
+ * soft by itself and tells nothing; the wall's edges tell. Both change with one over the distance, which along the wall
+ * grows evenly with the way across, and over the ground with the way down; at the wall's foot they are one.
+ * @param foot where it stands, sheet px; it may lie outside of the picture
+ * @returns null where the photograph shows no such wall, or its blur does not change along it as a lens makes it
+ */
+export function focusBesideWall(
+  found: Focus | null,
+  planes: Planes | null | undefined,
+  foot: Point,
+  photograph: PlacedPhotograph,
+): number | null {
+  const wall = found && wallOf(planes, photograph);
+  if (!wall) return null;
+  const [left, right] = wall;
+  const middleOf = ([a, b]: readonly [Point, Point]): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+  const [from, to] = [middleOf(left), middleOf(right)];
+  const along = focusAlong(found, from, to, photograph);
+  if (!along) return null;
+  const { first, off } = along;
+  const last = along.through ? -along.last : along.last;
+  if (Math.abs(last - first) < leastChange * photograph.scale || off > mostOff * Math.abs(last - first)) return null;
+  // Along the wall's foot: where it is as far down as what stands on the ground.
+  const [[x0, y0], [x1, y1]] = [left[1], right[1]];
+  const x = x0 + ((foot[1] - y0) / (y1 - y0)) * (x1 - x0);
+  const t = (x - from[0]) / (to[0] - from[0]);
+  return t >= -carriedOn && t <= 1 + carriedOn ? Math.abs(first + (last - first) * t) : null;
+}
+
+/** How blurred the photograph is where a lettering stands or lies, sheet px; null: it cannot tell. */
+export function focusUnder(
+  { focus, planes }: { focus?: Focus | null; planes?: Planes | null },
+  { casts }: Pick<Lettering, 'casts'>,
+  letters: Letters,
+  photograph: PlacedPhotograph,
+): number | null {
+  const quad = casts.thrown?.onto === 'ground' ? standingQuad(letters, casts.foot) : null;
+  const foot: Point | null = quad && [(quad[2][0] + quad[3][0]) / 2, (quad[2][1] + quad[3][1]) / 2];
+  const besideWall = foot && focusBesideWall(focus ?? null, planes, foot, photograph);
+  return besideWall ?? focusAt(focus ?? null, letters, photograph);
+}
