@@ -12,7 +12,7 @@ import { leftUnder } from '../strength';
 import type { Point } from '../../shape/affine';
 import { isConvex, type Quad } from '../../shape/homography';
 import { middleOfStanding } from '../../type/standing';
-import { castNode, highest, type CastLook } from './castNode';
+import { castNode, highest } from './castNode';
 import {
   awayFrom,
   fallingOnto,
@@ -29,7 +29,7 @@ import {
 import { nearFoot } from './nearFoot';
 import { fallingOnPlane } from './onPlane';
 import { usualLeft, type Casts, type Thrown } from './schema';
-import { aboveAt, groundMovedBack, slicesOf, type Slice, type Solid } from './solid';
+import { aboveAt, groundMovedBack, movedBack, sweepOf, sweptNode, type Solid } from './solid';
 
 /** What shadows fall in. */
 export interface CastScene {
@@ -158,42 +158,31 @@ function onGround(
     side: (point: readonly [number, number]) => -side(point),
     sideKey: ['beyond', wall.from, wall.to],
   };
-  const slices = solid
-    ? slicesOf(standing, solid, (slice, reach) =>
-        thrown.tips
-          ? [groundMovedBack(tips[0], standing[3], reach), groundMovedBack(tips[1], standing[2], reach)]
-          : tipsOf({ ...thrown, above: aboveAt(slice[2], thrown, standing[2]) }, slice, shine, plane),
-      )
-    : [{ standing, tips }];
-  const cast = (quad: (slice: Slice) => Quad | null, look: Partial<CastLook>): Fallen[] => {
-    const nodes = slices.flatMap((slice) => {
-      const fallen = quad(slice);
-      // The box is the face's: all slices are its copies.
-      const falling = fallen && fallingOnto(standing, fallen);
-      return falling ? [castNode(solid?.face ?? caster, falling, { sigma, ...look })] : [];
-    });
-    return nodes.length === 0 ? [] : [{ node: most(nodes), strength }];
-  };
+  const thrower = solid ? thickCaster(solid, standing, tips, thrown, shine, plane) : caster;
+  const ground = fallingOnto(standing, quadOnGround(standing, tips));
+  const climbing = wall && quadOnWall(standing, tips, wall);
+  const climbed = climbing && fallingOnto(standing, climbing);
   return [
-    ...cast((slice) => quadOnGround(slice.standing, slice.tips), before),
-    ...(wall && beyond ? cast((slice) => quadOnWall(slice.standing, slice.tips, wall), beyond) : []),
+    ...(ground ? [{ node: castNode(thrower, ground, { sigma, ...before }), strength }] : []),
+    ...(climbed && beyond ? [{ node: castNode(thrower, climbed, { sigma, ...beyond }), strength }] : []),
   ];
 }
 
-/** What the most covering of several covers, one channel. */
-function most(nodes: readonly Node[]): Node {
-  if (nodes.length === 1) return nodes[0];
-  return combined(
-    'most of',
-    Object.fromEntries(nodes.map((node, k) => [`slice ${k}`, node])),
-    { channels: 1, bounds: unionOf(nodes.map(({ bounds }) => bounds)) },
-    (inputs, { region }) => {
-      const out = emptyRaster(region.width, region.height, 1);
-      for (const { data } of Object.values(inputs))
-        for (let i = 0; i < data.length; i++) if (data[i] > out.data[i]) out.data[i] = data[i];
-      return out;
-    },
-  );
+/** What a solid throws, as a coverage in the plane of its face. */
+function thickCaster(
+  solid: Solid,
+  standing: Quad,
+  tips: readonly [Point, Point],
+  thrown: Thrown,
+  shine: Shine,
+  plane: Under,
+): Node {
+  const back = movedBack(standing, solid);
+  const backTips = thrown.tips
+    ? ([groundMovedBack(tips[0], standing[3], solid), groundMovedBack(tips[1], standing[2], solid)] as const)
+    : tipsOf({ ...thrown, above: aboveAt(back[2], thrown, standing[2]) }, back, shine, plane);
+  const sweep = backTips && sweepOf(standing, tips, solid, backTips);
+  return sweep ? sweptNode(solid.face, standing, sweep) : solid.face;
 }
 
 /** How far a place lies on that side of a line on which another lies, sheet px. */

@@ -1,6 +1,18 @@
-import type { Node } from '../../graph/node';
-import type { Point } from '../../shape/affine';
-import type { Quad } from '../../shape/homography';
+import { contentKey, touches, type Needs, type Node } from '../../graph/node';
+import { signedDistance } from '../../kernels/distance';
+import { emptyRaster } from '../../pixels/raster';
+import { grow, regionOfPoints, union } from '../../pixels/region';
+import { corners, type Point } from '../../shape/affine';
+import {
+  boxToQuad,
+  inverseHomography,
+  throughHomography,
+  timesHomography,
+  type Homography,
+  type Quad,
+} from '../../shape/homography';
+import { meeting } from '../meeting';
+import { fallingOnto, quadOnGround } from './falls';
 import type { Thrown } from './schema';
 
 /** How far back letters reach that are solid: from each place of their face, a part of the way to a point, sheet px. */
@@ -13,12 +25,6 @@ export interface Reach {
 /** Solid letters as they throw a shadow: the coverage of their face alone, one channel, and how far back they reach. */
 export interface Solid extends Reach {
   face: Node;
-}
-
-/** Where a slice of a solid stands, and where the ends of its upper edge fall. */
-export interface Slice {
-  standing: Quad;
-  tips: readonly [Point, Point];
 }
 
 const towards = ([x, y]: Point, [px, py]: Point, part: number): Point => [x + (px - x) * part, y + (py - y) * part];
@@ -50,25 +56,70 @@ export function aboveAt(foot: Point, { above, ahead }: Pick<Thrown, 'above' | 'a
   return share > 0 ? (Math.atan(share * Math.tan((above * Math.PI) / 180)) * 180) / Math.PI : above;
 }
 
-/** Slices are no farther apart than this where they stand, sheet px, unless they were more than so many. */
-const [apart, mostSlices] = [3, 10];
+/** What is thrown far aside is followed no farther, heights and widths of the box. */
+const farthest = 4;
 
 /**
- * A solid in slices from its face to its back, so near to one another that their shadows together are that of the whole.
- * @param fallsAt where the ends of the upper edge fall of what stands at a place; null where it tells none
+ * How a solid's shadow differs from that of its face: a ray of light that meets the solid meets the face, moved along a way
+ * that is the same for all rays, since light and thickness are; across and down, parts of the face's box.
+ * @param standing the face's box @param tips where the ends of its upper edge fall @param backTips those of the back
  */
-export function slicesOf(
+export function sweepOf(
   standing: Quad,
+  tips: readonly [Point, Point],
   reach: Reach,
-  fallsAt: (standing: Quad, reach: Reach) => readonly [Point, Point] | null,
-): Slice[] {
-  const back = movedBack(standing, reach);
-  const sweep = Math.max(...standing.map(([x, y], k) => Math.hypot(back[k][0] - x, back[k][1] - y)));
-  const count = Math.min(mostSlices, Math.ceil(sweep / apart));
-  return Array.from({ length: count + 1 }, (_, k) => {
-    const own = { towards: reach.towards, part: count === 0 ? 0 : (reach.part * k) / count };
-    const slice = movedBack(standing, own);
-    const tips = fallsAt(slice, own);
-    return tips ? [{ standing: slice, tips }] : [];
-  }).flat();
+  backTips: readonly [Point, Point],
+): Point | null {
+  const [face, back] = [
+    fallingOnto(standing, quadOnGround(standing, tips)),
+    fallingOnto(standing, quadOnGround(movedBack(standing, reach), backTips)),
+  ];
+  if (!face || !back) return null;
+  // The middle of the face's shadow.
+  const ground = throughHomography(inverseHomography(face.toBox), [0.5, 0.5]);
+  const [u, v] = throughHomography(back.toBox, ground);
+  const longest = Math.max(Math.abs(u - 0.5), Math.abs(v - 0.5));
+  const kept = Math.min(1, farthest / longest);
+  return Number.isFinite(longest) ? [(u - 0.5) * kept, (v - 0.5) * kept] : null;
 }
+
+/** A coverage, one channel, swept along a way in the plane that it stands in. @param sweep parts of the box of `standing` */
+export function sweptNode(caster: Node, standing: Quad, [du, dv]: Point): Node {
+  const fromBox = boxToQuad({ x: 0, y: 0, width: 1, height: 1 }, standing);
+  const toBox = inverseHomography(fromBox);
+  const moved = (part: number): Homography =>
+    timesHomography(fromBox, timesHomography([1, 0, du * part, 0, 1, dv * part, 0, 0, 1], toBox));
+  const [there, back] = [moved(1), moved(-1)];
+  const own = caster.bounds && corners(caster.bounds);
+  const bounds = own && union(caster.bounds!, regionOfPoints(own.map((corner) => throughHomography(back, corner))));
+  const far = bounds
+    ? Math.max(...corners(bounds).map(([x, y]) => hypot(throughHomography(there, [x, y]), [x, y])))
+    : 0;
+  return {
+    key: contentKey('swept', caster.key, standing, du, dv),
+    channels: 1,
+    bounds,
+    needs: (request): Needs =>
+      touches(bounds, request)
+        ? { caster: { node: caster, region: grow(request.region, Math.ceil(far * request.scale) + 2) } }
+        : {},
+    compute({ region, scale }, inputs) {
+      const out = emptyRaster(region.width, region.height, 1);
+      if (!inputs.caster) return out;
+      const margin = Math.ceil(far * scale) + 2;
+      const distance = signedDistance(inputs.caster);
+      const [a, b, c, d, e, f, g, h, i] = there;
+      for (let y = 0, at = 0; y < region.height; y++)
+        for (let x = 0; x < region.width; x++, at++) {
+          const [px, py] = [(region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale];
+          const depth = g * px + h * py + i;
+          const [dx, dy] = [(a * px + b * py + c) / depth - px, (d * px + e * py + f) / depth - py];
+          const met = meeting(inputs.caster, distance, x + 0.5 + margin, y + 0.5 + margin, dx * scale, dy * scale);
+          if (met) out.data[at] = met[2];
+        }
+      return out;
+    },
+  };
+}
+
+const hypot = ([ax, ay]: Point, [bx, by]: Point): number => Math.hypot(ax - bx, ay - by);

@@ -2,6 +2,8 @@ import { gaussianBlur } from '../../kernels/blur';
 import { fromLight, toLight } from '../../kernels/colour';
 import { signedDistance } from '../../kernels/distance';
 import { contentKey, touches, type Needs, type Node, type Request } from '../../graph/node';
+import { meeting } from '../../light/meeting';
+import { between } from '../../pixels/between';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, union, type Region } from '../../pixels/region';
 import { litBy, type Way } from './light';
@@ -21,8 +23,6 @@ function backOf({ x, y, width, height }: Region, [px, py]: readonly [number, num
   return { x: x * left + px * part, y: y * left + py * part, width: width * left, height: height * left };
 }
 
-/** A side is looked for in steps no longer than this, output px. */
-const stride = 0.75;
 /** Normals are taken from a coverage blurred by this, output px: a side has no noise of pixels. */
 const smooth = 1.6;
 
@@ -120,53 +120,6 @@ const leastUp = 0.1;
 const brightest = 1.3;
 /** How far within its edge the face's colour is read, output px. */
 const inwards = 2.5;
-
-/**
- * Where the way from a place first meets the face, and how far the px is covered by then; null where it does not. What is
- * sure to be empty is stepped over by its distance to the face (Hart 1996).
- */
-function meeting(
-  cover: Raster,
-  distance: Raster,
-  x: number,
-  y: number,
-  dx: number,
-  dy: number,
-): [x: number, y: number, alpha: number] | null {
-  const long = hypot(dx, dy);
-  const [ux, uy] = long > 0 ? [dx / long, dy / long] : [0, 0];
-  let [covered, hit, best] = [0, -1, 0];
-  for (let far = 0; far <= long + 1e-6;) {
-    const [qx, qy] = [x + ux * far, y + uy * far];
-    const [column, row] = [floor(qx), floor(qy)];
-    if (column < 0 || row < 0 || column >= cover.width || row >= cover.height) break;
-    const off = -distance.data[row * cover.width + column];
-    if (off > 2.5) {
-      far += off - 1.5;
-      continue;
-    }
-    const value = between(cover, qx, qy);
-    if (value > covered) [covered, best] = [value, far];
-    if (hit < 0 && value >= 0.5) hit = far;
-    // Behind its edge a side is whole: how far it covers the px is known a little later.
-    if (value >= 0.995) break;
-    far += stride;
-  }
-  if (covered <= 0.004) return null;
-  const at = hit < 0 ? best : hit;
-  return [x + ux * at, y + uy * at, min(1, covered)];
-}
-
-/** A value between px centres; nothing beyond the raster. */
-function between({ width, height, data }: Raster, x: number, y: number): number {
-  const [left, top] = [floor(x - 0.5), floor(y - 0.5)];
-  const [tx, ty] = [x - 0.5 - left, y - 0.5 - top];
-  if (left < 0 || top < 0 || left + 1 >= width || top + 1 >= height) return 0;
-  const at = top * width + left;
-  const upper = data[at] + (data[at + 1] - data[at]) * tx;
-  const lower = data[at + width] + (data[at + width + 1] - data[at + width]) * tx;
-  return upper + (lower - upper) * ty;
-}
 
 /** The colour of a premultiplied place, as if it were opaque. */
 function colourAt({ width, height, data }: Raster, x: number, y: number): [number, number, number] {
