@@ -1,6 +1,7 @@
 import { middleOf, type Region, type Size } from '../pixels/region';
 import { rounded } from '../shape/rounding';
 import type { Ground } from './ground';
+import { keptOn, showsKept } from './keep';
 import { isGoodInFront } from './kinds/common';
 import type { Crop, RoughsOrder } from './order';
 import type { Sketch } from './sketch';
@@ -18,16 +19,18 @@ export type Around = readonly [number, number];
 export interface Wanted {
   shape: RoughsOrder['shape'];
   crop: Crop;
+  /** What it is to show in any case. */
+  keep?: RoughsOrder['keep'];
 }
 
-export const wantedBy = ({ shape, locks }: RoughsOrder): Wanted => ({ shape, crop: locks.crop });
+export const wantedBy = ({ shape, locks, keep }: RoughsOrder): Wanted => ({ shape, crop: locks.crop, keep });
 
 /**
  * The part of a photograph that roughs show: the largest one of the shape that is wanted. Without one all of it, but for
  * strips.
  * @param around what the part is to show where it can lie in several places
  */
-export function shownPart({ width, height }: Size, around: Around, { shape, crop }: Wanted): Region {
+export function shownPart({ width, height }: Size, around: Around, { shape, crop, keep = [] }: Wanted): Region {
   if (crop) {
     const [x, y] = [round(crop[0] * width), round(crop[1] * height)];
     const [wide, high] = [max(1, round(crop[2] * width)), max(1, round(crop[3] * height))];
@@ -36,7 +39,28 @@ export function shownPart({ width, height }: Size, around: Around, { shape, crop
   const aspect = shape ? shape[0] / shape[1] : min(longest, max(1 / longest, width / height));
   const wide = min(width, max(1, round(height * aspect)));
   const high = min(height, max(1, round(width / aspect)));
-  return partAround({ width, height }, around, { width: wide, height: high });
+  const part = partAround({ width, height }, around, { width: wide, height: high });
+  if (showsKept(keep, { width, height }, part)) return part;
+  // No farther from there than it must be.
+  const places = keptOn(keep, { width, height }, { x: 0, y: 0 });
+  const x = movedTo(
+    part.x,
+    wide,
+    places.map((one) => [one.x, one.radius]),
+  );
+  const y = movedTo(
+    part.y,
+    high,
+    places.map((one) => [one.y, one.radius]),
+  );
+  return within({ ...part, x, y }, { width, height });
+}
+
+/** Where a stretch begins that was to begin at a place and must show others, each with so much around; the middle where it cannot. */
+function movedTo(start: number, long: number, places: readonly (readonly [at: number, around: number])[]): number {
+  const from = min(...places.map(([at, around]) => at - around));
+  const to = max(...places.map(([at, around]) => at + around));
+  return round(to - from > long ? (from + to - long) / 2 : max(to - long, min(from, start)));
 }
 
 /** Whether a part can lie in more than one place. */
@@ -106,7 +130,8 @@ export function closerPart({ plate, part, order }: Ground, thing: Region): Regio
   const scale = max(1 - mostOff, share / large, leastSide / min(part.width, part.height));
   if (scale >= 0.95) return null;
   const size = { width: round(part.width * scale), height: round(part.height * scale) };
-  return partAround(plate, placeOf(thing, plate), size);
+  const closer = partAround(plate, placeOf(thing, plate), size);
+  return showsKept(order.keep, plate, closer) ? closer : null;
 }
 
 /** The shown part as fractions of the photograph; null where that is all of it. */

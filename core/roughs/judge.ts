@@ -2,6 +2,7 @@ import { seenContrast } from '../arranging/propose';
 import { Evaluator } from '../graph/evaluate';
 import { scaleWithin } from '../graph/tiles';
 import type { Materials } from '../graph/materials';
+import { measureKept } from '../passes/chalk/measure';
 import { contrastLimit } from '../passes/ink/contrast';
 import { leftLimit, sliverLimit } from '../passes/veils/gauge';
 import { measureVeils } from '../passes/veils/measure';
@@ -25,6 +26,8 @@ export interface Figures {
 const measuredSide = 420;
 /** Of a letter that is crossed no more than this may be left: less is a mere touch. */
 const mostLeft = 0.92;
+/** Of a keep point no more than this may be covered, or lie off the sheet. */
+const mostCovered = 0.1;
 /** Bytes that measuring keeps. */
 const budget = 1.5e8;
 
@@ -46,6 +49,11 @@ export async function judged(
     compiled.letterings.map((one) => ({ ...one, part: null })),
     scene,
   );
+  const kept = await measureKept(
+    piece.chalk,
+    compiled.letterings.map((one) => ({ ...one, part: null })),
+    scene,
+  );
   const least = left.reduce((a, one) => Math.min(a, one.left), 1);
   const hard = misread.filter(({ margin }) => margin < marginLimit);
   const over = crossings.filter((one) => one.over);
@@ -55,7 +63,9 @@ export async function judged(
     crossed: over.filter(({ share }) => share >= sliverLimit).length,
     misread: hard.length,
   };
-  return { figures, problem: problemOf(figures, over, hard, isCrossed) };
+  const covered = kept.some((one) => one.off > mostCovered || one.over.some(({ share }) => share > mostCovered));
+  const problem = covered ? 'a keep point would not stay free' : null;
+  return { figures, problem: problem ?? problemOf(figures, over, hard, isCrossed) };
 }
 
 function problemOf(

@@ -1,5 +1,6 @@
 import { solidCoat } from '../coats/schema';
 import { plainLamp } from '../light/lamp';
+import { plainMark } from '../passes/chalk/schema';
 import { plainPanel } from '../passes/ink/panel/schema';
 import { plainInk } from '../passes/ink/schema';
 import { plainOutline, plainOutlines } from '../passes/outlines/schema';
@@ -17,6 +18,7 @@ import { lampFromSurvey } from '../survey/light/lamp';
 import { unsure } from '../survey/sentences';
 import type { Ground } from './ground';
 import type { RoughInk } from './inks';
+import { keptOn } from './keep';
 import { broughtBefore } from './kinds/woven';
 import type { Layout } from './kinds/kind';
 import { settingSize } from './settings';
@@ -149,6 +151,10 @@ export function pieceOf(ground: Ground, layout: Layout, cut: CutThing | null): P
       at: layout.setting.starts[letter],
       over: false,
     })),
+    // They are watched on the bench too.
+    chalk: keptOn(order.keep, plate, part).map(({ x, y, radius }, i) =>
+      plainMark({ id: `keep-${i + 1}`, kind: 'keep', points: [[x, y]], radius: Math.max(1, radius), plate: 'plate-1' }),
+    ),
     lamp: !light || light.confidence < unsure ? null : { ...plainLamp(), ...lampFromSurvey(light, placing(ground)) },
   });
 }

@@ -8,6 +8,9 @@ export type KindName = (typeof kindNames)[number];
 /** So many letters a rough has at most: more are copy, not a headline. */
 export const mostLetters = 80;
 
+/** So many places can be kept free. */
+export const mostKept = 40;
+
 /** A sheet is at most so many times as long as it is wide. */
 const widestShape = 8;
 
@@ -54,6 +57,11 @@ export const roughsOrderSchema = z.strictObject({
       crop: z.tuple([fraction, fraction, shown, shown]).nullable().default(null),
     })
     .prefault({}),
+  /** Places of the photograph that no letter may cover: across and down, fractions of it, and how far around, of its longer side. */
+  keep: z
+    .array(z.tuple([fraction, fraction, fraction]))
+    .max(mostKept)
+    .default([]),
   /** How much more or less parts of the score count for whoever asks. */
   taste: z.partialRecord(z.enum(partNames), z.number().min(-1).max(1)).default({}),
   /** Layouts that were shown before: others are wanted. Boxes of the words, fractions of the sheet. */
@@ -72,4 +80,11 @@ export function readShape(text: string | null): RoughsOrder['shape'] {
   const found = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)$/.exec(text ?? '');
   const read = found && roughsOrderSchema.shape.shape.safeParse([Number(found[1]), Number(found[2])]);
   return read?.success ? read.data : null;
+}
+
+/** Places that stay free as they are written in an address or an order: "0.5,0.3,0.05;0.2,0.8,0.02"; null for what are none. */
+export function readKeep(text: string | null): RoughsOrder['keep'] | null {
+  if (!text) return [];
+  const read = roughsOrderSchema.shape.keep.safeParse(text.split(';').map((one) => one.split(',').map(Number)));
+  return read.success ? read.data : null;
 }

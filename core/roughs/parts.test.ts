@@ -1,3 +1,4 @@
+import { plainMark } from '../passes/chalk/schema';
 import { lightness, lightnessOfLuminance, luminanceOfOklab, readOklab } from '../pixels/colour';
 import type { Point } from '../shape/affine';
 import { paintedPicture } from '../testing/pictures';
@@ -9,7 +10,8 @@ import { inksOf, mainColours } from './inks';
 import { crossingOf, mostHidden, touched } from './kinds/common';
 import { uprightQuad } from './kinds/surface';
 import { broughtBefore } from './kinds/woven';
-import { roughsOrderSchema } from './order';
+import { keepOf } from './keep';
+import { readKeep, roughsOrderSchema } from './order';
 import { bestInk, contrastWith, type Seen } from './seen';
 import { overlapOf } from './search';
 import { breaksOf } from './settings';
@@ -54,6 +56,39 @@ test('a strip is shown in part, around what is wanted; anything else whole', () 
   expect(shownPart({ width: 6000, height: 300 }, [0, 0.5], anyShape)).toEqual({ x: 0, y: 0, width: 720, height: 300 });
   // 5040 + 360 is 0.9 of 6000.
   expect(shownPart(strip, [0.5, 1], anyShape).y).toBe(6000 - 720);
+});
+
+test('a part shows what must stay free, no farther from where it would lie than it must be', () => {
+  const photo = { width: 600, height: 400 };
+  // Square: 400 wide. A disc of 30 around 550 across ends at 580.
+  const free: Wanted = { shape: [1, 1], crop: null, keep: [[550 / 600, 0.5, 0.05]] };
+  expect(shownPart(photo, [0.1, 0.5], free)).toEqual({ x: 180, y: 0, width: 400, height: 400 });
+  // What is shown anyway moves nothing.
+  expect(shownPart(photo, [0.5, 0.5], { ...free, keep: [[0.5, 0.5, 0.05]] }).x).toBe(100);
+  // Farther apart than the part is wide: what is between them.
+  const ends: Wanted = {
+    ...free,
+    keep: [
+      [0.02, 0.5, 0.01],
+      [0.98, 0.5, 0.01],
+    ],
+  };
+  expect(shownPart(photo, [0, 0.5], ends).x).toBe(100);
+});
+
+test('keep points of a piece as roughs take them: where they lie on the photograph, those that are struck off left out', () => {
+  const keep = (x: number, y: number, done = false) =>
+    plainMark({ id: `${x}`, kind: 'keep', points: [[x, y]], radius: 30, done });
+  const plate = { scale: 0.5, x: 100, y: 50, width: 1000, height: 800 };
+  const note = plainMark({ id: 'n', kind: 'note', points: [[200, 200]] });
+  // (300 - 100) / 0.5 is 400 of 1000, (250 - 50) / 0.5 is 400 of 800; 30 / 0.5 is 60 of 1000.
+  expect(keepOf([keep(300, 250), keep(300, 260, true), note, keep(20, 20)], plate)).toEqual([[0.4, 0.5, 0.06]]);
+  expect(readKeep('0.4,0.5,0.06;0.1,0.2,0')).toEqual([
+    [0.4, 0.5, 0.06],
+    [0.1, 0.2, 0],
+  ]);
+  for (const wrong of ['0.4', '2,0,0', 'a,b,c', '0.1,0.2,0.3,0.4']) expect(readKeep(wrong)).toBeNull();
+  expect(readKeep(null)).toEqual([]);
 });
 
 test('of another shape the largest part is shown; one that is locked stays', () => {

@@ -7,7 +7,10 @@ import type { Region } from '../pixels/region';
 import { newAssetKey } from '../piece/edits/items';
 import type { Piece } from '../piece/schema';
 import type { Picture } from '../pictures/pyramid';
+import { Evaluator } from '../graph/evaluate';
+import { measureKept } from '../passes/chalk/measure';
 import { compile } from '../render/compile';
+import { measureScene } from '../render/measure';
 import { takeSurvey, type Survey } from '../survey';
 import { coarseLevel } from '../survey/view';
 import { photographed } from '../survey/testing/made';
@@ -210,6 +213,36 @@ test('a sheet of another shape shows the part around what stands out, and the sa
   const kept = await made(orderOf({ words: 'Moon', kinds: ['calm'], locks: { ...order0.locks, crop } }));
   expect(kept.roughs[0].piece.sheet).toMatchObject({ width: 480, height: 320 });
   expect(kept.roughs[0].piece.plates[0]).toMatchObject({ x: -240, y: -160 });
+}, 120000);
+
+test('what must stay free is covered by no letter, is shown in every crop, and is marked on each piece', async () => {
+  // Where words without it lie: the middle of the first rough of each kind.
+  const keep = first.roughs
+    .slice(0, 2)
+    .map(({ box: [x, y, w, h] }): [number, number, number] => [x + w / 2, y + h / 2, 0.03]);
+  const { roughs } = await made(orderOf({ words: 'Red moon', keep }));
+  expect(roughs.length).toBeGreaterThan(2);
+  for (const { piece, kind } of roughs) {
+    const marks = piece.chalk.filter((mark) => mark.kind === 'keep');
+    expect(marks).toHaveLength(keep.length);
+    const [plate] = piece.plates;
+    marks.forEach(({ points: [[x, y]], radius }, k) => {
+      expect([x - plate.x, y - plate.y, radius]).toEqual([
+        expect.closeTo(keep[k][0] * width, 1),
+        expect.closeTo(keep[k][1] * height, 1),
+        expect.closeTo(0.03 * width, 1),
+      ]);
+      expect(x >= 0 && y >= 0 && x <= piece.sheet.width && y <= piece.sheet.height).toBe(true);
+    });
+    // The gauge of the bench, whatever the search thought.
+    const materials = { ...words, picture: () => picture };
+    if (kind === 'behind' || kind === 'woven' || kind === 'outline') continue;
+    const compiled = compile(piece, materials);
+    const letterings = compiled.letterings.map((one) => ({ ...one, part: null }));
+    const scene = measureScene(piece, compiled, new Evaluator(1e8), 0.5);
+    const measured = await measureKept(piece.chalk, letterings, scene);
+    for (const { over } of measured) for (const { share } of over) expect(share).toBeLessThanOrEqual(0.1);
+  }
 }, 120000);
 
 test('other scripts are set in faces that have them; where no face has the letters there is no setting', () => {

@@ -4,6 +4,7 @@ import type { Ground } from './ground';
 import type { Layout, RoughKind } from './kinds/kind';
 import { margin } from './kinds/common';
 import type { Placement } from './placement';
+import { leavesFree } from './keep';
 import { bestInk, seenAt } from './seen';
 import { scoreOf } from './weights';
 
@@ -77,6 +78,7 @@ function weighed(kind: RoughKind, ground: Ground, placement: Placement, used: Re
     return null;
   if (placement.setting.capHeight * placement.scale < Math.max(smallestPx, smallestShare * min(width, height)))
     return null;
+  if (!leavesFree(ground, placement, kind.name)) return null;
   const seen = seenAt(ground, placement);
   const own = seen && kind.parts(ground, placement, seen);
   if (!seen || !own) return null;

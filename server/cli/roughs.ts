@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { basename, extname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { fileNamePart } from '../../core/piece/fileNames';
-import { kindNames, readShape, roughsOrderSchema, type RoughsOrder } from '../../core/roughs/order';
+import { kindNames, readKeep, readShape, roughsOrderSchema, type RoughsOrder } from '../../core/roughs/order';
 import { writeBundle } from '../bundles';
 import { projectRoot, readConfig } from '../config';
 import { endWith } from '../endWith';
@@ -15,13 +15,16 @@ import { Studio } from '../studio';
 
 const usage = `Sets words into a photograph in up to six ways, without a browser.
 
-  npm run roughs -- PHOTO "WORDS" --out FOLDER [--kinds KIND,...] [--seed N] [--shape 4x5 ...] [--coarse]
+  npm run roughs -- PHOTO "WORDS" --out FOLDER [--kinds KIND,...] [--seed N] [--shape 4x5 ...] [--keep X,Y,R;...]
+                  [--coarse]
   npm run roughs -- --rows TABLE --pictures FOLDER --out FOLDER [...]
 
 --out     gets a picture and a bundle of each rough, and roughs.json with what is said of them
 --kinds   only these: ${kindNames.join(', ')}
 --seed    another number brings others; the same one the same (1)
 --shape   the sheet's width and height, such as 1080x1350; given several times, each gets a folder of its own
+--keep    what no letter may cover: across, down and how far around, fractions of the photograph and of its longer side,
+          such as 0.52,0.3,0.06;0.2,0.8,0.03
 --rows    a table (.csv, .tsv, .xlsx): its columns "picture" and "words" are a photograph and words each, and each row gets
           a folder of its own; other names by --columns PICTURE,WORDS
 --coarse  what stands out is cut only as finely as a screen shows it: quicker`;
@@ -33,6 +36,7 @@ const { values, positionals } = parseArgs({
     kinds: { type: 'string' },
     seed: { type: 'string' },
     shape: { type: 'string', multiple: true },
+    keep: { type: 'string' },
     rows: { type: 'string' },
     pictures: { type: 'string' },
     columns: { type: 'string' },
@@ -53,11 +57,15 @@ function readOrder(words: string, text?: string): RoughsOrder {
   const shape = readShape(text ?? null);
   if (text !== undefined && !shape)
     throw new Error('--shape takes a width and a height such as 1080x1350, at most 8 to 1.');
+  const keep = readKeep(values.keep ?? null);
+  if (!keep)
+    throw new Error('--keep takes places such as 0.5,0.3,0.05;0.2,0.8,0.02: fractions from 0 to 1, 40 at most.');
   const read = roughsOrderSchema.safeParse({
     words: words.replace(/\\n/g, '\n'),
     seed: Number(values.seed ?? 1),
     kinds: values.kinds?.split(',').map((one) => one.trim()) ?? null,
     shape,
+    keep,
   });
   if (read.success) return read.data;
   const [issue] = read.error.issues;

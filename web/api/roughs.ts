@@ -17,10 +17,19 @@ export const takeRough = async (id: string, rough: string): Promise<string> =>
 
 export const roughPicture = (id: string, rough: string): string => `/api/roughs/${id}/${rough}/picture`;
 
-/** Where roughs for a photograph and words are begun. @param sheet what it is to have the shape of */
-export const roughsAddress = (plate: string | null, words: string, sheet?: { width: number; height: number }): string =>
+/**
+ * Where roughs for a photograph and words are begun.
+ * @param sheet what it is to have the shape of @param keep what no letter may cover
+ */
+export const roughsAddress = (
+  plate: string | null,
+  words: string,
+  sheet?: { width: number; height: number },
+  keep: RoughsOrder['keep'] = [],
+): string =>
   `/roughs?${new URLSearchParams({
     ...(plate !== null && { plate }),
     words,
     ...(sheet && { shape: `${sheet.width}x${sheet.height}` }),
+    ...(keep.length > 0 && { keep: keep.map((one) => one.join(',')).join(';') }),
   }).toString()}`;

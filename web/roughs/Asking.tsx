@@ -9,12 +9,15 @@ interface AskingProps {
   words: string;
   /** As it stands in the address: "4x5"; empty for the photograph's. */
   shape: string;
+  /** So many places of the photograph stay free. */
+  kept: number;
   isBusy: boolean;
   /** Whoever may only look begins nothing. */
   mayShow: boolean;
   onPlate(plate: StoredAsset): void;
   onWords(words: string): void;
   onShape(shape: string): void;
+  onFree(): void;
   onShow(): void;
 }
 
@@ -23,7 +26,8 @@ const shapesWith = (own: string): Readonly<Record<string, string>> =>
   own in shapes ? shapes : { ...shapes, [own]: own.replace('x', ' × ') };
 
 /** The photograph and the words that roughs are wanted for. */
-export function Asking({ plate, words, shape, isBusy, mayShow, onPlate, onWords, onShape, onShow }: AskingProps) {
+export function Asking(props: AskingProps) {
+  const { plate, words, shape, kept, isBusy, mayShow, onPlate, onWords, onShape, onFree, onShow } = props;
   const [choosing, setChoosing] = useState(false);
   const arrival = useArrival(onPlate);
   return (
@@ -65,6 +69,11 @@ export function Asking({ plate, words, shape, isBusy, mayShow, onPlate, onWords,
               <span className="truncate text-faint">
                 {plate.name}, {plate.width} × {plate.height} px
               </span>
+            )}
+            {kept > 0 && (
+              <button type="button" className="quiet-button" title="Letters may cover them again" onClick={onFree}>
+                {kept === 1 ? 'A keep point stays free' : `${kept} keep points stay free`} ×
+              </button>
             )}
             <span className="grow" />
             <label className="flex items-center gap-1.5 text-faint">

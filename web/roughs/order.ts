@@ -16,14 +16,15 @@ export const lockTitles: Record<LockName, string> = {
 
 /**
  * An order for words; or why there cannot be one.
- * @param taste of whoever asks @param shape of the sheet; null: the photograph's
+ * @param taste of whoever asks @param shape of the sheet; null: the photograph's @param keep what no letter may cover
  */
 export function orderFor(
   words: string,
   taste: Taste = {},
   shape: RoughsOrder['shape'] = null,
+  keep: RoughsOrder['keep'] = [],
 ): { order: RoughsOrder; problem: null } | { order: null; problem: string } {
-  const read = roughsOrderSchema.safeParse({ words: words.trim(), taste, shape });
+  const read = roughsOrderSchema.safeParse({ words: words.trim(), taste, shape, keep });
   return read.success ? { order: read.data, problem: null } : { order: null, problem: read.error.issues[0].message };
 }
 

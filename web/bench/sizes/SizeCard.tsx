@@ -6,6 +6,7 @@ import { wordsOf } from '../../../core/piece/words';
 import type { PieceSize } from '../../../core/piece/sizeSchema';
 import { arrangeAnew, changeSize, removeSize } from '../../../core/sizes/edits';
 import { ownSays } from '../../../core/sizes/says';
+import { keepOf } from '../../../core/roughs/keep';
 import { roughsAddress } from '../../api/roughs';
 import { KeptText } from '../../ui/KeptText';
 import { useBench } from '../benchContext';
@@ -28,12 +29,14 @@ interface SizeCardProps {
 
 /** One sheet of the piece: how it looks, what is its own, and what can be done with it. */
 export function SizeCard({ size, seeing, first, isOnBench, onWorkOn }: SizeCardProps) {
-  const { whole, lettersOf, mayChange } = useBench();
+  const { whole, materials, lettersOf, mayChange } = useBench();
   const [asking, setAsking] = useState<'remove' | 'arrange' | null>(null);
   const { width, height, ppi } = size ?? whole.sheet;
   const name = size?.name ?? 'First sheet';
   const [plate] = whole.plates;
   const sha256 = plate && wordsOf(whole.letterings) !== '' ? whole.assets[plate.asset].sha256 : undefined;
+  const picture = sha256 && materials?.picture(plate.asset);
+  const keep = picture ? keepOf(whole.chalk, { ...plate, width: picture.width, height: picture.height }) : [];
   const own = size ? ownSays(whole, size) : [];
   const problems = standingProblems(whole, size, lettersOf);
   return (
@@ -103,7 +106,7 @@ export function SizeCard({ size, seeing, first, isOnBench, onWorkOn }: SizeCardP
             <Link
               className="quiet-button"
               title="Ways to set these words into a sheet of this shape; each opens as a piece of its own"
-              to={roughsAddress(sha256, wordsOf(whole.letterings), { width, height })}
+              to={roughsAddress(sha256, wordsOf(whole.letterings), { width, height }, keep)}
             >
               Show roughs
             </Link>

@@ -2,6 +2,7 @@ import { plateHand } from './hand';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { wordsOf } from '../../../../core/piece/words';
+import { keepOf } from '../../../../core/roughs/keep';
 import { roughsAddress } from '../../../api/roughs';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { changeItem, movePlate } from '../../../../core/piece/edits/items';
@@ -72,11 +73,16 @@ function PlateList() {
 
 /** Whole pieces that are proposed for this photograph and these words; this piece stays as it is. */
 function RoughsLink() {
-  const { piece } = useBench();
+  const { piece, materials } = useBench();
   const { plate } = usePlate()!;
   const { sha256 } = piece.assets[plate.asset];
+  const picture = materials?.picture(plate.asset);
+  const keep = picture ? keepOf(piece.chalk, { ...plate, width: picture.width, height: picture.height }) : [];
   return (
-    <Link className="plain-button self-start" to={roughsAddress(sha256 ?? null, wordsOf(piece.letterings))}>
+    <Link
+      className="plain-button self-start"
+      to={roughsAddress(sha256 ?? null, wordsOf(piece.letterings), undefined, keep)}
+    >
       Show roughs
     </Link>
   );
