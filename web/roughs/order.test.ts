@@ -1,4 +1,5 @@
-import { readShape, roughsOrderSchema } from '../../core/roughs/order';
+import { readKeep, readShape, roughsOrderSchema } from '../../core/roughs/order';
+import { roughsAddress } from '../api/roughs';
 import type { RoughSummary } from '../api/roughs';
 import { nextOrder, orderFor } from './order';
 
@@ -47,6 +48,18 @@ test('where the place is locked, what lies there is no reason to go elsewhere', 
     // A place of the sheet is one of the photograph only where the same part is shown.
     locks: { place: [0.35, 0.35], crop: [0.1, 0, 0.6, 1] },
   });
+});
+
+test('what must stay free goes along in the address, and with every order that follows', () => {
+  const keep: [number, number, number][] = [
+    [0.5, 0.25, 0.06],
+    [0.1, 0.9, 0],
+  ];
+  const address = new URL(roughsAddress('a'.repeat(64), 'Kiln', { width: 400, height: 500 }, keep), 'http://here');
+  expect(readKeep(address.searchParams.get('keep'))).toEqual(keep);
+  expect(new URL(roughsAddress(null, 'Kiln'), 'http://here').searchParams.has('keep')).toBe(false);
+  const { order } = orderFor('Kiln', {}, null, keep);
+  expect(nextOrder(order!, [], {}).keep).toEqual(keep);
 });
 
 test('what is kept away from does not grow for ever, and every order is one that the server takes', () => {

@@ -2,6 +2,7 @@ import { combined } from '../../graph/filter';
 import { contentKey, type Inputs, type Node } from '../../graph/node';
 import { toLight } from '../../kernels/colour';
 import { linearOf } from '../../pixels/colour';
+import { lumaAt } from '../../pixels/luma';
 import { emptyRaster } from '../../pixels/raster';
 import { unionOf } from '../../pixels/region';
 import { encode } from '../../pixels/transfer';
@@ -30,6 +31,9 @@ import { nearFoot } from './nearFoot';
 import { fallingOnPlane } from './onPlane';
 import { usualLeft, type Casts, type Thrown } from './schema';
 import { aboveAt, groundMovedBack, movedBack, sweepOf, sweptNode, type Solid } from './solid';
+
+/** Looked up once: these loops are hot. */
+const { max, min } = Math;
 
 /** What shadows fall in. */
 export interface CastScene {
@@ -219,7 +223,8 @@ function shadowNode(
   // No more than is left of it can be kept off the fill.
   const second = lamp?.fill ? linearOf(lamp.fill.colour) : [0, 0, 0];
   const fill = own.map((value, c) => Math.min(left[c], second[c] * (lamp?.fill?.strength ?? 0) * (1 - value)));
-  const floor = darkest === null ? [0, 0, 0] : linearOf(darkest);
+  const floor = darkest === null ? 0 : lumaAt(Float32Array.from(linearOf(darkest)), 0);
+  const seen = new Float32Array(3);
   const named = (name: string, some: readonly Fallen[]) => some.map(({ node }, i) => [`${name} ${i}`, node] as const);
   const [strengths, fillStrengths] = [shadows, inFill].map((some) => some.map(({ strength }) => strength));
   return combined(
@@ -236,12 +241,12 @@ function shadowNode(
         const dimmed = dim.length === 0 ? 0 : covered(dim, fillStrengths, i);
         const alpha = shaded + dimmed - shaded * dimmed;
         if (alpha <= 1e-5) continue;
-        for (let c = 0; c < 3; c++) {
-          const lit = light.data[at + c];
-          // What is seen is the light less what both keep off; of it, what the px that lie in shadow show.
-          const seen = (lit * (shaded * left[c] + dimmed * (1 - shaded - fill[c]))) / alpha;
-          out.data[at + c] = encode(Math.max(seen, Math.min(lit, floor[c]))) * alpha;
-        }
+        // What is seen is the light less what both keep off; of it, what the px that lie in shadow show.
+        for (let c = 0; c < 3; c++)
+          seen[c] = (light.data[at + c] * (shaded * left[c] + dimmed * (1 - shaded - fill[c]))) / alpha;
+        // All channels alike: what is blue stays blue on a photograph whose darkest is brown.
+        const raised = max(1, min(lumaAt(light.data, at), floor) / max(1e-9, lumaAt(seen, 0)));
+        for (let c = 0; c < 3; c++) out.data[at + c] = encode(min(light.data[at + c], seen[c] * raised)) * alpha;
         out.data[at + 3] = alpha;
       }
       return out;

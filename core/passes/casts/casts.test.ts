@@ -249,6 +249,24 @@ describe('what is seen', () => {
     expect((await seen({ darkest: '#f0f0f0' }))[0]).toBeCloseTo(0xc0 / 255, 3);
   });
 
+  test('on a blue thing a shadow stays blue, also where the darkest near by is brown', async () => {
+    const casts = plainCasts({
+      thrown: { onto: 'wall', lift: 0, size: 0, strength: 1, obeys: false },
+      colour: '#404040',
+      darkest: '#63390f',
+    });
+    const [shadow] = casting(painted, letters, casts, bareScene('#2060a0', sheet)).layers;
+    const { data } = await pixels(shadow.node);
+    const at = (60 * sheet.width + 80) * 4;
+    const seen = [0, 1, 2].map((c) => decodeExact(data[at + c]));
+    const lit = [0x20, 0x60, 0xa0].map((code) => decodeExact(code / 255));
+    const luminance = ([r, g, b]: number[]): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;
+    // As bright as the darkest, in the surface's own colour.
+    const floor = luminance([0x63, 0x39, 0x0f].map((code) => decodeExact(code / 255)));
+    expect(luminance(seen)).toBeCloseTo(floor, 3);
+    for (const c of [0, 1, 2]) expect(seen[c] / lit[c]).toBeCloseTo(floor / luminance(lit), 2);
+  });
+
   test('of two shadows on one place, light is taken by both', async () => {
     const casts = plainCasts({
       thrown: { onto: 'wall', lift: 0, size: 0, strength: 0.5, obeys: false },

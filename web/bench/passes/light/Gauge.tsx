@@ -1,7 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { plainLamp } from '../../../../core/light/lamp';
 import { levelSize } from '../../../../core/pictures/pyramid';
+import type { Light } from '../../../../core/survey/light';
 import { reliefFromShading, type Relief } from '../../../../core/survey/relief';
+import { unsure } from '../../../../core/survey/sentences';
 import { coarseView, type CoarseView } from '../../../../core/survey/view';
 import { useSurvey } from '../../../api/surveys';
 import { useBench } from '../../benchContext';
@@ -16,6 +18,12 @@ const cueNames: Record<string, string> = {
   'shading of things': 'Shading of things',
   'shadows beside things': 'Shadows beside things',
   texture: 'Shading of its surface',
+};
+
+/** What a shadow on the ground says of the light, a sentence. */
+const groundSays = ({ side, deep, confidence }: NonNullable<Light['ground']>): string => {
+  const way = deep > 0.15 ? 'and away' : deep < -0.15 ? 'and nearer' : 'along the picture';
+  return `A shadow on the ground runs to the ${side > 0 ? 'right' : 'left'} ${way}: how high the light stands follows from it, ${Math.round(confidence * 100)} % sure.`;
 };
 
 /** What says where the light comes from, and the relief that the photograph has in the light of the lamp. */
@@ -37,6 +45,9 @@ export function Gauge() {
               </li>
             ))}
           </ul>
+          {survey.light.ground && survey.light.ground.confidence > unsure && (
+            <p className="mt-1 text-faint">{groundSays(survey.light.ground)}</p>
+          )}
         </div>
       )}
       <Depths />
