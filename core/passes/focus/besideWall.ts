@@ -2,9 +2,9 @@ import type { Focus } from '../../survey/focus';
 import type { Planes } from '../../survey/planes';
 import { onSheet, type PlacedPhotograph } from '../../survey/placed';
 import type { Point } from '../../shape/affine';
-import type { Lettering } from '../../piece/schema';
 import type { Letters } from '../../type/letters';
 import { standingQuad } from '../../light/casting/falls';
+import type { Casts } from '../../light/casting/schema';
 import { focusAlong, focusAt } from './propose';
 
 /** Edges of a wall that stand are turned against the vertical by no more than this: their run to their rise. */
@@ -69,7 +69,7 @@ export function focusBesideWall(
 /** How blurred the photograph is where a lettering stands or lies, sheet px; null: it cannot tell. */
 export function focusUnder(
   { focus, planes }: { focus?: Focus | null; planes?: Planes | null },
-  { casts }: Pick<Lettering, 'casts'>,
+  { casts }: { casts: Pick<Casts, 'thrown' | 'foot'> },
   letters: Letters,
   photograph: PlacedPhotograph,
 ): number | null {

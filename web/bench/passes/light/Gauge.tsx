@@ -22,7 +22,8 @@ const cueNames: Record<string, string> = {
 
 /** What a shadow on the ground says of the light, a sentence. */
 const groundSays = ({ side, deep, confidence }: NonNullable<Light['ground']>): string => {
-  const way = deep > 0.15 ? 'and away' : deep < -0.15 ? 'and nearer' : 'along the picture';
+  const into = deep > 0 ? 'and away' : 'and nearer';
+  const way = Math.abs(deep) < 0.15 ? 'along the picture' : into;
   return `A shadow on the ground runs to the ${side > 0 ? 'right' : 'left'} ${way}: how high the light stands follows from it, ${Math.round(confidence * 100)} % sure.`;
 };
 
