@@ -127,7 +127,8 @@ test.each(['jpeg', 'png', 'webp', 'tiff', 'avif'] as const)(
 test('what is no picture is refused, whatever it calls itself', async () => {
   for (const [name, bytes] of [
     ['text.jpg', 'Hello there, this is only text.'],
-    ['page.png', '<svg xmlns="http://www.w3.org/2000/svg"><image href="file:///etc/passwd"/></svg>'],
+    ['page.png', '<html><svg xmlns="http://www.w3.org/2000/svg"><image href="file:///etc/passwd"/></svg></html>'],
+    ['wide.svg', '<svgs xmlns="http://www.w3.org/2000/svg"/>'],
     ['empty.webp', ''],
     ['moving.gif', 'GIF89a.....'],
   ] as const) {
