@@ -44,16 +44,9 @@ export async function judged(
   const compiled = compile(piece, materials);
   const evaluator = new Evaluator(budget);
   const scene = measureScene(piece, compiled, evaluator, scaleWithin(piece.sheet, measuredSide));
-  const { left, crossings, misread } = await measureVeils(
-    null,
-    compiled.letterings.map((one) => ({ ...one, part: null })),
-    scene,
-  );
-  const kept = await measureKept(
-    piece.chalk,
-    compiled.letterings.map((one) => ({ ...one, part: null })),
-    scene,
-  );
+  const letterings = compiled.letterings.map((one) => ({ ...one, part: null }));
+  const { left, crossings, misread } = await measureVeils(null, letterings, scene);
+  const kept = await measureKept(piece.chalk, letterings, scene);
   const least = left.reduce((a, one) => Math.min(a, one.left), 1);
   const hard = misread.filter(({ margin }) => margin < marginLimit);
   const over = crossings.filter((one) => one.over);

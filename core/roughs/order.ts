@@ -82,6 +82,9 @@ export function readShape(text: string | null): RoughsOrder['shape'] {
   return read?.success ? read.data : null;
 }
 
+/** As `readKeep` reads them. */
+export const writeKeep = (keep: RoughsOrder['keep']): string => keep.map((one) => one.join(',')).join(';');
+
 /** Places that stay free as they are written in an address or an order: "0.5,0.3,0.05;0.2,0.8,0.02"; null for what are none. */
 export function readKeep(text: string | null): RoughsOrder['keep'] | null {
   if (!text) return [];

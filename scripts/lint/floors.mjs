@@ -49,6 +49,7 @@ export const webFloors = [
   'web/bench/benchContext.tsx',
   'web/bench/farthestPlate.ts',
   'web/bench/lampStood.ts',
+  'web/bench/keepPoints.ts',
   'web/bench/view',
   'web/bench/governs',
   'web/bench/useMaterials.ts',

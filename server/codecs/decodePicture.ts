@@ -4,7 +4,7 @@ import type { Level } from '../../core/pictures/pyramid';
 import type { FineLevel } from '../../core/pictures/fine';
 import { largestPicture } from '../config';
 import { Problem } from '../problem';
-import { openDrawing } from './drawnFile';
+import { damagedSays, openDrawing } from './drawnFile';
 import { finePixels } from './finePixels';
 import { openPicture } from './openPicture';
 
@@ -59,8 +59,8 @@ export interface Decoded extends Level {
 }
 
 /**
- * Reads a picture, or draws a drawing: turned upright, converted from its colour profile to sRGB, 8 bits; a plate's px of 16 bits or of a
- * wide gamut are kept besides. Of an animation the first picture.
+ * Reads a picture, or draws a drawing: turned upright, converted from its colour profile to sRGB, 8 bits; a plate's px of
+ * 16 bits or of a wide gamut are kept besides. Of an animation the first picture.
  * @param kind a plate or front comes out with 3 or 4 channels, a matte with one: what is clear where the picture has
  * clear parts, otherwise
  * its grey values as they are stored, linear
@@ -85,7 +85,7 @@ export async function decodePicture(
   }
   const upright = picture.autoOrient();
   const toMatte = async (): Promise<Sharp> =>
-    (await hasClearParts(signature.drawing ? picture : openPicture(path)))
+    told.hasAlpha && !(await picture.stats()).isOpaque
       ? upright.extractChannel('alpha')
       : upright.removeAlpha().toColourspace('b-w');
   const prepared = kind === 'matte' ? await toMatte() : upright.toColourspace('srgb');
@@ -109,10 +109,6 @@ function withChannels(fine: FineLevel, channels: 3 | 4): FineLevel {
   return { ...fine, channels, codes };
 }
 
-async function hasClearParts(picture: Sharp): Promise<boolean> {
-  return (await picture.metadata()).hasAlpha && !(await picture.stats()).isOpaque;
-}
-
 /** Enough for what stands before an SVG's first element, bytes. */
 const headLength = 4096;
 
@@ -130,10 +126,7 @@ async function readable<Value>(read: () => Promise<Value>, format: string): Prom
   try {
     return await read();
   } catch {
-    throw new Problem(
-      422,
-      `This ${format} file is damaged or cut short, so it was not imported. Try to save or copy it again.`,
-    );
+    throw new Problem(422, damagedSays(format));
   }
 }
 

@@ -7,7 +7,7 @@ import { drawnSize } from './drawnSize';
 
 /**
  * Draws a PDF's first page; what the page leaves bare stays clear.
- * @throws Problem 422 for a file that is locked, damaged, or has no page
+ * @throws Problem 413, 422 for a file that is locked or too large; Error for a damaged one
  */
 export async function drawPage(pdf: Uint8Array): Promise<Drawn> {
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
@@ -35,14 +35,9 @@ export async function drawPage(pdf: Uint8Array): Promise<Drawn> {
     const { data } = canvas.getContext('2d').getImageData(0, 0, width, height);
     return { width, height, bytes: new Uint8Array(data.buffer, data.byteOffset, data.byteLength) };
   } catch (error) {
-    throw error instanceof Problem ? error : new Problem(422, reasonOf(error));
+    if ((error as { name?: string }).name !== 'PasswordException') throw error;
+    throw new Problem(422, 'This PDF is locked by a password. Save it without one first.');
   } finally {
     await task.destroy();
   }
-}
-
-function reasonOf(error: unknown): string {
-  if ((error as { name?: string }).name === 'PasswordException')
-    return 'This PDF is locked by a password. Save it without one first.';
-  return 'This PDF is damaged or cut short, so it was not imported. Try to save or copy it again.';
 }

@@ -12,6 +12,10 @@ export interface Drawn {
   bytes: Uint8Array;
 }
 
+/** What is said of a file that cannot be read. */
+export const damagedSays = (format: string): string =>
+  `This ${format} file is damaged or cut short, so it was not imported. Try to save or copy it again.`;
+
 /** Drawing a file takes no longer than this, ms. */
 const longestMs = 30_000;
 /** Before the px: width and height as 32-bit whole numbers. */
@@ -25,7 +29,7 @@ const childFile = fileURLToPath(new URL('drawingChild.js', import.meta.url));
 /**
  * A drawing as a picture. A process of its own draws it, which is ended when it takes too long: neither library that
  * draws can be stopped otherwise.
- * @throws Problem 413, 422
+ * @throws Problem 422
  */
 export async function openDrawing(kind: 'SVG' | 'PDF', path: string): Promise<Sharp> {
   try {
@@ -48,5 +52,5 @@ function reasonOf(
 ): string {
   if (code === refused) return stderr!.toString('utf8').trim().split('\n').at(-1)!;
   if (killed) return `Drawing this ${kind} takes too long. Save it as a PNG and bring that.`;
-  return `This ${kind} file is damaged or cut short, so it was not imported. Try to save or copy it again.`;
+  return damagedSays(kind);
 }

@@ -1,4 +1,4 @@
-import type { RoughsOrder } from '../../core/roughs/order';
+import { writeKeep, type RoughsOrder } from '../../core/roughs/order';
 import type { RoughSummary, RoughsState } from '../../server/roughs/roughsService';
 import { api, ask } from './client';
 
@@ -31,5 +31,5 @@ export const roughsAddress = (
     ...(plate !== null && { plate }),
     words,
     ...(sheet && { shape: `${sheet.width}x${sheet.height}` }),
-    ...(keep.length > 0 && { keep: keep.map((one) => one.join(',')).join(';') }),
+    ...(keep.length > 0 && { keep: writeKeep(keep) }),
   }).toString()}`;

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { readKeep, readShape, type RoughsOrder } from '../../core/roughs/order';
+import { readKeep, readShape, writeKeep, type RoughsOrder } from '../../core/roughs/order';
 import { useAccess } from '../api/access';
 import { api, ask } from '../api/client';
 import { listAssets, type StoredAsset } from '../api/files';
@@ -22,7 +22,7 @@ export function RoughsPage() {
   const { state, problem: lost } = useRoughs(shown);
   const [words, setWords] = useState(asked.get('words') ?? '');
   const [shape, setShape] = useState(() => (readShape(asked.get('shape')) ? asked.get('shape')! : ''));
-  const [keep, setKeep] = useState(() => readKeep(asked.get('keep')) ?? []);
+  const [keep, setKeep] = useState(asked.get('keep') ?? '');
   const [plate, setPlate] = useState<StoredAsset | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
@@ -41,12 +41,13 @@ export function RoughsPage() {
   }, [wanted, plate]);
   // Roughs that are looked at again say what they were asked for; what is being written stays.
   const wordsSaid = state?.order.words ?? '';
+  const keepSaid = writeKeep(state?.order.keep ?? []);
   const shapeSaid = state?.order.shape?.join('x') ?? '';
   useEffect(() => setWords((before) => before || wordsSaid), [wordsSaid]);
   useEffect(() => setShape((before) => before || shapeSaid), [shapeSaid]);
-  const keepSaid = state?.order.keep;
-  useEffect(() => setKeep((before) => (before.length > 0 ? before : (keepSaid ?? before))), [keepSaid]);
+  useEffect(() => setKeep((before) => before || keepSaid), [keepSaid]);
 
+  const kept = readKeep(keep) ?? [];
   const during = async (work: () => Promise<void>): Promise<void> => {
     setProblem(null);
     setBusy(true);
@@ -56,7 +57,7 @@ export function RoughsPage() {
   const begin = (sha256: string, order: RoughsOrder): void =>
     void during(async () => setAsked({ shown: (await beginRoughs(sha256, order)).id }));
   const show = (): void => {
-    const { order, problem: own } = orderFor(words, ownTaste(), readShape(shape), keep);
+    const { order, problem: own } = orderFor(words, ownTaste(), readShape(shape), kept);
     if (!plate || isBusy || !mayWork) return;
     if (order) begin(plate.sha256, order);
     else setProblem(own);
@@ -74,10 +75,10 @@ export function RoughsPage() {
           onPlate={(chosen) => {
             setPlate(chosen);
             // They were places of another photograph.
-            if (chosen.sha256 !== plate?.sha256) setKeep([]);
+            if (chosen.sha256 !== plate?.sha256) setKeep('');
           }}
-          kept={keep.length}
-          onFree={() => setKeep([])}
+          kept={kept.length}
+          onFree={() => setKeep('')}
           onWords={setWords}
           shape={shape}
           onShape={setShape}

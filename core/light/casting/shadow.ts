@@ -156,6 +156,9 @@ function onGround(
   if (!tips) return [];
   const tall = Math.hypot(standing[0][0] - standing[3][0], standing[0][1] - standing[3][1]);
   const sigma = sigmaOfWidth(tall * farFrom(shine, plane) * shine.size);
+  const ground = fallingOnto(standing, quadOnGround(standing, tips));
+  const climbing = wall && quadOnWall(standing, tips, wall);
+  const climbed = climbing && fallingOnto(standing, climbing);
   const side = wall && sideOf(wall, standing[3]);
   const before = side ? { side, sideKey: ['before', wall.from, wall.to] } : {};
   const beyond = side && {
@@ -163,9 +166,6 @@ function onGround(
     sideKey: ['beyond', wall.from, wall.to],
   };
   const thrower = solid ? thickCaster(solid, standing, tips, thrown, shine, plane) : caster;
-  const ground = fallingOnto(standing, quadOnGround(standing, tips));
-  const climbing = wall && quadOnWall(standing, tips, wall);
-  const climbed = climbing && fallingOnto(standing, climbing);
   return [
     ...(ground ? [{ node: castNode(thrower, ground, { sigma, ...before }), strength }] : []),
     ...(climbed && beyond ? [{ node: castNode(thrower, climbed, { sigma, ...beyond }), strength }] : []),

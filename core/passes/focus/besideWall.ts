@@ -14,6 +14,8 @@ const mostOff = 0.3;
 /** It changes by so much at least, photograph px; and is carried on so many lengths of what was seen to either side. */
 const [leastChange, carriedOn] = [0.8, 1];
 
+const middleOf = ([a, b]: readonly [Point, Point]): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+
 /** A wall that recedes: its edges to the left and to the right, each from above to below, sheet px. */
 type Wall = readonly [readonly [Point, Point], readonly [Point, Point]];
 
@@ -52,7 +54,6 @@ export function focusBesideWall(
   const wall = found && wallOf(planes, photograph);
   if (!wall) return null;
   const [left, right] = wall;
-  const middleOf = ([a, b]: readonly [Point, Point]): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
   const [from, to] = [middleOf(left), middleOf(right)];
   const along = focusAlong(found, from, to, photograph);
   if (!along) return null;
@@ -74,7 +75,7 @@ export function focusUnder(
   photograph: PlacedPhotograph,
 ): number | null {
   const quad = casts.thrown?.onto === 'ground' ? standingQuad(letters, casts.foot) : null;
-  const foot: Point | null = quad && [(quad[2][0] + quad[3][0]) / 2, (quad[2][1] + quad[3][1]) / 2];
+  const foot = quad && middleOf([quad[2], quad[3]]);
   const besideWall = foot && focusBesideWall(focus ?? null, planes, foot, photograph);
   return besideWall ?? focusAt(focus ?? null, letters, photograph);
 }

@@ -1,6 +1,7 @@
 import type { Focus } from '../../survey/focus';
 import type { Grain } from '../../survey/grain';
 import type { PlacedPhotograph } from '../../survey/placed';
+import { lineThrough } from '../../survey/statistics';
 import type { Point } from '../../shape/affine';
 import { rounded } from '../../shape/rounding';
 import type { Letters } from '../../type/letters';
@@ -97,16 +98,16 @@ export function focusAlong(
   if (seen.length < stops / 2) return null;
   // Where the sign changes: nowhere, or between two places.
   const ways = [seen.length, ...seen.map((_, k) => k).slice(2, -2)].map((turn) =>
-    evenly(seen.map(([t, sigma], k) => [t, k < turn ? sigma : -sigma])),
+    lineThrough(seen.map(([t, sigma], k) => [t, k < turn ? sigma : -sigma])),
   );
-  const best = ways.reduce((least, way) => (way.off < least.off ? way : least));
+  const best = ways.reduce((least, way) => (way.rest < least.rest ? way : least));
   const [first, last] = [best.at(0), best.at(1)];
   const through = first * last < 0;
   return {
     first: rounded(Math.abs(first), 2),
     last: rounded(through ? Math.abs(last) : Math.max(0, last), 2),
     through,
-    off: Math.sqrt(best.off),
+    off: best.rest,
   };
 }
 
@@ -118,17 +119,6 @@ function believedAround({ map }: Focus, [x, y]: Point, photograph: PlacedPhotogr
     [Math.max(0, cell - aside), Math.min(count - 1, cell + aside)] as const;
   const sigma = believedIn(map, around(column, map.width), around(row, map.height));
   return sigma === null ? null : sigma * photograph.scale;
-}
-
-/** A straight line through values, in least squares, and the mean square that it is off by. */
-function evenly(values: readonly (readonly [t: number, value: number])[]): { at(t: number): number; off: number } {
-  const mean = (of: (one: readonly [number, number]) => number): number =>
-    values.reduce((sum, one) => sum + of(one), 0) / values.length;
-  const [mt, mv] = [mean(([t]) => t), mean(([, v]) => v)];
-  const spread = mean(([t]) => (t - mt) ** 2);
-  const slope = spread > 0 ? mean(([t, v]) => (t - mt) * (v - mv)) / spread : 0;
-  const at = (t: number): number => mv + slope * (t - mt);
-  return { at, off: mean(([t, v]) => (v - at(t)) ** 2) };
 }
 
 /** As soft as the photograph where the letters stand. */

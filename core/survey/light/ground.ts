@@ -1,10 +1,11 @@
 import { gaussianBlur } from '../../kernels/blur';
 import { usualPlateView } from '../../light/lamp';
-import { medianOf } from '../statistics';
+import { boxWhere } from '../../pixels/boxWhere';
+import { lineThrough, medianOf, ramp } from '../statistics';
 import type { CoarseView } from '../view';
 
 /** Looked up once: these loops are hot. */
-const { abs, ceil, floor, log, max, min, PI, sqrt, tan } = Math;
+const { abs, ceil, floor, log, max, min, PI, tan } = Math;
 
 /** The shadow that a thing throws on level ground beside its foot. */
 export interface GroundShadow {
@@ -33,9 +34,6 @@ const trust = [1, 0.5, 0.3];
 /** Shadows that run so steeply into the depth, or out of it, are not told apart from the thing's own side. */
 const steepest = 3;
 
-/** 0 at the first value, 1 at the second, evenly between. */
-const ramp = (value: number, from: number, to: number): number => min(1, max(0, (value - from) / (to - from)));
-
 /**
  * The surest shadow of a thing on the ground. Its way there is a level line, so it is seen to run to a place of the
  * horizon, which tells its direction (Hartley and Zisserman 2004, 8.6); the camera is taken to be level and usual.
@@ -43,6 +41,7 @@ const ramp = (value: number, from: number, to: number): number => min(1, max(0, 
  * @returns null where no thing throws one that can be followed
  */
 export function shadowOnGround(view: CoarseView, things: readonly Uint8Array[]): GroundShadow | null {
+  if (things.length === 0) return null;
   const tone = logarithms(view);
   const found = things.slice(0, trust.length).flatMap((mask, number) => {
     const foot = footOf(view, mask);
@@ -87,15 +86,13 @@ interface Foot {
 
 /** Where a thing stands; null for one that runs out of the picture below, or is too small. */
 function footOf({ width, height }: CoarseView, mask: Uint8Array): Foot | null {
-  let [top, bottom] = [height, -1];
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) if (mask[i] > 0) [top, bottom] = [min(top, y), y];
-  const tall = bottom - top + 1;
+  const box = boxWhere({ x: 0, y: 0, width, height }, (i) => mask[i] > 0);
+  if (!box) return null;
+  const [tall, bottom] = [box.height, box.y + box.height - 1];
   if (tall < leastHeight * height || bottom > height * 0.985) return null;
-  let [left, right] = [width, -1];
-  for (let y = floor(bottom - footShare * tall); y <= bottom; y++)
-    for (let x = 0; x < width; x++) if (mask[y * width + x] > 0) [left, right] = [min(left, x), max(right, x)];
-  return { left, right, y: bottom, tall };
+  const y = floor(bottom - footShare * tall);
+  const lowest = boxWhere({ x: 0, y, width, height: bottom - y + 1 }, (i) => mask[y * width + i] > 0)!;
+  return { left: lowest.x, right: lowest.x + lowest.width - 1, y: bottom, tall };
 }
 
 /** The light of each row's ground, of what no thing stands before. */
@@ -191,21 +188,6 @@ function longestRun(
     if (!best || y - start > best[1] - best[0]) best = [start, y];
   }
   return best;
-}
-
-/** A line in least squares, with weights. @property rest how far values are off it, root of the mean square */
-function lineThrough(list: readonly (readonly [x: number, y: number, weight: number])[]): {
-  slope: number;
-  rest: number;
-  at(x: number): number;
-} {
-  const all = list.reduce((sum, [, , w]) => sum + w, 0);
-  const mx = list.reduce((sum, [x, , w]) => sum + x * w, 0) / all;
-  const my = list.reduce((sum, [, y, w]) => sum + y * w, 0) / all;
-  const spread = list.reduce((sum, [x, , w]) => sum + w * (x - mx) ** 2, 0);
-  const slope = spread > 0 ? list.reduce((sum, [x, y, w]) => sum + w * (x - mx) * (y - my), 0) / spread : 0;
-  const at = (x: number): number => my + slope * (x - mx);
-  return { slope, at, rest: sqrt(list.reduce((sum, [x, y, w]) => sum + w * (y - at(x)) ** 2, 0) / all) };
 }
 
 /** How far a line on level ground runs away for each step to the side: from where it would reach the horizon. */

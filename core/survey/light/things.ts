@@ -1,5 +1,5 @@
 import { tiltOf } from '../../light/lamp';
-import { medianOf } from '../statistics';
+import { medianOf, ramp } from '../statistics';
 import type { CoarseView } from '../view';
 import type { Cue } from './cue';
 import { between, firstHarmonic, towards, type Directed } from './harmonic';
@@ -49,9 +49,6 @@ export function lightFromThings(view: CoarseView, things: readonly Uint8Array[])
     confidence: (1 - all.reduce((left, { confidence }) => left * (1 - confidence), 1)) * doubt,
   };
 }
-
-/** 0 at the first value, 1 at the second, evenly between. */
-const ramp = (value: number, from: number, to: number): number => min(1, max(0, (value - from) / (to - from)));
 
 function shadingOf(view: CoarseView, mask: Uint8Array): (Cue & { height: number }) | null {
   const rims = rimsOf(view, mask);

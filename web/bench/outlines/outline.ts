@@ -6,9 +6,6 @@ export interface Outline {
   width: number | null;
 }
 
-/** Kinds of files that outlines are taken from, as a field for files names them. */
-export const drawingKinds = '.svg,image/svg+xml,.pdf,application/pdf';
-
 /** Whether a file may hold outlines, by its name. */
 export const isDrawing = ({ name }: File): boolean => /\.(svg|pdf)$/i.test(name);
 

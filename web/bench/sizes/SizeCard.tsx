@@ -6,7 +6,7 @@ import { wordsOf } from '../../../core/piece/words';
 import type { PieceSize } from '../../../core/piece/sizeSchema';
 import { arrangeAnew, changeSize, removeSize } from '../../../core/sizes/edits';
 import { ownSays } from '../../../core/sizes/says';
-import { keepOf } from '../../../core/roughs/keep';
+import { keepOn } from '../keepPoints';
 import { roughsAddress } from '../../api/roughs';
 import { KeptText } from '../../ui/KeptText';
 import { useBench } from '../benchContext';
@@ -35,8 +35,7 @@ export function SizeCard({ size, seeing, first, isOnBench, onWorkOn }: SizeCardP
   const name = size?.name ?? 'First sheet';
   const [plate] = whole.plates;
   const sha256 = plate && wordsOf(whole.letterings) !== '' ? whole.assets[plate.asset].sha256 : undefined;
-  const picture = sha256 && materials?.picture(plate.asset);
-  const keep = picture ? keepOf(whole.chalk, { ...plate, width: picture.width, height: picture.height }) : [];
+  const keep = sha256 ? keepOn(whole, plate, materials) : [];
   const own = size ? ownSays(whole, size) : [];
   const problems = standingProblems(whole, size, lettersOf);
   return (

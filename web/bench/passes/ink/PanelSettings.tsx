@@ -11,7 +11,7 @@ import type { Edit } from '../../../../core/piece/edits/edit';
 import type { Lettering } from '../../../../core/piece/schema';
 import { Choice } from '../../../ui/Choice';
 import { FileButton } from '../../../ui/FileButton';
-import { drawingKinds } from '../../outlines/outline';
+import { drawingKinds } from '../../../api/pictureKinds';
 import { takePanelEdge } from './panelFile';
 import { useBench } from '../../benchContext';
 import { CoatList } from '../../coats/CoatList';

@@ -2,7 +2,7 @@ import { plateHand } from './hand';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { wordsOf } from '../../../../core/piece/words';
-import { keepOf } from '../../../../core/roughs/keep';
+import { keepOn } from '../../keepPoints';
 import { roughsAddress } from '../../../api/roughs';
 import { coverSheet } from '../../../../core/passes/plate/gauge';
 import { changeItem, movePlate } from '../../../../core/piece/edits/items';
@@ -76,8 +76,7 @@ function RoughsLink() {
   const { piece, materials } = useBench();
   const { plate } = usePlate()!;
   const { sha256 } = piece.assets[plate.asset];
-  const picture = materials?.picture(plate.asset);
-  const keep = picture ? keepOf(piece.chalk, { ...plate, width: picture.width, height: picture.height }) : [];
+  const keep = keepOn(piece, plate, materials);
   return (
     <Link
       className="plain-button self-start"

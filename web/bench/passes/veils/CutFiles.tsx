@@ -1,10 +1,9 @@
 import type { Veil } from '../../../../core/passes/veils/schema';
 import { useBench } from '../../benchContext';
-import { drawingKinds } from '../../outlines/outline';
 import { FileButton } from '../../../ui/FileButton';
 import { cutPlate } from './cutting';
 import { saveContours, takeContours, takeMatte } from './cutFile';
-import { pictureKinds } from '../../../api/pictureKinds';
+import { drawingKinds, pictureKinds } from '../../../api/pictureKinds';
 
 /** Cuts from files and to files. */
 export function CutFiles({ veil }: { veil: Veil }) {

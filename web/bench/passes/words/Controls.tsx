@@ -9,7 +9,7 @@ import { store } from '../../../store';
 import { looked } from '../../benchState';
 import { setLeading } from '../../../../core/piece/edits/letterings';
 import { familyOf, loadFace } from '../../../api/faces';
-import { drawingKinds } from '../../outlines/outline';
+import { drawingKinds } from '../../../api/pictureKinds';
 import { FileButton } from '../../../ui/FileButton';
 import { Tip } from '../../../ui/Tip';
 import { useBench } from '../../benchContext';
