@@ -70,6 +70,7 @@ export function touchedUp(layer: Node, strokes: readonly TouchStroke[]): Node {
   return filtered(layer, {
     key: 'touched up',
     reach: 0,
+    keepsBlank: true,
     with: { left },
     apply(source, { inputs }) {
       const out = emptyRaster(source.width, source.height, 4);

@@ -1,5 +1,6 @@
+import { evened, evenRaster, isBlank } from '../pixels/even';
 import { crop, emptyRaster, put, type Raster } from '../pixels/raster';
-import { intersect } from '../pixels/region';
+import { intersect, type Region } from '../pixels/region';
 import { gridTiles, renderTile } from './tiles';
 import { ByteCache } from './cache';
 import type { Profile } from './profile';
@@ -55,7 +56,7 @@ export class Evaluator {
    */
   pixels(node: Node, request: Request, isOutdated?: IsOutdated): Promise<Raster> | Raster {
     const { region, scale } = request;
-    if (!touches(node.bounds, request)) return emptyRaster(region.width, region.height, node.channels);
+    if (!touches(node.bounds, request)) return evenRaster(region.width, region.height, node.channels, 0);
     const key = `${keyIn(node, request)}|${scale}|${region.x},${region.y},${region.width},${region.height}`;
     const cache = this.cacheOf(node);
     const known = cache.get(key);
@@ -97,25 +98,33 @@ export class Evaluator {
 
   /** Puts a wide region together from the tiles of a fixed grid, as far as the node reaches. */
   private async assemble(node: Node, { region, scale }: Request, isOutdated?: IsOutdated): Promise<Raster> {
-    const out = emptyRaster(region.width, region.height, node.channels);
+    const parts: { tile: Region; raster: Raster }[] = [];
     for (const tile of gridTiles(region)) {
       if (!touches(node.bounds, { region: tile, scale })) continue;
-      const seen = intersect(tile, region)!;
-      put(out, region, crop(await this.pixels(node, { region: tile, scale }, isOutdated), tile, seen), seen);
+      parts.push({ tile, raster: await this.pixels(node, { region: tile, scale }, isOutdated) });
     }
-    return out;
+    if (parts.every(({ raster }) => isBlank(raster))) return evenRaster(region.width, region.height, node.channels, 0);
+    const out = emptyRaster(region.width, region.height, node.channels);
+    for (const { tile, raster } of parts) {
+      const seen = intersect(tile, region)!;
+      put(out, region, crop(raster, tile, seen), seen);
+    }
+    return evened(out);
   }
 
   private async compute(node: Node, request: Request, key: string, isOutdated?: IsOutdated): Promise<Raster> {
     const inputs = Object.create(null) as Record<string, Raster>;
-    const gather = async (needs: Needs): Promise<void> => {
-      for (const [name, { node: input, region, scale = request.scale }] of Object.entries(needs))
+    /** @returns whether anything was new */
+    const gather = async (needs: Needs): Promise<boolean> => {
+      const fresh = Object.entries(needs).filter(([name]) => !(name in inputs));
+      for (const [name, { node: input, region, scale = request.scale }] of fresh)
         inputs[name] = await this.pixels(input, { region, scale }, isOutdated);
+      return fresh.length > 0;
     };
     await gather(node.needs(request));
-    if (node.needsThen) await gather(node.needsThen(request, inputs));
+    while (node.needsThen && (await gather(node.needsThen(request, inputs))));
     if (isOutdated?.()) throw new Outdated();
     const make = (): Raster | Promise<Raster> => node.compute(request, inputs);
-    return this.profile ? this.profile.timed(key, request, make) : make();
+    return evened(await (this.profile ? this.profile.timed(key, request, make) : make()));
   }
 }

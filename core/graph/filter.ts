@@ -1,6 +1,7 @@
 import type { Raster } from '../pixels/raster';
 import { grow, intersect, union, type Region, type Size } from '../pixels/region';
-import { boundsOf, contentKey, keyIn, touches, type Inputs, type Need, type Node, type Request } from './node';
+import { evenRaster, isBlank } from '../pixels/even';
+import { boundsOf, contentKey, keyIn, touches, type Inputs, type Need, type Needs, type Node, type Request } from './node';
 import { sheetAt } from './tiles';
 
 /** What a filter is given for one request. */
@@ -42,6 +43,10 @@ export interface Filter {
   only?: Region | null;
   /** What is opaque stays opaque. */
   keepsSolid?: boolean;
+  /** Of nothing nothing is made: where the source is blank, so is the result, and no further node is asked for. */
+  keepsBlank?: boolean;
+  /** A further node without which there is nothing: it is asked for first, and where it is blank, so is the result. */
+  masked?: string;
   /**
    * The key and the px that are read decide everything: what changes of the source elsewhere changes nothing here. Not
    * where `apply` knows more of the source than its px, such as the letters that it was made of.
@@ -77,6 +82,15 @@ export function filtered(source: Node, filter: Filter): Node {
     );
   const keyThere = (request: Request): string =>
     filter.isPure ? pureKeyAt(request) : contentKey(key, source.keyAt?.({ ...request, region: lying(request) }));
+  const everything = (request: Request): Record<string, Need> => {
+    const wide = lying(request);
+    const own = further.map(([name, node]): [string, Need] => [
+      name,
+      { node, region: filter.widely?.includes(name) ? wide : request.region },
+    ]);
+    return { source: { node: source, region: wide }, ...Object.fromEntries(own) };
+  };
+  const decisive = filter.masked ?? (filter.keepsBlank ? 'source' : null);
   const grown = source.bounds && grow(source.bounds, reach);
   return {
     key,
@@ -91,20 +105,31 @@ export function filtered(source: Node, filter: Filter): Node {
       asStored: async (request) => (isReached(request) ? null : ((await source.asStored?.(request)) ?? null)),
     }),
     needs(request) {
-      const { region } = request;
-      if (!isReached(request)) return { source: { node: source, region } };
-      const wide = lying(request);
-      const own = further.map(([name, node]): [string, Need] => [
-        name,
-        { node, region: filter.widely?.includes(name) ? wide : region },
-      ]);
-      return { source: { node: source, region: wide }, ...Object.fromEntries(own) };
+      if (!isReached(request)) return { source: { node: source, region: request.region } };
+      const all = everything(request);
+      return decisive === null ? all : { [decisive]: all[decisive] };
     },
+    ...(decisive !== null && {
+      needsThen: (request, inputs) =>
+        !isReached(request) || isBlank(inputs[decisive]) ? {} : everything(request),
+    }),
     compute(request, inputs) {
       if (!isReached(request)) return inputs.source;
+      const { region } = request;
+      if (decisive !== null && isBlank(inputs[decisive]))
+        return evenRaster(region.width, region.height, filter.channels ?? source.channels, 0);
       return filter.apply(inputs.source, { request, lying: lying(request), inputs });
     },
   };
+}
+
+/** How nodes are combined. */
+export interface Combination {
+  channels: 1 | 4;
+  /** Where the result may paint, sheet px, null for everywhere; that of all nodes together when left out. */
+  bounds?: Region | null;
+  /** Names of nodes that are asked for first: where all of them are blank, so is the result. */
+  blankWith?: readonly string[];
 }
 
 /**
@@ -114,19 +139,30 @@ export function filtered(source: Node, filter: Filter): Node {
 export function combined(
   key: string,
   nodes: Readonly<Record<string, Node>>,
-  options: { channels: 1 | 4; bounds?: Region | null },
+  { channels, bounds, blankWith = [] }: Combination,
   combine: (inputs: Inputs, request: Request) => Raster,
 ): Node {
   const all = Object.entries(nodes);
+  const first = blankWith.length > 0 ? all.filter(([name]) => blankWith.includes(name)) : all;
+  const needsOf = (some: readonly (readonly [string, Node])[], { region }: Request): Needs =>
+    Object.fromEntries(some.map(([name, node]) => [name, { node, region }]));
+  const isNothing = (inputs: Inputs): boolean =>
+    blankWith.length > 0 && blankWith.every((name) => isBlank(inputs[name]));
   return {
     key: contentKey(
       key,
       all.map(([name, node]) => [name, node.key]),
     ),
     isTiled: true,
-    channels: options.channels,
-    bounds: options.bounds === undefined ? boundsOf(Object.values(nodes)) : options.bounds,
-    needs: ({ region }) => Object.fromEntries(all.map(([name, node]) => [name, { node, region }])),
-    compute: (request, inputs) => combine(inputs, request),
+    channels,
+    bounds: bounds === undefined ? boundsOf(Object.values(nodes)) : bounds,
+    needs: (request) => needsOf(first, request),
+    ...(first.length < all.length && {
+      needsThen: (request, inputs) => (isNothing(inputs) ? {} : needsOf(all, request)),
+    }),
+    compute: (request, inputs) =>
+      isNothing(inputs)
+        ? evenRaster(request.region.width, request.region.height, channels, 0)
+        : combine(inputs, request),
   };
 }

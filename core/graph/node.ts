@@ -51,7 +51,10 @@ export interface Node {
   /** A key for one region only, where less than the whole input matters there. */
   keyAt?(request: Request): string;
   needs(request: Request): Needs;
-  /** What is needed besides, where that depends on the pixels of what `needs` named: how far a map moves, such as. */
+  /**
+   * What is needed besides, where that depends on the pixels of what was asked for before: how far a map moves, whether there is
+   * ink at all. Asked again until it names nothing new.
+   */
   needsThen?(request: Request, inputs: Inputs): Needs;
   /** @param inputs the pixels of `needs(request)` and of `needsThen`, by the same names */
   compute(request: Request, inputs: Inputs): Raster | Promise<Raster>;

@@ -29,6 +29,7 @@ export function fallen(caster: Node, fall: Fall): Node {
   return filtered(caster, {
     key: contentKey('fallen', x, y, sigma),
     reach: Math.hypot(x, y) + blurReach(sigma),
+    keepsBlank: true,
     from: (request) => grow(origin(fall, request), blurMargin(sigma * request.scale)),
     apply: (source, { request, lying }) => blurRegion(source, lying, origin(fall, request), sigma * request.scale),
   });
@@ -48,6 +49,7 @@ export function shade(cover: Node, colour: string, strength: number): Node {
     key: contentKey('shade', colour, strength),
     reach: 0,
     channels: 4,
+    keepsBlank: true,
     apply(source) {
       const out = emptyRaster(source.width, source.height, 4);
       for (let i = 0, at = 0; i < source.data.length; i++, at += 4) {

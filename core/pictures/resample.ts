@@ -1,6 +1,7 @@
 import { tapsFor, type Taps } from '../kernels/resize';
-import { coverLevel, resizeLevel } from '../kernels/resize/level';
-import { emptyRaster, type Raster } from '../pixels/raster';
+import { coverLevel, resizeLevel, type Covered } from '../kernels/resize/level';
+import { evenRaster } from '../pixels/even';
+import type { Raster } from '../pixels/raster';
 import { fineAsIs, fineResized } from './fine';
 import { levelSize, readLevel, type Level, type Picture } from './pyramid';
 import type { Region } from '../pixels/region';
@@ -59,11 +60,14 @@ export async function samplePicture(picture: Picture, placement: Placement, regi
   const columns = overlap(region.x, region.width, placement.scale, placement.x, picture.width);
   const rows = overlap(region.y, region.height, placement.scale, placement.y, picture.height);
   if (!columns.some((share) => share > 0) || !rows.some((share) => share > 0)) {
-    return emptyRaster(region.width, region.height, picture.channels === 1 ? 1 : 4);
+    return evenRaster(region.width, region.height, picture.channels === 1 ? 1 : 4, 0);
   }
   const covered = { columns, rows };
   if (exact && picture.fine) return fineAsIs(picture, level, asItLies(placement, region), covered);
-  if (exact) return coverLevel(await readAsIs(picture, level, placement, region), covered);
+  if (exact) {
+    const lying = await readAsIs(picture, level, placement, region);
+    return evenOf(lying, covered) ?? coverLevel(lying, covered);
+  }
   const across = tapsFor(
     { start: region.x, length: region.width, scale, offset: placement.x, size: size.width },
     'cubic',
@@ -80,7 +84,27 @@ export async function samplePicture(picture: Picture, placement: Placement, regi
   };
   const taps = [movedBy(across, source.x), movedBy(down, source.y)] as const;
   if (picture.fine) return fineResized(picture, level, source, taps, covered);
-  return resizeLevel(await readLevel(picture, level, source), ...taps, covered);
+  const read = await readLevel(picture, level, source);
+  return evenOf(read, covered) ?? resizeLevel(read, ...taps, covered);
+}
+
+/** What is nothing in all px that are read, or a matte that is whole in all of them, needs no weighing; else null. */
+function evenOf({ channels, bytes }: Level, { columns, rows }: Covered): Raster | null {
+  const [first] = bytes;
+  if (channels === 3 || (first !== 0 && (first !== 255 || channels !== 1))) return null;
+  const isInside = (shares: Float32Array): boolean => shares.every((share) => share === 1);
+  if (!isOneByte(bytes) || (first === 255 && !(isInside(columns) && isInside(rows)))) return null;
+  return evenRaster(columns.length, rows.length, channels, first === 0 ? 0 : 1);
+}
+
+/** @param bytes at the beginning of their memory */
+function isOneByte(bytes: Uint8Array): boolean {
+  const [byte] = bytes;
+  const fours = new Uint32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2);
+  const four = byte * 0x01010101;
+  for (let i = 0; i < fours.length; i++) if (fours[i] !== four) return false;
+  for (let i = fours.length * 4; i < bytes.length; i++) if (bytes[i] !== byte) return false;
+  return true;
 }
 
 /** The source px after the last one that is needed. */

@@ -1,3 +1,4 @@
+import { evenRaster, evenValue } from './even';
 import { emptyRaster, type Raster } from './raster';
 import type { Region } from './region';
 
@@ -37,6 +38,8 @@ export function growBorderBy(matte: Raster, region: Region, amounts: Float32Arra
 const still = 1e-3;
 
 function moveBorder(matte: Raster, region: Region, amountAt: (i: number) => number, largest: number): Raster {
+  const even = evenValue(matte);
+  if (even === 0 || even === 1) return evenRaster(region.width, region.height, 1, even);
   const margin = growMargin(largest);
   const out = emptyRaster(region.width, region.height, 1);
   const { data, width } = matte;

@@ -1,3 +1,4 @@
+import { evenRaster, evenValue } from './even';
 import type { Region } from './region';
 
 /**
@@ -36,6 +37,8 @@ export function crop(raster: Raster, outer: Region, inner: Region): Raster {
     throw new RangeError('The part wanted lies outside the raster.');
   }
   if (left === 0 && top === 0 && inner.width === raster.width && inner.height === raster.height) return raster;
+  const even = evenValue(raster);
+  if (even === 0 || even === 1) return evenRaster(inner.width, inner.height, raster.channels, even);
   const out = emptyRaster(inner.width, inner.height, raster.channels);
   const run = inner.width * raster.channels;
   for (let y = 0; y < inner.height; y++) {
@@ -73,7 +76,9 @@ export function madeOpaque(raster: Raster, trace: number): Raster {
 }
 
 /** Whether a raster of one channel has one value everywhere. */
-export function isEven({ data }: Raster): boolean {
+export function isEven(raster: Raster): boolean {
+  if (evenValue(raster) !== null) return true;
+  const { data } = raster;
   const [first] = data;
   for (let i = 1; i < data.length; i++) if (data[i] !== first) return false;
   return true;

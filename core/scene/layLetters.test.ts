@@ -9,9 +9,9 @@ const one = (...channels: number[]): Raster => {
 };
 const black = one(0, 0, 0, 1);
 /** A veil of one colour, with a matte of one value. */
-const veiled = (matte: number, front = black): Pick<LaidItem, 'veils' | 'key'> => ({
+const veiled = (matte: number, front = black): Pick<LaidItem, 'veils' | 'layer'> => ({
   veils: [{ front, matte: one(matte) }],
-  key: 'veil',
+  layer: 1,
 });
 const item = (ink: Raster, change: Partial<LaidItem> = {}): LaidItem => ({
   ink,
@@ -20,7 +20,7 @@ const item = (ink: Raster, change: Partial<LaidItem> = {}): LaidItem => ({
   mixing: 'encoded',
   strength: 1,
   veils: [],
-  key: '',
+  layer: 0,
   ...change,
 });
 const laid = (items: LaidItem[], below = one(0, 0, 0, 1), sheet = one(0, 0, 0, 0)): number[] => {
@@ -39,7 +39,7 @@ test.each([
   const band = one(strength, strength, strength, strength);
   const seen = laid([
     item(edged, veiled(matte)),
-    item(band, { place: 'beforeVeils', isRepeated: true, ...veiled(matte) }),
+    item(band, { place: 'beforeVeils', isRepeated: true, ...veiled(matte), layer: 2 }),
   ]);
   expect(seen[0]).toBeCloseTo(strength, 5);
   expect(seen[3]).toBeCloseTo(1, 5);
@@ -48,7 +48,7 @@ test.each([
 test('on the soft edge of a veil, which mixes light, a half clear outline comes out a little lighter, never weaker', () => {
   const seen = laid([
     item(one(0.6, 0.6, 0.6, 1), veiled(0.5)),
-    item(one(0.6, 0.6, 0.6, 0.6), { place: 'beforeVeils', isRepeated: true, ...veiled(0.5) }),
+    item(one(0.6, 0.6, 0.6, 0.6), { place: 'beforeVeils', isRepeated: true, ...veiled(0.5), layer: 2 }),
   ]);
   // Below: the light of 0.6, halved; above: 0.6 x 0.5 / (1 - 0.3) of white.
   const above = 0.3 / 0.7;

@@ -12,8 +12,8 @@ export interface LaidItem extends Pick<SceneItem, 'strength' | 'place' | 'mode' 
   ink: Raster;
   /** What lies over it, in the order in which it is laid. */
   veils: readonly { front: Raster; matte: Raster }[];
-  /** The same for items over which the same veils lie. */
-  key: string;
+  /** The same for neighbours that lie on one layer: the same veils lie over them. */
+  layer: number;
 }
 
 /**
@@ -44,8 +44,7 @@ export function layLetters(out: Raster, items: readonly LaidItem[], sheet: Raste
 }
 
 /** True where the next item comes on the same layer. */
-const joinsNext = ({ key }: LaidItem, next: LaidItem | undefined): boolean =>
-  next !== undefined && next.place !== 'hole' && next.place !== 'beforeVeils' && next.key === key;
+const joinsNext = ({ layer }: LaidItem, next: LaidItem | undefined): boolean => next?.layer === layer;
 
 /** Lays one picture on another: in encoded values, or in linear light. */
 function mixInto(below: Raster, own: Raster, mode: BlendMode, mixing: LaidItem['mixing']): void {

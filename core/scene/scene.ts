@@ -1,5 +1,6 @@
 import { contentKey, keyIn, touches, type Inputs, type Needs, type Node, type Request } from '../graph/node';
-import { copyOf } from '../pixels/raster';
+import { isBlank } from '../pixels/even';
+import { copyOf, type Raster } from '../pixels/raster';
 import { cutoutKeys, frontOf, matteOf, type SceneItem } from './items';
 import { layLetters, type LaidItem } from './layLetters';
 
@@ -15,7 +16,9 @@ import { layLetters, type LaidItem } from './layLetters';
 export function sceneNode(ground: Node, sheet: Node, items: readonly SceneItem[]): Node {
   if (items.length === 0) return ground;
   const itemsAt = (request: Request): NearItem[] =>
-    items.flatMap((item, number) => (touches(item.node.bounds, request) ? [nearItem(item, number, request)] : []));
+    inLayers(
+      items.flatMap((item, number) => (touches(item.node.bounds, request) ? [nearItem(item, number, request)] : [])),
+    );
   const keyOf = (near: readonly SceneItem[], below: string, nodeKey: (node: Node) => string): string =>
     contentKey(
       'scene',
@@ -47,17 +50,23 @@ export function sceneNode(ground: Node, sheet: Node, items: readonly SceneItem[]
       const near = itemsAt(request);
       const needs: Record<string, Needs[string]> = { ground: { node: ground, region } };
       if (near.some(({ place }) => place === 'hole')) needs.sheet = { node: sheet, region };
-      for (const { name, node, over } of near) {
-        needs[name] = { node, region };
+      for (const { name, node } of near) needs[name] = { node, region };
+      return needs;
+    },
+    // What lies over nothing is not asked for, nor the colour of a veil that is not there.
+    needsThen(request, inputs) {
+      const { region } = request;
+      const needs: Record<string, Needs[string]> = {};
+      for (const { name, over } of seenIn(itemsAt(request), inputs))
         over.forEach(({ front, matte }, i) => {
-          needs[frontOf(name, i)] = { node: front, region };
+          const cover: Raster | undefined = inputs[matteOf(name, i)];
           needs[matteOf(name, i)] = { node: matte, region };
+          if (cover && !isBlank(cover)) needs[frontOf(name, i)] = { node: front, region };
         });
-      }
       return needs;
     },
     compute(request, inputs) {
-      const near = itemsAt(request);
+      const near = seenIn(itemsAt(request), inputs);
       if (near.length === 0) return inputs.ground;
       const out = copyOf(inputs.ground);
       layLetters(
@@ -70,23 +79,39 @@ export function sceneNode(ground: Node, sheet: Node, items: readonly SceneItem[]
   };
 }
 
-/** An item that is seen in a request, with the veils that reach it, and the name of its input. */
+/** An item near a request, with the veils that reach it, the name of its input, and the number of the layer it lies on. */
 interface NearItem extends SceneItem {
   name: string;
+  layer: number;
 }
 
 const nearItem = (item: SceneItem, number: number, request: Request): NearItem => ({
   ...item,
   over: item.over.filter(({ matte }) => touches(matte.bounds, request)),
   name: `item ${number}`,
+  layer: 0,
 });
+
+/** Neighbours with the same veils over them lie on one layer, whichever of them shows anything here. */
+function inLayers(near: readonly NearItem[]): NearItem[] {
+  let layer = 0;
+  return near.map((item, i) => ({ ...item, layer: i > 0 && !isAlike(near[i - 1], item) ? ++layer : layer }));
+}
+
+const veilsOver = ({ over }: NearItem): string => over.map(({ matte }) => matte.key).join(' ');
+const isAlike = (one: NearItem, next: NearItem): boolean =>
+  !standsAlone(one) && !standsAlone(next) && veilsOver(one) === veilsOver(next);
+const standsAlone = ({ place }: NearItem): boolean => place === 'hole' || place === 'beforeVeils';
+
+/** Those that show anything. */
+const seenIn = (near: readonly NearItem[], inputs: Inputs): NearItem[] =>
+  near.filter(({ name }) => !isBlank(inputs[name]));
 
 const laid = (item: NearItem, inputs: Inputs): LaidItem => ({
   ...item,
   ink: inputs[item.name],
-  veils: item.over.map((_, i) => ({
-    front: inputs[frontOf(item.name, i)],
-    matte: inputs[matteOf(item.name, i)],
-  })),
-  key: JSON.stringify(item.over.map(({ matte }) => matte.key)),
+  veils: item.over.flatMap((_, i) => {
+    const matte = inputs[matteOf(item.name, i)];
+    return isBlank(matte) ? [] : [{ front: inputs[frontOf(item.name, i)], matte }];
+  }),
 });

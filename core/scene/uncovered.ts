@@ -1,7 +1,8 @@
-import { contentKey, touches, type Node, type Request } from '../graph/node';
+import { contentKey, touches, type Needs, type Node, type Request } from '../graph/node';
 import { gridOf, spreadOver } from '../graph/grid';
 import { filledIn } from '../pixels/filledIn';
 import { leftFree } from '../pixels/leftFree';
+import { isBlank } from '../pixels/even';
 import { emptyRaster, type Raster } from '../pixels/raster';
 import type { Size } from '../pixels/region';
 
@@ -42,15 +43,9 @@ export function uncovered(photo: Node, mattes: readonly Node[], sheet: Size): No
     channels: 4,
     bounds: null,
     isSolid: (request) => photo.isSolid?.(request) === true,
-    needs(request) {
-      const veils = named(request);
-      const isVeiled = Object.keys(veils).length > 0;
-      return {
-        photo: { node: photo, region: request.region },
-        ...veils,
-        ...(isVeiled && { filled: { node: filled, ...grid } }),
-      };
-    },
+    needs: (request) => ({ photo: { node: photo, region: request.region }, ...named(request) }),
+    needsThen: (request, inputs): Needs =>
+      Object.keys(named(request)).some((name) => !isBlank(inputs[name])) ? { filled: { node: filled, ...grid } } : {},
     compute(request, { photo: picture, filled: around, ...own }) {
       if (!around) return picture;
       return mixed(picture, spreadOver(around, grid, request), Object.values(own));

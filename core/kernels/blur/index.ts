@@ -1,3 +1,4 @@
+import { evenRaster, isBlank } from '../../pixels/even';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
 import { machine, type Machine } from '../machine';
@@ -31,6 +32,7 @@ export function gaussianBlur(raster: Raster, sigma: number): Raster {
  */
 export function blurRegion(raster: Raster, lying: Region, wanted: Region, sigma: number): Raster {
   if (!(sigma > 0)) return part(raster, lying, wanted);
+  if (isBlank(raster)) return evenRaster(wanted.width, wanted.height, raster.channels, 0);
   const compiled = machine();
   if (!compiled) return blurReference(raster, lying, wanted, sigma);
   const plan = planBlur(sigma);

@@ -17,7 +17,7 @@ export function nearFoot(caster: Node, standing: Quad, reach: number): Node {
   return combined(
     contentKey('near the foot', standing, reach),
     { caster },
-    { channels: 1, bounds: caster.bounds },
+    { channels: 1, bounds: caster.bounds, blankWith: ['caster'] },
     (inputs, { region, scale }) => {
       const out = emptyRaster(region.width, region.height, 1);
       for (let y = 0, at = 0; y < region.height; y++)

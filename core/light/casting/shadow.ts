@@ -230,7 +230,11 @@ function shadowNode(
   return combined(
     contentKey('shadows', strengths, fillStrengths, left, fill, darkest),
     { ...Object.fromEntries([...named('shadow', shadows), ...named('fill', inFill)]), below },
-    { channels: 4, bounds: unionOf([...shadows, ...inFill].map(({ node }) => node.bounds)) },
+    {
+      channels: 4,
+      bounds: unionOf([...shadows, ...inFill].map(({ node }) => node.bounds)),
+      blankWith: [...named('shadow', shadows), ...named('fill', inFill)].map(([name]) => name),
+    },
     (inputs, { region }) => {
       const out = emptyRaster(region.width, region.height, 4);
       const light = toLight(inputs.below);

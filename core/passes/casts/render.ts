@@ -46,7 +46,7 @@ const silhouette = (layers: readonly Layer[]): Node =>
       layers.map(({ strength }) => strength ?? 1),
     ),
     Object.fromEntries(layers.map(({ node, covers }, i) => [`layer ${i}`, covers ?? node])),
-    { channels: 1 },
+    { channels: 1, blankWith: layers.map((_, i) => `layer ${i}`) },
     (inputs, { region }) => {
       const out = emptyRaster(region.width, region.height, 1);
       layers.forEach(({ strength = 1 }, number) => {
@@ -69,7 +69,7 @@ function mirroredNode({ foot }: Casts, mirrored: Mirrored, layers: readonly Laye
       layers.map(({ mode, strength: own }) => [mode, own ?? 1]),
     ),
     Object.fromEntries(layers.map(({ node }, i) => [`layer ${i}`, node])),
-    { channels: 4 },
+    { channels: 4, blankWith: layers.map((_, i) => `layer ${i}`) },
     (inputs, { region }) => {
       const out = emptyRaster(region.width, region.height, 4);
       layers.forEach(({ strength: own = 1 }, i) => {
@@ -82,5 +82,5 @@ function mirroredNode({ foot }: Casts, mirrored: Mirrored, layers: readonly Laye
   );
   const left = (height: number): number => strength * (fade === null ? 1 : Math.max(0, 1 - height / fade));
   const seen = castNode(image, falling, { sigma: blur, left, leftKey: [strength, fade], ripple, wave });
-  return filtered(seen, { key: 'as encoded', reach: 0, apply: (source) => fromLight(source) });
+  return filtered(seen, { key: 'as encoded', reach: 0, keepsBlank: true, apply: (source) => fromLight(source) });
 }

@@ -25,6 +25,7 @@ export function grainy(source: Node, grain: LetterGrain): Node {
   return filtered(source, {
     key: contentKey('grain', grain),
     reach: 0,
+    keepsBlank: true,
     apply(input, { request: { region: whole, scale } }) {
       const region = boxWhere(whole, (i) => input.data[4 * i + 3] > 0);
       if (!region) return input;

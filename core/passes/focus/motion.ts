@@ -16,6 +16,7 @@ export function inMotion(source: Node, { angle, length }: Motion): Node {
   return filtered(source, {
     key: contentKey('in motion', angle, length),
     reach: length / 2 + 2,
+    keepsBlank: true,
     apply(input, { request: { region, scale }, lying }) {
       const light = input.channels === 4 ? toLight(input) : input;
       const { width, height, channels, data } = light;

@@ -70,6 +70,7 @@ export function withEdges(
   return filtered(face, {
     key: contentKey('edges', edges, way),
     reach,
+    keepsBlank: true,
     with: isRough ? { cover, surface } : { cover },
     widely: ['cover', 'surface'],
     bounds: face.bounds,
@@ -118,6 +119,7 @@ export function withLip(face: Node, cover: Node, { width, strength, colour }: Li
   return filtered(face, {
     key: contentKey('lip', width, strength, colour, way),
     reach: width * 2 + 4,
+    keepsBlank: true,
     with: { cover },
     widely: ['cover'],
     bounds: face.bounds,

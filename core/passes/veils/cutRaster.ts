@@ -1,5 +1,6 @@
 import { toOklab } from '../../kernels/colour';
-import { emptyRaster, type Raster } from '../../pixels/raster';
+import { evenRaster, evenValue, isBlank } from '../../pixels/even';
+import { copyOf, emptyRaster, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import { samplePicture } from '../../pictures/resample';
 import type { Picture } from '../../pictures/pyramid';
@@ -21,10 +22,11 @@ export interface CutGround {
 
 /** Draws one region of all cuts together: one channel, linear. */
 export async function drawCuts(cuts: readonly Cut[], ground: CutGround, region: Region): Promise<Raster> {
-  const out = emptyRaster(region.width, region.height, 1);
+  let out = evenRaster(region.width, region.height, 1, 0);
   for (const cut of cuts) {
+    if (cut.operation !== 'add' && isBlank(out)) continue;
     const own = await drawCut(cut, ground, region);
-    if (own) join(out, own, cut.operation);
+    if (own) out = joined(out, own, cut.operation);
   }
   return out;
 }
@@ -77,6 +79,15 @@ async function drawTone(
   for (let i = 0, at = 0; i < out.data.length; i++, at += 4)
     if (lab && lab.data[at + 3] > 0)
       out.data[i] = matches(lab.data[at], lab.data[at + 1], lab.data[at + 2]) * lab.data[at + 3];
+  return out;
+}
+
+/** Two coverages as one: a new raster, or one of the two. */
+function joined(whole: Raster, own: Raster, operation: CutOperation): Raster {
+  if (operation === 'add' && (isBlank(whole) || evenValue(own) === 1)) return own;
+  if (operation !== 'intersect' && isBlank(own)) return whole;
+  const out = copyOf(whole);
+  join(out, own, operation);
   return out;
 }
 

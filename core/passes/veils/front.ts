@@ -32,6 +32,7 @@ export function frontNode(veil: Veil, place: PhotographPlace, materials: Materia
     from: ({ region, scale }) => grow(region, blurMargin(sigmaAt(scale))),
     with: { matte },
     widely: ['matte'],
+    masked: 'matte',
     bounds: matte.bounds,
     async apply(colour, { request: { region, scale }, inputs: { matte: cover } }) {
       const near = nearColours(colour, cover, region, sigmaAt(scale));

@@ -1,4 +1,5 @@
 import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
+import { isBlank } from '../../pixels/even';
 import { copyOf, crop, isEven, type Raster } from '../../pixels/raster';
 import { grow, regionOfPoints, union, unionOf, type Region } from '../../pixels/region';
 import type { Picture } from '../../pictures/pyramid';
@@ -78,17 +79,19 @@ export function matteNode(
       // What was solved for other cuts would show their border as a ghost.
       if (veil.fine?.matte && veil.fine.front && !isEdgeOld(veil)) {
         const band = await drawMatte(materials.picture(veil.fine.front), ground, wide);
-        putIn(matte, await drawMatte(materials.picture(veil.fine.matte), ground, wide), band);
+        if (!isBlank(band))
+          matte = putIn(matte, await drawMatte(materials.picture(veil.fine.matte), ground, wide), band);
       }
       if (veil.growths.length > 0)
         matte = growBorderBy(matte, region, growthsIn(veil.growths, region, toOutput, amount), largest);
       else if (amount !== 0) matte = growBorder(matte, region, amount);
-      const base = veil.strokes.length > 0 ? copyOf(matte) : matte;
+      if (veil.strokes.length === 0) return matte;
+      const touched = copyOf(matte);
       for (const stroke of veil.strokes) {
         const fence = (stroke.fence && fenced[stroke.fence.lettering]) ?? null;
-        touchUpMatte(matte, base, region, stroke, toOutput, fence);
+        touchUpMatte(touched, matte, region, stroke, toOutput, fence);
       }
-      return matte;
+      return touched;
     },
   };
 }
@@ -105,17 +108,20 @@ async function softenedCut(
   const wide = grow(region, margin);
   const cut = await drawCuts(veil.cuts, ground, wide);
   // Far from its edge a veil is the same everywhere, and so is its blur. What is worked on further is never what is kept.
-  if (isEven(cut)) return copyOf(crop(cut, wide, region));
+  if (isEven(cut)) return crop(cut, wide, region);
   const feathered = blurRegion(cut, wide, grow(region, inner), sigma);
-  return copyOf(softness ? soften(feathered, region, softness, ground.toOutput) : feathered);
+  return softness ? soften(feathered, region, softness, ground.toOutput) : feathered;
 }
 
-/** Puts the solved edge in where its band is. */
-function putIn(matte: Raster, solved: Raster, band: Raster): void {
-  for (let i = 0; i < matte.data.length; i++) {
-    const share = band.data[i * 4 + 3];
-    if (share > 0) matte.data[i] += (solved.data[i] - matte.data[i]) * Math.min(1, share);
+/** The solved edge put in where its band is: a new raster. */
+function putIn(matte: Raster, { data: solved }: Raster, { data: band }: Raster): Raster {
+  const out = copyOf(matte);
+  const { data } = out;
+  for (let i = 0, at = 3; i < data.length; i++, at += 4) {
+    const share = band[at];
+    if (share > 0) data[i] += (solved[i] - data[i]) * (share < 1 ? share : 1);
   }
+  return out;
 }
 
 /** What the contours enclose, plate px. */

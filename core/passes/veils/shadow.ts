@@ -77,7 +77,11 @@ export function shadowNode(
   return combined(
     contentKey('veil shadow', shadow.strength, keyOf(shadow.touches), touchPlace),
     Object.fromEntries(fell.map((node, i) => [`part ${i}`, node])),
-    { channels: 1, bounds: matte.bounds && unionOf([...fell.map(({ bounds }) => bounds), ...touches]) },
+    {
+      channels: 1,
+      bounds: matte.bounds && unionOf([...fell.map(({ bounds }) => bounds), ...touches]),
+      blankWith: touches.length > 0 ? [] : fell.map((_, i) => `part ${i}`),
+    },
     (inputs, { region, scale }) => {
       const out = emptyRaster(region.width, region.height, 1);
       for (const { data } of Object.values(inputs))
@@ -102,6 +106,7 @@ function liftedPart(matte: Node, shadow: VeilShadow, at: number, liftPlace: Affi
   return filtered(matte, {
     key: contentKey('lifted', keyOf(shadow.lifts), at, liftPlace),
     reach: 0,
+    keepsBlank: true,
     apply(cover, { request: { region, scale } }) {
       const { max, abs } = Math;
       const { data: lifted } = liftMap(shadow, region, scaled(liftPlace, scale));

@@ -29,12 +29,12 @@ export function bitten(bite: Bite, ground: Ground): Bitten {
       combined(
         contentKey('bitten', as, strength, texture, shading, radius),
         { ink: node, shade, broad, ...(as !== 'paint' && { surface: ground.node }), ...(hold && { hold }) },
-        { channels: 4, bounds: node.bounds },
+        { channels: 4, bounds: node.bounds, blankWith: ['ink'] },
         (inputs) => laid(bite, inputs as unknown as Surfaces),
       ),
     cover: (node) =>
       hold
-        ? combined('held', { node, hold }, { channels: 1, bounds: node.bounds }, ({ node: own, hold: held }) => ({
+        ? combined('held', { node, hold }, { channels: 1, bounds: node.bounds, blankWith: ['node'] }, ({ node: own, hold: held }) => ({
             ...own,
             data: own.data.map((value, i) => value * held.data[i]),
           }))

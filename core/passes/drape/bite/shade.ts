@@ -23,6 +23,7 @@ export const softened = (source: Node, sigma: number): Node =>
   filtered(source, {
     key: contentKey('softened', sigma),
     reach: blurReach(sigma),
+    keepsBlank: true,
     from: ({ region, scale }) => grow(region, blurMargin(sigma * scale)),
     apply: (pixels, { request, lying }) => blurRegion(pixels, lying, request.region, sigma * request.scale),
   });
