@@ -1,10 +1,8 @@
 import { blend, type BlendMode } from '../kernels/blend';
-import { fromLight, toLight } from '../kernels/colour';
+import { mixed } from '../kernels/blend/mixed';
 import { atopInLight } from '../kernels/coverage';
 import { leftFree } from '../pixels/leftFree';
-import { copyOf, crop, emptyRaster, put, type Raster } from '../pixels/raster';
-import { boxWhere } from '../pixels/boxWhere';
-import type { Region } from '../pixels/region';
+import { copyOf, type Raster } from '../pixels/raster';
 import type { SceneItem } from './items';
 
 /** An item with its pixels. */
@@ -31,66 +29,29 @@ export function layLetters(out: Raster, items: readonly LaidItem[], sheet: Raste
       strength === 1 ? item.ink : { ...item.ink, data: item.ink.data.map((value) => value * strength) };
     const mattes = veils.map(({ matte }) => matte);
     if (place === 'hole') return cutHole(out, own, mattes, sheet!);
-    if (place === 'beforeVeils') return mixInto(out, item.isRepeated ? beforeVeils(own, mattes) : own, mode, mixing);
+    if (place === 'beforeVeils') return layOn(out, item.isRepeated ? beforeVeils(own, mattes) : own, mode, mixing);
     const isPlain = mode === 'normal' && mixing === 'encoded';
-    const mixed = isPlain ? own : mixedWith(own, out, gathered, mode, mixing);
-    if (gathered) blend(gathered, mixed);
-    else gathered = copyOf(mixed);
-    if (joinsNext(item, items[i + 1])) return;
+    const isLast = !joinsNext(item, items[i + 1]);
+    const ready = isPlain ? own : mixed(own, out, gathered, mode, mixing === 'linear');
+    // What nothing lies over or beside needs no layer.
+    if (isLast && !gathered && veils.length === 0) return blend(out, ready);
+    if (gathered) blend(gathered, ready);
+    else gathered = isPlain ? copyOf(ready) : ready;
+    if (!isLast) return;
     for (const { front, matte } of veils) atopInLight(gathered, front, matte);
     blend(out, gathered);
     gathered = null;
   });
 }
 
+/** Lays one picture on another: in encoded values, or in linear light. Where nothing is laid on, what is there stays. */
+function layOn(below: Raster, own: Raster, mode: BlendMode, mixing: LaidItem['mixing']): void {
+  if (mixing === 'encoded') blend(below, own, mode);
+  else blend(below, mixed(own, below, null, mode, true));
+}
+
 /** True where the next item comes on the same layer. */
 const joinsNext = ({ layer }: LaidItem, next: LaidItem | undefined): boolean => next?.layer === layer;
-
-/** Lays one picture on another: in encoded values, or in linear light. */
-function mixInto(below: Raster, own: Raster, mode: BlendMode, mixing: LaidItem['mixing']): void {
-  if (mixing === 'encoded') return blend(below, own, mode);
-  const light = toLight(below);
-  blend(light, toLight(own), mode);
-  const { data } = fromLight(light);
-  // Where nothing is laid on, what is there stays as it is, to the bit.
-  for (let at = 0; at < data.length; at += 4)
-    if (own.data[at + 3] > 0) for (let c = 0; c < 4; c++) below.data[at + c] = data[at + c];
-}
-
-/** The smallest box around all that is painted; null where nothing is. */
-const paintedBox = ({ width, height, data }: Raster): Region | null =>
-  boxWhere({ x: 0, y: 0, width, height }, (i) => data[4 * i + 3] > 0);
-
-/**
- * A layer whose colours are mixed with those below it already, so that it can be laid on by source-over: the standard's
- * formula
- * without the part of the backdrop (W3C Compositing and Blending Level 1, section 5). Worked out only where something is
- * painted; elsewhere nothing is.
- */
-function mixedWith(
-  own: Raster,
-  below: Raster,
-  between: Raster | null,
-  mode: BlendMode,
-  mixing: LaidItem['mixing'],
-): Raster {
-  const box = paintedBox(own);
-  if (!box) return own;
-  const whole = { x: 0, y: 0, width: own.width, height: own.height };
-  const part = crop(own, whole, box);
-  const backdrop = copyOf(crop(below, whole, box));
-  if (between) blend(backdrop, crop(between, whole, box));
-  const mixed = copyOf(backdrop);
-  mixInto(mixed, part, mode, mixing);
-  for (let at = 0; at < part.data.length; at += 4) {
-    const alpha = part.data[at + 3];
-    for (let c = 0; c < 3; c++) mixed.data[at + c] -= (1 - alpha) * backdrop.data[at + c];
-    mixed.data[at + 3] = alpha;
-  }
-  const out = emptyRaster(own.width, own.height, 4);
-  put(out, whole, mixed, box);
-  return out;
-}
 
 /**
  * What must be laid over veils of something that lies below them too, so that it is seen as strong as it is: where no

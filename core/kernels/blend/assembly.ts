@@ -186,3 +186,27 @@ export function blend(mode: i32, above: usize, below: usize, count: i32): void {
     case 17: return all(17, above, below, count);
   }
 }
+
+/**
+ * What was mixed with what lies below, less the part of it that source-over leaves of that: a layer, to be laid on by source-over.
+ * Where nothing is painted, it is nothing.
+ * @param above whose alphas count, @param below premultiplied px @param mixed premultiplied px, changed in place
+ */
+export function lessBelow(above: usize, below: usize, mixed: usize, count: i32): void {
+  const end = mixed + (<usize>count << 4);
+  for (; mixed < end; mixed += 16, above += 16, below += 16) {
+    const alpha = load<f32>(above, 12);
+    if (alpha <= 0) {
+      v128.store(mixed, f32x4.splat(0));
+      continue;
+    }
+    const left = f32x4.sub(v128.load(mixed), f32x4.mul(v128.load(below), f32x4.splat(<f32>1 - alpha)));
+    v128.store(mixed, f32x4.replace_lane(left, 3, alpha));
+  }
+}
+
+/** 1 where anything of so many px is painted. */
+export function hasInk(pixels: usize, count: i32): i32 {
+  for (let i: i32 = 0; i < count; i++, pixels += 16) if (load<f32>(pixels, 12) > 0) return 1;
+  return 0;
+}

@@ -2,6 +2,8 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import { preferReference } from '../machine';
 import { largestDifference, noise } from '../testing';
 import { blend, blendModes, type BlendMode } from '.';
+import { fromLight, toLight } from '../colour';
+import { mixed } from './mixed';
 import { blendReference } from './reference';
 
 const one = (...values: number[]): Raster => ({ width: 1, height: 1, channels: 4, data: Float32Array.from(values) });
@@ -77,4 +79,30 @@ test('without SIMD the reference does the work', () => {
 
 test('layers of different sizes are refused', () => {
   expect(() => blend(emptyRaster(2, 2, 4), emptyRaster(2, 1, 4))).toThrow(RangeError);
+});
+
+describe.each(blendModes.map((mode) => [mode]))('%s as a layer of its own', (mode) => {
+  const [below, above, between] = [noise(64, 130, 4, 3), noise(64, 130, 4, 4), noise(64, 130, 4, 5)];
+  const opaque = { ...below, data: below.data.map((value, i) => (i % 4 === 3 ? 1 : value)) };
+  for (let at = 0; at < 64 * 20 * 4; at++) above.data[at] = 0;
+
+  test.each([[false], [true]])('laid on by source-over it is what blending makes; in light: %p', (inLight) => {
+    const out = blended(opaque, mixed(above, opaque, null, mode, inLight), 'normal');
+    const wanted = inLight ? toLight(opaque) : { ...opaque, data: opaque.data.slice() };
+    blendReference(wanted, inLight ? toLight(above) : above, mode);
+    const { data } = inLight ? fromLight(wanted) : wanted;
+    const painted = data.map((value, i) => (above.data[i - (i % 4) + 3] > 0 ? value : opaque.data[i]));
+    expect(largestDifference(out, { ...out, data: painted })).toBeLessThan(1e-4);
+    expect(mixed(above, opaque, null, mode, inLight).data.subarray(0, 64 * 20 * 4).some((value) => value !== 0)).toBe(
+      false,
+    );
+  });
+
+  test.each([[false], [true]])('compiled and reference agree, with something between; in light: %p', (inLight) => {
+    const compiled = mixed(above, below, between, mode, inLight);
+    preferReference(true);
+    const reference = mixed(above, below, between, mode, inLight);
+    preferReference(false);
+    expect(largestDifference(compiled, reference)).toBeLessThan(2e-4);
+  });
 });

@@ -9,10 +9,11 @@ import { decodeExact, encodeExact } from '../../pixels/transfer';
 import { compile } from '../../render/compile';
 import { bareScene } from '../../testing/letters';
 import { falloffOf } from './falloff';
-import { flareAt, ghostsOf } from './flare';
+import { flareLight, ghostsOf } from './flare';
 import { placeOf } from './place';
 import { glowLayer } from './render';
 import { glowSchema, plainGlow } from './schema';
+import { angleOf } from './tables';
 
 const sheet = { width: 200, height: 120 };
 const made = (...edits: ((piece: Piece) => void)[]): Piece => {
@@ -81,9 +82,9 @@ test('it stands where the lamp stands, or its own way off', () => {
 test('a flare: haze around the light, as many streaks as its blades say, the same ghosts for the same seed', () => {
   const flare = plainGlow({ id: 'f', name: 'f', as: 'flare', radius: 100, ghosts: 4, ring: 0, haze: 0, blades: 6 });
   const light = (angle: number, far = 20): number => {
-    const out: [number, number, number] = [0, 0, 0];
+    const out = new Float32Array(4);
     const turn = (angle * Math.PI) / 180;
-    flareAt(flare, [], [0, 0], [far * Math.cos(turn), far * Math.sin(turn)], out);
+    flareLight(flare, [], [0, 0])(far * Math.cos(turn), far * Math.sin(turn), 1, 1, out, 0);
     return out[1];
   };
   for (let k = 0; k < 6; k++) {
@@ -108,10 +109,11 @@ test('drawn large, light is what it is at each place: fewer places are worked ou
   const size = { width: 900, height: 700 };
   const ghosts = ghostsOf(flare, white.at, [450, 350]);
   const falloff = falloffOf(glow.stops);
+  const light = flareLight(flare, ghosts, white.at);
   const lightAt = {
     f: (x: number, y: number): number => {
-      const out: [number, number, number] = [0, 0, 0];
-      flareAt(flare, ghosts, white.at, [x, y], out);
+      const out = new Float32Array(4);
+      light(x, y, 1, 1, out, 0);
       return Math.max(...out);
     },
     g: (x: number, y: number): number => falloff(Math.hypot(x - white.at[0], y - white.at[1]) / 800),
@@ -127,6 +129,37 @@ test('drawn large, light is what it is at each place: fewer places are worked ou
     expect(worst).toBeLessThan(1 / 510);
   }
 });
+
+test('the light of a flare is that of its formula, to a thousandth', () => {
+  const flare = plainGlow({ id: 'f', as: 'flare', name: 'f', radius: 300, haze: 0.4, ring: 0.5, blades: 7 });
+  const light = flareLight(flare, [], [100, 80]);
+  const out = new Float32Array(4);
+  let worst = 0;
+  for (let i = 0; i < 5000; i++) {
+    const [x, y] = [100 + ((i * 37) % 1000) - 500, 80 + ((i * 91) % 800) - 400];
+    light(x, y, 1, 1, out, 0);
+    const far = Math.hypot(x - 100, y - 80) / 300;
+    const ray = (Math.atan2(y - 80, x - 100) * 14) / (2 * Math.PI);
+    const off = ((Math.abs(ray - Math.round(ray)) * 2 * Math.PI) / 14) * (far / 0.012);
+    const streak = (0.55 * Math.exp(-3.2 * far - off * off)) / (1 + 6 * far);
+    const haze = 0.4 * (0.5 * Math.exp(-2.2 * far * far) + 0.6 * Math.exp(-90 * far * far));
+    for (let c = 0; c < 3; c++) {
+      const ring = 0.5 * 0.12 * Math.exp(-(((far - 0.72 - 0.035 * (1 - c)) / 0.02) ** 2));
+      worst = Math.max(worst, Math.abs(out[c] - haze - ring - (far > 1e-6 ? streak : 0)));
+    }
+  }
+  expect(worst).toBeLessThan(1e-3);
+});
+
+test.each([
+  [1, 0],
+  [-1, 0],
+  [0, 1],
+  [0, -2],
+  [3, -4],
+  [-0.2, 5],
+  [-7, -7],
+])('the angle of %p, %p is the one of the language', (x, y) => expect(angleOf(y, x)).toBeCloseTo(Math.atan2(y, x), 4));
 
 test('glows are added nearest, moved in depth, hidden and removed', async () => {
   const piece = made(addGlow('glow', 50), addGlow('flare', 80));

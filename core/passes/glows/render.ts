@@ -1,21 +1,22 @@
 import { touchedUp } from '../../graph/brushed';
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
+import { fromLight } from '../../kernels/colour';
 import { fallen } from '../../light/fall';
 import type { Lamp } from '../../light/lamp';
 import { linearOf } from '../../pixels/colour';
-import { emptyRaster } from '../../pixels/raster';
+import { copyOf, type Raster } from '../../pixels/raster';
 import type { Region, Size } from '../../pixels/region';
-import { encode } from '../../pixels/transfer';
 import { layer, type Layer } from '../pass';
 import { falloffOf } from './falloff';
-import { finestOfFlare, flareAt, ghostsOf } from './flare';
+import { finestOfFlare, flareLight, ghostsOf, type Light } from './flare';
 import { placeOf } from './place';
-import { betweenPlaces, everywhere, refine, type PixelLight } from './places';
+import { betweenPlaces, everywhere, refine, type RowLight } from './places';
+import { lookUp, tableOf } from './tables';
 import type { Glow } from './schema';
 
 /** Looked up once: the loop is hot. */
-const { floor, hypot, max, min } = Math;
+const { floor, max, min, sqrt } = Math;
 
 /** A glow or a flare as light that is screened over what lies below, in linear light. */
 export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
@@ -23,7 +24,9 @@ export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
   const css = glow.colour ?? lamp?.colour ?? '#fff4e2';
   const colour = linearOf(css);
   const light =
-    glow.as === 'glow' ? glowLight(glow, from) : flareLight(glow, from, [sheet.width / 2, sheet.height / 2]);
+    glow.as === 'glow'
+      ? glowLight(glow, from)
+      : flareLight(glow, ghostsOf(glow, from, [sheet.width / 2, sheet.height / 2]), from);
   const { radius, blur } = glow;
   // Light that has no colour of its own is the lamp's, and as strong.
   const strength = glow.strength * (glow.colour === null ? (lamp?.strength ?? 1) : 1);
@@ -36,18 +39,21 @@ export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
     needs: () => ({}),
     compute(request) {
       const { region, scale } = request;
-      const own: [number, number, number] = [0, 0, 0];
+      const [red, green, blue] = colour.map((one) => one * strength);
       const lightIn =
-        (to: number): PixelLight =>
-        (x, y, data, k) => {
-          light((x + 0.5) / to, (y + 0.5) / to, own);
-          for (let c = 0; c < 3; c++) data[k + c] = min(1, own[c] * strength * colour[c]);
+        (to: number): RowLight =>
+        (x, y, count, data, at) => {
+          light((x + 0.5) / to, (y + 0.5) / to, 1 / to, count, data, at);
+          for (let k = at; k < at + 4 * count; k += 4) {
+            data[k] = min(1, data[k] * red);
+            data[k + 1] = min(1, data[k + 1] * green);
+            data[k + 2] = min(1, data[k + 2] * blue);
+          }
         };
       const step = stepOf(finestOf(glow) * scale);
-      if (step === 1) return everywhere(region, lightIn(scale));
-      const out = betweenPlaces(request, step, lightIn);
+      const out = step === 1 ? everywhere(region, lightIn(scale)) : betweenPlaces(request, step, lightIn);
       // Where streaks run together they are finer than any of them.
-      if (glow.as === 'flare')
+      if (glow.as === 'flare' && step > 1)
         refine(
           out,
           region,
@@ -55,13 +61,21 @@ export function glowLayer(glow: Glow, lamp: Lamp | null, sheet: Size): Layer {
           fineWithin * radius * scale,
           lightIn(scale),
         );
-      return out;
+      return blur > 0 ? out : asLayer(out);
     },
   };
   // A lens mixes light: it is softened before it is encoded.
-  const node = asLayer(blur > 0 ? fallen(lit, { x: 0, y: 0, sigma: blur }) : lit);
+  const node = blur > 0 ? softenedLayer(fallen(lit, { x: 0, y: 0, sigma: blur })) : lit;
   return layer(glow.as, touchedUp(node, glow.touch), { mode: 'screen', mixing: 'linear', once: true });
 }
+
+const softenedLayer = (lit: Node): Node =>
+  filtered(lit, {
+    key: 'light as a layer',
+    reach: 0,
+    keepsBlank: true,
+    apply: (light) => asLayer(copyOf(light)),
+  });
 
 /** The smallest thing that a glow or a flare shows, sheet px: the steepest of its falloff, the width of a streak. */
 const finestOf = ({ as, radius, stops }: Glow): number =>
@@ -79,34 +93,30 @@ const stepOf = (finest: number): number => max(1, min(farthest, floor(finest / p
 /** Around the light of a flare this much is worked out px by px, in parts of its radius. */
 const fineWithin = 0.1;
 
-/** Light as what covers what is below by its own share, so that what is clear stays clear where no light is. */
-const asLayer = (lit: Node): Node =>
-  filtered(lit, {
-    key: 'light as a layer',
-    reach: 0,
-    apply(light) {
-      const out = emptyRaster(light.width, light.height, 4);
-      for (let at = 0; at < light.data.length; at += 4) {
-        const alpha = max(light.data[at], light.data[at + 1], light.data[at + 2]);
-        if (alpha <= 1e-5) continue;
-        for (let c = 0; c < 3; c++) out.data[at + c] = encode(light.data[at + c] / alpha) * alpha;
-        out.data[at + 3] = alpha;
-      }
-      return out;
-    },
-  });
+/** So little light is none. */
+const faint = 1e-5;
 
-type Light = (x: number, y: number, out: [number, number, number]) => void;
+/** Light as what covers what is below by its own share, so that what is clear stays clear where no light is. @param light changed */
+function asLayer(light: Raster): Raster {
+  const { data } = light;
+  for (let at = 0; at < data.length; at += 4) {
+    const alpha = max(data[at], data[at + 1], data[at + 2]);
+    if (alpha > faint) data[at + 3] = alpha;
+    else data[at] = data[at + 1] = data[at + 2] = data[at + 3] = 0;
+  }
+  return fromLight(light);
+}
+
+/** Cells of the table of a falloff: its steepest stops lie a hundredth of the radius apart. */
+const falloffCells = 4096;
 
 function glowLight({ stops, radius }: Glow, [cx, cy]: readonly [number, number]): Light {
   const falloff = falloffOf(stops);
-  return (x, y, out) => {
-    const value = max(0, falloff(hypot(x - cx, y - cy) / radius));
-    out[0] = out[1] = out[2] = value;
+  const table = tableOf((part) => max(0, falloff(min(1, part))), 1, falloffCells);
+  const inverse = 1 / radius;
+  return (x, y, step, count, out, at) => {
+    const dy = y - cy;
+    for (let i = 0, dx = x - cx, to = at; i < count; i++, dx += step, to += 4)
+      out[to] = out[to + 1] = out[to + 2] = lookUp(table, sqrt(dx * dx + dy * dy) * inverse);
   };
-}
-
-function flareLight(glow: Glow, from: readonly [number, number], middle: readonly [number, number]): Light {
-  const ghosts = ghostsOf(glow, from, middle);
-  return (x, y, out) => flareAt(glow, ghosts, from, [x, y], out);
 }
