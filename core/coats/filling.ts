@@ -20,8 +20,11 @@ export interface Filling {
   colour: Rgba | null;
   /** What of the photograph, and of the picture below, is wanted to paint a request. */
   needs(request: Request): Needs;
-  /** Not yet cut out by anything. @param inputs the pixels of `needs(request)` */
-  paint(unit: FillUnit, request: Request, inputs: Inputs): Promise<Raster>;
+  /**
+   * Not yet cut out by anything.
+   * @param inputs the pixels of `needs(request)` @param box the part of the request that is wanted, output px
+   */
+  paint(unit: FillUnit, request: Request, inputs: Inputs, box?: Region): Promise<Raster>;
   /** Some letters in the units that the coats are laid out along. */
   unitsOf(letters: readonly Letter[]): FillUnit[];
 }
@@ -66,8 +69,9 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, scene: CoatS
       const backdrop: Needs = onto ? { onto: { node: onto, region: wide(request) } } : {};
       return { ...Object.fromEntries(photos), ...below, ...backdrop };
     },
-    async paint(unit, request, inputs) {
-      const region = wide(request);
+    async paint(unit, request, inputs, box = request.region) {
+      const part = { ...request, region: box };
+      const region = wide(part);
       const toLettering = inverse(followedBy(letters.place, moved(0, 0, request.scale)));
       const ground = {
         region,
@@ -77,11 +81,15 @@ export function fillingOf(coats: readonly Coat[], letters: Letters, scene: CoatS
         warp: letters.warp,
         capHeight: letters.capHeight,
         sheet,
-        picture: inputs.picture ?? null,
+        picture: inputs.picture ? crop(inputs.picture, wide(request), region) : null,
       };
-      const photoAt = (x: number, y: number): Raster =>
-        inputs[`photo ${plates.findIndex((coat) => coat.x === x && coat.y === y)}`];
-      return crop(await paintFill(ink, unit, ground, materials, photoAt, inputs.onto ?? null), region, request.region);
+      const photoAt = (x: number, y: number): Raster => {
+        const number = plates.findIndex((coat) => coat.x === x && coat.y === y);
+        const lying = (of: Region): Region => slipped(of, plates[number], request.scale);
+        return crop(inputs[`photo ${number}`], lying(wide(request)), lying(region));
+      };
+      const backdrop = inputs.onto ? crop(inputs.onto, wide(request), region) : null;
+      return crop(await paintFill(ink, unit, ground, materials, photoAt, backdrop), region, box);
     },
     unitsOf(some) {
       if (!word) return [];

@@ -37,7 +37,8 @@ export function eachPlace(
     const oy = region.y + row + 0.5;
     for (let column = 0; column < region.width; column++, at += 4) {
       const ox = region.x + column + 0.5;
-      const [x, y] = [a * ox + c * oy + e, b * ox + d * oy + f];
+      const x = a * ox + c * oy + e;
+      const y = b * ox + d * oy + f;
       if (warp) paint(...warp.backward([x, y]), at);
       else paint(x, y, at);
     }

@@ -1,4 +1,5 @@
-import type { Raster } from '../../pixels/raster';
+import { crop, put, type Raster } from '../../pixels/raster';
+import type { Region } from '../../pixels/region';
 import { machine } from '../machine';
 import { blendModes, type BlendMode } from './modes';
 import { blendReference } from './reference';
@@ -30,4 +31,14 @@ export function blend(below: Raster, above: Raster, mode: BlendMode = 'normal'):
     calls.blend(number, source, back, part.length >> 2);
     part.set(arena.floats.subarray(back >> 2, (back >> 2) + part.length));
   }
+}
+
+/**
+ * Lays a part where it belongs on a layer. @param below lies at `lying`, changed in place @param part lies at `box`, which lies within
+ * `lying`; px
+ */
+export function blendIn(below: Raster, lying: Region, part: Raster, box: Region): void {
+  const under = crop(below, lying, box);
+  blend(under, part);
+  if (under !== below) put(below, lying, under, box);
 }

@@ -1,8 +1,9 @@
-import { blend } from '../../kernels/blend';
+import { blendIn } from '../../kernels/blend';
 import { tint } from '../../kernels/coverage';
 import { emptyRaster } from '../../pixels/raster';
-import { unionOf, type Region } from '../../pixels/region';
-import { contentKey, keyOf, nowhere, touches, type Node } from '../../graph/node';
+import { evened, isBlank } from '../../pixels/even';
+import { grow, intersect, outerPixels, scaleRegion, unionOf, type Region } from '../../pixels/region';
+import { contentKey, keyOf, nowhere, type Node } from '../../graph/node';
 import type { Letter, Letters } from '../../type/letters';
 import type { CoatScene } from '../../coats/scene';
 import { coverOf, lettersIn, placedLetters, type PlacedLetter } from '../../graph/cover';
@@ -63,12 +64,18 @@ export function inkNode(letters: Letters, { coats }: Coated, scene: CoatScene): 
     bounds: unionOf(runs.map(boundsOf)) ?? nowhere,
     needs: (request) => filling.needs(request),
     async compute(request, inputs) {
-      const out = emptyRaster(request.region.width, request.region.height, 4);
+      const { region, scale } = request;
+      const out = emptyRaster(region.width, region.height, 4);
       for (const run of runs) {
         const bounds = boundsOf(run);
-        if (!bounds || !touches(bounds, request)) continue;
-        const cover = coverOf(run.placed, letters.place, request);
-        blend(out, run.unit ? cutFill(await filling.paint(run.unit, request, inputs), cover) : tint(cover, run.colour));
+        const box = bounds && intersect(region, grow(outerPixels(scaleRegion(bounds, scale)), 1));
+        if (!box) continue;
+        const cover = evened(coverOf(run.placed, letters.place, { region: box, scale }));
+        if (isBlank(cover)) continue;
+        const fill = run.unit
+          ? cutFill(await filling.paint(run.unit, request, inputs, box), cover)
+          : tint(cover, run.colour);
+        blendIn(out, region, fill, box);
       }
       return out;
     },

@@ -1,5 +1,5 @@
-import { copyOf, emptyRaster, type Raster } from '../../pixels/raster';
-import { grow, unionOf, type Region } from '../../pixels/region';
+import { copyOf, crop, emptyRaster, put, type Raster } from '../../pixels/raster';
+import { grow, intersect, outerPixels, scaleRegion, unionOf, type Region } from '../../pixels/region';
 import {
   contentKey,
   inputsOf,
@@ -194,17 +194,31 @@ async function layOutline(
   for (const { unit, placed } of units) {
     if (!placed.some(({ bounds }) => touches(grow(bounds, spread), request))) continue;
     const beside = outline.contour === 'joined' ? neighbours(letters, placed, spread, request) : [];
-    const band = bandOf(outline, { reach, spread }, [...placed, ...beside], letters, request, cover);
+    // Distances are kept for the whole request, so that units share them.
+    const box = beside.length > 0 ? request.region : boxOf(placed, spread, request);
+    if (!box) continue;
+    const part = { ...request, region: box };
+    const covered = crop(cover, request.region, box);
+    const band = bandOf(outline, { reach, spread }, [...placed, ...beside], letters, part, covered);
     if (beside.length > 0) keepNearest(band, placed, beside, letters, spread, request, distances);
-    const fill = filling.colour ? null : await filling.paint(unit, request, inputs);
+    const fill = filling.colour ? null : await filling.paint(unit, request, inputs, box);
     // A contour around each letter runs over those before it; one around all runs over none.
     if (outline.contour === 'each')
-      runOver(band, coverOf(placedLetters(before(letters, unit.letters[0]), letters.place), letters.place, request));
-    if (band.within)
-      layShare(within, fill, filling.colour, partOf(band.within, cover, true), outline.opacity, outline.mode);
-    if (band.around)
-      layShare(around, fill, filling.colour, partOf(band.around, cover, false), outline.opacity, outline.mode);
+      runOver(band, coverOf(placedLetters(before(letters, unit.letters[0]), letters.place), letters.place, part));
+    const lay = (stack: Raster, share: Float32Array, isWithin: boolean): void => {
+      const under = crop(stack, request.region, box);
+      layShare(under, fill, filling.colour, partOf(share, covered, isWithin), outline.opacity, outline.mode);
+      if (under !== stack) put(stack, request.region, under, box);
+    };
+    if (band.within) lay(within, band.within, true);
+    if (band.around) lay(around, band.around, false);
   }
+}
+
+/** The part of a request that the outline around some letters can reach, output px; null where it does not. */
+function boxOf(placed: readonly PlacedLetter[], spread: number, { region, scale }: Request): Region | null {
+  const bounds = unionOf(placed.map((one) => one.bounds));
+  return bounds && intersect(region, grow(outerPixels(scaleRegion(grow(bounds, spread), scale)), 1));
 }
 
 /** A coverage as a part of what the letters cover of each px, or of what they leave; in place. */
