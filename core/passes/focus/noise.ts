@@ -1,23 +1,42 @@
 import { gaussianBlur } from '../../kernels/blur';
-import { emptyRaster, type Raster } from '../../pixels/raster';
+import { weighed, type Taps } from '../../kernels/resize';
+import { crop, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
 
 /** Looked up once: these loops are hot. */
-const { cos, imul, log, max, sqrt, PI } = Math;
+const { ceil, cos, exp, imul, log, sqrt, PI } = Math;
 
-/** 0..1, as if by chance, for a whole place and a number (after Wang 2007). */
+/** A whole number of 32 bits, as if by chance, for a whole place and a number (after Wang 2007). */
 function chance(x: number, y: number, salt: number): number {
   let hash = imul(x, 0x27d4eb2d) ^ imul(y, 0x165667b1) ^ imul(salt, 0x9e3779b1);
   hash = imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
   hash = imul(hash ^ (hash >>> 12), 0x297a2d39);
   hash = imul(hash ^ (hash >>> 15), 0x85ebca6b);
-  return ((hash ^ (hash >>> 13)) >>> 0) / 4294967296;
+  return hash ^ (hash >>> 13);
 }
 
-/** Normal deviates of standard deviation 1 (Box and Muller 1958): the same place always gives the same. */
-export function normalAt(x: number, y: number, salt: number): number {
-  return sqrt(-2 * log(max(1e-9, chance(x, y, salt)))) * cos(2 * PI * chance(x, y, salt + 7919));
+const bits = 16;
+
+/** So many normal deviates of mean 0 and standard deviation 1 (Box and Muller 1958), to be drawn from. */
+function drawDeviates(): Float32Array {
+  const count = 1 << bits;
+  const share = (i: number, salt: number): number => (chance(i, 0, salt) >>> 0) / 4294967296;
+  const all = Float64Array.from(
+    { length: count },
+    (_, i) => sqrt(-2 * log(1 - share(i, 1))) * cos(2 * PI * share(i, 7920)),
+  );
+  const mean = all.reduce((sum, one) => sum + one, 0) / count;
+  const spread = sqrt(all.reduce((sum, one) => sum + (one - mean) ** 2, 0) / count);
+  return Float32Array.from(all, (one) => (one - mean) / spread);
 }
+
+let drawn: Float32Array | null = null;
+/** They are made when grain is first asked for. */
+const deviates = (): Float32Array => (drawn ??= drawDeviates());
+
+/** Normal deviates of standard deviation 1: the same place always gives the same. */
+export const normalAt = (x: number, y: number, salt: number): number =>
+  deviates()[chance(x, y, salt) >>> (32 - bits)];
 
 /** What is left of standard deviation 1 when white noise is blurred by a Gaussian: 1 / (2 sqrt(pi) sigma) from about 0.6 on. */
 function leftAfter(sigma: number): number {
@@ -38,43 +57,42 @@ function leftAfter(sigma: number): number {
  * One channel.
  */
 export function grainIn(region: Region, size: number, salt: number): Raster {
-  const margin = size < 0.05 ? 0 : Math.ceil(4 * size) + 1;
-  const wide = grow(region, margin);
-  const white = emptyRaster(wide.width, wide.height, 1);
-  for (let y = 0, i = 0; y < wide.height; y++)
-    for (let x = 0; x < wide.width; x++, i++) white.data[i] = normalAt(wide.x + x, wide.y + y, salt);
-  if (margin === 0) return white;
-  const soft = blurredSmall(white, size);
-  const out = emptyRaster(region.width, region.height, 1);
+  const reach = size < 0.05 ? 0 : ceil(4 * size);
+  const wide = grow(region, reach);
+  const white = whiteIn(wide, salt);
+  if (reach === 0) return white;
+  const soft =
+    size > mostTaps ? crop(gaussianBlur(white, size), wide, region) : weighed(white, tapsOf(size, region.width), tapsOf(size, region.height));
   const factor = 1 / leftAfter(size);
-  for (let y = 0; y < region.height; y++)
-    for (let x = 0; x < region.width; x++)
-      out.data[y * region.width + x] = soft.data[(y + margin) * wide.width + x + margin] * factor;
-  return out;
+  const { data } = soft;
+  for (let i = 0; i < data.length; i++) data[i] *= factor;
+  return soft;
 }
 
-/** A Gaussian of any sigma by its own weights: the kernel's boxes are too coarse for so little. */
-function blurredSmall(source: Raster, sigma: number): Raster {
-  if (sigma > 3) return gaussianBlur(source, sigma);
-  const { width, height, data } = source;
-  const reach = Math.ceil(4 * sigma);
-  const weights = Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)));
-  const total = weights.reduce((sum, one) => sum + one, 0);
-  const across = new Float32Array(data.length);
-  const out = emptyRaster(width, height, 1);
-  for (let y = 0; y < height; y++)
-    for (let x = reach; x < width - reach; x++) {
-      let sum = 0;
-      for (let k = -reach; k <= reach; k++) sum += data[y * width + x + k] * weights[k + reach];
-      across[y * width + x] = sum / total;
-    }
-  for (let y = reach; y < height - reach; y++)
-    for (let x = 0; x < width; x++) {
-      let sum = 0;
-      for (let k = -reach; k <= reach; k++) sum += across[(y + k) * width + x] * weights[k + reach];
-      out.data[y * width + x] = sum / total;
-    }
-  return out;
+function whiteIn(region: Region, salt: number): Raster {
+  const white = emptyRaster(region.width, region.height, 1);
+  const { data } = white;
+  const from = deviates();
+  for (let y = 0, i = 0; y < region.height; y++)
+    for (let x = 0; x < region.width; x++, i++)
+      data[i] = from[chance(region.x + x, region.y + y, salt) >>> (32 - bits)];
+  return white;
+}
+
+/** Up to this sigma a Gaussian goes by its own weights: the kernel's boxes are too coarse for so little. */
+const mostTaps = 3;
+
+/** A Gaussian for so many px, each from as many px to either side as it reaches. */
+function tapsOf(sigma: number, length: number): Taps {
+  const reach = ceil(4 * sigma);
+  const own = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => exp(-((i - reach) ** 2) / (2 * sigma * sigma)));
+  const total = own.reduce((sum, one) => sum + one, 0);
+  const count = own.length;
+  return {
+    first: Int32Array.from({ length }, (_, i) => i),
+    weights: Float32Array.from({ length: length * count }, (_, i) => own[i % count] / total),
+    count,
+  };
 }
 
 /** What is left of grain when the picture is seen at a scale: px of the sheet are averaged. @param size sheet px */
