@@ -1,7 +1,7 @@
 // All kernels, as one module. Built by `scripts/kernels.mjs`.
 export * from './blend/assembly';
 export * from './blur/assembly';
-export { decodePixels, encodePixels, oklabPixels, prepareColour, quantiseRow } from './colour/assembly';
+export { decodePixels, encodePixels, oklabPixels, prepareColour, quantiseRow, shownPixels } from './colour/assembly';
 export * from './coverage/assembly';
 export * from './disc/assembly';
 export * from './distance/assembly';

@@ -53,16 +53,24 @@ export function hexOfOklab(l: number, a: number, b: number): string {
   return formatHex({ mode: 'rgb', r: clamp(r), g: clamp(g), b: clamp(blue) });
 }
 
+/** Light of red, green and blue of an Oklab colour (Ottosson 2020); may lie beyond 0..1. */
+export function lightOfOklab(l: number, a: number, b: number, into: [number, number, number]): void {
+  const x = l + 0.3963377774 * a + 0.2158037573 * b;
+  const y = l - 0.1055613458 * a - 0.0638541728 * b;
+  const z = l - 0.0894841775 * a - 1.291485548 * b;
+  const long = x * x * x;
+  const middle = y * y * y;
+  const short = z * z * z;
+  into[0] = 4.0767416621 * long - 3.3077115913 * middle + 0.2309699292 * short;
+  into[1] = -1.2684380046 * long + 2.6097574011 * middle - 0.3413193965 * short;
+  into[2] = -0.0041960863 * long - 0.7034186147 * middle + 1.707614701 * short;
+}
+
 /** Oklab as encoded sRGB, 0..1 (Ottosson 2020); what lies beyond sRGB is clamped. */
 export function oklabToEncoded(l: number, a: number, b: number): [number, number, number] {
-  const long = (l + 0.3963377774 * a + 0.2158037573 * b) ** 3;
-  const middle = (l - 0.1055613458 * a - 0.0638541728 * b) ** 3;
-  const short = (l - 0.0894841775 * a - 1.291485548 * b) ** 3;
-  return [
-    encode(clamp(4.0767416621 * long - 3.3077115913 * middle + 0.2309699292 * short)),
-    encode(clamp(-1.2684380046 * long + 2.6097574011 * middle - 0.3413193965 * short)),
-    encode(clamp(-0.0041960863 * long - 0.7034186147 * middle + 1.707614701 * short)),
-  ];
+  const light: [number, number, number] = [0, 0, 0];
+  lightOfOklab(l, a, b, light);
+  return [encode(clamp(light[0])), encode(clamp(light[1])), encode(clamp(light[2]))];
 }
 
 /** CIE L* (0..100, D65) of an encoded sRGB colour. */

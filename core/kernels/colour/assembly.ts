@@ -112,6 +112,57 @@ export function oklabPixels(at: usize, count: i32): void {
   }
 }
 
+/** Light beyond 0 or 1 by less than this counts as shown. */
+const beyond: f32 = 2e-4;
+
+/** Red, green and blue light of an Oklab colour (Ottosson 2020); may lie beyond 0..1. */
+// @ts-ignore: decorator
+@inline
+function lightOfOklab(l: f32, a: f32, b: f32): v128 {
+  const x: f32 = l + <f32>0.3963377774 * a + <f32>0.2158037573 * b;
+  const y: f32 = l - <f32>0.1055613458 * a - <f32>0.0638541728 * b;
+  const z: f32 = l - <f32>0.0894841775 * a - <f32>1.291485548 * b;
+  return mixed(x * x * x, y * y * y, z * z * z, f32x4(4.0767416621, -1.2684380046, -0.0041960863, 0), f32x4(-3.3077115913, 2.6097574011, -0.7034186147, 0), f32x4(0.2309699292, -0.3413193965, 1.707614701, 0));
+}
+
+// @ts-ignore: decorator
+@inline
+function isShown(light: v128): bool {
+  return !v128.any_true(v128.or(f32x4.lt(light, f32x4.splat(-beyond)), f32x4.gt(light, f32x4.splat(<f32>1 + beyond))));
+}
+
+/**
+ * Oklab L, a, b (straight) and alpha to premultiplied encoded pixels, in place: of its chroma each keeps as much as sRGB can show,
+ * lightness and hue stay.
+ */
+export function shownPixels(at: usize, count: i32): void {
+  for (let i: i32 = 0; i < count; i++, at += 16) {
+    const alpha = load<f32>(at, 12);
+    if (!(alpha > 0)) {
+      v128.store(at, f32x4.splat(0));
+      continue;
+    }
+    const own = load<f32>(at);
+    const l: f32 = own >= 1 ? 1 : own > 0 ? own : 0;
+    const a = load<f32>(at, 4);
+    const b = load<f32>(at, 8);
+    let light = lightOfOklab(l, a, b);
+    if (!isShown(light)) {
+      let low: f32 = 0;
+      let high: f32 = 1;
+      for (let k = 0; k < 10; k++) {
+        const middle: f32 = (low + high) / 2;
+        if (isShown(lightOfOklab(l, a * middle, b * middle))) low = middle;
+        else high = middle;
+      }
+      light = lightOfOklab(l, a * low, b * low);
+    }
+    store<f32>(at, encodeOne(f32x4.extract_lane(light, 0)) * alpha);
+    store<f32>(at, encodeOne(f32x4.extract_lane(light, 1)) * alpha, 4);
+    store<f32>(at, encodeOne(f32x4.extract_lane(light, 2)) * alpha, 8);
+  }
+}
+
 /**
  * Thresholds less a half for four px (interleaved gradient noise, Jimenez 2014): -0.49 to 0.49. @param across, down
  * fractions of a turn

@@ -4,7 +4,7 @@ import { emptyRaster, type Raster } from '../../pixels/raster';
 import { decodeExact, encodeExact } from '../../pixels/transfer';
 import { preferReference } from '../machine';
 import { noise } from '../testing';
-import { fromLight, toBytes, toLight, toOklab, toWords } from '.';
+import { fromLight, fromOklab, toBytes, toLight, toOklab, toWords } from '.';
 import { threshold } from './reference';
 
 afterEach(() => preferReference(false));
@@ -38,6 +38,31 @@ both('%s', (_, references) => {
         throw new Error(`${source.data[i]} of ${alpha}: ${light.data[i]}, ${back.data[i]}`);
     }
     expect(fromLight(opaque(1, 1, () => 0.5)).data[0]).toBeCloseTo(encodeExact(0.5), 4);
+  });
+
+  test('Oklab and back is what it was', () => {
+    const source = noise(40, 30, 4, 6);
+    const back = fromOklab(toOklab(source));
+    let worst = 0;
+    for (let i = 0; i < source.data.length; i++) worst = Math.max(worst, Math.abs(back.data[i] - source.data[i]));
+    expect(worst).toBeLessThan(2e-4);
+  });
+
+  test('a colour beyond sRGB keeps its lightness and hue, and as much chroma as there is room for', () => {
+    const raster = emptyRaster(1, 1, 4);
+    for (const [l, angle] of [
+      [0.5, 0.3],
+      [0.7, 2.4],
+      [0.9, 4],
+    ]) {
+      raster.data.set([l, 0.4 * Math.cos(angle), 0.4 * Math.sin(angle), 1]);
+      const shown = fromOklab(raster).data;
+      const { l: own, a, b } = converter('oklab')({ mode: 'rgb', r: shown[0], g: shown[1], b: shown[2] });
+      expect(own).toBeCloseTo(l, 2);
+      expect(Math.atan2(b, a)).toBeCloseTo(angle > Math.PI ? angle - 2 * Math.PI : angle, 1);
+      const [least, most] = [Math.min(...shown.subarray(0, 3)), Math.max(...shown.subarray(0, 3))];
+      expect(Math.min(least, 1 - most)).toBeLessThan(0.02);
+    }
   });
 
   test('Oklab as an independent implementation has it', () => {

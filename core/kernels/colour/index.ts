@@ -17,6 +17,13 @@ export const fromLight = (raster: Raster): Raster =>
 export const toOklab = (raster: Raster): Raster =>
   converted(raster, (calls) => calls.oklabPixels, reference.oklabPixels);
 
+/**
+ * Oklab (L, a, b straight, and alpha) to premultiplied encoded sRGB: of its chroma each px keeps as much as sRGB can show, its
+ * lightness and hue stay. A new raster.
+ */
+export const fromOklab = (raster: Raster): Raster =>
+  converted(raster, (calls) => calls.shownPixels, reference.shownPixels);
+
 function converted(
   raster: Raster,
   kernel: (calls: KernelCalls) => (at: number, count: number) => number,

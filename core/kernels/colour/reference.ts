@@ -1,3 +1,4 @@
+import { lightOfOklab } from '../../pixels/colour';
 import { decode, decodeExact, encode } from '../../pixels/transfer';
 
 /**
@@ -74,5 +75,29 @@ export function quantiseRow(
       const value = fround(fround((c === 3 ? kept : row[at + c]) * gain) + dither);
       out[at + c] = fround(Math.min(ceiling, Math.max(0, value)) + 8388608) - 8388608;
     }
+  }
+}
+
+const beyond = 2e-4;
+const isShown = (light: readonly number[]): boolean => light.every((one) => one >= -beyond && one <= 1 + beyond);
+
+/** @see fromOklab */
+export function shownPixels(data: Float32Array): void {
+  const light: [number, number, number] = [0, 0, 0];
+  for (let at = 0; at < data.length; at += 4) {
+    const alpha = data[at + 3];
+    const [l, a, b] = [Math.min(1, Math.max(0, data[at])), data[at + 1], data[at + 2]];
+    let [low, high] = [0, 1];
+    lightOfOklab(l, a, b, light);
+    if (isShown(light)) low = 1;
+    else
+      for (let i = 0; i < 10; i++) {
+        const middle = (low + high) / 2;
+        lightOfOklab(l, a * middle, b * middle, light);
+        if (isShown(light)) low = middle;
+        else high = middle;
+      }
+    lightOfOklab(l, a * low, b * low, light);
+    for (let c = 0; c < 3; c++) data[at + c] = alpha > 0 ? encode(light[c]) * alpha : 0;
   }
 }

@@ -46,3 +46,16 @@ export function scale(values: usize, factor: f32, count: i32): void {
   const by = f32x4.splat(factor);
   for (let i: i32 = 0; i < count; i++, values += 16) v128.store(values, f32x4.mul(v128.load(values), by));
 }
+
+/**
+ * Adds a row weighed by taps to what has been found. @param step bytes from one px to the next @param count of floats, a multiple of 4
+ */
+export function addTaps(from: usize, step: usize, weights: usize, taps: i32, found: usize, count: i32): void {
+  for (let i: i32 = 0; i < count; i += 4, from += 16, found += 16) {
+    let sum = v128.load(found);
+    let at = from;
+    for (let k: i32 = 0; k < taps; k++, at += step)
+      sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(weights + ((<usize>k) << 2)), v128.load(at)));
+    v128.store(found, sum);
+  }
+}

@@ -1,6 +1,7 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import { machine, type Machine } from '../machine';
+import { vectors } from '../padded';
 import * as reference from './reference';
 import type { Place } from './reference';
 
@@ -21,8 +22,8 @@ function halfWidths(radius: number): number[] {
   });
 }
 
-/** Sums are kept in single precision: over a smaller disc, px, their rounding would show in 16 bits. */
-const leastRadius = 1;
+/** Up to this radius, px, each px of a disc is weighed by itself: sums in single precision would round too much. */
+const mostWeighed = 3;
 
 /**
  * A picture blurred as a lens does it: every point becomes an even disc. Rows of running sums, so that its cost grows with
@@ -33,10 +34,62 @@ const leastRadius = 1;
  */
 export function discOf(source: Raster, lying: Place, wanted: Region, radius: number): Raster {
   const halves = halfWidths(radius);
-  const compiled = source.channels === 4 && radius >= leastRadius ? machine() : null;
-  return compiled
-    ? compiledDisc(compiled, source, lying, wanted, halves)
-    : reference.disc(source, lying, wanted, halves);
+  const isWeighed = radius <= mostWeighed;
+  const compiled = source.channels === 4 || isWeighed ? machine() : null;
+  if (!compiled) return reference.disc(source, lying, wanted, halves);
+  return (isWeighed ? weighedDisc : compiledDisc)(compiled, source, lying, wanted, halves);
+}
+
+/** A small disc by the weights of its px: how much of each it covers. */
+function weighedDisc(
+  { calls, arena }: Machine,
+  { width, height, channels, data }: Raster,
+  lying: Place,
+  wanted: Region,
+  halves: readonly number[],
+): Raster {
+  const taps = halves.length;
+  const reach = (taps - 1) / 2;
+  const area = halves.reduce((sum, half) => sum + 2 * half, 0);
+  const run = wanted.width * channels;
+  const stride = vectors((wanted.width + 2 * reach) * channels) + 16;
+  const rows = wanted.height + 2 * reach;
+  const held = arena.takeFloats(stride * rows);
+  const weights = arena.takeFloats(taps * taps);
+  const found = arena.takeFloats(vectors(run));
+  const { floats } = arena;
+  halves.forEach((half, k) => {
+    for (let i = 0; i < taps; i++)
+      floats[(weights >> 2) + k * taps + i] =
+        max(0, min(i - reach + 0.5, half) - max(i - reach - 0.5, -half)) / area;
+  });
+  floats.fill(0, held >> 2, (held >> 2) + stride * rows);
+  // What of each row lies in the picture.
+  const left = wanted.x - reach - lying.x;
+  const [first, last] = [max(0, left), min(width, left + wanted.width + 2 * reach)];
+  for (let row = 0; row < rows; row++) {
+    const y = wanted.y - reach - lying.y + row;
+    if (y < 0 || y >= height || last <= first) continue;
+    floats.set(
+      data.subarray((y * width + first) * channels, (y * width + last) * channels),
+      (held >> 2) + row * stride + (first - left) * channels,
+    );
+  }
+  const out = emptyRaster(wanted.width, wanted.height, channels);
+  for (let y = 0; y < wanted.height; y++) {
+    floats.fill(0, found >> 2, (found >> 2) + vectors(run));
+    for (let k = 0; k < taps; k++)
+      calls.addTaps(
+        held + (y + k) * stride * 4,
+        channels * 4,
+        weights + k * taps * 4,
+        taps,
+        found,
+        vectors(run),
+      );
+    out.data.set(floats.subarray(found >> 2, (found >> 2) + run), y * run);
+  }
+  return out;
 }
 
 /**

@@ -1,9 +1,8 @@
-import { toOklab } from '../../../kernels/colour';
+import { fromOklab, toOklab } from '../../../kernels/colour';
 import { wholeTurn } from '../../../light/lamp';
-import { readOklab } from '../../../pixels/colour';
+import { lightOfOklab, readOklab } from '../../../pixels/colour';
 import type { Raster } from '../../../pixels/raster';
 import { smoothStep } from '../../../pixels/smoothStep';
-import { encode } from '../../../pixels/transfer';
 import type { Grade } from '../schema';
 import type { GreyMix, HueRange, Match, SplitTint } from './schema';
 
@@ -15,42 +14,6 @@ const chromaOf = (a: number, b: number): number => sqrt(a * a + b * b);
 /** L, a and b of one px: changed in place. */
 type Lab = [number, number, number];
 type Change = (lab: Lab) => void;
-
-/** Light of red, green and blue of an Oklab colour (Ottosson 2020); may lie beyond 0..1. */
-function lightOf(l: number, a: number, b: number, into: Lab): void {
-  const x = l + 0.3963377774 * a + 0.2158037573 * b;
-  const y = l - 0.1055613458 * a - 0.0638541728 * b;
-  const z = l - 0.0894841775 * a - 1.291485548 * b;
-  const [long, middle, short] = [x * x * x, y * y * y, z * z * z];
-  into[0] = 4.0767416621 * long - 3.3077115913 * middle + 0.2309699292 * short;
-  into[1] = -1.2684380046 * long + 2.6097574011 * middle - 0.3413193965 * short;
-  into[2] = -0.0041960863 * long - 0.7034186147 * middle + 1.707614701 * short;
-}
-
-const beyond = 2e-4;
-const isShown = (light: Lab): boolean =>
-  light[0] >= -beyond &&
-  light[1] >= -beyond &&
-  light[2] >= -beyond &&
-  light[0] <= 1 + beyond &&
-  light[1] <= 1 + beyond &&
-  light[2] <= 1 + beyond;
-
-/** The light of a colour, with as much of its chroma as sRGB can show: lightness and hue stay. */
-function shownLight(l: number, a: number, b: number, into: Lab): void {
-  const lightness = min(1, max(0, l));
-  lightOf(lightness, a, b, into);
-  if (isShown(into)) return;
-  let low = 0;
-  let high = 1;
-  for (let i = 0; i < 10; i++) {
-    const middle = (low + high) / 2;
-    lightOf(lightness, a * middle, b * middle, into);
-    if (isShown(into)) low = middle;
-    else high = middle;
-  }
-  lightOf(lightness, a * low, b * low, into);
-}
 
 /** The hue wheel's short way between two angles, degrees. */
 const between = (from: number, to: number): number => {
@@ -111,7 +74,7 @@ const inRange =
 const mixedToGrey = ({ red, green, blue }: GreyMix): Change => {
   const light: Lab = [0, 0, 0];
   return (lab) => {
-    lightOf(lab[0], lab[1], lab[2], light);
+    lightOfOklab(lab[0], lab[1], lab[2], light);
     lab[0] = cbrt(min(1, max(0, red * light[0] + green * light[1] + blue * light[2])));
     lab[1] = 0;
     lab[2] = 0;
@@ -166,16 +129,15 @@ export function inOklab(raster: Raster, changes: readonly Change[]): Raster {
   const out = toOklab(raster);
   const { data } = out;
   const lab: Lab = [0, 0, 0];
-  const light: Lab = [0, 0, 0];
   for (let at = 0; at < data.length; at += 4) {
-    const alpha = data[at + 3];
-    if (!(alpha > 0)) continue;
+    if (!(data[at + 3] > 0)) continue;
     lab[0] = data[at];
     lab[1] = data[at + 1];
     lab[2] = data[at + 2];
     for (let i = 0; i < changes.length; i++) changes[i](lab);
-    shownLight(lab[0], lab[1], lab[2], light);
-    for (let c = 0; c < 3; c++) data[at + c] = encode(light[c]) * alpha;
+    data[at] = lab[0];
+    data[at + 1] = lab[1];
+    data[at + 2] = lab[2];
   }
-  return out;
+  return fromOklab(out);
 }
