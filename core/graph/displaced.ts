@@ -1,7 +1,9 @@
 import { contentKey, type Node, type Request } from './node';
 import { memoizeLast } from './memoize';
 import { warp } from '../kernels/warp';
-import { emptyRaster, type Raster } from '../pixels/raster';
+import { boxWhere } from '../pixels/boxWhere';
+import { evenRaster, isBlank } from '../pixels/even';
+import { emptyRaster, put, type Raster } from '../pixels/raster';
 import { grow, intersect, outerPixels, scaleRegion, type Region } from '../pixels/region';
 
 /** Looked up once: these loops are hot. */
@@ -35,10 +37,19 @@ export function displaced(source: Node, field: ShiftField): Node {
       return { source: { node: source, region: wide } };
     },
     compute(request, { field: shifts, source: pixels }) {
+      if (isBlank(pixels)) return evenRaster(request.region.width, request.region.height, source.channels, 0);
       const extent = extentOf(shifts, field, request);
       const lying = sourceRegion(request, extent);
       if (isNothing(extent, request.scale)) return pixels;
-      return limited(moved(pixels, lying, shifts, field, request, extent.steepest > pressed));
+      const isPressed = extent.steepest > pressed;
+      const { region, scale } = request;
+      const part = reachedIn(pixels, lying, region, extent, scale);
+      if (!part) return evenRaster(region.width, region.height, source.channels, 0);
+      const found = limited(moved(pixels, lying, shifts, field, { region: part, scale }, isPressed));
+      if (part.width === region.width && part.height === region.height) return found;
+      const out = emptyRaster(region.width, region.height, source.channels);
+      put(out, region, found, part);
+      return out;
     },
   };
 }
@@ -96,6 +107,23 @@ function sourceRegion({ region, scale }: Request, extent: Extent): Region {
     width: region.width + ceil(extent.right * scale) + 3 - left,
     height: region.height + ceil(extent.down * scale) + 3 - top,
   };
+}
+
+/** The part of a region that anything of a source can be moved to; null: none. @param lying where the source lies */
+function reachedIn(
+  { data, channels }: Raster,
+  lying: Region,
+  region: Region,
+  extent: Extent,
+  scale: number,
+): Region | null {
+  const box = boxWhere(lying, (i) => data[(i + 1) * channels - 1] > 0);
+  if (!box) return null;
+  const left = box.x - ceil(extent.right * scale) - 3;
+  const top = box.y - ceil(extent.down * scale) - 3;
+  const right = box.x + box.width - floor(extent.left * scale) + 3;
+  const bottom = box.y + box.height - floor(extent.up * scale) + 3;
+  return intersect(region, { x: left, y: top, width: right - left, height: bottom - top });
 }
 
 /** @param isPressed four samples for each px */

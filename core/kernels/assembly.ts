@@ -5,6 +5,7 @@ export { decodePixels, encodePixels, oklabPixels, prepareColour, quantiseRow, sh
 export * from './coverage/assembly';
 export * from './disc/assembly';
 export * from './distance/assembly';
+export * from './logarithm/assembly';
 export * from './resize/assembly';
 export * from './warp/assembly';
 

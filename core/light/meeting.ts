@@ -2,7 +2,7 @@ import { between } from '../pixels/between';
 import type { Raster } from '../pixels/raster';
 
 /** Looked up once: these loops are hot. */
-const { floor, hypot, min } = Math;
+const { floor, min, sqrt } = Math;
 
 /** A way is followed in steps no longer than this, px. */
 const stride = 0.75;
@@ -21,17 +21,25 @@ export function meeting(
   dx: number,
   dy: number,
 ): [x: number, y: number, alpha: number] | null {
-  const long = hypot(dx, dy);
-  const [ux, uy] = long > 0 ? [dx / long, dy / long] : [0, 0];
-  let [covered, hit, best] = [0, -1, 0];
+  const long = sqrt(dx * dx + dy * dy);
+  const ux = long > 0 ? dx / long : 0;
+  const uy = long > 0 ? dy / long : 0;
+  let covered = 0;
+  let hit = -1;
+  let best = 0;
   for (let far = 0; ;) {
-    const [qx, qy] = [x + ux * far, y + uy * far];
-    const [column, row] = [floor(qx), floor(qy)];
+    const qx = x + ux * far;
+    const qy = y + uy * far;
+    const column = floor(qx);
+    const row = floor(qy);
     if (column < 0 || row < 0 || column >= cover.width || row >= cover.height) break;
     const off = -distance.data[row * cover.width + column];
     if (off <= 2.5) {
       const value = between(cover, qx, qy);
-      if (value > covered) [covered, best] = [value, far];
+      if (value > covered) {
+        covered = value;
+        best = far;
+      }
       if (hit < 0 && value >= 0.5) hit = far;
       // Behind its edge a side is whole: how far it covers the px is known a little later.
       if (value >= 0.995) break;

@@ -89,7 +89,7 @@ export function withEdges(
           const dx = (heights.data[i + 1] - heights.data[i - 1]) / 2;
           const dy = (heights.data[i + stride] - heights.data[i - stride]) / 2;
           if (dx === 0 && dy === 0 && gloss === 0) continue;
-          const size = hypot(dx, dy, 1);
+          const size = sqrt(dx * dx + dy * dy + 1);
           litOf(-dx / size, -dy / size, 1 / size, facing);
           const mirrored =
             gloss > 0 ? gloss * pow(max(0, (-dx * half[0] - dy * half[1] + half[2]) / (size * long)), power) : 0;
@@ -135,7 +135,7 @@ export function withLip(face: Node, cover: Node, { width, strength, colour }: Li
           if (alpha <= 0 || !(far < wide)) continue;
           const dx = (distance.data[i + 1] - distance.data[i - 1]) / 2;
           const dy = (distance.data[i + stride] - distance.data[i - stride]) / 2;
-          const size = hypot(dx, dy) || 1;
+          const size = sqrt(dx * dx + dy * dy) || 1;
           // Out of the letter is where the distance falls.
           const towards = isBehind ? 1 : max(0, -(dx * way.x + dy * way.y) / (size * flat));
           const share = min(1, strength * way.strength) * towards * smoothStep(1 - max(0, far) / wide);

@@ -2,7 +2,9 @@ import { gaussianBlur } from '../../kernels/blur';
 import { fromLight, toLight } from '../../kernels/colour';
 import { signedDistance } from '../../kernels/distance';
 import { contentKey, touches, type Needs, type Node, type Request } from '../../graph/node';
+import { withinBounds } from '../../graph/withinBounds';
 import { meeting } from '../../light/meeting';
+import { isBlank } from '../../pixels/even';
 import { between } from '../../pixels/between';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, union, type Region } from '../../pixels/region';
@@ -10,7 +12,7 @@ import { litBy, type Way } from './light';
 import type { Thickness } from './schema';
 
 /** Looked up once: these loops are hot. */
-const { ceil, floor, hypot, max, min } = Math;
+const { ceil, floor, hypot, max, min, sqrt } = Math;
 
 /** The way from a place of the face to the same place of the back is this part of the way to the point. */
 export function partBack({ depth, towards: [x, y] }: Thickness, [cx, cy]: readonly [number, number]): number {
@@ -52,7 +54,7 @@ export function sidesOf(
       (part / (1 - part))
     : thickness.depth * 2;
   const readFrom = ({ region, scale }: Request): Region => grow(region, ceil(farthest * scale) + 6);
-  return {
+  return withinBounds({
     key: contentKey('sides', face.key, cover.key, thickness, way, middle),
     channels: 4,
     bounds: bounds && grow(bounds, 2),
@@ -63,12 +65,12 @@ export function sidesOf(
     },
     compute(request, inputs) {
       const { region, scale } = request;
-      if (!inputs.cover) return emptyRaster(region.width, region.height, 4);
+      if (!inputs.cover || isBlank(inputs.cover)) return emptyRaster(region.width, region.height, 4);
       const soft = gaussianBlur(inputs.cover, smooth);
       const following = { point: [towards[0] * scale, towards[1] * scale] as const, part, way, shade };
       return fromLight(followed(inputs.cover, soft, toLight(inputs.face), region, readFrom(request), following));
     },
-  };
+  });
 }
 
 interface Following {
@@ -94,14 +96,20 @@ function followed(
   const back = part / (1 - part);
   for (let y = 0, at = 0; y < region.height; y++)
     for (let x = 0; x < region.width; x++, at += 4) {
-      const [px, py] = [region.x + x + 0.5, region.y + y + 0.5];
+      const px = region.x + x + 0.5;
+      const py = region.y + y + 0.5;
+      const dx = (px - point[0]) * back;
+      const dy = (py - point[1]) * back;
+      // Most places lie too far from any letter.
+      const off = -distance.data[(region.y + y - from.y) * from.width + region.x + x - from.x] - sure;
+      if (off > 0 && off * off > dx * dx + dy * dy) continue;
       // Away from the point is towards the viewer: the place of the face that is seen here at the back.
-      const met = meeting(cover, distance, px - from.x, py - from.y, (px - point[0]) * back, (py - point[1]) * back);
+      const met = meeting(cover, distance, px - from.x, py - from.y, dx, dy);
       if (!met) continue;
       const [hx, hy, alpha] = met;
       const nx = between(soft, hx - 1, hy) - between(soft, hx + 1, hy);
       const ny = between(soft, hx, hy - 1) - between(soft, hx, hy + 1);
-      const size = hypot(nx, ny) || 1;
+      const size = sqrt(nx * nx + ny * ny) || 1;
       litOf(nx / size, ny / size, 0, facing);
       // The face's own colour, a little inwards, where it is fully there.
       const colour = colourAt(face, hx - (nx / size) * inwards, hy - (ny / size) * inwards);
@@ -113,6 +121,9 @@ function followed(
     }
   return out;
 }
+
+/** What is farther than its distance less this, px, is not met. */
+const sure = 2.5;
 
 /** Light that comes from behind is taken to stand so high over the face. */
 const leastUp = 0.1;

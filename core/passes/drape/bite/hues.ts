@@ -18,11 +18,28 @@ const [apart, blend] = [0.02, 0.015];
 /** In the dark hues are noise. */
 const leastLightness = 0.1;
 
+/** What of a hue an Oklab colour has in a or in b: that over its lightness. */
+export const overLightness = (lightness: number, value: number): number => value / max(leastLightness, lightness);
+
 /** A hue of an Oklab colour: a and b over its lightness. */
-export const hueOf = (lightness: number, a: number, b: number): [number, number] => {
-  const over = max(leastLightness, lightness);
-  return [a / over, b / over];
-};
+export const hueOf = (lightness: number, a: number, b: number): [number, number] => [
+  overLightness(lightness, a),
+  overLightness(lightness, b),
+];
+
+/** What this is the exponent of is nothing: 1e-13. */
+const farthest = 30;
+const cells = 256;
+/** The falling exponential as a table: its loops are hot. */
+const falling = Float64Array.from({ length: farthest * cells + 2 }, (_, i) => exp(-i / cells));
+
+/** exp(-x) for x from 0 on, right to 2e-6. */
+function fallingTo(x: number): number {
+  const place = x * cells;
+  if (!(place < farthest * cells)) return 0;
+  const i = place | 0;
+  return falling[i] + (falling[i + 1] - falling[i]) * (place - i);
+}
 
 /**
  * The hues of a surface (k-means, Lloyd 1982, begun from places as far apart as can be), each with its lit tone.
@@ -95,12 +112,13 @@ export function toneAt(hues: readonly Hue[], a: number, b: number): number {
   if (hues.length === 1) return hues[0].tone;
   let least = Infinity;
   for (let k = 0; k < hues.length; k++) least = min(least, square(a - hues[k].a) + square(b - hues[k].b));
-  let [sum, all] = [0, 0];
+  let sum = 0;
+  let all = 0;
   for (let k = 0; k < hues.length; k++) {
     const far = (square(a - hues[k].a) + square(b - hues[k].b) - least) / (2 * square(blend));
     // What is this much farther away has no say.
-    if (far > 30) continue;
-    const weight = exp(-far);
+    if (far > farthest) continue;
+    const weight = fallingTo(far);
     sum += weight * hues[k].tone;
     all += weight;
   }
@@ -111,7 +129,7 @@ export function toneAt(hues: readonly Hue[], a: number, b: number): number {
 const varies = 0.7;
 
 /** How much of a step below the lit tone is shadow; what is lighter is paint. Logarithms. */
-export const shadowOf = (step: number): number => (step >= 0 ? 0 : step * (1 - exp(-square(step / varies))));
+export const shadowOf = (step: number): number => (step >= 0 ? 0 : step * (1 - fallingTo(square(step / varies))));
 
 /** A luminance, away from black. */
 export const litBy = (red: number, green: number, blue: number): number =>

@@ -1,13 +1,13 @@
 import { blurMargin, blurReach, blurRegion } from '../../../kernels/blur';
 import { toLight, toOklab } from '../../../kernels/colour';
-import { fastLogs } from '../../../pixels/logarithm';
+import { fastLogs } from '../../../kernels/logarithm';
 import { crop, emptyRaster, type Raster } from '../../../pixels/raster';
 import { grow } from '../../../pixels/region';
 import { contentKey, type Node, type Request } from '../../../graph/node';
 import { filtered } from '../../../graph/filter';
 import { spreadOver } from '../../../graph/grid';
 import type { Bite } from '../schema';
-import { hueOf, litBy, shadowOf, toneAt, toneOf, type Hue } from './hues';
+import { litBy, overLightness, shadowOf, toneAt, type Hue } from './hues';
 import { darkAndNarrow } from './narrow';
 import { evenNode, huesNode, readHues, type Ground } from './tones';
 
@@ -119,11 +119,14 @@ function logarithmsOf(light: Float32Array, channels: Bite['channels'], out: Floa
 /** @param soft Oklab. One channel: logarithms, 0 where the place is as light as its hue is in the light. */
 function againstHues(surface: Raster, soft: Raster, hues: readonly Hue[]): Raster {
   const out = emptyRaster(surface.width, surface.height, 1);
-  for (let i = 0, at = 0; i < out.data.length; i++, at += 4) {
-    if (surface.data[at + 3] < 0.5) continue;
-    const [a, b] = hueOf(soft.data[at], soft.data[at + 1], soft.data[at + 2]);
-    const own = toneOf(surface.data[at], surface.data[at + 1], surface.data[at + 2]);
-    out.data[i] = shadowOf(own - toneAt(hues, a, b));
-  }
+  const { data } = out;
+  const [lit, hue] = [surface.data, soft.data];
+  for (let i = 0, at = 0; i < data.length; i++, at += 4) data[i] = litBy(lit[at], lit[at + 1], lit[at + 2]);
+  fastLogs(data);
+  for (let i = 0, at = 0; i < data.length; i++, at += 4)
+    data[i] =
+      lit[at + 3] < 0.5
+        ? 0
+        : shadowOf(data[i] - toneAt(hues, overLightness(hue[at], hue[at + 1]), overLightness(hue[at], hue[at + 2])));
   return out;
 }

@@ -1,18 +1,14 @@
 /** The mantissa's first bits are looked up, the rest is a straight line. */
 const bits = 12;
 const cells = 1 << bits;
-const logarithms = Float64Array.from({ length: cells }, (_, i) => Math.log(1 + (i + 0.5) / cells));
+const shares = Float64Array.from({ length: cells }, (_, i) => Math.log(1 + (i + 0.5) / cells));
 const inverses = Float64Array.from({ length: cells }, (_, i) => 1 / (1 + (i + 0.5) / cells));
 const ofTwo = Math.LN2;
 
-/**
- * Natural logarithms of positive numbers of single precision, right to 1e-7: for loops over px, where that of the language
- * takes several times as long.
- * @param values none below 1.2e-38, @param out gets their logarithms; may be the same array
- */
-export function fastLogs(values: Float32Array, out: Float32Array = values): Float32Array {
+/** @see fastLogs */
+export function logarithms(values: Float32Array, out: Float32Array): void {
   // Looked up once: what belongs to the module is looked up anew for each number.
-  const [whole, share, inverse, two] = [cells - 1, logarithms, inverses, ofTwo];
+  const [whole, share, inverse, two] = [cells - 1, shares, inverses, ofTwo];
   const float = new Float32Array(1);
   const word = new Int32Array(float.buffer);
   for (let i = 0; i < values.length; i++) {
@@ -23,5 +19,4 @@ export function fastLogs(values: Float32Array, out: Float32Array = values): Floa
     word[0] = (all & 0x7fffff) | 0x3f800000;
     out[i] = ((all >> 23) - 127) * two + share[cell] + (float[0] * inverse[cell] - 1);
   }
-  return out;
 }
