@@ -1,5 +1,5 @@
 import { emptyRaster, type Raster } from '../../pixels/raster';
-import type { Region } from '../../pixels/region';
+import { grow, type Region } from '../../pixels/region';
 import type { Homography } from '../../shape/homography';
 import { machine, type Machine } from '../machine';
 import { copyPadded, sourceOf, vectors } from '../padded';
@@ -7,6 +7,9 @@ import type { Border, Sampling } from './sampling';
 import { sampleReference } from './reference';
 
 export type { Border, Sampling } from './sampling';
+
+/** Looked up once: these loops are hot. */
+const { ceil, floor, max, min } = Math;
 
 /** Px added around the source, so that every tap of a place that is not wholly outside finds one. */
 const margin = 4;
@@ -20,30 +23,59 @@ interface Prepared extends Machine {
   stride: number;
   maxX: number;
   maxY: number;
+  /** What is added to places of the source, so that they are places of what was copied. */
+  shiftX: number;
+  shiftY: number;
 }
 
-/** Copies the source, with its margin, to where the kernel reads it. */
-function prepare(compiled: Machine, source: Raster, sampling: Sampling, border: Border): Prepared {
+/** The least box around places, source px. */
+interface Span {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
+const nowhere: Span = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+const everywhere: Span = { left: -Infinity, top: -Infinity, right: Infinity, bottom: Infinity };
+
+/** The part of a source that places in a box read, with all of their taps. */
+function partRead({ width, height }: Raster, { left, top, right, bottom }: Span): Region {
+  const x = min(width - 1, max(0, floor(left) - margin));
+  const y = min(height - 1, max(0, floor(top) - margin));
+  return {
+    x,
+    y,
+    width: max(x + 1, min(width, ceil(right) + margin)) - x,
+    height: max(y + 1, min(height, ceil(bottom) + margin)) - y,
+  };
+}
+
+/** Copies what is read of the source, with a margin, to where the kernel reads it. */
+function prepare(compiled: Machine, source: Raster, sampling: Sampling, border: Border, span: Span): Prepared {
   const { arena } = compiled;
-  const { width, height, channels } = source;
-  const lying = { x: 0, y: 0, width, height };
+  const { channels } = source;
+  const part = partRead(source, span);
+  const { width, height } = part;
   const stride = vectors((width + 2 * margin) * channels);
   const from = arena.takeFloats(stride * (height + 2 * margin));
   if (border === 'repeat')
     copyPadded(
-      sourceOf(source, lying),
-      { x: -margin, y: -margin, width: width + 2 * margin, height: height + 2 * margin },
+      sourceOf(source, { x: 0, y: 0, width: source.width, height: source.height }),
+      grow(part, margin),
       arena.floats,
       from >> 2,
       stride,
     );
   else {
     arena.floats.fill(0, from >> 2, (from >> 2) + stride * (height + 2 * margin));
-    for (let y = 0; y < height; y++)
+    for (let y = 0; y < height; y++) {
+      const row = ((part.y + y) * source.width + part.x) * channels;
       arena.floats.set(
-        source.data.subarray(y * width * channels, (y + 1) * width * channels),
+        source.data.subarray(row, row + width * channels),
         (from >> 2) + (y + margin) * stride + margin * channels,
       );
+    }
   }
   // The last place whose taps (one px before it, two after) all lie in the padded source.
   return {
@@ -54,8 +86,41 @@ function prepare(compiled: Machine, source: Raster, sampling: Sampling, border: 
     stride: stride * 4,
     maxX: width + 2 * margin - 2.001,
     maxY: height + 2 * margin - 2.001,
+    shiftX: margin - 0.5 - part.x,
+    shiftY: margin - 0.5 - part.y,
   };
 }
+
+function spanOf(places: Float32Array): Span {
+  let { left, top, right, bottom } = nowhere;
+  for (let i = 0; i < places.length; i += 2) {
+    const x = places[i];
+    const y = places[i + 1];
+    if (x < left) left = x;
+    if (x > right) right = x;
+    if (y < top) top = y;
+    if (y > bottom) bottom = y;
+  }
+  return { left, top, right, bottom };
+}
+
+/** Where a region lies in the source: between its corners, where it lies wholly before the horizon. */
+function spanThrough([a, b, c, d, e, f, g, h, i]: Homography, { x, y, width, height }: Region): Span {
+  const corners = [x, x + width].flatMap((px) =>
+    [y, y + height].map((py) => {
+      const depth = g * px + h * py + i;
+      return { depth, x: (a * px + b * py + c) / depth, y: (d * px + e * py + f) / depth };
+    }),
+  );
+  const sign = Math.sign(corners[0].depth);
+  if (corners.some(({ depth }) => !(depth * sign > 1e-9))) return everywhere;
+  const [across, down] = [corners.map((corner) => corner.x), corners.map((corner) => corner.y)];
+  return { left: min(...across), top: min(...down), right: max(...across), bottom: max(...down) };
+}
+
+/** True where no place in a box meets the source. */
+const isBeside = ({ width, height }: Raster, { left, top, right, bottom }: Span): boolean =>
+  right < -margin || bottom < -margin || left > width + margin || top > height + margin;
 
 /**
  * Samples a picture at any places: displacement, bends, meshes.
@@ -89,14 +154,19 @@ export function warp(
         );
     return out;
   }
-  const { calls, arena, channels, cubic, from, stride, maxX, maxY } = prepare(compiled, source, sampling, border);
+  const span = spanOf(places);
+  if (border === 'clear' && isBeside(source, span)) return out;
+  const prepared = prepare(compiled, source, sampling, border, span);
+  const { calls, arena, channels, cubic, from, stride, maxX, maxY, shiftX, shiftY } = prepared;
   const at = arena.takeFloats(batch * 2);
   const to = arena.takeFloats(batch * channels);
-  const shift = margin - 0.5;
   for (let start = 0; start < width * height; start += batch) {
     const count = Math.min(batch, width * height - start);
     const { floats } = arena;
-    for (let i = 0, p = at >> 2, q = start * 2; i < 2 * count; i++) floats[p + i] = places[q + i] + shift;
+    for (let i = 0, p = at >> 2, q = start * 2; i < 2 * count; i += 2) {
+      floats[p + i] = places[q + i] + shiftX;
+      floats[p + i + 1] = places[q + i + 1] + shiftY;
+    }
     calls.warpAt(channels, cubic, from, stride, maxX, maxY, at, to, count);
     out.data.set(floats.subarray(to >> 2, (to >> 2) + count * channels), start * channels);
   }
@@ -142,9 +212,11 @@ export function warpPlane(
     }
     return out;
   }
-  const { calls, arena, channels, cubic, from, stride, maxX, maxY } = prepare(compiled, source, sampling, border);
+  const span = spanThrough(toSource, region);
+  if (border === 'clear' && isBeside(source, span)) return out;
+  const prepared = prepare(compiled, source, sampling, border, span);
+  const { calls, arena, channels, cubic, from, stride, maxX, maxY, shiftX, shiftY } = prepared;
   const to = arena.takeFloats(width * channels);
-  const shift = margin - 0.5;
   for (let row = 0; row < height; row++) {
     const [x, y, w] = startOf(row);
     calls.warpRow(
@@ -154,11 +226,11 @@ export function warpPlane(
       stride,
       maxX,
       maxY,
-      x + shift * w,
-      y + shift * w,
+      x + shiftX * w,
+      y + shiftY * w,
       w,
-      a + shift * g,
-      d + shift * g,
+      a + shiftX * g,
+      d + shiftY * g,
       g,
       to,
       width,
