@@ -1,11 +1,11 @@
 import { blurMargin, blurReach, blurRegion } from '../../kernels/blur';
-import { warp } from '../../kernels/warp';
+import { warp, warpPlane } from '../../kernels/warp';
 import { contentKey, touches, type Needs, type Node, type Request } from '../../graph/node';
 import { withinBounds } from '../../graph/withinBounds';
 import { emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, intersect, outerPixels, regionOfPoints, scaleRegion, type Region } from '../../pixels/region';
 import { corners, type Point } from '../../shape/affine';
-import { depthAt, throughHomography, type Homography } from '../../shape/homography';
+import { depthAt, throughHomography, timesHomography, type Homography } from '../../shape/homography';
 import type { Falling } from './falls';
 
 /** Looked up once: these loops are hot. */
@@ -192,43 +192,63 @@ function sampled(
   const { region, scale } = request;
   const { width, height } = region;
   const [across, down] = strides(map, request, to);
-  const places = new Float32Array(width * height * 2);
   const sum = emptyRaster(width, height, source.channels);
-  const [a, b, c, d, e, f, g, h, i] = map;
+  const whole = sum.data;
+  const share = 1 / (across * down);
   for (let row = 0; row < down; row++)
     for (let column = 0; column < across; column++) {
-      for (let y = 0, at = 0; y < height; y++) {
-        const py = (region.y + y + (row + 0.5) / down) / scale;
-        const shift = ripple === 0 ? 0 : ripple * sin((2 * PI * py) / wave);
-        for (let x = 0; x < width; x++, at += 2) {
-          const px = (region.x + x + (column + 0.5) / across) / scale + shift;
-          const depth = g * px + h * py + i;
-          places[at] = ((a * px + b * py + c) / depth) * to - from.x;
-          places[at + 1] = ((d * px + e * py + f) / depth) * to - from.y;
-        }
-      }
-      const { data } = warp(source, places, width, height, 'bilinear', 'clear');
-      for (let k = 0; k < data.length; k++) sum.data[k] += data[k];
+      const off: Point = [(column + 0.5) / across - 0.5, (row + 0.5) / down - 0.5];
+      // From output px to those of the source.
+      const toSource = timesHomography(
+        placing(to, -from.x, -from.y),
+        timesHomography(map, placing(1 / scale, off[0] / scale, off[1] / scale)),
+      );
+      const { data } =
+        ripple === 0
+          ? warpPlane(source, toSource, region, 'bilinear', 'clear')
+          : rippled(source, toSource, region, (y) => ripple * scale * sin((2 * PI * (y + off[1])) / (wave * scale)));
+      for (let k = 0; k < data.length; k++) whole[k] += data[k] * share;
     }
-  const share = 1 / (across * down);
-  for (let k = 0; k < sum.data.length; k++) sum.data[k] *= share;
   if (side) cutAtLine(sum, region, scale, side);
   return sum;
 }
 
-/** Takes away what lies beyond a line; on the line itself a px is parted. */
+const placing = (scale: number, x: number, y: number): Homography => [scale, 0, x, 0, scale, y, 0, 0, 1];
+
+/** @param shiftAt how far each row is moved across, output px */
+function rippled(source: Raster, map: Homography, region: Region, shiftAt: (y: number) => number): Raster {
+  const [a, b, c, d, e, f, g, h, i] = map;
+  const { width, height } = region;
+  const places = new Float32Array(width * height * 2);
+  for (let y = 0, at = 0; y < height; y++) {
+    const py = region.y + y + 0.5;
+    const first = region.x + 0.5 + shiftAt(py);
+    for (let x = 0; x < width; x++, at += 2) {
+      const px = first + x;
+      const depth = g * px + h * py + i;
+      places[at] = (a * px + b * py + c) / depth;
+      places[at + 1] = (d * px + e * py + f) / depth;
+    }
+  }
+  return warp(source, places, width, height, 'bilinear', 'clear');
+}
+
+/** Takes away what lies beyond a line; on the line itself a px is parted. @param side a distance, so even over the region */
 function cutAtLine(
   { data, width, height, channels }: Raster,
   region: Region,
   scale: number,
   side: (point: Point) => number,
 ): void {
-  for (let y = 0, at = 0; y < height; y++)
-    for (let x = 0; x < width; x++, at += channels) {
-      const share = side([(region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale]) * scale + 0.5;
-      if (share >= 1) continue;
-      for (let c = 0; c < channels; c++) data[at + c] *= max(0, share);
-    }
+  const at = (x: number, y: number): number =>
+    side([(region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale]) * scale + 0.5;
+  const first = at(0, 0);
+  const [right, down] = [at(1, 0) - first, at(0, 1) - first];
+  for (let y = 0, i = 0; y < height; y++) {
+    let share = first + y * down;
+    for (let x = 0; x < width; x++, i += channels, share += right)
+      if (share < 1) for (let c = 0; c < channels; c++) data[i + c] *= share > 0 ? share : 0;
+  }
 }
 
 /** How high above the foot each place of a row came from, as a part of the letters' height; NaN beyond the horizon. */
@@ -244,18 +264,30 @@ function mixed(
   { toBox, isFront }: Falling,
   channels: number,
 ): Raster {
-  const levels = new Map(seen.map(({ step, raster }) => [step, raster]));
+  const levels = steps.map((_, step) => {
+    const own = seen.find((one) => one.step === step) ?? seen.find((one) => one.step === step - 1);
+    return (own ?? seen[0]).raster.data;
+  });
   const out = emptyRaster(region.width, region.height, channels as 1 | 4);
-  for (let y = 0, i = 0; y < region.height; y++)
-    for (let x = 0; x < region.width; x++, i++) {
-      const high = heightAt(toBox, (region.x + x + 0.5) / scale, (region.y + y + 0.5) / scale, isFront);
-      if (!(high === high)) continue;
-      const [step, t] = stepAt(high);
-      const near = levels.get(step) ?? seen[0].raster;
-      const far = levels.get(step + 1) ?? near;
-      for (let c = 0, at = i * channels; c < channels; c++, at++)
-        out.data[at] = near.data[at] + (far.data[at] - near.data[at]) * t;
+  const { data } = out;
+  const [, , , d, e, f, g, h, k] = toBox;
+  const last = steps.length - 2;
+  for (let y = 0, at = 0; y < region.height; y++) {
+    const py = (region.y + y + 0.5) / scale;
+    for (let x = 0; x < region.width; x++, at += channels) {
+      const px = (region.x + x + 0.5) / scale;
+      const depth = g * px + h * py + k;
+      // Beyond the horizon there is nothing.
+      if (depth > 0 !== isFront) continue;
+      const part = min(1, max(0, 1 - (d * px + e * py + f) / depth) / highest);
+      let step = 0;
+      while (step < last && part > steps[step + 1]) step++;
+      const t = (part - steps[step]) / (steps[step + 1] - steps[step]);
+      const near = levels[step];
+      const far = levels[step + 1];
+      for (let c = at; c < at + channels; c++) data[c] = near[c] + (far[c] - near[c]) * t;
     }
+  }
   return out;
 }
 
