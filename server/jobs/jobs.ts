@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { Problem, problemOf } from '../problem';
 import type { JobMessage } from './child';
+import { childWays } from './childWays';
 import { Turns } from './turns';
 
 /** Long work as a page sees it. */
@@ -148,10 +149,7 @@ export class Jobs {
   }
 
   private startChild(script: string): ChildProcess {
-    return fork(join(this.buildFolder, script), {
-      serialization: 'advanced',
-      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-    });
+    return fork(join(this.buildFolder, script), childWays);
   }
 
   /** @throws Problem 404 */

@@ -1,5 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
+import { childWays } from '../jobs/childWays';
 import type { RowFilled, RowSolved, RunAnswer, RunDesign, RunOrder } from './orders';
 
 /** A row that takes longer than this has hung, ms. */
@@ -55,10 +56,7 @@ export class RowChild {
   private running(): ChildProcess {
     if (this.child?.connected) return this.child;
     this.design = null;
-    this.child = fork(join(this.buildFolder, 'runChild.js'), {
-      serialization: 'advanced',
-      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-    });
+    this.child = fork(join(this.buildFolder, 'runChild.js'), childWays);
     this.child.on('error', () => undefined);
     return this.child;
   }
