@@ -9,7 +9,7 @@ import { enlarged, largePlate } from './material';
 import { printRow, printValue, timed } from './rows';
 
 /** Asks the running server. */
-async function ask<Answer>(studio: RunningStudio, path: string, json?: unknown): Promise<Answer> {
+export async function ask<Answer>(studio: RunningStudio, path: string, json?: unknown): Promise<Answer> {
   const response = await fetch(
     `${studio.url}/api${path}`,
     json === undefined

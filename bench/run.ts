@@ -2,6 +2,7 @@ import { launchBrowser, startStudio } from '../e2e/studio';
 import { benchExport } from './exports';
 import { benchInk } from './ink';
 import { benchKernels } from './kernels';
+import { benchLamp } from './lamp';
 import { benchLimits } from './limits';
 import { benchLook } from './look';
 import { benchDrag, benchDrop } from './screen';
@@ -15,6 +16,7 @@ const groups = [
   'kernels',
   'drop',
   'drag',
+  'lamp',
   'words',
   'ink',
   'matte',
@@ -36,6 +38,7 @@ try {
   if (!wanted || wanted === 'kernels') await benchKernels(browser);
   if (!wanted || wanted === 'drop') await benchDrop(studio, browser);
   if (!wanted || wanted === 'drag') await benchDrag(studio, browser);
+  if (!wanted || wanted === 'lamp') await benchLamp(studio, browser);
   if (!wanted || wanted === 'words') await benchWords(studio, browser);
   if (!wanted || wanted === 'ink') await benchInk(studio, browser);
   if (!wanted || wanted === 'matte') await benchMatte();

@@ -1,10 +1,11 @@
 import type { Browser, Page } from 'playwright-core';
 import sharp from 'sharp';
-import { onScreen, sharp as drawn, type RunningStudio } from '../e2e/studio';
+import { onScreen, sharp as shownSharp, type RunningStudio } from '../e2e/studio';
 import { pieceAt } from './exports';
 import { largePlate } from './material';
+import { framesWhile, printFrames, watchFrames } from './frames';
 import { lookAt, pace } from './pace';
-import { median, percentile, printRow, printValue, timed } from './rows';
+import { median, printRow, printValue, timed } from './rows';
 
 export const view = { width: 1280, height: 800 };
 
@@ -24,7 +25,7 @@ export async function benchDrop(studio: RunningStudio, browser: Browser): Promis
       .toFile(file);
     const { ms } = await timed(async () => {
       await page.getByLabel('Photograph file').first().setInputFiles(file);
-      await drawn(page);
+      await shownSharp(page);
     });
     times.push(ms);
   }
@@ -64,50 +65,26 @@ async function dragIn(
   const page = await browser.newPage({ viewport: view });
   await page.goto(`${studio.url}/piece/${id}/2`);
   await lookAt(page);
-  await page.evaluate(() => {
-    const watched = window as unknown as {
-      frames: { frameMs: number; sharp: boolean; at: number }[];
-      longTasks: number[];
-    };
-    watched.frames = [];
-    watched.longTasks = [];
-    window.addEventListener('inky-veil-frame', (event) =>
-      watched.frames.push({ ...(event as CustomEvent).detail, at: performance.now() }),
-    );
-    new PerformanceObserver((list) =>
-      watched.longTasks.push(...list.getEntries().map((entry) => entry.duration)),
-    ).observe({ entryTypes: ['longtask'] });
-  });
+  await watchFrames(page);
   const start = await onScreen(page, (hold[0] * width) / 1800, (hold[1] * width) / 1800);
   await page.mouse.move(start.x, start.y);
   await page.mouse.down();
-  for (let i = 0; i < 60; i++) {
-    await page.mouse.move(start.x - i * 2, start.y + Math.sin(i / 6) * 30);
-    await pace(30);
-  }
-  await pace(200);
-  const released = await page.evaluate(() => performance.now());
-  await page.mouse.up();
-  await lookAt(page);
-  const { frames, longTasks } = await page.evaluate(() => {
-    const watched = window as unknown as {
-      frames: { frameMs: number; sharp: boolean; at: number }[];
-      longTasks: number[];
-    };
-    return { frames: watched.frames, longTasks: watched.longTasks };
-  });
-  const dragged = frames.filter(({ at }) => at < released).map(({ frameMs }) => frameMs);
-  const sharpAfter = frames.find(({ sharp: isSharp, at }) => isSharp && at >= released);
+  const drawn = await framesWhile(
+    page,
+    async () => {
+      for (let i = 0; i < 60; i++) {
+        await page.mouse.move(start.x - i * 2, start.y + Math.sin(i / 6) * 30);
+        await pace(30);
+      }
+      await pace(200);
+    },
+    async () => {
+      await page.mouse.up();
+      await lookAt(page);
+    },
+  );
   const peer = await canvasFrame(page);
-  printRow({
-    name: `one frame while a word is dragged in ${demo}, 24 megapixels (median of ${dragged.length})`,
-    ours_ms: median(dragged),
-    peer: 'canvas: drawImage, fillText, drawImage',
-    peer_ms: peer,
-  });
-  printValue('  95th percentile', percentile(dragged, 0.95), 'ms');
-  printValue('  sharp again after letting go', sharpAfter ? sharpAfter.at - released : 0, 'ms');
-  printValue('  longest task of the page’s main thread', Math.max(0, ...longTasks), 'ms');
+  printFrames(`one frame while a word is dragged in ${demo}, 24 megapixels`, drawn, peer);
   await page.close();
 }
 

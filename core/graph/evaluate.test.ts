@@ -1,6 +1,8 @@
-import { emptyRaster } from '../pixels/raster';
+import { evenValue } from '../pixels/even';
+import { emptyRaster, type Raster } from '../pixels/raster';
 import type { Region } from '../pixels/region';
-import { Evaluator } from './evaluate';
+import { Evaluator, Outdated } from './evaluate';
+import { combined, filtered } from './filter';
 import type { Node } from './node';
 import { Profile } from './profile';
 
@@ -71,4 +73,73 @@ test('a profile counts what is computed, again too, and the time in each kind al
     { kind: 'places', times: 3, again: 2, px, ms: 0 },
   ]);
   expect(profile.costs()).toEqual([]);
+});
+
+/** One value everywhere. @param asked is told whenever it is computed */
+const filledWith = (value: number, asked: string[], key = `filled ${value}`): Node => ({
+  key,
+  channels: 1,
+  bounds: null,
+  needs: () => ({}),
+  compute({ region }) {
+    asked.push(key);
+    const out = emptyRaster(region.width, region.height, 1);
+    out.data.fill(value);
+    return out;
+  },
+});
+const region: Region = { x: 0, y: 0, width: 40, height: 30 };
+
+test('what is nothing, or whole, everywhere is known to be so, and nothing else is', async () => {
+  const evaluator = new Evaluator(1e8);
+  const of = async (value: number) => evaluator.pixels(filledWith(value, []), { region, scale: 1 });
+  expect([evenValue(await of(0)), evenValue(await of(1)), evenValue(await of(0.5))]).toEqual([0, 1, null]);
+  expect([...(await of(1)).data.subarray(0, 3)]).toEqual([1, 1, 1]);
+  expect(evenValue(await evaluator.pixels(places(false), { region, scale: 1 }))).toBeNull();
+});
+
+test('a filter that makes nothing of nothing asks for no more; otherwise for all it reads', async () => {
+  const asked: string[] = [];
+  const drawn = (value: number): Promise<Raster> | Raster => {
+    const node = filtered(filledWith(value, asked), {
+      key: 'doubled',
+      reach: 0,
+      keepsBlank: true,
+      with: { other: filledWith(0.25, asked, 'other') },
+      apply: (source, { inputs }) => ({ ...source, data: source.data.map((one, i) => one + inputs.other.data[i]) }),
+    });
+    return new Evaluator(1e8).pixels(node, { region, scale: 1 });
+  };
+  expect((await drawn(0)).data.every((one) => one === 0)).toBe(true);
+  expect(asked).toEqual(['filled 0']);
+  expect((await drawn(0.5)).data[7]).toBe(0.75);
+  expect(asked).toEqual(['filled 0', 'filled 0.5', 'other']);
+});
+
+test('what is combined asks for the rest only where the first has anything', async () => {
+  const asked: string[] = [];
+  const drawn = (value: number): Promise<Raster> | Raster =>
+    new Evaluator(1e8).pixels(
+      combined(
+        'sum',
+        { first: filledWith(value, asked), rest: filledWith(0.125, asked, 'rest') },
+        { channels: 1, blankWith: ['first'] },
+        ({ first, rest }) => ({ ...first, data: first.data.map((one, i) => one + rest.data[i]) }),
+      ),
+      { region, scale: 1 },
+    );
+  expect((await drawn(0)).data[3]).toBe(0);
+  expect((await drawn(0.5)).data[3]).toBe(0.625);
+  expect(asked).toEqual(['filled 0', 'filled 0.5', 'rest']);
+});
+
+test('work that is outdated is given up, and what others ask of the same evaluator is not', async () => {
+  const evaluator = new Evaluator(1e8);
+  let isOld = false;
+  const wanted = evaluator.whileWanted(() => isOld);
+  expect((await wanted.pixels(places(false), { region, scale: 1 })).width).toBe(40);
+  isOld = true;
+  const next = { region: { ...region, x: 7 }, scale: 1 };
+  await expect(wanted.pixels(places(false), next)).rejects.toThrow(Outdated);
+  expect((await evaluator.pixels(places(false), next)).data[0]).toBe(7);
 });

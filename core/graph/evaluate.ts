@@ -85,6 +85,13 @@ export class Evaluator {
     return work;
   }
 
+  /** This evaluator for somebody whose work is given up as soon as it is outdated. */
+  whileWanted(isOutdated: IsOutdated): Evaluator {
+    const own = Object.create(this) as Evaluator;
+    own.pixels = (node, request) => this.pixels(node, request, isOutdated);
+    return own;
+  }
+
   private cacheOf({ isForAll, isTiled }: Node): ByteCache<Raster> {
     if (isForAll) return this.forAll;
     return isTiled ? this.tiles : this.cache;

@@ -1,7 +1,17 @@
 import type { Raster } from '../pixels/raster';
 import { grow, intersect, union, type Region, type Size } from '../pixels/region';
 import { evenRaster, isBlank } from '../pixels/even';
-import { boundsOf, contentKey, keyIn, touches, type Inputs, type Need, type Needs, type Node, type Request } from './node';
+import {
+  boundsOf,
+  contentKey,
+  keyIn,
+  touches,
+  type Inputs,
+  type Need,
+  type Needs,
+  type Node,
+  type Request,
+} from './node';
 import { sheetAt } from './tiles';
 
 /** What a filter is given for one request. */
@@ -110,8 +120,7 @@ export function filtered(source: Node, filter: Filter): Node {
       return decisive === null ? all : { [decisive]: all[decisive] };
     },
     ...(decisive !== null && {
-      needsThen: (request, inputs) =>
-        !isReached(request) || isBlank(inputs[decisive]) ? {} : everything(request),
+      needsThen: (request, inputs) => (!isReached(request) || isBlank(inputs[decisive]) ? {} : everything(request)),
     }),
     compute(request, inputs) {
       if (!isReached(request)) return inputs.source;

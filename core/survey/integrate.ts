@@ -39,7 +39,7 @@ function solve(slopes: Slopes, start: Float32Array | null, steps: number): Float
   const { width, height, slope, second, weight, along } = slopes;
   const count = width * height;
   const x = start ?? new Float32Array(count);
-  const flux = { across: new Float32Array(count), down: new Float32Array(count) };
+  const wanted = new Float32Array(count);
   // A difference lies between its px: so do the slopes.
   for (let y = 0, i = 0; y < height; y++) {
     const below = y + 1 < height ? width : 0;
@@ -47,19 +47,17 @@ function solve(slopes: Slopes, start: Float32Array | null, steps: number): Float
       const right = x + 1 < width ? 1 : 0;
       const between = (of: Float32Array): number => (of[i] + of[i + right] + of[i + below] + of[i + below + right]) / 4;
       const [a, b] = [weight[i] * between(slope), second ? weight[i] * between(second) : 0];
-      flux.across[i] = along[0] * a - along[1] * b;
-      flux.down[i] = along[1] * a + along[0] * b;
+      flow(wanted, i, along[0] * a - along[1] * b, right, along[1] * a + along[0] * b, below);
     }
   }
-  const wanted = divergence(flux, width, height, new Float32Array(count));
   const applied = new Float32Array(count);
-  apply(slopes, x, flux, applied);
+  apply(slopes, x, applied);
   const rest = wanted.map((value, i) => value - applied[i]);
   const way = rest.slice();
   let square = dot(rest, rest);
   const enough = tolerance ** 2 * max(1e-20, dot(wanted, wanted));
   for (let step = 0; step < steps && square > enough; step++) {
-    apply(slopes, way, flux, applied);
+    apply(slopes, way, applied);
     const length = square / max(1e-30, dot(way, applied));
     for (let i = 0; i < count; i++) {
       x[i] += length * way[i];
@@ -73,46 +71,32 @@ function solve(slopes: Slopes, start: Float32Array | null, steps: number): Float
   return x;
 }
 
-interface Flux {
-  across: Float32Array;
-  down: Float32Array;
+/** What flows from a px to its right and to the one below it, turned round: the adjoint of forward differences. In place. */
+function flow(out: Float32Array, i: number, across: number, right: number, down: number, below: number): void {
+  if (right > 0) {
+    out[i] -= across;
+    out[i + right] += across;
+  }
+  if (below > 0) {
+    out[i] -= down;
+    out[i + below] += down;
+  }
 }
 
 /** The normal equations' left side, of `h`, into `out`. */
-function apply(
-  { width, height, weight, second, along: [lx, ly] }: Slopes,
-  h: Float32Array,
-  flux: Flux,
-  out: Float32Array,
-): void {
+function apply({ width, height, weight, second, along: [lx, ly] }: Slopes, h: Float32Array, out: Float32Array): void {
+  for (let i = 0; i < out.length; i++) out[i] = levelWeight * h[i];
   for (let y = 0, i = 0; y < height; y++) {
     const below = y + 1 < height ? width : 0;
     for (let x = 0; x < width; x++, i++) {
-      const dx = x + 1 < width ? h[i + 1] - h[i] : 0;
+      const right = x + 1 < width ? 1 : 0;
+      const dx = h[i + right] - h[i];
       const dy = h[i + below] - h[i];
       const a = weight[i] * (lx * dx + ly * dy);
       const b = (second ? weight[i] : acrossWeight) * (lx * dy - ly * dx);
-      flux.across[i] = lx * a - ly * b;
-      flux.down[i] = ly * a + lx * b;
+      flow(out, i, lx * a - ly * b, right, ly * a + lx * b, below);
     }
   }
-  divergence(flux, width, height, out);
-  for (let i = 0; i < out.length; i++) out[i] += levelWeight * h[i];
-}
-
-/** The adjoint of forward differences: what flows out of each px, turned round. */
-function divergence({ across, down }: Flux, width: number, height: number, out: Float32Array): Float32Array {
-  for (let y = 0, i = 0; y < height; y++) {
-    for (let x = 0; x < width; x++, i++) {
-      let sum = 0;
-      if (x + 1 < width) sum -= across[i];
-      if (x > 0) sum += across[i - 1];
-      if (y + 1 < height) sum -= down[i];
-      if (y > 0) sum += down[i - width];
-      out[i] = sum;
-    }
-  }
-  return out;
 }
 
 function dot(a: Float32Array, b: Float32Array): number {

@@ -80,6 +80,13 @@ async function main(): Promise<void> {
       wanted.forEach(({ out }, i) => console.log(`${out}: ${sizes[i].least} to ${sizes[i].most} bytes`));
       return;
     }
+    // Measured while the threads draw.
+    const warned = warningsFor(
+      studio,
+      piece,
+      files.map((file) => file.settings),
+    );
+    warned.catch(() => undefined);
     const notes: string[] = [];
     const costs: KindCost[][] = [];
     const heard = profiles ? (some: readonly KindCost[]) => costs.push([...some]) : undefined;
@@ -92,8 +99,7 @@ async function main(): Promise<void> {
       notes.push(...saved.notes);
     }
     if (profiles) console.log(costTable(joinCosts(costs)).join('\n'));
-    const settings = files.map((file) => file.settings);
-    for (const note of new Set([...notes, ...(await warningsFor(studio, piece, settings))])) console.log(note);
+    for (const note of new Set([...notes, ...(await warned)])) console.log(note);
   } finally {
     close();
   }

@@ -22,12 +22,17 @@ export function useMeasures(
   useEffect(() => {
     if (!piece || !sharp) return;
     let current = true;
-    const timer = window.setTimeout(() => {
-      renderer.measure().then(
-        (measures) => current && setMeasured({ measures, measuredOn: piece }),
+    const measure = (): void =>
+      void renderer.measureAtRest().then(
+        (measures) => {
+          if (!current) return;
+          if (measures) setMeasured({ measures, measuredOn: piece });
+          // Given up for a look at something else: the piece is as it was.
+          else timer = window.setTimeout(measure, restMs);
+        },
         () => undefined,
       );
-    }, restMs);
+    let timer = window.setTimeout(measure, restMs);
     return () => {
       current = false;
       window.clearTimeout(timer);

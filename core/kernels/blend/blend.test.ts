@@ -93,9 +93,11 @@ describe.each(blendModes.map((mode) => [mode]))('%s as a layer of its own', (mod
     const { data } = inLight ? fromLight(wanted) : wanted;
     const painted = data.map((value, i) => (above.data[i - (i % 4) + 3] > 0 ? value : opaque.data[i]));
     expect(largestDifference(out, { ...out, data: painted })).toBeLessThan(1e-4);
-    expect(mixed(above, opaque, null, mode, inLight).data.subarray(0, 64 * 20 * 4).some((value) => value !== 0)).toBe(
-      false,
-    );
+    expect(
+      mixed(above, opaque, null, mode, inLight)
+        .data.subarray(0, 64 * 20 * 4)
+        .some((value) => value !== 0),
+    ).toBe(false);
   });
 
   test.each([[false], [true]])('compiled and reference agree, with something between; in light: %p', (inLight) => {

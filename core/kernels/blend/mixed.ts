@@ -14,13 +14,7 @@ const batch = 4096;
  * @param between what lies between the two, of the same size; null: nothing
  * @param inLight mixed in linear light
  */
-export function mixed(
-  above: Raster,
-  below: Raster,
-  between: Raster | null,
-  mode: BlendMode,
-  inLight: boolean,
-): Raster {
+export function mixed(above: Raster, below: Raster, between: Raster | null, mode: BlendMode, inLight: boolean): Raster {
   if (below.data.length !== above.data.length || below.channels !== 4)
     throw new RangeError('Layers that are mixed must have the same size and four channels.');
   const compiled = machine();

@@ -1,4 +1,4 @@
-import type { Raster } from '../../pixels/raster';
+import { copyOf, type Raster } from '../../pixels/raster';
 import { machine, type KernelCalls } from '../machine';
 import * as reference from './reference';
 
@@ -24,13 +24,25 @@ export const toOklab = (raster: Raster): Raster =>
 export const fromOklab = (raster: Raster): Raster =>
   converted(raster, (calls) => calls.shownPixels, reference.shownPixels);
 
-function converted(
-  raster: Raster,
-  kernel: (calls: KernelCalls) => (at: number, count: number) => number,
-  plain: (data: Float32Array) => void,
-): Raster {
-  if (raster.channels !== 4) throw new RangeError('Only pixels with four channels have a colour.');
-  const out = { ...raster, data: raster.data.slice() };
+/** As `fromLight`, in place, for a raster that nobody else has. @returns the same raster */
+export const encodedInPlace = (raster: Raster): Raster =>
+  changed(raster, (calls) => calls.encodePixels, reference.encodePixels);
+
+/** As `toLight`, in place, for a raster that nobody else has. @returns the same raster */
+export const decodedInPlace = (raster: Raster): Raster =>
+  changed(raster, (calls) => calls.decodePixels, reference.decodePixels);
+
+/** As `fromOklab`, in place, for a raster that nobody else has. @returns the same raster */
+export const shownInPlace = (raster: Raster): Raster =>
+  changed(raster, (calls) => calls.shownPixels, reference.shownPixels);
+
+type Kernel = (calls: KernelCalls) => (at: number, count: number) => number;
+type Plain = (data: Float32Array) => void;
+
+const converted = (raster: Raster, kernel: Kernel, plain: Plain): Raster => changed(copyOf(raster), kernel, plain);
+
+function changed(out: Raster, kernel: Kernel, plain: Plain): Raster {
+  if (out.channels !== 4) throw new RangeError('Only pixels with four channels have a colour.');
   const compiled = machine();
   if (!compiled) {
     plain(out.data);

@@ -60,8 +60,7 @@ function weighedDisc(
   const { floats } = arena;
   halves.forEach((half, k) => {
     for (let i = 0; i < taps; i++)
-      floats[(weights >> 2) + k * taps + i] =
-        max(0, min(i - reach + 0.5, half) - max(i - reach - 0.5, -half)) / area;
+      floats[(weights >> 2) + k * taps + i] = max(0, min(i - reach + 0.5, half) - max(i - reach - 0.5, -half)) / area;
   });
   floats.fill(0, held >> 2, (held >> 2) + stride * rows);
   // What of each row lies in the picture.
@@ -79,14 +78,7 @@ function weighedDisc(
   for (let y = 0; y < wanted.height; y++) {
     floats.fill(0, found >> 2, (found >> 2) + vectors(run));
     for (let k = 0; k < taps; k++)
-      calls.addTaps(
-        held + (y + k) * stride * 4,
-        channels * 4,
-        weights + k * taps * 4,
-        taps,
-        found,
-        vectors(run),
-      );
+      calls.addTaps(held + (y + k) * stride * 4, channels * 4, weights + k * taps * 4, taps, found, vectors(run));
     out.data.set(floats.subarray(found >> 2, (found >> 2) + run), y * run);
   }
   return out;

@@ -91,28 +91,31 @@ test('too few places are refused', () => {
   expect(() => warp(emptyRaster(4, 4, 1), new Float32Array(3), 2, 2, 'bilinear', 'clear')).toThrow(RangeError);
 });
 
-test.each(variants)('%s, border %s, %p channels: a small part of a large source is as if all were read', (...variant) => {
-  const [sampling, border, channels] = variant;
-  const source = noise(300, 200, channels, 7);
-  const next = random(5);
-  for (const [x, y] of [
-    [150, 90],
-    [-6, 40],
-    [297, 196],
-    [-60, -60],
-    [400, 100],
-  ]) {
-    const places = Float32Array.from({ length: 2 * 400 }, (_, i) => (i % 2 ? y : x) + next() * 12);
-    const plane: Homography = [0.4, -0.1, x, 0.1, 0.5, y, 0.0004, -0.0002, 1];
-    const region = { x: 2, y: 3, width: 24, height: 18 };
-    const all = () => [
-      warp(source, places, 20, 20, sampling, border),
-      warpPlane(source, plane, region, sampling, border),
-    ];
-    const ours = all();
-    byReference(all).forEach((wanted, i) => expect(largestDifference(ours[i], wanted)).toBeLessThan(5e-5));
-  }
-});
+test.each(variants)(
+  '%s, border %s, %p channels: a small part of a large source is as if all were read',
+  (...variant) => {
+    const [sampling, border, channels] = variant;
+    const source = noise(300, 200, channels, 7);
+    const next = random(5);
+    for (const [x, y] of [
+      [150, 90],
+      [-6, 40],
+      [297, 196],
+      [-60, -60],
+      [400, 100],
+    ]) {
+      const places = Float32Array.from({ length: 2 * 400 }, (_, i) => (i % 2 ? y : x) + next() * 12);
+      const plane: Homography = [0.4, -0.1, x, 0.1, 0.5, y, 0.0004, -0.0002, 1];
+      const region = { x: 2, y: 3, width: 24, height: 18 };
+      const all = () => [
+        warp(source, places, 20, 20, sampling, border),
+        warpPlane(source, plane, region, sampling, border),
+      ];
+      const ours = all();
+      byReference(all).forEach((wanted, i) => expect(largestDifference(ours[i], wanted)).toBeLessThan(5e-5));
+    }
+  },
+);
 
 test('a plane that is seen up to its horizon is sampled on both sides of it', () => {
   const source = noise(60, 40, 1, 3);

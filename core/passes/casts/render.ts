@@ -1,5 +1,5 @@
 import { blend } from '../../kernels/blend';
-import { fromLight, toLight } from '../../kernels/colour';
+import { decodedInPlace, fromLight } from '../../kernels/colour';
 import { touchedUp } from '../../graph/brushed';
 import { combined, filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
@@ -77,7 +77,7 @@ function mirroredNode({ foot }: Casts, mirrored: Mirrored, layers: readonly Laye
         if (own !== 1) for (let k = 0; k < picture.data.length; k++) picture.data[k] *= own;
         blend(out, picture);
       });
-      return toLight(out);
+      return decodedInPlace(out);
     },
   );
   const left = (height: number): number => strength * (fade === null ? 1 : Math.max(0, 1 - height / fade));

@@ -1,5 +1,5 @@
 import { blurMargin, blurRegion } from '../../kernels/blur';
-import { fromLight, toLight } from '../../kernels/colour';
+import { encodedInPlace, toLight } from '../../kernels/colour';
 import { spreadOver } from '../../graph/grid';
 import { contentKey, nowhere, touches, type Needs, type Node, type Request } from '../../graph/node';
 import { withinBounds } from '../../graph/withinBounds';
@@ -80,7 +80,7 @@ export function outOfFocus(source: Node, { as }: Pick<Blur, 'as'>, field: SigmaF
       }
       if (found.size === 0) return emptyRaster(region.width, region.height, source.channels);
       const out = found.size === 1 ? [...found.values()][0] : mixed(found, sigmas, field, request, source.channels);
-      return source.channels === 4 ? fromLight(out) : out;
+      return source.channels === 4 ? encodedInPlace(out) : out;
     },
   });
 }

@@ -1,4 +1,4 @@
-import { fromLight, toLight } from '../../kernels/colour';
+import { encodedInPlace, toLight } from '../../kernels/colour';
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
 import { emptyRaster } from '../../pixels/raster';
@@ -43,7 +43,7 @@ export function inMotion(source: Node, { angle, length }: Motion): Node {
           }
         }
       }
-      return channels === 4 ? fromLight(out) : out;
+      return channels === 4 ? encodedInPlace(out) : out;
     },
   });
 }

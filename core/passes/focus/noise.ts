@@ -35,8 +35,7 @@ let drawn: Float32Array | null = null;
 const deviates = (): Float32Array => (drawn ??= drawDeviates());
 
 /** Normal deviates of standard deviation 1: the same place always gives the same. */
-export const normalAt = (x: number, y: number, salt: number): number =>
-  deviates()[chance(x, y, salt) >>> (32 - bits)];
+export const normalAt = (x: number, y: number, salt: number): number => deviates()[chance(x, y, salt) >>> (32 - bits)];
 
 /** What is left of standard deviation 1 when white noise is blurred by a Gaussian: 1 / (2 sqrt(pi) sigma) from about 0.6 on. */
 function leftAfter(sigma: number): number {
@@ -62,7 +61,9 @@ export function grainIn(region: Region, size: number, salt: number): Raster {
   const white = whiteIn(wide, salt);
   if (reach === 0) return white;
   const soft =
-    size > mostTaps ? crop(gaussianBlur(white, size), wide, region) : weighed(white, tapsOf(size, region.width), tapsOf(size, region.height));
+    size > mostTaps
+      ? crop(gaussianBlur(white, size), wide, region)
+      : weighed(white, tapsOf(size, region.width), tapsOf(size, region.height));
   const factor = 1 / leftAfter(size);
   const { data } = soft;
   for (let i = 0; i < data.length; i++) data[i] *= factor;

@@ -12,8 +12,7 @@ export type RowLight = (x: number, y: number, count: number, to: Float32Array, a
 /** Light that is worked out in every px. */
 export function everywhere(region: Region, lightAt: RowLight): Raster {
   const out = emptyRaster(region.width, region.height, 4);
-  for (let y = 0; y < region.height; y++)
-    lightAt(region.x, region.y + y, region.width, out.data, y * region.width * 4);
+  for (let y = 0; y < region.height; y++) lightAt(region.x, region.y + y, region.width, out.data, y * region.width * 4);
   return out;
 }
 

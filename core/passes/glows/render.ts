@@ -1,7 +1,7 @@
 import { touchedUp } from '../../graph/brushed';
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
-import { fromLight } from '../../kernels/colour';
+import { encodedInPlace } from '../../kernels/colour';
 import { fallen } from '../../light/fall';
 import type { Lamp } from '../../light/lamp';
 import { linearOf } from '../../pixels/colour';
@@ -104,7 +104,7 @@ function asLayer(light: Raster): Raster {
     if (alpha > faint) data[at + 3] = alpha;
     else data[at] = data[at + 1] = data[at + 2] = data[at + 3] = 0;
   }
-  return fromLight(light);
+  return encodedInPlace(light);
 }
 
 /** Cells of the table of a falloff: its steepest stops lie a hundredth of the radius apart. */

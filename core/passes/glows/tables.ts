@@ -33,8 +33,7 @@ export function angleOf(y: number, x: number): number {
   const part = isFlat ? up / right : right / up;
   const square = part * part;
   const near =
-    part *
-    (0.9998660 + square * (-0.3302995 + square * (0.1801410 + square * (-0.0851330 + square * 0.0208351))));
+    part * (0.999866 + square * (-0.3302995 + square * (0.180141 + square * (-0.085133 + square * 0.0208351))));
   const quarter = isFlat ? near : PI / 2 - near;
   const half = x < 0 ? PI - quarter : quarter;
   return y < 0 ? -half : half;

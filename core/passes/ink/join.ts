@@ -12,11 +12,16 @@ export function joinLayers(layers: readonly Layer[], mode: BlendMode): readonly 
   if (own.length === 0) return layers;
   const nodes = Object.fromEntries(own.map(({ node }, i) => [`layer ${i}`, node]));
   const modes = own.map((one) => one.mode);
-  const joined = combined(`together ${modes.join()}`, nodes, { channels: 4, blankWith: Object.keys(nodes) }, (inputs, { region }) => {
-    const out = emptyRaster(region.width, region.height, 4);
-    modes.forEach((each, i) => blend(out, inputs[`layer ${i}`], each));
-    return out;
-  });
+  const joined = combined(
+    `together ${modes.join()}`,
+    nodes,
+    { channels: 4, blankWith: Object.keys(nodes) },
+    (inputs, { region }) => {
+      const out = emptyRaster(region.width, region.height, 4);
+      modes.forEach((each, i) => blend(out, inputs[`layer ${i}`], each));
+      return out;
+    },
+  );
   return [
     ...layers.filter(({ isCast }) => isCast),
     ...layers.filter(({ place }) => place === 'hole'),

@@ -1,5 +1,5 @@
 import { blurReach, gaussianBlur } from '../../kernels/blur';
-import { fromLight, toLight } from '../../kernels/colour';
+import { encodedInPlace, toLight } from '../../kernels/colour';
 import { signedDistance } from '../../kernels/distance';
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
@@ -102,7 +102,7 @@ export function withEdges(
           }
         }
       }
-      return fromLight(out);
+      return encodedInPlace(out);
     },
   });
 }
@@ -142,7 +142,7 @@ export function withLip(face: Node, cover: Node, { width, strength, colour }: Li
           for (let c = 0; c < 3; c++) out.data[at + c] += (alpha * light[c] - out.data[at + c]) * share;
         }
       }
-      return fromLight(out);
+      return encodedInPlace(out);
     },
   });
 }

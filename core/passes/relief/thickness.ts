@@ -1,5 +1,5 @@
 import { gaussianBlur } from '../../kernels/blur';
-import { fromLight, toLight } from '../../kernels/colour';
+import { encodedInPlace, toLight } from '../../kernels/colour';
 import { signedDistance } from '../../kernels/distance';
 import { contentKey, touches, type Needs, type Node, type Request } from '../../graph/node';
 import { withinBounds } from '../../graph/withinBounds';
@@ -68,7 +68,7 @@ export function sidesOf(
       if (!inputs.cover || isBlank(inputs.cover)) return emptyRaster(region.width, region.height, 4);
       const soft = gaussianBlur(inputs.cover, smooth);
       const following = { point: [towards[0] * scale, towards[1] * scale] as const, part, way, shade };
-      return fromLight(followed(inputs.cover, soft, toLight(inputs.face), region, readFrom(request), following));
+      return encodedInPlace(followed(inputs.cover, soft, toLight(inputs.face), region, readFrom(request), following));
     },
   });
 }

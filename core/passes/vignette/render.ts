@@ -1,7 +1,7 @@
 import { smoothStep } from '../../pixels/smoothStep';
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
-import { fromLight, toLight } from '../../kernels/colour';
+import { encodedInPlace, toLight } from '../../kernels/colour';
 import type { Size } from '../../pixels/region';
 import type { Vignette } from './schema';
 
@@ -36,7 +36,7 @@ export function vignetteNode(picture: Node, vignette: Vignette, { width, height 
           for (let c = 0; c < 3; c++) light.data[at + c] = min(alpha, light.data[at + c] * factor);
         }
       }
-      return fromLight(light);
+      return encodedInPlace(light);
     },
   });
 }

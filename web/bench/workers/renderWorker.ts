@@ -42,7 +42,8 @@ export type RenderOrder =
   | { kind: 'piece'; packed: Package }
   /** `fineness`: it may be drawn with this fraction of its px; `have`: key of the picture that the page has. */
   | { kind: 'tile'; frame: number; region: Region; scale: number; fineness: number; have: string | null }
-  | { kind: 'measure' }
+  /** Given up for a newer frame than this; null: never. */
+  | { kind: 'measure'; frame: number | null }
   | { kind: 'stock'; paint: string; side: number }
   | { kind: 'colour'; centre: [number, number]; radius: number }
   | { kind: 'shadow'; region: Region }
@@ -128,7 +129,11 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
     const materials = await materialsOf(order.piece);
     return { kind: 'legible', legible: await legibleAt(order.piece, order.size, materials, evaluator) };
   }
-  if (order.kind === 'measure') return { kind: 'measure', measures: await measurePiece(piece, compiled, evaluator) };
+  if (order.kind === 'measure') {
+    const { frame } = order;
+    const wanted = frame === null ? evaluator : evaluator.whileWanted(() => isOld(frame));
+    return { kind: 'measure', measures: await measurePiece(piece, compiled, wanted) };
+  }
   if (order.kind === 'stock')
     return { kind: 'stock', seen: await seeOnStock(piece, compiled.materials, order.paint, order.side) };
   if (order.kind === 'extent') return { kind: 'extent', box: await extentOf(piece, compiled, evaluator, order.veils) };
@@ -145,6 +150,9 @@ async function answer(order: Exclude<RenderOrder, { kind: 'piece' | 'share' }>):
   return drawTile(piece, compiled.picture, order);
 }
 
+/** Whether something newer is wanted than a frame. */
+const isOld = (frame: number): boolean => newestFrame !== null && Atomics.load(newestFrame, 0) !== frame;
+
 /** Only what has changed is drawn; the sharp picture of a tile will also do where a coarse one is asked for. */
 async function drawTile(
   piece: Piece,
@@ -155,8 +163,7 @@ async function drawTile(
   const key = fineness < 1 ? `${sharpKey} at ${fineness}` : sharpKey;
   if (have === sharpKey || have === key) return { kind: 'tile', key: have, bitmap: null };
   const drawn = fineness < 1 ? coarser(region, fineness, sheetAt(piece.sheet, scale * fineness)) : region;
-  const isOutdated = (): boolean => newestFrame !== null && Atomics.load(newestFrame, 0) !== frame;
-  const raster = await evaluator.pixels(picture, { region: drawn, scale: scale * fineness }, isOutdated);
+  const raster = await evaluator.pixels(picture, { region: drawn, scale: scale * fineness }, () => isOld(frame));
   return { kind: 'tile', key, bitmap: await bitmapOf(raster, drawn) };
 }
 

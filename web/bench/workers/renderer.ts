@@ -113,10 +113,17 @@ export class SheetRenderer {
     this.go();
   }
 
+  /** What gauges show of the piece. */
   async measure(): Promise<Measures> {
-    const answer = await this.pool.ask({ kind: 'measure' });
+    const answer = await this.pool.ask({ kind: 'measure', frame: null });
     if (answer.kind !== 'measure') throw new Error('Nothing was measured.');
     return answer.measures;
+  }
+
+  /** The same while the picture is at rest; null where it was given up because a newer picture is wanted. */
+  async measureAtRest(): Promise<Measures | null> {
+    const answer = await this.pool.ask({ kind: 'measure', frame: this.frames });
+    return answer.kind === 'measure' ? answer.measures : null;
   }
 
   /** The piece on a sheet of another colour. @param side longer side of its picture, px */

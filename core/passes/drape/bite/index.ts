@@ -1,4 +1,4 @@
-import { fromLight, toLight } from '../../../kernels/colour';
+import { encodedInPlace, toLight } from '../../../kernels/colour';
 import { emptyRaster, type Raster } from '../../../pixels/raster';
 import { contentKey, type Node } from '../../../graph/node';
 import { combined } from '../../../graph/filter';
@@ -34,10 +34,15 @@ export function bitten(bite: Bite, ground: Ground): Bitten {
       ),
     cover: (node) =>
       hold
-        ? combined('held', { node, hold }, { channels: 1, bounds: node.bounds, blankWith: ['node'] }, ({ node: own, hold: held }) => ({
-            ...own,
-            data: own.data.map((value, i) => value * held.data[i]),
-          }))
+        ? combined(
+            'held',
+            { node, hold },
+            { channels: 1, bounds: node.bounds, blankWith: ['node'] },
+            ({ node: own, hold: held }) => ({
+              ...own,
+              data: own.data.map((value, i) => value * held.data[i]),
+            }),
+          )
         : node,
   };
 }
@@ -77,5 +82,5 @@ function laid({ as, strength, texture, shading }: Bite, { ink, shade, broad, sur
       out.data[at + c] = min(1, own + (taken - own) * strength) * held;
     }
   }
-  return fromLight(out);
+  return encodedInPlace(out);
 }

@@ -1,4 +1,4 @@
-import { fromOklab, toOklab } from '../../../kernels/colour';
+import { shownInPlace, toOklab } from '../../../kernels/colour';
 import { wholeTurn } from '../../../light/lamp';
 import { lightOfOklab, readOklab } from '../../../pixels/colour';
 import type { Raster } from '../../../pixels/raster';
@@ -139,5 +139,5 @@ export function inOklab(raster: Raster, changes: readonly Change[]): Raster {
     data[at + 1] = lab[1];
     data[at + 2] = lab[2];
   }
-  return fromOklab(out);
+  return shownInPlace(out);
 }

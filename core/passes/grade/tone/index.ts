@@ -1,5 +1,5 @@
-import { fromLight, toLight } from '../../../kernels/colour';
-import { copyOf, type Raster } from '../../../pixels/raster';
+import { encodedInPlace, toLight } from '../../../kernels/colour';
+import type { Raster } from '../../../pixels/raster';
 import type { Grade } from '../schema';
 import { colourChanges, inOklab, matchChanges } from './colour';
 import { firstTables, lastTables, throughTables } from './tables';
@@ -35,7 +35,7 @@ function stepsOf(grade: Grade): Step[] {
 /** @param raster premultiplied encoded RGBA; not changed. @param matrix of linear light */
 function balanced(raster: Raster, matrix: Matrix): Raster {
   const [rr, rg, rb, gr, gg, gb, br, bg, bb] = matrix;
-  const out = copyOf(toLight(raster));
+  const out = toLight(raster);
   const { data } = out;
   for (let at = 0; at < data.length; at += 4) {
     const [red, green, blue, alpha] = [data[at], data[at + 1], data[at + 2], data[at + 3]];
@@ -43,7 +43,7 @@ function balanced(raster: Raster, matrix: Matrix): Raster {
     data[at + 1] = within(gr * red + gg * green + gb * blue, alpha);
     data[at + 2] = within(br * red + bg * green + bb * blue, alpha);
   }
-  return fromLight(out);
+  return encodedInPlace(out);
 }
 
 const within = (value: number, most: number): number => min(most, max(0, value));

@@ -2,13 +2,13 @@ import { useEffect, useRef, useState } from 'react';
 import { plainLamp } from '../../../../core/light/lamp';
 import { levelSize } from '../../../../core/pictures/pyramid';
 import type { Light } from '../../../../core/survey/light';
-import { reliefFromShading, type Relief } from '../../../../core/survey/relief';
 import { unsure } from '../../../../core/survey/sentences';
 import { coarseView, type CoarseView } from '../../../../core/survey/view';
 import { useSurvey } from '../../../api/surveys';
 import { useBench } from '../../benchContext';
 import { useFarthestPlate } from '../../farthestPlate';
 import { Depths } from './Depths';
+import { useReliefPicture } from './useReliefPicture';
 
 /** The relief is shown from a level with no more px than this: it follows the dial. */
 const shownPixels = 60000;
@@ -61,7 +61,6 @@ function ReliefThumbnail({ asset }: { asset: string }) {
   const { piece, materials } = useBench();
   const [view, setView] = useState<CoarseView | null>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [highest, setHighest] = useState(0);
   useEffect(() => {
     let isCurrent = true;
     const picture = materials?.picture(asset);
@@ -82,14 +81,13 @@ function ReliefThumbnail({ asset }: { asset: string }) {
     };
   }, [materials, asset]);
   const { tilt, height } = piece.lamp ?? plainLamp();
+  const picture = useReliefPicture(view, { tilt, height: Math.abs(height) });
   useEffect(() => {
-    if (!view) return;
-    const frame = requestAnimationFrame(() => {
-      const relief = reliefFromShading(view, { tilt, height: Math.abs(height) });
-      if (canvas.current) setHighest(drawRelief(canvas.current, relief));
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [view, tilt, height]);
+    if (!canvas.current || !picture) return;
+    canvas.current.width = picture.width;
+    canvas.current.height = picture.height;
+    canvas.current.getContext('2d')!.putImageData(new ImageData(picture.pixels, picture.width, picture.height), 0, 0);
+  }, [picture]);
   return (
     <div>
       <h3 className="mb-1 label">Relief in this light</h3>
@@ -100,25 +98,10 @@ function ReliefThumbnail({ asset }: { asset: string }) {
         aria-label="What would stand out of the photograph’s surface if the light came from the lamp: light is high"
       />
       <p className="text-faint">
-        {view
-          ? `Light is high: up to ${Math.round(highest)} px of the photograph. Turn the lamp until folds and bumps look right.`
+        {picture
+          ? `Light is high: up to ${Math.round(picture.highest)} px of the photograph. Turn the lamp until folds and bumps look right.`
           : 'Being fetched'}
       </p>
     </div>
   );
-}
-
-/** @returns how high white is, plate px */
-function drawRelief(canvas: HTMLCanvasElement, { width, height, heights }: Relief): number {
-  canvas.width = width;
-  canvas.height = height;
-  const sorted = heights.slice().sort();
-  const most = Math.max(1e-6, sorted[Math.floor(0.99 * (sorted.length - 1))]);
-  const image = new ImageData(width, height);
-  for (let i = 0; i < heights.length; i++) {
-    const tone = Math.min(255, (255 * heights[i]) / most);
-    image.data.set([tone, tone, tone, 255], i * 4);
-  }
-  canvas.getContext('2d')!.putImageData(image, 0, 0);
-  return most;
 }
