@@ -1,6 +1,6 @@
 import { contentKey, type Node, type Request } from './node';
 import { memoizeLast } from './memoize';
-import { warp } from '../kernels/warp';
+import { warp, warpPlane } from '../kernels/warp';
 import { boxWhere } from '../pixels/boxWhere';
 import { evenRaster, isBlank } from '../pixels/even';
 import { emptyRaster, put, type Raster } from '../pixels/raster';
@@ -21,7 +21,7 @@ export interface ShiftField {
 
 /** Less than this is no shift, output px. */
 const least = 1e-3;
-/** Where letters are pressed together by more than this, four samples are taken for each px. */
+/** Where letters are pressed together by more than this, four samples are taken for a px. */
 const pressed = 1.2;
 
 /** A part of a lettering, moved by a field of shifts: each place shows what lies at place + shift. */
@@ -41,11 +41,10 @@ export function displaced(source: Node, field: ShiftField): Node {
       const extent = extentOf(shifts, field, request);
       const lying = sourceRegion(request, extent);
       if (isNothing(extent, request.scale)) return pixels;
-      const isPressed = extent.steepest > pressed;
       const { region, scale } = request;
       const part = reachedIn(pixels, lying, region, extent, scale);
       if (!part) return evenRaster(region.width, region.height, source.channels, 0);
-      const found = limited(moved(pixels, lying, shifts, field, { region: part, scale }, isPressed));
+      const found = limited(moved(pixels, lying, shifts, field, { region: part, scale }));
       if (part.width === region.width && part.height === region.height) return found;
       const out = emptyRaster(region.width, region.height, source.channels);
       put(out, region, found, part);
@@ -54,13 +53,12 @@ export function displaced(source: Node, field: ShiftField): Node {
   };
 }
 
-/** The smallest and largest shifts around a request, sheet px, and how much is pressed into one px at most. */
+/** The smallest and largest shifts around a request, sheet px. */
 interface Extent {
   left: number;
   right: number;
   up: number;
   down: number;
-  steepest: number;
 }
 
 /** Which px of the grid matter to a request. */
@@ -77,7 +75,7 @@ const extentOf = ({ data }: Raster, field: ShiftField, request: Request): Extent
 
 function extentIn(data: Float32Array, field: ShiftField, request: Request): Extent {
   const part = near(request, field);
-  const extent = { left: 0, right: 0, up: 0, down: 0, steepest: 1 };
+  const extent = { left: 0, right: 0, up: 0, down: 0 };
   if (!part) return extent;
   const run = field.region.width * 4;
   for (let y = 0; y < part.height; y++) {
@@ -87,8 +85,6 @@ function extentIn(data: Float32Array, field: ShiftField, request: Request): Exte
       extent.right = max(extent.right, data[at]);
       extent.up = min(extent.up, data[at + 1]);
       extent.down = max(extent.down, data[at + 1]);
-      if (x > 0) extent.steepest = max(extent.steepest, 1 + abs(data[at] - data[at - 4]) * field.scale);
-      if (y > 0) extent.steepest = max(extent.steepest, 1 + abs(data[at + 1] - data[at + 1 - run]) * field.scale);
     }
   }
   return extent;
@@ -126,50 +122,74 @@ function reachedIn(
   return intersect(region, { x: left, y: top, width: right - left, height: bottom - top });
 }
 
-/** @param isPressed four samples for each px */
-function moved(
-  source: Raster,
-  lying: Region,
-  shifts: Raster,
-  field: ShiftField,
-  { region, scale }: Request,
-  isPressed: boolean,
-): Raster {
-  const finer = isPressed ? 2 : 1;
-  const [width, height] = [region.width * finer, region.height * finer];
-  const toGrid = field.scale / scale;
+/** Shifts at the px of a region, sheet px: the first two of four channels. */
+function shiftsIn(shifts: Raster, field: ShiftField, { region, scale }: Request): Float32Array {
+  const ratio = field.scale / scale;
+  const { x, y } = field.region;
+  return warpPlane(shifts, [ratio, 0, -x, 0, ratio, -y, 0, 0, 1], region, 'bicubic', 'repeat').data;
+}
+
+function moved(source: Raster, lying: Region, shifts: Raster, field: ShiftField, request: Request): Raster {
+  const { region, scale } = request;
+  const { width, height } = region;
+  // One px more all around tells how much is pressed into each.
+  const own = shiftsIn(shifts, field, { region: grow(region, 1), scale });
+  const run = (width + 2) * 4;
   const places = new Float32Array(width * height * 2);
+  const finer: number[] = [];
   for (let y = 0, i = 0; y < height; y++) {
-    const gridY = (region.y + (y + 0.5) / finer) * toGrid - field.region.y;
-    for (let x = 0; x < width; x++) {
-      places[i++] = (region.x + (x + 0.5) / finer) * toGrid - field.region.x;
-      places[i++] = gridY;
-    }
-  }
-  const own = warp(shifts, places, width, height, 'bicubic', 'repeat').data;
-  for (let y = 0, i = 0, at = 0; y < height; y++) {
-    const fromY = region.y - lying.y + (y + 0.5) / finer;
-    for (let x = 0; x < width; x++, at += 4) {
-      places[i++] = region.x - lying.x + (x + 0.5) / finer + own[at] * scale;
-      places[i++] = fromY + own[at + 1] * scale;
+    const fromY = region.y - lying.y + y + 0.5;
+    let at = (y + 1) * run + 4;
+    for (let x = 0; x < width; x++, i += 2, at += 4) {
+      places[i] = region.x - lying.x + x + 0.5 + own[at] * scale;
+      places[i + 1] = fromY + own[at + 1] * scale;
+      const across = abs(own[at + 4] - own[at - 4]);
+      const down = abs(own[at + 1 + run] - own[at + 1 - run]);
+      if (max(across, down) * scale > 2 * (pressed - 1)) finer.push(i / 2);
     }
   }
   const out = warp(source, places, width, height, 'bicubic', 'clear');
-  return isPressed ? halved(out) : out;
+  if (finer.length > 0) sampleFiner(out, source, places, own, finer, request);
+  return out;
 }
 
-function halved({ width, height, channels, data }: Raster): Raster {
-  const out = emptyRaster(width / 2, height / 2, channels);
-  const run = width * channels;
-  for (let y = 0, to = 0; y < out.height; y++) {
-    for (let x = 0; x < out.width; x++) {
-      const at = 2 * y * run + 2 * x * channels;
-      for (let c = 0; c < channels; c++, to++)
-        out.data[to] =
-          (data[at + c] + data[at + c + channels] + data[at + c + run] + data[at + c + run + channels]) / 4;
+/** Places within a px, from its middle, that it is sampled at where it is pressed. */
+const quarters = [
+  [-0.25, -0.25],
+  [0.25, -0.25],
+  [-0.25, 0.25],
+  [0.25, 0.25],
+] as const;
+
+/** Takes four samples for some px, in place. @param own shifts, one px more all around */
+function sampleFiner(
+  out: Raster,
+  source: Raster,
+  places: Float32Array,
+  own: Float32Array,
+  finer: readonly number[],
+  { region: { width }, scale }: Request,
+): void {
+  const run = (width + 2) * 4;
+  const within = new Float32Array(finer.length * 8);
+  finer.forEach((px, n) => {
+    const at = (floor(px / width) + 1) * run + ((px % width) + 1) * 4;
+    quarters.forEach(([dx, dy], k) => {
+      // Shifts run evenly within a px.
+      const shiftOf = (c: number): number =>
+        (((own[at + 4 + c] - own[at - 4 + c]) * dx + (own[at + run + c] - own[at - run + c]) * dy) / 2) * scale;
+      within[n * 8 + k * 2] = places[px * 2] + dx + shiftOf(0);
+      within[n * 8 + k * 2 + 1] = places[px * 2 + 1] + dy + shiftOf(1);
+    });
+  });
+  const { data, channels } = warp(source, within, finer.length * 4, 1, 'bicubic', 'clear');
+  finer.forEach((px, n) => {
+    for (let c = 0; c < channels; c++) {
+      let sum = 0;
+      for (let k = 0; k < 4; k++) sum += data[(n * 4 + k) * channels + c];
+      out.data[px * channels + c] = sum / 4;
     }
-  }
-  return out;
+  });
 }
 
 /** Takes off what a cubic goes beyond: coverage stays within 0..1, and no colour is lighter than white. */
