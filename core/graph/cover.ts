@@ -1,7 +1,7 @@
 import { joinCover } from '../kernels/coverage';
 import { emptyRaster, type Raster } from '../pixels/raster';
-import { intersect, outerPixels, unionOf, type Region } from '../pixels/region';
-import { contentKey, keyOf, nowhere, touches, type Node, type Request } from './node';
+import { unionOf, type Region } from '../pixels/region';
+import { contentKey, keyOf, nowhere, partIn, touches, type Node, type Request } from './node';
 import { followedBy, moved, placedBounds, type Affine } from '../shape/affine';
 import { coverage } from '../shape/coverage';
 import { flatten, transformPath } from '../shape/path';
@@ -49,20 +49,12 @@ export function coverNode(letters: readonly Letter[], place: Affine): Node {
 export function letterCoverage(
   letter: Letter,
   place: Affine,
-  { region, scale }: Request,
+  request: Request,
   bounds: Region,
 ): { region: Region; cover: Raster } | null {
-  const box = intersect(
-    region,
-    outerPixels({
-      x: bounds.x * scale - 1,
-      y: bounds.y * scale - 1,
-      width: bounds.width * scale + 2,
-      height: bounds.height * scale + 2,
-    }),
-  );
+  const box = partIn(bounds, request);
   if (!box) return null;
-  return { region: box, cover: coverage(polygonsOf(letter, place, scale), box) };
+  return { region: box, cover: coverage(polygonsOf(letter, place, request.scale), box) };
 }
 
 /** The outlines of each letter as they were last wanted, in each of its places: all tiles of a frame want the same. */

@@ -1,6 +1,7 @@
 import { contentKey, type Node, type Request } from './node';
 import { memoizeLast } from './memoize';
-import { warp, warpPlane } from '../kernels/warp';
+import { spreadOver } from './grid';
+import { warp } from '../kernels/warp';
 import { boxWhere } from '../pixels/boxWhere';
 import { evenRaster, isBlank } from '../pixels/even';
 import { emptyRaster, put, type Raster } from '../pixels/raster';
@@ -122,18 +123,11 @@ function reachedIn(
   return intersect(region, { x: left, y: top, width: right - left, height: bottom - top });
 }
 
-/** Shifts at the px of a region, sheet px: the first two of four channels. */
-function shiftsIn(shifts: Raster, field: ShiftField, { region, scale }: Request): Float32Array {
-  const ratio = field.scale / scale;
-  const { x, y } = field.region;
-  return warpPlane(shifts, [ratio, 0, -x, 0, ratio, -y, 0, 0, 1], region, 'bicubic', 'repeat').data;
-}
-
 function moved(source: Raster, lying: Region, shifts: Raster, field: ShiftField, request: Request): Raster {
   const { region, scale } = request;
   const { width, height } = region;
   // One px more all around tells how much is pressed into each.
-  const own = shiftsIn(shifts, field, { region: grow(region, 1), scale });
+  const own = spreadOver(shifts, field, { region: grow(region, 1), scale }, 'bicubic').data;
   const run = (width + 2) * 4;
   const places = new Float32Array(width * height * 2);
   const finer: number[] = [];

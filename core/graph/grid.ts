@@ -1,4 +1,4 @@
-import { warpPlane } from '../kernels/warp';
+import { warpPlane, type Sampling } from '../kernels/warp';
 import type { Raster } from '../pixels/raster';
 import type { Size } from '../pixels/region';
 import type { Request } from './node';
@@ -13,8 +13,13 @@ export function gridOf(sheet: Size, most: number): Grid {
   return { scale, region: sheetAt(sheet, scale) };
 }
 
-/** What is known on a grid, or a part of one, in the px of a request: bilinear. */
-export function spreadOver(known: Raster, { region: lying, scale: own }: Request, { region, scale }: Request): Raster {
+/** What is known on a grid, or a part of one, in the px of a request. */
+export function spreadOver(
+  known: Raster,
+  { region: lying, scale: own }: Request,
+  { region, scale }: Request,
+  sampling: Sampling = 'bilinear',
+): Raster {
   const ratio = own / scale;
-  return warpPlane(known, [ratio, 0, -lying.x, 0, ratio, -lying.y, 0, 0, 1], region, 'bilinear', 'repeat');
+  return warpPlane(known, [ratio, 0, -lying.x, 0, ratio, -lying.y, 0, 0, 1], region, sampling, 'repeat');
 }

@@ -1,6 +1,6 @@
 import type { Level } from '../pixels/level';
 import type { Raster } from '../pixels/raster';
-import { unionOf, type Region } from '../pixels/region';
+import { grow, intersect, outerPixels, scaleRegion, unionOf, type Region } from '../pixels/region';
 import { textHashes } from '../pixels/textHashes';
 import { memoize } from './memoize';
 
@@ -108,6 +108,10 @@ export function touches(bounds: Region | null, { region, scale }: Request): bool
     (bounds.y + bounds.height) * scale + 1 > region.y
   );
 }
+
+/** The part of a request that bounds meet, output px, with 1 px around for soft edges; null where they do not. */
+export const partIn = (bounds: Region, { region, scale }: Request): Region | null =>
+  intersect(region, grow(outerPixels(scaleRegion(bounds, scale)), 1));
 
 /** Needs under names of which each begins with the name of what they are for. */
 export const prefixed = (prefix: string, needs: Needs): Needs =>

@@ -4,8 +4,8 @@ import type { Raster } from './raster';
 const mostFloats = 4 << 20;
 
 /** One memory for all rasters of one value, made when it is first asked for. */
-const shared = new Map<number, Float32Array<ArrayBuffer>>();
-const ofShared = new WeakMap<ArrayBufferLike, number>();
+const shared = new Map<0 | 1, Float32Array<ArrayBuffer>>();
+const ofShared = new WeakMap<ArrayBufferLike, 0 | 1>();
 
 function memoryOf(value: 0 | 1): Float32Array<ArrayBuffer> {
   const known = shared.get(value);
@@ -29,7 +29,7 @@ export function evenRaster(width: number, height: number, channels: 1 | 4, value
 }
 
 /** The one value of a raster that is known to have no other; null: it may have any. */
-export const evenValue = ({ data }: Raster): number | null => ofShared.get(data.buffer) ?? null;
+export const evenValue = ({ data }: Raster): 0 | 1 | null => ofShared.get(data.buffer) ?? null;
 
 /** True where a raster is known to have nothing in it; false says nothing. */
 export const isBlank = (raster: Raster): boolean => evenValue(raster) === 0;

@@ -39,7 +39,7 @@ const still = 1e-3;
 
 function moveBorder(matte: Raster, region: Region, amountAt: (i: number) => number, largest: number): Raster {
   const even = evenValue(matte);
-  if (even === 0 || even === 1) return evenRaster(region.width, region.height, 1, even);
+  if (even !== null) return evenRaster(region.width, region.height, 1, even);
   const margin = growMargin(largest);
   const out = emptyRaster(region.width, region.height, 1);
   const { data, width } = matte;

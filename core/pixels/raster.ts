@@ -38,7 +38,7 @@ export function crop(raster: Raster, outer: Region, inner: Region): Raster {
   }
   if (left === 0 && top === 0 && inner.width === raster.width && inner.height === raster.height) return raster;
   const even = evenValue(raster);
-  if (even === 0 || even === 1) return evenRaster(inner.width, inner.height, raster.channels, even);
+  if (even !== null) return evenRaster(inner.width, inner.height, raster.channels, even);
   const out = emptyRaster(inner.width, inner.height, raster.channels);
   const run = inner.width * raster.channels;
   for (let y = 0; y < inner.height; y++) {
@@ -56,6 +56,16 @@ export function put(out: Raster, region: Region, part: Raster, at: Region): void
       part.data.subarray(y * at.width * channels, (y + 1) * at.width * channels),
       ((y + at.y - region.y) * region.width + at.x - region.x) * channels,
     );
+}
+
+/**
+ * Changes a part of a raster, in place. @param lying where the raster lies, and @param box the part, which lies within it: px
+ * @param change gets the part by itself and changes it in place
+ */
+export function changeIn(raster: Raster, lying: Region, box: Region, change: (part: Raster) => void): void {
+  const part = crop(raster, lying, box);
+  change(part);
+  if (part !== raster) put(raster, lying, part, box);
 }
 
 export const copyOf = (raster: Raster): Raster => ({ ...raster, data: raster.data.slice() });

@@ -1,4 +1,4 @@
-import { crop, put, type Raster } from '../../pixels/raster';
+import { changeIn, type Raster } from '../../pixels/raster';
 import type { Region } from '../../pixels/region';
 import { machine } from '../machine';
 import { blendModes, type BlendMode } from './modes';
@@ -38,7 +38,5 @@ export function blend(below: Raster, above: Raster, mode: BlendMode = 'normal'):
  * `lying`; px
  */
 export function blendIn(below: Raster, lying: Region, part: Raster, box: Region): void {
-  const under = crop(below, lying, box);
-  blend(under, part);
-  if (under !== below) put(below, lying, under, box);
+  changeIn(below, lying, box, (under) => blend(under, part));
 }

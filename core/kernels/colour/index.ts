@@ -5,43 +5,39 @@ import * as reference from './reference';
 /** Pixels that are worked on at a time. */
 const batch = 16384;
 
+/** What is done to runs of px: compiled, and plainly. */
+interface Conversion {
+  kernel(calls: KernelCalls): (at: number, count: number) => number;
+  plain(data: Float32Array): void;
+}
+
+const decoding: Conversion = { kernel: (calls) => calls.decodePixels, plain: reference.decodePixels };
+const encoding: Conversion = { kernel: (calls) => calls.encodePixels, plain: reference.encodePixels };
+const toLab: Conversion = { kernel: (calls) => calls.oklabPixels, plain: reference.oklabPixels };
+const showing: Conversion = { kernel: (calls) => calls.shownPixels, plain: reference.shownPixels };
+
 /** Premultiplied encoded sRGB to premultiplied linear light; error below 1e-6. A new raster. */
-export const toLight = (raster: Raster): Raster =>
-  converted(raster, (calls) => calls.decodePixels, reference.decodePixels);
+export const toLight = (raster: Raster): Raster => converted(copyOf(raster), decoding);
 
 /** Premultiplied linear light to premultiplied encoded sRGB; error below 2e-5. A new raster. */
-export const fromLight = (raster: Raster): Raster =>
-  converted(raster, (calls) => calls.encodePixels, reference.encodePixels);
+export const fromLight = (raster: Raster): Raster => converted(copyOf(raster), encoding);
 
 /** Premultiplied encoded sRGB to Oklab (Ottosson 2020): L 0..1, a, b, straight, and alpha. A new raster. */
-export const toOklab = (raster: Raster): Raster =>
-  converted(raster, (calls) => calls.oklabPixels, reference.oklabPixels);
+export const toOklab = (raster: Raster): Raster => converted(copyOf(raster), toLab);
+
+/** As `toLight`, in place, for a raster that nobody else has. @returns the same raster */
+export const decodedInPlace = (raster: Raster): Raster => converted(raster, decoding);
+
+/** As `fromLight`, in place, for a raster that nobody else has. @returns the same raster */
+export const encodedInPlace = (raster: Raster): Raster => converted(raster, encoding);
 
 /**
  * Oklab (L, a, b straight, and alpha) to premultiplied encoded sRGB: of its chroma each px keeps as much as sRGB can show, its
- * lightness and hue stay. A new raster.
+ * lightness and hue stay. In place, for a raster that nobody else has. @returns the same raster
  */
-export const fromOklab = (raster: Raster): Raster =>
-  converted(raster, (calls) => calls.shownPixels, reference.shownPixels);
+export const shownInPlace = (raster: Raster): Raster => converted(raster, showing);
 
-/** As `fromLight`, in place, for a raster that nobody else has. @returns the same raster */
-export const encodedInPlace = (raster: Raster): Raster =>
-  changed(raster, (calls) => calls.encodePixels, reference.encodePixels);
-
-/** As `toLight`, in place, for a raster that nobody else has. @returns the same raster */
-export const decodedInPlace = (raster: Raster): Raster =>
-  changed(raster, (calls) => calls.decodePixels, reference.decodePixels);
-
-/** As `fromOklab`, in place, for a raster that nobody else has. @returns the same raster */
-export const shownInPlace = (raster: Raster): Raster =>
-  changed(raster, (calls) => calls.shownPixels, reference.shownPixels);
-
-type Kernel = (calls: KernelCalls) => (at: number, count: number) => number;
-type Plain = (data: Float32Array) => void;
-
-const converted = (raster: Raster, kernel: Kernel, plain: Plain): Raster => changed(copyOf(raster), kernel, plain);
-
-function changed(out: Raster, kernel: Kernel, plain: Plain): Raster {
+function converted(out: Raster, { kernel, plain }: Conversion): Raster {
   if (out.channels !== 4) throw new RangeError('Only pixels with four channels have a colour.');
   const compiled = machine();
   if (!compiled) {

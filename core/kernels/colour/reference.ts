@@ -81,7 +81,7 @@ export function quantiseRow(
 const beyond = 2e-4;
 const isShown = (light: readonly number[]): boolean => light.every((one) => one >= -beyond && one <= 1 + beyond);
 
-/** @see fromOklab */
+/** @see shownInPlace */
 export function shownPixels(data: Float32Array): void {
   const light: [number, number, number] = [0, 0, 0];
   for (let at = 0; at < data.length; at += 4) {

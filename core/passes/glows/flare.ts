@@ -1,7 +1,8 @@
 import type { Point } from '../../shape/affine';
 import { seeded } from '../../shape/seeded';
 import { smoothStep } from '../../pixels/smoothStep';
-import { angleOf, lookUp, tableOf } from './tables';
+import { lookUp, tableOf } from '../../pixels/table';
+import { angleOf } from './angle';
 import type { Glow } from './schema';
 
 /** Looked up once: these loops are hot. */

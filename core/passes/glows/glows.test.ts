@@ -13,7 +13,7 @@ import { flareLight, ghostsOf } from './flare';
 import { placeOf } from './place';
 import { glowLayer } from './render';
 import { glowSchema, plainGlow } from './schema';
-import { angleOf } from './tables';
+import { angleOf } from './angle';
 
 const sheet = { width: 200, height: 120 };
 const made = (...edits: ((piece: Piece) => void)[]): Piece => {

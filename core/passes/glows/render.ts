@@ -1,3 +1,4 @@
+import { lookUp, tableOf } from '../../pixels/table';
 import { touchedUp } from '../../graph/brushed';
 import { filtered } from '../../graph/filter';
 import { contentKey, type Node } from '../../graph/node';
@@ -12,7 +13,6 @@ import { falloffOf } from './falloff';
 import { finestOfFlare, flareLight, ghostsOf, type Light } from './flare';
 import { placeOf } from './place';
 import { betweenPlaces, everywhere, refine, type RowLight } from './places';
-import { lookUp, tableOf } from './tables';
 import type { Glow } from './schema';
 
 /** Looked up once: the loop is hot. */

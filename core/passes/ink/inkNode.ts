@@ -2,8 +2,8 @@ import { blendIn } from '../../kernels/blend';
 import { tint } from '../../kernels/coverage';
 import { emptyRaster } from '../../pixels/raster';
 import { evened, isBlank } from '../../pixels/even';
-import { grow, intersect, outerPixels, scaleRegion, unionOf, type Region } from '../../pixels/region';
-import { contentKey, keyOf, nowhere, type Node } from '../../graph/node';
+import { unionOf, type Region } from '../../pixels/region';
+import { contentKey, keyOf, nowhere, partIn, type Node } from '../../graph/node';
 import type { Letter, Letters } from '../../type/letters';
 import type { CoatScene } from '../../coats/scene';
 import { coverOf, lettersIn, placedLetters, type PlacedLetter } from '../../graph/cover';
@@ -68,7 +68,7 @@ export function inkNode(letters: Letters, { coats }: Coated, scene: CoatScene): 
       const out = emptyRaster(region.width, region.height, 4);
       for (const run of runs) {
         const bounds = boundsOf(run);
-        const box = bounds && intersect(region, grow(outerPixels(scaleRegion(bounds, scale)), 1));
+        const box = bounds && partIn(bounds, request);
         if (!box) continue;
         const cover = evened(coverOf(run.placed, letters.place, { region: box, scale }));
         if (isBlank(cover)) continue;

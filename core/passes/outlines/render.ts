@@ -1,10 +1,11 @@
-import { copyOf, crop, emptyRaster, put, type Raster } from '../../pixels/raster';
-import { grow, intersect, outerPixels, scaleRegion, unionOf, type Region } from '../../pixels/region';
+import { changeIn, copyOf, crop, emptyRaster, type Raster } from '../../pixels/raster';
+import { grow, unionOf, type Region } from '../../pixels/region';
 import {
   contentKey,
   inputsOf,
   keyOf,
   nowhere,
+  partIn,
   prefixed,
   touches,
   type Inputs,
@@ -205,20 +206,19 @@ async function layOutline(
     // A contour around each letter runs over those before it; one around all runs over none.
     if (outline.contour === 'each')
       runOver(band, coverOf(placedLetters(before(letters, unit.letters[0]), letters.place), letters.place, part));
-    const lay = (stack: Raster, share: Float32Array, isWithin: boolean): void => {
-      const under = crop(stack, request.region, box);
-      layShare(under, fill, filling.colour, partOf(share, covered, isWithin), outline.opacity, outline.mode);
-      if (under !== stack) put(stack, request.region, under, box);
-    };
+    const lay = (stack: Raster, share: Float32Array, isWithin: boolean): void =>
+      changeIn(stack, request.region, box, (under) =>
+        layShare(under, fill, filling.colour, partOf(share, covered, isWithin), outline.opacity, outline.mode),
+      );
     if (band.within) lay(within, band.within, true);
     if (band.around) lay(around, band.around, false);
   }
 }
 
 /** The part of a request that the outline around some letters can reach, output px; null where it does not. */
-function boxOf(placed: readonly PlacedLetter[], spread: number, { region, scale }: Request): Region | null {
+function boxOf(placed: readonly PlacedLetter[], spread: number, request: Request): Region | null {
   const bounds = unionOf(placed.map((one) => one.bounds));
-  return bounds && intersect(region, grow(outerPixels(scaleRegion(grow(bounds, spread), scale)), 1));
+  return bounds && partIn(grow(bounds, spread), request);
 }
 
 /** A coverage as a part of what the letters cover of each px, or of what they leave; in place. */

@@ -1,3 +1,5 @@
+import { lookUp, tableOf } from '../../../pixels/table';
+
 /** Looked up once: these loops are hot. */
 const { exp, log, max, min } = Math;
 
@@ -29,17 +31,8 @@ export const hueOf = (lightness: number, a: number, b: number): [number, number]
 
 /** What this is the exponent of is nothing: 1e-13. */
 const farthest = 30;
-const cells = 256;
-/** The falling exponential as a table: its loops are hot. */
-const falling = Float64Array.from({ length: farthest * cells + 2 }, (_, i) => exp(-i / cells));
-
-/** exp(-x) for x from 0 on, right to 2e-6. */
-function fallingTo(x: number): number {
-  const place = x * cells;
-  if (!(place < farthest * cells)) return 0;
-  const i = place | 0;
-  return falling[i] + (falling[i + 1] - falling[i]) * (place - i);
-}
+/** The falling exponential, told by what it is the exponent of: its loops are hot. */
+const falling = tableOf((x) => exp(-x), farthest, 256);
 
 /**
  * The hues of a surface (k-means, Lloyd 1982, begun from places as far apart as can be), each with its lit tone.
@@ -118,7 +111,7 @@ export function toneAt(hues: readonly Hue[], a: number, b: number): number {
     const far = (square(a - hues[k].a) + square(b - hues[k].b) - least) / (2 * square(blend));
     // What is this much farther away has no say.
     if (far > farthest) continue;
-    const weight = fallingTo(far);
+    const weight = lookUp(falling, far);
     sum += weight * hues[k].tone;
     all += weight;
   }
@@ -129,7 +122,7 @@ export function toneAt(hues: readonly Hue[], a: number, b: number): number {
 const varies = 0.7;
 
 /** How much of a step below the lit tone is shadow; what is lighter is paint. Logarithms. */
-export const shadowOf = (step: number): number => (step >= 0 ? 0 : step * (1 - fallingTo(square(step / varies))));
+export const shadowOf = (step: number): number => (step >= 0 ? 0 : step * (1 - lookUp(falling, square(step / varies))));
 
 /** A luminance, away from black. */
 export const litBy = (red: number, green: number, blue: number): number =>
