@@ -1,10 +1,11 @@
 import { gaussianBlur } from '../../kernels/blur';
+import { gaussianWeights } from '../../kernels/blur/reference';
 import { weighed, type Taps } from '../../kernels/resize';
 import { crop, emptyRaster, type Raster } from '../../pixels/raster';
 import { grow, type Region } from '../../pixels/region';
 
 /** Looked up once: these loops are hot. */
-const { ceil, cos, exp, imul, log, sqrt, PI } = Math;
+const { abs, ceil, cos, imul, log, sqrt, PI } = Math;
 
 /** A whole number of 32 bits, as if by chance, for a whole place and a number (after Wang 2007). */
 function chance(x: number, y: number, salt: number): number {
@@ -86,12 +87,11 @@ const mostTaps = 3;
 /** A Gaussian for so many px, each from as many px to either side as it reaches. */
 function tapsOf(sigma: number, length: number): Taps {
   const reach = ceil(4 * sigma);
-  const own = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => exp(-((i - reach) ** 2) / (2 * sigma * sigma)));
-  const total = own.reduce((sum, one) => sum + one, 0);
-  const count = own.length;
+  const own = gaussianWeights(sigma, reach);
+  const count = 2 * reach + 1;
   return {
     first: Int32Array.from({ length }, (_, i) => i),
-    weights: Float32Array.from({ length: length * count }, (_, i) => own[i % count] / total),
+    weights: Float32Array.from({ length: length * count }, (_, i) => own[abs((i % count) - reach)]),
     count,
   };
 }
