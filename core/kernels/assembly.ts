@@ -2,6 +2,7 @@
 export * from './blend/assembly';
 export * from './blur/assembly';
 export { decodePixels, encodePixels, oklabPixels, prepareColour, quantiseRow, shownPixels } from './colour/assembly';
+export { hat } from './closing/assembly';
 export * from './coverage/assembly';
 export * from './disc/assembly';
 export * from './distance/assembly';

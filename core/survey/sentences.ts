@@ -43,12 +43,13 @@ const sentences: { [Name in MeasureName]: (found: Survey[Name]) => string } = {
   clipped: ({ white, black }) => `${percent(white)} is clipped to white, ${percent(black)} to black.`,
   shadows: ({ depth, confidence }) =>
     confidence < unsure ? 'Hardly any.' : `They leave ${percent(depth)} of the light.`,
-  planes({ vanishing, confidence }) {
-    if (confidence < unsure || vanishing.length === 0) return 'No lines that run together.';
+  planes({ vanishing, horizon, confidence }) {
+    const seen = horizon ? ` The horizon lies at ${px((horizon.from[1] + horizon.to[1]) / 2)} from the top.` : '';
+    if (confidence < unsure || vanishing.length === 0) return `No lines that run together.${seen}`;
     const [{ place, direction }] = vanishing;
     return place
-      ? `Lines meet at ${Math.round(place[0])}, ${Math.round(place[1])}.`
-      : `Lines run along ${Math.round(direction % 180)}°.`;
+      ? `Lines meet at ${Math.round(place[0])}, ${Math.round(place[1])}.${seen}`
+      : `Lines run along ${Math.round(direction % 180)}°.${seen}`;
   },
 };
 

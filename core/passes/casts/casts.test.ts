@@ -376,7 +376,7 @@ describe('letters that stand on a photograph', () => {
   // 200 x 160 px at 1; the letters' foot at 80, left of the middle.
   const plate = { x: 0, y: 0, scale: 1, width: 200, height: 120 };
   const line = (from: [number, number], to: [number, number]) => ({ from, to });
-  const planes = (lines: ReturnType<typeof line>[]) => ({ vanishing: [], planes: [], lines, confidence: 0 });
+  const planes = (lines: ReturnType<typeof line>[]) => ({ vanishing: [], planes: [], lines, horizon: null, confidence: 0 });
   const proposed = (lines: ReturnType<typeof line>[], on = plate) =>
     proposeCasts('onGround', 100, found, standingPlace(letters, null, on, planes(lines))).thrown!;
 
@@ -406,6 +406,18 @@ describe('letters that stand on a photograph', () => {
     const meeting = { ...planes([]), vanishing: [{ place: [40, 40] as const, direction: 0, share: 0.4 }] };
     const place = standingPlace(letters, null, plate, meeting);
     expect(proposeCasts('onGround', 100, found, place).thrown).toMatchObject({ ahead: [40, 40] });
+  });
+
+  test('where the horizon is seen, the ground ends nowhere before it, and level lines meet on it', () => {
+    // Behind the foot at 80: the horizon, turned a little, and a wall's foot before it.
+    const horizon = line([0, 70], [200, 74]);
+    const on = (lines: ReturnType<typeof line>[]) =>
+      proposeCasts('onGround', 100, found, standingPlace(letters, null, plate, { ...planes(lines), horizon })).thrown!;
+    expect(on([line([20, 70.4], [190, 73.8])])).toMatchObject({ wall: null, ahead: [100, 72] });
+    expect(on([line([20, 70.4], [190, 73.8]), line([0, 77], [200, 77])]).wall).toMatchObject({ from: [0, 77] });
+    // The camera's ray to the foot, 8 px below the horizon.
+    const focal = 100 / Math.tan(Math.PI / 9);
+    expect(on([]).above).toBeCloseTo((Math.atan(8 / focal) * 180) / Math.PI, 0);
   });
 
   test('their shadow is as dark as the darker ones of the plate, and only their foot touches', () => {

@@ -54,12 +54,32 @@ export interface StandingPlace {
 /** A place where lines meet is one of level lines if it is no farther from the middle than so many heights of the plate. */
 const level = 0.6;
 
-/** Where level lines meet, as the survey found it; otherwise in the middle: the camera was held level. */
+/** The height of a line, from its left end to its right, at a place across. */
+const heightOn = ({ from: [x0, y0], to: [x1, y1] }: Line, x: number): number => y0 + ((x - x0) / (x1 - x0)) * (y1 - y0);
+
+/**
+ * Where level lines straight ahead meet, as the survey found it: on the horizon where that is seen, otherwise in the
+ * middle: the camera was held level.
+ */
 function aheadIn(plate: PlacedPhotograph, found: Planes | null): [number, number] {
   const [x, y] = onSheet([plate.width / 2, plate.height / 2], plate);
   const reach = level * plate.scale * plate.height;
-  const met = vanishingOnSheet(found, plate).find((one) => Math.hypot(one[0] - x, one[1] - y) < reach);
-  return roundedPoint(met ?? [x, y]);
+  const met = vanishingOnSheet(found, plate).find((one) => Math.hypot(one[0] - x, one[1] - y) < reach) ?? [x, y];
+  const horizon = found?.horizon;
+  if (!horizon) return roundedPoint(met);
+  const [from, to] = [onSheet(horizon.from, plate), onSheet(horizon.to, plate)];
+  return roundedPoint([met[0], heightOn({ from, to }, met[0])]);
+}
+
+/** A line is the horizon where it is no farther off it than this part of the plate's height. */
+const onHorizon = 0.015;
+
+/** What the ground may end at: all lines but the horizon, behind which there is nothing. */
+function endings({ height }: PlacedPhotograph, found: Planes | null): readonly Line[] {
+  const horizon = found?.horizon;
+  if (!horizon) return found?.lines ?? [];
+  const isOn = ([x, y]: Point): boolean => Math.abs(y - heightOn(horizon, x)) < onHorizon * height;
+  return found.lines.filter(({ from, to }) => !isOn(from) || !isOn(to));
 }
 
 /** Where letters stand on a photograph, as their survey tells; null where there are none. */
@@ -70,7 +90,7 @@ export function standingPlace(
   found: Planes | null,
 ): StandingPlace | null {
   const quad = standingQuad(letters, foot);
-  return quad && { quad, plate, lines: found?.lines ?? [], ahead: aheadIn(plate, found) };
+  return quad && { quad, plate, lines: endings(plate, found), ahead: aheadIn(plate, found) };
 }
 
 /**
@@ -145,7 +165,7 @@ function wallBehind({ quad: [a, b, c, d], plate, lines, ahead }: StandingPlace):
     const turn = Math.abs(Math.atan2(y1 - y0, x1 - x0) - along);
     if (x1 - x0 < 1 || Math.min(turn, Math.PI - turn) > mostTurned) continue;
     if (x0 > foot[0] - reaching * tall || x1 < foot[0] + reaching * tall) continue;
-    const heightAt = ([x, y]: Point): number => y - (y0 + ((x - x0) / (x1 - x0)) * (y1 - y0));
+    const heightAt = ([x, y]: Point): number => y - heightOn({ from: ends[0], to: ends[1] }, x);
     // Behind both ends of the foot, and not far.
     const far = Math.max(heightAt(c), heightAt(d));
     if (Math.min(heightAt(c), heightAt(d)) <= 0 || far > farthestWall * tall) continue;

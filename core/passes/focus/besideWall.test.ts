@@ -13,7 +13,7 @@ const corners = [seen(2, 2.5, far), seen(2, 2.5, near), seen(2, 0, near), seen(2
   Point,
   Point,
 ];
-const planes = { planes: [{ corners, share: 0.4 }], vanishing: [], lines: [], confidence: 1 } as Planes;
+const planes = { planes: [{ corners, share: 0.4 }], vanishing: [], lines: [], horizon: null, confidence: 1 } as Planes;
 
 /** A lens: sigma in px, in focus at a distance. */
 const sharpAt = 6;

@@ -1,4 +1,5 @@
 import { unsure } from '../../survey/sentences';
+import { areaOf, intersect, scaleRegion, type Region } from '../../pixels/region';
 import { surveyOf, type Ground } from '../ground';
 import { evenSteps, scaleFor, standing as placedAt } from '../placement';
 import { balanceOf, clearOf, inCapitals, roomOf, sizeOf } from './common';
@@ -25,6 +26,34 @@ export function groundLine(ground: Ground): ((x: number) => number) | null {
   return (x) => found.from[1] + (x - found.from[0]) * rise;
 }
 
+/** Shadows are looked at as far as this beside the letters, in their height. */
+const shadowReach = 1.8;
+
+/** Where a shadow of letters may fall: beside them, away from the light, on the ground around their feet. */
+function shadowed(ground: Ground, { x, y, width, height }: Region): Region {
+  const reach = shadowReach * height;
+  const isFromLeft = Math.cos((surveyOf(ground).light.tilt * Math.PI) / 180) < 0;
+  return { x: isFromLeft ? x : x - reach, y, width: width + reach, height: height + 0.4 * height };
+}
+
+/**
+ * The thing that a shadow runs into.
+ * @returns its number, and whether it stands nearer than the letters, so that the shadow passes behind it
+ */
+function shadowMeets(ground: Ground, box: Region): { index: number; isNearer: boolean } | null {
+  const { factor } = ground.sketch;
+  const reached = shadowed(ground, box);
+  const meeting = ground.obstacles
+    .map((thing) => {
+      const own = scaleRegion(thing.box, factor);
+      return { index: thing.index, foot: own.y + own.height, shared: areaOf(intersect(own, reached)) };
+    })
+    .filter(({ shared }) => shared > 0);
+  if (meeting.length === 0) return null;
+  const { index, foot } = meeting.reduce((most, one) => (one.shared > most.shared ? one : most));
+  return { index, isNearer: foot >= box.y + box.height };
+}
+
 /** Solid letters that stand on the ground and throw their shadow. */
 export const standing: RoughKind = {
   name: 'standing',
@@ -49,12 +78,15 @@ export const standing: RoughKind = {
         for (const depth of [0.06, 0.14, 0.24, 0.36]) {
           const foot = end(x) + depth * (ground.part.height - end(x));
           if (foot > room.top + room.height || foot - height < room.top) continue;
-          yield placedAt(setting, { middle: [x, foot - height / 2], scale });
+          const place = { middle: [x, foot - height / 2] as const, scale };
+          const met = shadowMeets(ground, placedAt(setting, place).box);
+          // On what stands farther away the shadow would have to climb.
+          if (!met || met.isNearer) yield placedAt(setting, { ...place, front: met?.index ?? null });
         }
     }
   },
   parts(ground, placement, seen) {
-    if (seen.onThings > 0.015) return null;
+    if (seen.onThings > 0.015 || seen.hidden.some((one) => one > 0.015)) return null;
     return {
       calm: 1 - 0.8 * seen.unrest - seen.busy,
       clear: clearOf(seen),

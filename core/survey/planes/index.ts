@@ -1,3 +1,4 @@
+import { horizonAmong } from './horizon';
 import { longestLines, type Line } from './lines';
 import type { Finding, Measure } from '../measure';
 import { quantile } from '../statistics';
@@ -18,6 +19,8 @@ export interface Planes extends Finding {
   planes: { corners: [Corner, Corner, Corner, Corner]; share: number }[];
   /** The longest straight lines, plate px. */
   lines: Line[];
+  /** Where level ground or water ends at the sky, plate px; null where the photograph does not plainly show it. */
+  horizon: Line | null;
 }
 
 /** A place farther off than so many times the longer side is a direction. */
@@ -33,7 +36,7 @@ const leastShare = 0.03;
  */
 export const planes: Measure<Planes> = {
   name: 'planes',
-  version: 2,
+  version: 3,
   take({ coarse }: View) {
     const segments = straightEdges(coarse);
     const points = vanishingPoints(segments, coarse);
@@ -43,8 +46,14 @@ export const planes: Measure<Planes> = {
     );
     const { factor } = coarse;
     const longer = max(coarse.width, coarse.height);
+    const enlarged = ({ from, to }: Line): Line => ({
+      from: [from[0] * factor, from[1] * factor],
+      to: [to[0] * factor, to[1] * factor],
+    });
     const place = ([x, y, w]: Homogeneous): Corner | null =>
       w === 0 || hypot(x - coarse.width / 2, y - coarse.height / 2) > farOff * longer ? null : [x * factor, y * factor];
+    const lines = longestLines(segments, coarse);
+    const horizon = horizonAmong(lines, coarse);
     const [best] = points;
     return {
       vanishing: points.map(({ at, length }) => ({
@@ -56,10 +65,8 @@ export const planes: Measure<Planes> = {
         corners: corners.map(([x, y]) => [x * factor, y * factor] as const) as [Corner, Corner, Corner, Corner],
         share,
       })),
-      lines: longestLines(segments, coarse).map(({ from, to }) => ({
-        from: [from[0] * factor, from[1] * factor] as const,
-        to: [to[0] * factor, to[1] * factor] as const,
-      })),
+      lines: lines.map(enlarged),
+      horizon: horizon && enlarged(horizon),
       confidence: best ? min(1, max(0, (best.length / all - 0.12) * 4) * min(1, best.supporters.length / 40)) : 0,
     };
   },

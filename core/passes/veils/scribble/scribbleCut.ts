@@ -3,6 +3,8 @@ import { halve, type Level } from '../../../pictures/pyramid';
 import { intersect, type Region } from '../../../pixels/region';
 import { Outdated, type IsOutdated } from '../../../graph/evaluate';
 import { cleanBorder } from '../border/cleanBorder';
+import { drawThin } from '../offshoots/draw';
+import { findOffshoots, findThin, thinReach, type Thin } from '../offshoots/offshoots';
 import { clearSpecks } from '../specks';
 import { ColourSides, cutBand } from './bandCut';
 import { drawMarks, pixelsUnder, unmarked, type Mark } from './marks';
@@ -28,13 +30,19 @@ export interface CutOptions {
   isOutdated?: IsOutdated;
 }
 
+/** What strokes have found: patches, and the px of thin things that grow out of them, on the patches' grid. */
+interface Found extends PatchCut {
+  thin: Uint8Array;
+}
+
 /** Cuts one plate, or a part of it, by rough strokes. What does not depend on the strokes is worked out once. */
 export class ScribbleCutter {
   private readonly levels: Level[];
   private readonly planes: OklabPlanes;
   /** Of the first level that has few px enough: see `grid`. */
   readonly patches: Patches;
-  private readonly steps = new Map<string, PatchCut | null>();
+  private thinKnown: Thin | null = null;
+  private readonly steps = new Map<string, Found | null>();
 
   /**
    * @param picture encoded sRGB
@@ -91,13 +99,22 @@ export class ScribbleCutter {
       clearSpecks(cleared, width, height, specks / 2 ** finest);
       mask = cleared.map((one) => (one > 0 ? 1 : 0));
     }
-    const bytes = quick ? whole(mask) : cleanBorder(this.levels[0], mask);
+    const bytes = quick
+      ? whole(mask.map((one, i) => one | coarse.thin[i]))
+      : this.withThin(cleanBorder(this.levels[0], mask), coarse.thin);
     return { width, height, channels: 1, bytes };
   }
 
+  /** A matte with thin things drawn into it as the picture shows them. */
+  private withThin(bytes: Uint8Array, thin: Uint8Array): Uint8Array {
+    const { width, factor } = this.grid;
+    drawThin(bytes, this.levels[0], thin, { width, factor, reach: thinReach * factor });
+    return bytes;
+  }
+
   /** The patches in front, as the last strokes have changed them one by one. */
-  private stepByStep(marks: readonly Mark[], box: Region | null, isOutdated?: IsOutdated): PatchCut | null {
-    let last: PatchCut | null = null;
+  private stepByStep(marks: readonly Mark[], box: Region | null, isOutdated?: IsOutdated): Found | null {
+    let last: Found | null = null;
     for (let count = Math.max(1, marks.length - stepsBack); count <= Math.max(1, marks.length); count++) {
       if (isOutdated?.()) throw new Outdated();
       const some = marks.slice(0, count);
@@ -106,13 +123,22 @@ export class ScribbleCutter {
       if (next === undefined) {
         const found = this.cutAll(some, box);
         const [mark] = some.slice(-1);
-        next = found && last ? afterStroke(this.patches, last, found, mark.side, this.agrees(last, mark)) : found;
+        next = found && last ? this.afterStroke(last, found, mark) : found;
         if (this.steps.size >= stepsKept) this.steps.clear();
         this.steps.set(key, next);
       }
       last = next;
     }
     return last;
+  }
+
+  /** What a further stroke makes of what was there: thin things come and go as patches do. */
+  private afterStroke(last: Found, found: Found, mark: Mark): Found {
+    const cut = afterStroke(this.patches, last, found, mark.side, this.agrees(last, mark));
+    if (cut.front === found.front) return { ...cut, thin: found.thin };
+    if (cut.front === last.front) return { ...cut, thin: last.thin };
+    const isMore = mark.side === 'front';
+    return { ...cut, thin: found.thin.map((one, i) => (isMore ? one | last.thin[i] : one & last.thin[i])) };
   }
 
   /** Whether a stroke says nothing but what is so already: then it changes nothing. */
@@ -129,7 +155,7 @@ export class ScribbleCutter {
     return right >= agreeing * all;
   }
 
-  private cutAll(marks: readonly Mark[], box: Region | null): PatchCut | null {
+  private cutAll(marks: readonly Mark[], box: Region | null): Found | null {
     const top = this.levels.length - 1;
     const grid = this.gridAt(top);
     const drawn = drawMarks(marks, 2 ** top, grid);
@@ -137,7 +163,13 @@ export class ScribbleCutter {
       front: pixelsUnder(marks, 'front', 2 ** top, grid, drawn),
       behind: pixelsUnder(marks, 'behind', 2 ** top, grid, drawn),
     };
-    return cutPatches(this.patches, this.planes, { drawn, under, box: box && this.boxAt(box, top) });
+    const cut = cutPatches(this.patches, this.planes, { drawn, under, box: box && this.boxAt(box, top) });
+    if (!cut) return null;
+    const { width, height, labels } = this.patches;
+    this.thinKnown ??= findThin(this.planes, width, height);
+    const front = new Uint8Array(labels.length);
+    for (let i = 0; i < front.length; i++) front[i] = cut.front[labels[i]];
+    return { ...cut, thin: findOffshoots(this.thinKnown, front, drawn) };
   }
 
   /** Where a level lies, in its own px. */
