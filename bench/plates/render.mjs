@@ -61,7 +61,12 @@ for (const [name, [kind, width, height, grain]] of Object.entries(places)) {
   draw(kind, width, height, false, drawn);
   await photographed(drawn, grain, kind, join(here, `${name}.jpg`));
   draw(kind, width, height, true, drawn);
-  await sharp(drawn).removeAlpha().extractChannel(0).blur(0.6).png().toFile(join(here, 'truth', `${name}.${name}.png`));
+  await sharp(drawn)
+    .removeAlpha()
+    .extractChannel(0)
+    .blur(0.6)
+    .png()
+    .toFile(join(here, 'truth', `${name}.${name}.png`));
   console.log(name);
 }
 rmSync(working, { recursive: true });

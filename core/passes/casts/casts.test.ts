@@ -376,7 +376,13 @@ describe('letters that stand on a photograph', () => {
   // 200 x 160 px at 1; the letters' foot at 80, left of the middle.
   const plate = { x: 0, y: 0, scale: 1, width: 200, height: 120 };
   const line = (from: [number, number], to: [number, number]) => ({ from, to });
-  const planes = (lines: ReturnType<typeof line>[]) => ({ vanishing: [], planes: [], lines, horizon: null, confidence: 0 });
+  const planes = (lines: ReturnType<typeof line>[]) => ({
+    vanishing: [],
+    planes: [],
+    lines,
+    horizon: null,
+    confidence: 0,
+  });
   const proposed = (lines: ReturnType<typeof line>[], on = plate) =>
     proposeCasts('onGround', 100, found, standingPlace(letters, null, on, planes(lines))).thrown!;
 

@@ -2,6 +2,7 @@ import type { Level } from '../../../pictures/pyramid';
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
 import { grow, intersect, type Region } from '../../../pixels/region';
 import { quantile } from '../../../survey/statistics';
+import { markedBehind } from '../scribble/marks';
 import { thinness } from './thin';
 
 /** Looked up once: these loops are hot. */
@@ -17,13 +18,13 @@ const [typical, leastContrast] = [0.75, 0.03];
  * it stands out of its surroundings, measured by what they mostly do.
  * @param matte of the picture's size, 0..255; changed in place, never to less
  * @param found 1 for each px of them; @param width of that, px; @param factor px of the picture for each of its px
- * @param reach as in `thinness`, px of the picture
+ * @param reach as in `thinness`, px of the picture @param drawn the mark of each px: none is drawn where it is behind
  */
 export function drawThin(
   matte: Uint8Array,
   picture: Level,
   found: Uint8Array,
-  { width, factor, reach }: { width: number; factor: number; reach: number },
+  { width, factor, reach, drawn }: { width: number; factor: number; reach: number; drawn: Uint8Array },
 ): void {
   const [columns, rows] = [ceil(picture.width / side), ceil(picture.height / side)];
   const held = new Uint8Array(columns * rows);
@@ -50,11 +51,18 @@ export function drawThin(
     for (let y = tile.y; y < min(picture.height, tile.y + side); y++)
       for (let x = tile.x; x < min(picture.width, tile.x + side); x++) {
         const value = response[(y - part.y) * part.width + x - part.x];
-        if (value < leastContrast / 3 || !isNear(x, y)) continue;
-        places.push([y * picture.width + x, value]);
+        const i = y * picture.width + x;
+        if (value < leastContrast / 3 || drawn[i] === markedBehind || !isNear(x, y)) continue;
+        places.push([i, value]);
         if (value >= leastContrast) own.push(value);
       }
-    const contrast = max(leastContrast, quantile(own.sort((a, b) => a - b), typical));
+    const contrast = max(
+      leastContrast,
+      quantile(
+        own.sort((a, b) => a - b),
+        typical,
+      ),
+    );
     for (const [i, value] of places) matte[i] = max(matte[i], Math.round(255 * min(1, value / contrast)));
   });
 }

@@ -20,7 +20,7 @@ const gap = 2;
  * A colour grows out of the front where so many times as much of it hangs together with it as does not; and where this
  * part of its own density, at most, is found along the picture's rim: joints of bricks and ripples go on everywhere.
  */
-const [timesLoose, atRim] = [1.5, 0.4];
+const [timesLoose, atRim] = [1.5, 0.15];
 /** The rim is so wide, a part of the picture's shorter side; the front has none within this part of its own size. */
 const [rimPart, besideFront] = [0.04, 0.3];
 

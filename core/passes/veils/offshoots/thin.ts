@@ -40,7 +40,6 @@ export const colourBins = lightSteps * chromaSteps * chromaSteps;
 
 /** The bin of a colour. */
 export function binOf(lightness: number, a: number, b: number): number {
-  const step = (value: number): number =>
-    min(chromaSteps - 1, max(0, floor(value / chromaStep + chromaSteps / 2)));
+  const step = (value: number): number => min(chromaSteps - 1, max(0, floor(value / chromaStep + chromaSteps / 2)));
   return (min(lightSteps - 1, max(0, floor(lightness * lightSteps))) * chromaSteps + step(a)) * chromaSteps + step(b);
 }

@@ -101,14 +101,16 @@ export class ScribbleCutter {
     }
     const bytes = quick
       ? whole(mask.map((one, i) => one | coarse.thin[i]))
-      : this.withThin(cleanBorder(this.levels[0], mask), coarse.thin);
+      : this.withThin(cleanBorder(this.levels[0], mask), coarse.thin, marks);
     return { width, height, channels: 1, bytes };
   }
 
   /** A matte with thin things drawn into it as the picture shows them. */
-  private withThin(bytes: Uint8Array, thin: Uint8Array): Uint8Array {
+  private withThin(bytes: Uint8Array, thin: Uint8Array, marks: readonly Mark[]): Uint8Array {
+    if (!thin.includes(1)) return bytes;
     const { width, factor } = this.grid;
-    drawThin(bytes, this.levels[0], thin, { width, factor, reach: thinReach * factor });
+    const drawn = drawMarks(marks, 1, this.gridAt(0));
+    drawThin(bytes, this.levels[0], thin, { width, factor, reach: thinReach * factor, drawn });
     return bytes;
   }
 
@@ -136,9 +138,16 @@ export class ScribbleCutter {
   private afterStroke(last: Found, found: Found, mark: Mark): Found {
     const cut = afterStroke(this.patches, last, found, mark.side, this.agrees(last, mark));
     if (cut.front === found.front) return { ...cut, thin: found.thin };
-    if (cut.front === last.front) return { ...cut, thin: last.thin };
+    const top = this.levels.length - 1;
+    const under = drawMarks([mark], 2 ** top, this.gridAt(top));
     const isMore = mark.side === 'front';
-    return { ...cut, thin: found.thin.map((one, i) => (isMore ? one | last.thin[i] : one & last.thin[i])) };
+    // Where nothing else changes, only what the stroke lies on does.
+    const stays = isMore || cut.front === last.front;
+    const thin = last.thin.map((was, i) => {
+      if (!isMore && under[i] !== unmarked) return 0;
+      return stays ? was | (isMore ? found.thin[i] : 0) : was & found.thin[i];
+    });
+    return { ...cut, thin };
   }
 
   /** Whether a stroke says nothing but what is so already: then it changes nothing. */
