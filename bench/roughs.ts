@@ -1,9 +1,11 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { median, printValue } from './rows';
+
+/** Where all roughs are left to be looked at. */
+const kept = join('build', 'bench', 'roughs');
 
 /** Words of two, five and twelve letters. */
 const wordsTried = ['UP', 'Aloft', 'Harbour feast'];
@@ -43,30 +45,27 @@ function shared([ax, ay, aw, ah]: number[], [bx, by, bw, bh]: number[]): number 
  * limits, how much any two of one kind share, how long they take and how much memory; and one plate at 24 megapixels.
  */
 export async function benchRoughs(): Promise<void> {
-  const working = mkdtempSync(join(tmpdir(), 'inky-bench-roughs-'));
-  try {
-    const plates = ['demo/plates', 'bench/plates'].flatMap((folder) =>
-      readdirSync(folder)
-        .filter((name) => name.endsWith('.jpg'))
-        .map((name) => join(folder, name)),
-    );
-    const large = join(working, 'jar-24-megapixels.jpg');
-    await sharp('demo/plates/jar.jpg').resize(6000, 4000).jpeg({ quality: 92 }).toFile(large);
-    const reports: Report[] = [];
-    for (const plate of [...plates, large])
-      for (const words of wordsTried) {
-        const report = made(plate, words, join(working, 'out'));
-        reports.push(report);
-        const roughs = report.told.filter(({ box }) => box);
-        console.log(
-          `${plate.split('/').pop()} "${words}": ${roughs.length} of ${new Set(roughs.map(({ kind }) => kind)).size} kinds, first ${(roughs[0]?.ms / 1000).toFixed(1)} s, all ${(report.ms / 1000).toFixed(1)} s`,
-        );
-        rmSync(join(working, 'out'), { recursive: true, force: true });
-      }
-    tell(reports);
-  } finally {
-    rmSync(working, { recursive: true, force: true });
-  }
+  rmSync(kept, { recursive: true, force: true });
+  mkdirSync(kept, { recursive: true });
+  const plates = ['demo/plates', 'bench/plates'].flatMap((folder) =>
+    readdirSync(folder)
+      .filter((name) => name.endsWith('.jpg'))
+      .map((name) => join(folder, name)),
+  );
+  const large = join(kept, 'jar-24-megapixels.jpg');
+  await sharp('demo/plates/jar.jpg').resize(6000, 4000).jpeg({ quality: 92 }).toFile(large);
+  const reports: Report[] = [];
+  for (const plate of [...plates, large])
+    for (const words of wordsTried) {
+      const name = plate.split('/').pop()!.replace('.jpg', '');
+      const report = made(plate, words, join(kept, `${name} ${words}`));
+      reports.push(report);
+      const roughs = report.told.filter(({ box }) => box);
+      console.log(
+        `${name} "${words}": ${roughs.length} of ${new Set(roughs.map(({ kind }) => kind)).size} kinds, first ${(roughs[0]?.ms / 1000).toFixed(1)} s, all ${(report.ms / 1000).toFixed(1)} s`,
+      );
+    }
+  tell(reports);
 }
 
 function tell(reports: readonly Report[]): void {

@@ -62,6 +62,24 @@ export function firstHarmonic(list: readonly Directed[]): Harmonic | null {
   };
 }
 
+/** What is left of it, as a part, where one quarter of the directions is not looked at, or it has told nothing. */
+const stillTold = 0.35;
+
+/**
+ * How far the first harmonic turns where one quarter of the directions is not looked at, at most; degrees. Light from one
+ * side shows all around; what only one side says is as likely paint, or the shadow of something else (a jackknife;
+ * Quenouille 1956).
+ */
+export function turnedWithout(list: readonly Directed[], { size, tilt }: Harmonic): number {
+  const turns = [0, 90, 180, 270].map((axis) => {
+    const [x, y] = towards(axis);
+    const rest = list.filter(({ along }) => along[0] * x + along[1] * y < Math.SQRT1_2);
+    const found = firstHarmonic(rest);
+    return !found || found.size < stillTold * size ? 90 : between(found.tilt, tilt);
+  });
+  return max(...turns);
+}
+
 /** The unit vector of a tilt, x to the right, y down. */
 export const towards = (tilt: number): [number, number] => [cos((tilt * PI) / 180), -sin((tilt * PI) / 180)];
 

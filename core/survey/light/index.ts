@@ -40,7 +40,7 @@ const usualHeight = 35;
 /** The light, joined of several cues; what they are is with each. It may not be able to tell. */
 export const light: Measure<Light> = {
   name: 'light',
-  version: 2,
+  version: 3,
   async take(view: View) {
     const sun = lightFromSun(view.coarse);
     const cues = [

@@ -1,7 +1,7 @@
 import { lights, photographed, vectorOf } from '../testing/made';
 import { lookAt } from '../view';
 import { joined, light } from '.';
-import { between, firstHarmonic, towards } from './harmonic';
+import { between, firstHarmonic, towards, turnedWithout } from './harmonic';
 
 const [width, height, radius] = [270, 225, 60];
 const centre = [128, 112];
@@ -66,6 +66,29 @@ test('a sun in the sky is found where it stands, and a white ball is none', asyn
   expect((await light.take(await lookAt(sky(false)))).sun).toBeNull();
 });
 
+describe('what glares and is no sun', () => {
+  /** Glossy balls, darker than the board that they lie on: each with its highlight. */
+  const balls = (places: readonly (readonly [number, number])[], board: number) =>
+    photographed(600, 400, (x, y) => {
+      for (const [cx, cy] of places) {
+        if (Math.hypot(x - cx, y - cy) > 70) continue;
+        const far = Math.hypot(x - cx + 15, y - cy + 20);
+        const light = far < 9 ? 1 : 0.12 + 0.7 * Math.exp(-far / 16);
+        return [light, light, light];
+      }
+      return [board, board, board];
+    });
+
+  test('the highlight of a ball on a lighter board', async () =>
+    expect((await light.take(await lookAt(balls([[300, 200]], 0.5)))).sun).toBeNull());
+
+  test('highlights of several balls, on a dark board too', async () => {
+    const found = await light.take(await lookAt(balls([[110, 200], [300, 200], [490, 200]], 0.05))); // prettier-ignore
+    expect(found.sun).toBeNull();
+    expect(found.confidence).toBeLessThan(0.5);
+  });
+});
+
 test('the first harmonic of cos(angle - 40 degrees) is that', () => {
   const list = Array.from({ length: 36 }, (_, i) => ({
     along: towards(i * 10),
@@ -77,6 +100,25 @@ test('the first harmonic of cos(angle - 40 degrees) is that', () => {
   expect(found.tilt).toBeCloseTo(40, 4);
   expect(found.explained).toBeCloseTo(1, 6);
   expect(found.covered).toBeCloseTo(1, 6);
+});
+
+describe('how far a harmonic turns without a quarter of its directions', () => {
+  const turned = (value: (angle: number) => number): number => {
+    const list = Array.from({ length: 72 }, (_, i) => ({ along: towards(i * 5), value: value(i * 5) }));
+    return turnedWithout(list, firstHarmonic(list)!);
+  };
+  const cosine = (angle: number): number => Math.cos((angle * Math.PI) / 180);
+
+  test('light that shows all around: not at all', () =>
+    expect(turned((angle) => 0.3 + cosine(angle - 200))).toBeLessThan(0.1));
+
+  test('what only one side says, which is gone without it', () =>
+    expect(turned((angle) => (between(angle, 90) < 40 ? -1 : 0))).toBe(90));
+
+  test('a dark upper side beside light from the left', () =>
+    expect(turned((angle) => (between(angle, 90) < 40 ? -1 : 0.5 * Math.max(0, cosine(angle - 180))))).toBeGreaterThan(
+      50,
+    ));
 });
 
 test('cues that agree are surer together, and one that contradicts takes of it', () => {

@@ -19,16 +19,23 @@ const glaring = 0.86;
 /** It takes between these parts of the picture, and this part of the circle around it. */
 const [smallest, largest, roundness] = [8e-6, 0.03, 0.55];
 
+/** A spot glows where light falls off around it in this part of the directions. */
+const glowing = 0.3;
+
 /** A sun or lamp in the picture: a round glaring spot whose glow falls off evenly all round (as a lens and the air make it). */
 export function lightFromSun(view: CoarseView): { cue: Cue; sun: Sun } | null {
   const { width, height, factor } = view;
-  const spots = glaringSpots(view);
   let best: { cue: Cue; sun: Sun } | null = null;
-  for (const { x, y, area, radius } of spots) {
-    const filled = area / (PI * radius * radius);
-    if (filled < roundness) continue;
-    const glow = lightAround(view, x, y, radius);
-    const confidence = 0.97 * glow * min(1, (filled - roundness) / 0.15);
+  const spots = glaringSpots(view).flatMap((spot) => {
+    const filled = spot.area / (PI * spot.radius * spot.radius);
+    if (filled < roundness) return [];
+    const { falling, isGloss } = lightAround(view, spot.x, spot.y, spot.radius);
+    return falling > 0 ? [{ ...spot, falling, isGloss, round: min(1, (filled - roundness) / 0.15) }] : [];
+  });
+  // There is one sun; of several alike each is as likely a lamp, or a highlight.
+  const alone = spots.filter(({ falling }) => falling > glowing).length <= 1 ? 1 : 1 / spots.length ** 2;
+  for (const { x, y, radius, falling, isGloss, round } of spots) {
+    const confidence = 0.97 * falling * (1 - isGloss) * round * alone;
     if (confidence <= (best?.cue.confidence ?? 0.05)) continue;
     const [dx, dy] = [x - width / 2, y - height / 2];
     const longer = max(width, height);

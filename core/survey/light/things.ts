@@ -2,7 +2,7 @@ import { tiltOf } from '../../light/lamp';
 import { medianOf, ramp } from '../statistics';
 import type { CoarseView } from '../view';
 import type { Cue } from './cue';
-import { between, firstHarmonic, towards, type Directed } from './harmonic';
+import { between, firstHarmonic, towards, turnedWithout, type Directed } from './harmonic';
 import { rimsOf, type Rim } from './rims';
 
 /** Looked up once: these loops are hot. */
@@ -10,6 +10,8 @@ const { atan2, exp, max, min, PI } = Math;
 
 /** Two things whose shading says the same within this, degrees, bear each other out. */
 const alike = 35;
+/** The tilt turns by no more than the second, degrees, whichever quarter of a rim is left out; by the first it tells nothing. */
+const [unsteady, steady] = [60, 30];
 /** No step of light along a rim counts for more than this, natural logarithm. */
 const loudest = 1;
 /** Bodies are flatter than spheres: what is deep in faces the viewer so much more. */
@@ -63,6 +65,7 @@ function shadingOf(view: CoarseView, mask: Uint8Array): (Cue & { height: number 
     ramp(found.size, 0.2, 0.35),
     ramp(found.covered, 0.4, 0.6),
     ramp(found.onesided, 0.42, 0.27),
+    ramp(turnedWithout(inside, found), unsteady, steady),
     // The border of a solid thing is sharp, and seen nearly all round.
     ramp(medianOf(rims.map(({ sharp }) => sharp)), 0.58, 0.74),
     ramp(medianOf(rims.map(({ step }) => step)), 0.1, 0.18),
