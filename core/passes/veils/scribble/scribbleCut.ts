@@ -41,7 +41,7 @@ export class ScribbleCutter {
   private readonly planes: OklabPlanes;
   /** Of the first level that has few px enough: see `grid`. */
   readonly patches: Patches;
-  private thinKnown: Thin | null = null;
+  private readonly thin: Thin;
   private readonly steps = new Map<string, Found | null>();
 
   /**
@@ -57,6 +57,7 @@ export class ScribbleCutter {
     const top = this.levels[this.levels.length - 1];
     this.planes = oklabPlanes(top);
     this.patches = findPatches(this.planes, top.width, top.height);
+    this.thin = findThin(this.planes, top.width, top.height);
   }
 
   /** The px that patches are found on, and how many plate px each is wide. */
@@ -174,11 +175,10 @@ export class ScribbleCutter {
     };
     const cut = cutPatches(this.patches, this.planes, { drawn, under, box: box && this.boxAt(box, top) });
     if (!cut) return null;
-    const { width, height, labels } = this.patches;
-    this.thinKnown ??= findThin(this.planes, width, height);
+    const { labels } = this.patches;
     const front = new Uint8Array(labels.length);
     for (let i = 0; i < front.length; i++) front[i] = cut.front[labels[i]];
-    return { ...cut, thin: findOffshoots(this.thinKnown, front, drawn) };
+    return { ...cut, thin: findOffshoots(this.thin, front, drawn) };
   }
 
   /** Where a level lies, in its own px. */
