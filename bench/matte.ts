@@ -178,8 +178,11 @@ const cutByChance = [
 ];
 const seeds = [1, 2, 3, 4];
 
-/** Of kinds that the demo plates are not; see `bench/plates/kinds.pov`. */
-const furtherKinds = ['fur', 'glass', 'spokes', 'drawn', 'kiosk', 'boat'];
+/** Of kinds that the demo plates are not; see `bench/plates/kinds.pov` and `places.pov`. */
+const furtherKinds = [
+  ...['fur', 'glass', 'spokes', 'drawn', 'kiosk', 'boat'],
+  ...['lighthouse', 'peaks', 'lane', 'bowls', 'trunks', 'lanterns', 'snow', 'hall', 'blossom', 'pots'],
+];
 /** How many strokes a person draws to correct a cut. */
 const corrections = 3;
 

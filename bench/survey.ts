@@ -12,8 +12,10 @@ import { pictureOf } from '../core/testing/pictures';
 import { printValue } from './rows';
 
 interface PlateTruth {
-  grain_sigma: number;
-  light: { image_plane_direction_deg: number; angle_toward_camera_deg: number };
+  /** Null where it is not known. */
+  grain_sigma: number | null;
+  /** Null where no one lamp lights it. */
+  light: { image_plane_direction_deg: number; angle_toward_camera_deg: number } | null;
   wall_vanishing_point_px?: [number, number];
 }
 
@@ -41,52 +43,11 @@ function surveyOf(file: string): { survey: Survey; ms: number; peakBytes: number
   return JSON.parse(out.toString()) as { survey: Survey; ms: number; peakBytes: number };
 }
 
-/** What is found on the demo plates, as they are and mirrored, against what they were rendered with. */
+/** What is found on plates, as they are and mirrored, against what they were rendered with. */
 export async function benchSurvey(): Promise<void> {
-  const { plates } = JSON.parse(readFileSync('demo/plates/truth.json', 'utf8')) as {
-    plates: Record<string, PlateTruth>;
-  };
   const working = mkdtempSync(join(tmpdir(), 'inky-bench-'));
-  let [sure, wrong] = [0, 0];
   try {
-    for (const [name, truth] of Object.entries(plates)) {
-      for (const isMirrored of [false, true]) {
-        const file = join(working, `${name}.png`);
-        const plate = sharp(`demo/plates/${name}.jpg`);
-        await (isMirrored ? plate.flop() : plate).png({ compressionLevel: 1 }).toFile(file);
-        const { survey } = surveyOf(file);
-        const { light, grain, planes } = survey;
-        const tilt = isMirrored ? 180 - truth.light.image_plane_direction_deg : truth.light.image_plane_direction_deg;
-        const peer = await meanGradient(file);
-        const [off, high] = [between(light.tilt, tilt), Math.abs(light.height - truth.light.angle_toward_camera_deg)];
-        const isSure = light.confidence > 0.5;
-        if (isSure) sure++;
-        if (isSure && (off > 25 || high > 20)) wrong++;
-        const called = `${name}${isMirrored ? ', mirrored' : ''}`;
-        console.log(
-          `${called.padEnd(26)} light off by ${off.toFixed(0)}°, height by ${high.toFixed(0)}°, ${Math.round(light.confidence * 100)} % sure; mean of gradients off by ${between(peer, tilt).toFixed(0)}°; grain ${grain.sigma.toFixed(2)} of ${truth.grain_sigma}`,
-        );
-        console.log(
-          JSON.stringify({
-            name: `survey ${called}`,
-            light_off: Math.round(off),
-            height_off: Math.round(high),
-            confidence: light.confidence,
-            peer: 'mean of gradients',
-            peer_off: Math.round(between(peer, tilt)),
-            grain_ratio: grain.sigma / truth.grain_sigma,
-          }),
-        );
-        if (truth.wall_vanishing_point_px) {
-          const [x, y] = truth.wall_vanishing_point_px;
-          const place = planes.vanishing[0]?.place;
-          const miss = place ? Math.hypot(place[0] - (isMirrored ? 1799 - x : x), place[1] - y) : Infinity;
-          printValue(`vanishing point of ${called}: off by, % of the width`, (100 * miss) / 1800, '%');
-        }
-      }
-    }
-    printValue('plates, as they are and mirrored, whose light is told for sure, of 12', sure, '');
-    printValue('of these wrong', wrong, '');
+    for (const folder of ['demo/plates', 'bench/plates']) await benchPlates(folder, working);
     await benchRelief();
     const large = join(working, 'large.jpg');
     await sharp('demo/plates/kilnwall.jpg').resize(6000, 4000).jpeg({ quality: 92 }).toFile(large);
@@ -98,6 +59,63 @@ export async function benchSurvey(): Promise<void> {
   } finally {
     rmSync(working, { recursive: true, force: true });
   }
+}
+
+async function benchPlates(folder: string, working: string): Promise<void> {
+  const { plates } = JSON.parse(readFileSync(join(folder, 'truth.json'), 'utf8')) as {
+    plates: Record<string, PlateTruth>;
+  };
+  let [sure, wrong, all] = [0, 0, 0];
+  for (const [name, truth] of Object.entries(plates))
+    for (const isMirrored of [false, true]) {
+      const file = join(working, `${name}.png`);
+      const plate = sharp(join(folder, `${name}.jpg`));
+      await (isMirrored ? plate.flop() : plate).png({ compressionLevel: 1 }).toFile(file);
+      const { survey } = surveyOf(file);
+      const called = `${name}${isMirrored ? ', mirrored' : ''}`;
+      const told = truth.light && (await tellLight(called, survey, truth.light, isMirrored, file));
+      if (told) all++;
+      if (told?.isSure) sure++;
+      if (told?.isWrong) wrong++;
+      if (truth.grain_sigma !== null)
+        printValue(`grain of ${called}, of ${truth.grain_sigma}`, survey.grain.sigma / truth.grain_sigma, 'times');
+      if (truth.wall_vanishing_point_px) {
+        const [x, y] = truth.wall_vanishing_point_px;
+        const place = survey.planes.vanishing[0]?.place;
+        const miss = place ? Math.hypot(place[0] - (isMirrored ? 1799 - x : x), place[1] - y) : Infinity;
+        printValue(`vanishing point of ${called}: off by, % of the width`, (100 * miss) / 1800, '%');
+      }
+    }
+  printValue(`${folder}, as they are and mirrored, of ${all} lights told for sure`, sure, '');
+  printValue('of these wrong', wrong, '');
+}
+
+/** Prints how far a light is off, beside the peer. */
+async function tellLight(
+  called: string,
+  { light }: Survey,
+  truth: NonNullable<PlateTruth['light']>,
+  isMirrored: boolean,
+  file: string,
+): Promise<{ isSure: boolean; isWrong: boolean }> {
+  const tilt = isMirrored ? 180 - truth.image_plane_direction_deg : truth.image_plane_direction_deg;
+  const peer = between(await meanGradient(file), tilt);
+  const [off, high] = [between(light.tilt, tilt), Math.abs(light.height - truth.angle_toward_camera_deg)];
+  console.log(
+    `${called.padEnd(26)} light off by ${off.toFixed(0)}°, height by ${high.toFixed(0)}°, ${Math.round(light.confidence * 100)} % sure; mean of gradients off by ${peer.toFixed(0)}°`,
+  );
+  console.log(
+    JSON.stringify({
+      name: `survey ${called}`,
+      light_off: Math.round(off),
+      height_off: Math.round(high),
+      confidence: light.confidence,
+      peer: 'mean of gradients',
+      peer_off: Math.round(peer),
+    }),
+  );
+  const isSure = light.confidence > 0.5;
+  return { isSure, isWrong: isSure && (off > 25 || high > 20) };
 }
 
 /** Relief from shading beside brightness, which is often taken for it. */
@@ -112,8 +130,8 @@ async function benchRelief(): Promise<void> {
     pictureOf('linen', { width: info.width, height: info.height, channels: 3, bytes: data }),
   );
   const found = reliefFromShading(coarse, {
-    tilt: light.image_plane_direction_deg,
-    height: light.angle_toward_camera_deg,
+    tilt: light!.image_plane_direction_deg,
+    height: light!.angle_toward_camera_deg,
   });
   const wanted = found.heights.map(
     (_, i) =>

@@ -115,6 +115,20 @@ export class ScribbleCutter {
     return bytes;
   }
 
+  /** 1 for each px of the patches' grid that may be part of something thin. */
+  get thinPixels(): Uint8Array {
+    return Uint8Array.from(this.thin.bins, (bin) => (bin > 0 ? 1 : 0));
+  }
+
+  /**
+   * The thin things that grow out of something, and would go along with it where no stroke says otherwise.
+   * @param mask of the patches' grid, 1 for its px
+   * @returns the same for the px of them
+   */
+  offshootsOf(mask: Uint8Array): Uint8Array {
+    return findOffshoots(this.thin, mask, new Uint8Array(mask.length));
+  }
+
   /** The patches in front, as the last strokes have changed them one by one. */
   private stepByStep(marks: readonly Mark[], box: Region | null, isOutdated?: IsOutdated): Found | null {
     let last: Found | null = null;

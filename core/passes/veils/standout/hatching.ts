@@ -9,15 +9,17 @@ const [rows, frame] = [11, 0.16];
 /** So far from the border, px: what lies there is sure. */
 const sureInside = 2.5;
 const sureOutside = 5;
+/** What is so near to something thin, px, may belong to it. */
+const besideThin = 3;
 /** Shorter strokes than this say little, px; and strokes are so thick. */
 const [shortest, radius] = [4, 1.25];
 
 /**
  * Level strokes across a thing and beside it, as a person would hatch it: no cut is needed to find them.
- * @param mask 1 for what belongs to it
+ * @param mask 1 for what belongs to it @param thin 1 for what may be thin: it may grow out of it, and is not marked behind
  * @returns strokes in px of the mask; none where it is too thin to be hatched
  */
-export function hatchingOf(mask: Uint8Array, width: number, height: number): Mark[] {
+export function hatchingOf(mask: Uint8Array, thin: Uint8Array, width: number, height: number): Mark[] {
   const box = boxOf(mask, width, height);
   if (!box) return [];
   const inside = borderDistance(
@@ -53,7 +55,12 @@ export function hatchingOf(mask: Uint8Array, width: number, height: number): Mar
     }
   };
   const isIn = (i: number): boolean => mask[i] === 1 && inside[i] >= sureInside * distanceUnit;
-  const isOut = (i: number): boolean => mask[i] === 0 && outside[i] >= sureOutside * distanceUnit;
+  const isThin = (i: number): boolean => {
+    for (let v = -besideThin; v <= besideThin; v++)
+      for (let u = -besideThin; u <= besideThin; u++) if (thin[i + v * width + u] === 1) return true;
+    return false;
+  };
+  const isOut = (i: number): boolean => mask[i] === 0 && outside[i] >= sureOutside * distanceUnit && !isThin(i);
   for (let k = 0; k < rows; k++) {
     const y = min(height - 1, floor(box.top + ((k + 0.5) / rows) * (box.bottom - box.top)));
     hatch('front', y, isIn);

@@ -2,7 +2,9 @@ import { random } from '../../../kernels/testing';
 import type { Level } from '../../../pictures/pyramid';
 import { plateLevel, trueMatte, type PlateFolder } from '../../../testing/plates';
 import { overlap } from '../../../testing/truth';
+import { drawMarks, markedBehind } from '../scribble/marks';
 import { ScribbleCutter } from '../scribble/scribbleCut';
+import { hatchingOf } from './hatching';
 import { StandOut } from './standOut';
 import { strokesFor, strokeThrough } from './strokesFor';
 
@@ -93,4 +95,22 @@ test('strokes are drawn until the cut is what is wanted, behind where it is too 
     height,
   );
   expect(marks.map(({ side }) => side)).toEqual(['front', 'behind']);
+});
+
+test('hatching beside a thing leaves what is thin free, and hatches what is between', () => {
+  const [width, height] = [120, 100];
+  const bowl = Uint8Array.from({ length: width * height }, (_, i) =>
+    Math.hypot((i % width) - 60, Math.floor(i / width) - 60) < 20 ? 1 : 0,
+  );
+  const stems = Uint8Array.from({ length: width * height }, (_, i) => ((i % width) % 30 === 15 ? 1 : 0));
+  const drawn = drawMarks(hatchingOf(bowl, stems, width, height), 1, { x: 0, y: 0, width, height });
+  let [onStems, onWall] = [0, 0];
+  drawn.forEach((mark, i) => {
+    if (mark !== markedBehind) return;
+    if (stems[i] === 1) onStems++;
+    else onWall++;
+    expect(bowl[i]).toBe(0);
+  });
+  expect(onStems).toBe(0);
+  expect(onWall).toBeGreaterThan(100);
 });

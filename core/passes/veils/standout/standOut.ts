@@ -56,14 +56,14 @@ export class StandOut {
     const onPlate = (mark: Mark): Mark => this.onPlate(mark);
     const cut = (marks: readonly Mark[]): Uint8Array | null =>
       this.cutter.cut(marks.map(onPlate), null, { quick: true })?.bytes ?? null;
-    return strokesFor(cut, this.maskOf(index), width, height).map(onPlate);
+    return strokesFor(cut, this.withOffshoots(index), width, height).map(onPlate);
   }
 
   /** The same found without any cut: many strokes across it and beside it. */
   hatching(index: number): Mark[] {
     const { width, height } = this.cutter.grid;
     if (!this.all()[index]) return [];
-    return hatchingOf(this.maskOf(index), width, height).map((mark) => this.onPlate(mark));
+    return hatchingOf(this.maskOf(index), this.cutter.thinPixels, width, height).map((mark) => this.onPlate(mark));
   }
 
   private onPlate({ side, radius, points }: Mark): Mark {
@@ -78,6 +78,13 @@ export class StandOut {
   private all(): Uint8Array[] {
     this.proposals ??= proposeThings(this.cutter.patches);
     return this.proposals;
+  }
+
+  /** A thing with what grows out of it. */
+  private withOffshoots(index: number): Uint8Array {
+    const mask = this.maskOf(index);
+    const thin = this.cutter.offshootsOf(mask);
+    return mask.map((one, i) => one | thin[i]);
   }
 
   private maskOf(index: number): Uint8Array {
