@@ -89,6 +89,14 @@ test('a stroke behind takes what it lies on, and brings nothing; a further one i
   expect(lost).toBeLessThan(0.001 * width * height);
 });
 
+test('nothing grows out of a box', () => {
+  const { picture } = scene(stems, 3);
+  const box = { x: 150, y: 150, width: 180, height: 200 };
+  const cut = new ScribbleCutter(picture).cut([inBowl, onWall], box)!;
+  expect(held(cut, (i) => Math.floor(i / width) < box.y)).toBe(0);
+  expect(held(cut, (i) => Math.hypot((i % width) - 240, Math.floor(i / width) - 260) < 50)).toBeGreaterThan(0.98);
+});
+
 test('while a stroke is drawn they are seen already', () => {
   const { picture, drawn } = scene(stems, 4);
   const cut = new ScribbleCutter(picture).cut([inBowl, onWall], null, { quick: true })!;

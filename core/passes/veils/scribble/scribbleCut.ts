@@ -7,7 +7,7 @@ import { drawThin } from '../offshoots/draw';
 import { findOffshoots, findThin, thinReach, type Thin } from '../offshoots/offshoots';
 import { clearSpecks } from '../specks';
 import { ColourSides, cutBand } from './bandCut';
-import { drawMarks, pixelsUnder, unmarked, type Mark } from './marks';
+import { drawMarks, markedBehind, pixelsUnder, unmarked, type Mark } from './marks';
 import { afterStroke, cutPatches, type PatchCut } from './patchCut';
 import { findPatches, type Patches } from './patches';
 
@@ -102,17 +102,28 @@ export class ScribbleCutter {
     }
     const bytes = quick
       ? whole(mask.map((one, i) => one | coarse.thin[i]))
-      : this.withThin(cleanBorder(this.levels[0], mask), coarse.thin, marks);
+      : this.withThin(cleanBorder(this.levels[0], mask), coarse.thin, marks, box);
     return { width, height, channels: 1, bytes };
   }
 
   /** A matte with thin things drawn into it as the picture shows them. */
-  private withThin(bytes: Uint8Array, thin: Uint8Array, marks: readonly Mark[]): Uint8Array {
+  private withThin(bytes: Uint8Array, thin: Uint8Array, marks: readonly Mark[], box: Region | null): Uint8Array {
     if (!thin.includes(1)) return bytes;
     const { width, factor } = this.grid;
-    const drawn = drawMarks(marks, 1, this.gridAt(0));
+    const drawn = this.barred(drawMarks(marks, 1, this.gridAt(0)), box, 0);
     drawThin(bytes, this.levels[0], thin, { width, factor, reach: thinReach * factor, drawn });
     return bytes;
+  }
+
+  /** Marks of a level with all behind that lies outside of a box. */
+  private barred(drawn: Uint8Array, box: Region | null, number: number): Uint8Array {
+    if (!box) return drawn;
+    const { x, y, width, height } = this.boxAt(box, number);
+    const across = this.levels[number].width;
+    return drawn.map((mark, i) => {
+      const [u, v] = [i % across, Math.floor(i / across)];
+      return u >= x && v >= y && u < x + width && v < y + height ? mark : markedBehind;
+    });
   }
 
   /** 1 for each px of the patches' grid that may be part of something thin. */
@@ -192,7 +203,7 @@ export class ScribbleCutter {
     const { labels } = this.patches;
     const front = new Uint8Array(labels.length);
     for (let i = 0; i < front.length; i++) front[i] = cut.front[labels[i]];
-    return { ...cut, thin: findOffshoots(this.thin, front, drawn) };
+    return { ...cut, thin: findOffshoots(this.thin, front, this.barred(drawn, box, top)) };
   }
 
   /** Where a level lies, in its own px. */
