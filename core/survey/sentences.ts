@@ -49,7 +49,7 @@ const sentences: { [Name in MeasureName]: (found: Survey[Name]) => string } = {
     const [{ place, direction }] = vanishing;
     return place
       ? `Lines meet at ${Math.round(place[0])}, ${Math.round(place[1])}.${seen}`
-      : `Lines run along ${Math.round(direction % 180)}°.${seen}`;
+      : `Lines run along ${Math.round(direction) % 180}°.${seen}`;
   },
 };
 
