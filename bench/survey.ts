@@ -78,7 +78,7 @@ async function benchPlates(folder: string, working: string): Promise<void> {
       if (told?.isSure) sure++;
       if (told?.isWrong) wrong++;
       if (truth.grain_sigma !== null)
-        printValue(`grain of ${called}, of ${truth.grain_sigma}`, survey.grain.sigma / truth.grain_sigma, 'times');
+        printValue(`grain of ${called}, of ${truth.grain_sigma}`, (100 * survey.grain.sigma) / truth.grain_sigma, '%');
       if (truth.wall_vanishing_point_px) {
         const [x, y] = truth.wall_vanishing_point_px;
         const place = survey.planes.vanishing[0]?.place;
