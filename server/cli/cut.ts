@@ -53,7 +53,7 @@ async function main(): Promise<void> {
   if (values.help || positionals.length !== 1 || !values.strokes || !values.out) throw new Error(usage);
   const { marks, box, band, reach, needed } = readStrokes(readJson(values.strokes));
   const picture = await timed('read the picture', () => decodePicture(positionals[0], 'plate'));
-  const cutter = await timed('find patches', () => new ScribbleCutter(picture));
+  const cutter = await timed('find patches', () => new ScribbleCutter(picture).prepare());
   const cut = await timed('cut', () => cutter.cut(marks, box));
   if (!cut)
     throw new Error('No stroke says what stands in front. Draw one of side "front" over it, or a box around it.');

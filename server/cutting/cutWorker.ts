@@ -44,7 +44,9 @@ let prepared: { plate: string; cutter: Promise<ScribbleCutter> } | null = null;
 
 function cutterOf(place: CutPlace): Promise<ScribbleCutter> {
   if (prepared?.plate === place.plate) return prepared.cutter;
-  const cutter = openPlate(place).then(async ({ picture }) => new ScribbleCutter(await wholePicture(picture)));
+  const cutter = openPlate(place).then(async ({ picture }) =>
+    new ScribbleCutter(await wholePicture(picture)).prepare(),
+  );
   prepared = { plate: place.plate, cutter };
   cutter.catch(() => (prepared = null));
   return cutter;

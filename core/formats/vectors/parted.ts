@@ -1,5 +1,5 @@
 import type { Materials } from '../../graph/materials';
-import type { Level } from '../../pixels/level';
+import { partOfBytes, type Level } from '../../pixels/level';
 import { grow, type Region } from '../../pixels/region';
 import type { Piece } from '../../piece/schema';
 import { compile } from '../../render/compile';
@@ -91,10 +91,6 @@ function withAlpha({ width, height, bytes }: Level): Uint8ClampedArray {
 
 /** The part of 8-bit RGBA px that lies in a region within theirs. */
 function cut(bytes: Uint8ClampedArray, outer: Region, inner: Region): Uint8ClampedArray {
-  const out = new Uint8ClampedArray(inner.width * inner.height * 4);
-  for (let row = 0; row < inner.height; row++) {
-    const from = ((inner.y - outer.y + row) * outer.width + inner.x - outer.x) * 4;
-    out.set(bytes.subarray(from, from + inner.width * 4), row * inner.width * 4);
-  }
-  return out;
+  const part = { ...inner, x: inner.x - outer.x, y: inner.y - outer.y };
+  return new Uint8ClampedArray(partOfBytes(bytes, outer.width, part, 4).buffer);
 }

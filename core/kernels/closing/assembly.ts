@@ -21,10 +21,10 @@ export function hat(from: usize, width: i32, height: i32, reach: i32, sign: f32,
       v128.store(to + (<usize>x << 2), f32x4.mul(v128.load(row + (<usize>x << 2)), factor));
     for (; x < width; x++) store<f32>(to + (<usize>x << 2), load<f32>(row + (<usize>x << 2)) * sign);
   }
-  widenMost(scratch, total, 1, run);
-  widenMost(scratch, total, stride, run);
-  widenLeast(scratch, total, 1, run);
-  widenLeast(scratch, total, stride, run);
+  widen(scratch, total, 1, run, true);
+  widen(scratch, total, stride, run, true);
+  widen(scratch, total, 1, run, false);
+  widen(scratch, total, stride, run, false);
   for (let y: i32 = 0; y < height; y++) {
     const row = from + (<usize>(y * width) << 2);
     const closed = scratch + (<usize>(y * stride) << 2);
@@ -34,24 +34,18 @@ export function hat(from: usize, width: i32, height: i32, reach: i32, sign: f32,
   }
 }
 
-/** Each value becomes the greatest of so many that follow it, `step` apart; in place. */
-function widenMost(at: usize, total: i32, step: i32, count: i32): void {
+/** Each value becomes the greatest, or the least, of so many that follow it, `step` apart; in place. */
+@inline
+function widen(at: usize, total: i32, step: i32, count: i32, isMost: bool): void {
   for (let run: i32 = 1; run < count; ) {
     const more = min(run, count - run);
     const off = <usize>(more * step) << 2;
     const end = at + (<usize>((total - more * step) & ~3) << 2);
-    for (let p = at; p < end; p += 16) v128.store(p, f32x4.max(v128.load(p), v128.load(p + off)));
-    run += more;
-  }
-}
-
-/** The same for the least. */
-function widenLeast(at: usize, total: i32, step: i32, count: i32): void {
-  for (let run: i32 = 1; run < count; ) {
-    const more = min(run, count - run);
-    const off = <usize>(more * step) << 2;
-    const end = at + (<usize>((total - more * step) & ~3) << 2);
-    for (let p = at; p < end; p += 16) v128.store(p, f32x4.min(v128.load(p), v128.load(p + off)));
+    for (let p = at; p < end; p += 16) {
+      const own = v128.load(p);
+      const other = v128.load(p + off);
+      v128.store(p, isMost ? f32x4.max(own, other) : f32x4.min(own, other));
+    }
     run += more;
   }
 }

@@ -78,10 +78,10 @@ export const standing: RoughKind = {
         for (const depth of [0.06, 0.14, 0.24, 0.36]) {
           const foot = end(x) + depth * (ground.part.height - end(x));
           if (foot > room.top + room.height || foot - height < room.top) continue;
-          const place = { middle: [x, foot - height / 2] as const, scale };
-          const met = shadowMeets(ground, placedAt(setting, place).box);
+          const placement = placedAt(setting, { middle: [x, foot - height / 2], scale });
+          const met = shadowMeets(ground, placement.box);
           // On what stands farther away the shadow would have to climb.
-          if (!met || met.isNearer) yield placedAt(setting, { ...place, front: met?.index ?? null });
+          if (!met || met.isNearer) yield { ...placement, front: met?.index ?? null };
         }
     }
   },

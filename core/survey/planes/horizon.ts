@@ -39,7 +39,7 @@ function stripOf({ lab: [l, , b], width, height }: CoarseView, x: number, from: 
 }
 
 /** How a column looks above and below a line: whether as sky over ground, and how much the sky turns upwards. */
-function columnAt(coarse: CoarseView, x: number, y: number): { isSky: boolean; turn: Strip } | null {
+function columnAt(coarse: CoarseView, x: number, y: number): { isSky: boolean; turn: Omit<Strip, 'texture'> } | null {
   const { height } = coarse;
   const [near, far] = [past * height, (past + deep) * height];
   const [above, below] = [stripOf(coarse, x, y - near, y - far), stripOf(coarse, x, y + near, y + far)];
@@ -51,12 +51,7 @@ function columnAt(coarse: CoarseView, x: number, y: number): { isSky: boolean; t
     top.texture < calmer * below.texture &&
     // Nothing else begins on the way up.
     top.lightness > below.lightness;
-  const turn = {
-    lightness: above.lightness - top.lightness,
-    blue: top.blue - above.blue,
-    texture: above.texture,
-  };
-  return { isSky, turn };
+  return { isSky, turn: { lightness: above.lightness - top.lightness, blue: top.blue - above.blue } };
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { Level } from '../../../pictures/pyramid';
+import { partOfBytes } from '../../../pixels/level';
 import { grow, intersect, type Region } from '../../../pixels/region';
 import { encode } from '../../../pixels/transfer';
 import { estimateAlpha, pureTones, tonesOf, type Tones } from './estimate';
@@ -241,21 +242,15 @@ interface LocalPart {
 }
 
 function localPart({ picture: { width, channels, bytes }, cut, band, marked }: EdgeGiven, wide: Region): LocalPart {
-  const count = wide.width * wide.height;
-  const pixels = new Uint8Array(count * channels);
-  const alpha = new Float32Array(count);
-  const unknown = new Uint8Array(count);
-  const own = new Uint8Array(count);
-  const marks = marked ? new Uint8Array(count) : null;
-  for (let y = 0; y < wide.height; y++) {
-    const from = (wide.y + y) * width + wide.x;
-    pixels.set(bytes.subarray(from * channels, (from + wide.width) * channels), y * wide.width * channels);
-    unknown.set(band.subarray(from, from + wide.width), y * wide.width);
-    if (marked) marks!.set(marked.subarray(from, from + wide.width), y * wide.width);
-    own.set(cut.subarray(from, from + wide.width), y * wide.width);
-    for (let x = 0; x < wide.width; x++) alpha[y * wide.width + x] = cut[from + x] / 255;
-  }
-  return { cut: own, marked: marks, light: lightPlanes(pixels, channels), alpha, unknown };
+  const part = (bytesOf: Uint8Array, each = 1): Uint8Array<ArrayBuffer> => partOfBytes(bytesOf, width, wide, each);
+  const own = part(cut);
+  return {
+    cut: own,
+    marked: marked ? part(marked) : null,
+    light: lightPlanes(part(bytes, channels), channels),
+    alpha: Float32Array.from(own, (one) => one / 255),
+    unknown: part(band),
+  };
 }
 
 function keep(

@@ -1,6 +1,7 @@
 import type { Level } from '../../../pictures/pyramid';
+import { partOfBytes } from '../../../pixels/level';
 import { oklabPlanes } from '../../../pixels/oklabPlanes';
-import { grow, intersect, type Region } from '../../../pixels/region';
+import { grow, intersect } from '../../../pixels/region';
 import { quantile } from '../../../survey/statistics';
 import { markedBehind } from '../scribble/marks';
 import { thinness } from './thin';
@@ -45,7 +46,9 @@ export function drawThin(
     if (one === 0) return;
     const tile = { x: (k % columns) * side, y: floor(k / columns) * side, width: side, height: side };
     const part = intersect(grow(tile, around), { x: 0, y: 0, width: picture.width, height: picture.height })!;
-    const response = thinness(oklabPlanes(partOf(picture, part)), part.width, part.height, reach);
+    const bytes = partOfBytes(picture.bytes, picture.width, part, picture.channels);
+    const planes = oklabPlanes({ ...part, channels: picture.channels, bytes });
+    const response = thinness(planes, part.width, part.height, reach);
     const own: number[] = [];
     const places: [number, number][] = [];
     for (let y = tile.y; y < min(picture.height, tile.y + side); y++)
@@ -65,14 +68,4 @@ export function drawThin(
     );
     for (const [i, value] of places) matte[i] = max(matte[i], Math.round(255 * min(1, value / contrast)));
   });
-}
-
-function partOf({ width, channels, bytes }: Level, part: Region): Level {
-  const out = new Uint8Array(part.width * part.height * channels);
-  const run = part.width * channels;
-  for (let y = 0; y < part.height; y++) {
-    const from = ((part.y + y) * width + part.x) * channels;
-    out.set(bytes.subarray(from, from + run), y * run);
-  }
-  return { width: part.width, height: part.height, channels, bytes: out };
 }

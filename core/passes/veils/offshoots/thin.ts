@@ -16,8 +16,8 @@ const [chromaWeight, unseen] = [1.5, 0.004];
  */
 export function thinness(planes: OklabPlanes, width: number, height: number, reach: number): Float32Array<ArrayBuffer> {
   const out = new Float32Array(width * height);
+  const grid = new TileGrid(width, height);
   planes.forEach((plane, c) => {
-    const grid = new TileGrid(width, height);
     const ground = grid.around(grid.quantiles(plane, 0.5), 2, 0.5);
     const { dark, light } = hats(plane, width, height, reach);
     const weight = c === 0 ? 1 : chromaWeight;

@@ -1,5 +1,4 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
-import type { Region } from '../../../pixels/region';
 import { memoize } from '../../../graph/memoize';
 import type { ColourModel } from './colourModel';
 import { linksOf, walk } from './geodesic';
@@ -48,12 +47,12 @@ export interface PatchCut {
 
 /** What the person has marked, on the patches' grid. */
 export interface Said {
-  /** The mark of each px. */
+  /** The mark of each px: outside of a box, behind. */
   drawn: Uint8Array;
   /** px whose colours are taken to be those of each side. */
   under: Record<'front' | 'behind', Int32Array>;
-  /** px: what lies outside is behind; null for the whole. */
-  box: Region | null;
+  /** Whether a box says what may be in front. */
+  hasBox: boolean;
 }
 
 /**
@@ -65,10 +64,10 @@ export interface Said {
  * @param planes the colours that the patches were made from
  * @returns null where nothing is marked that stands in front, and no box is given
  */
-export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under, box }: Said): PatchCut | null {
-  const marked = sayings(patches, drawn, box);
+export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under, hasBox }: Said): PatchCut | null {
+  const marked = sayings(patches, drawn);
   const isBoxOnly = !marked.includes(markedFront);
-  if (isBoxOnly && !(box && marked.includes(unmarked))) return null;
+  if (isBoxOnly && !(hasBox && marked.includes(unmarked))) return null;
   const steps = stepsOf(patches);
   const fromFront = walk(patches, (i) => marked[i] === markedFront, steps);
   const fromBehind = walk(patches, (i) => marked[i] === markedBehind, steps);

@@ -63,6 +63,13 @@ export function findPatches(planes: OklabPlanes, width: number, height: number):
   };
 }
 
+/** The px of some patches. @param chosen 1 for each of these @returns 1 for each px */
+export function pixelsOf({ labels }: Pick<Patches, 'labels'>, chosen: Uint8Array): Uint8Array<ArrayBuffer> {
+  const out = new Uint8Array(labels.length);
+  for (let i = 0; i < out.length; i++) out[i] = chosen[labels[i]];
+  return out;
+}
+
 /** How much a difference in roughness counts beside one in colour. */
 const roughnessShare = 0.5;
 

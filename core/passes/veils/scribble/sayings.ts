@@ -1,9 +1,5 @@
-import type { Region } from '../../../pixels/region';
 import { markedBehind, markedFront, unmarked } from './marks';
 import type { Patches } from './patches';
-
-/** Looked up once: these loops are hot. */
-const { floor } = Math;
 
 /** A mark that covers less than this of a patch only grazes it; smaller patches, px, are always meant. */
 const [grazed, alwaysMeant] = [0.3, 12];
@@ -12,19 +8,10 @@ const [grazed, alwaysMeant] = [0.3, 12];
  * What the marks say of each patch: where both sides touch it, the one that covers more of it. What a mark only grazes is
  * not meant where it looks like what the other side's marks lie on: a thin stroke along a stem runs over its ground too.
  */
-export function sayings(
-  { labels, count, width, sizes, tones }: Patches,
-  marks: Uint8Array,
-  box: Region | null,
-): Uint8Array {
+export function sayings({ labels, count, sizes, tones }: Patches, marks: Uint8Array): Uint8Array {
   const covered = [new Float32Array(count), new Float32Array(count)];
-  const outside =
-    box &&
-    ((x: number, y: number): boolean => x < box.x || y < box.y || x >= box.x + box.width || y >= box.y + box.height);
   for (let i = 0; i < labels.length; i++) {
-    const byBox = outside?.(i % width, floor(i / width)) ? markedBehind : unmarked;
-    const mark = marks[i] !== unmarked ? marks[i] : byBox;
-    if (mark !== unmarked) covered[mark === markedFront ? 0 : 1][labels[i]]++;
+    if (marks[i] !== unmarked) covered[marks[i] === markedFront ? 0 : 1][labels[i]]++;
   }
   const isGrazed = (i: number): boolean => sizes[i] > alwaysMeant && covered[0][i] + covered[1][i] < grazed * sizes[i];
   const evidence = covered.map((own) => {

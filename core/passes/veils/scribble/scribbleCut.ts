@@ -7,9 +7,9 @@ import { drawThin } from '../offshoots/draw';
 import { findOffshoots, findThin, thinReach, type Thin } from '../offshoots/offshoots';
 import { clearSpecks } from '../specks';
 import { ColourSides, cutBand } from './bandCut';
-import { drawMarks, markedBehind, pixelsUnder, unmarked, type Mark } from './marks';
+import { drawMarks, markedBehind, markedFront, pixelsUnder, unmarked, type Mark } from './marks';
 import { afterStroke, cutPatches, type PatchCut } from './patchCut';
-import { findPatches, type Patches } from './patches';
+import { findPatches, pixelsOf, type Patches } from './patches';
 
 /** Patches are found on the first level that has no more px than this. */
 const patchPixels = 0.8e6;
@@ -41,7 +41,7 @@ export class ScribbleCutter {
   private readonly planes: OklabPlanes;
   /** Of the first level that has few px enough: see `grid`. */
   readonly patches: Patches;
-  private readonly thin: Thin;
+  private thinKnown: Thin | null = null;
   private readonly steps = new Map<string, Found | null>();
 
   /**
@@ -57,7 +57,18 @@ export class ScribbleCutter {
     const top = this.levels[this.levels.length - 1];
     this.planes = oklabPlanes(top);
     this.patches = findPatches(this.planes, top.width, top.height);
-    this.thin = findThin(this.planes, top.width, top.height);
+  }
+
+  /** What is thin: whoever only wants the patches does without. */
+  private get thin(): Thin {
+    this.thinKnown ??= findThin(this.planes, this.patches.width, this.patches.height);
+    return this.thinKnown;
+  }
+
+  /** Works out beforehand all that strokes need, so that the first one is answered soon. */
+  prepare(): this {
+    void this.thin;
+    return this;
   }
 
   /** The px that patches are found on, and how many plate px each is wide. */
@@ -80,9 +91,7 @@ export class ScribbleCutter {
     const top = this.levels.length - 1;
     const coarse = together ? this.cutAll(marks, box) : this.stepByStep(marks, box, isOutdated);
     if (!coarse) return null;
-    let mask = new Uint8Array(this.patches.labels.length);
-    const { labels } = this.patches;
-    for (let i = 0; i < mask.length; i++) mask[i] = coarse.front[labels[i]];
+    let mask = pixelsOf(this.patches, coarse.front);
     const finest = quick ? top : 0;
     // The patches' own borders are as fine as a screen that shows the whole plate.
     const sides = quick ? null : new ColourSides(coarse.colours());
@@ -110,19 +119,21 @@ export class ScribbleCutter {
   private withThin(bytes: Uint8Array, thin: Uint8Array, marks: readonly Mark[], box: Region | null): Uint8Array {
     if (!thin.includes(1)) return bytes;
     const { width, factor } = this.grid;
-    const drawn = this.barred(drawMarks(marks, 1, this.gridAt(0)), box, 0);
+    const drawn = this.marksAt(marks, box, 0);
     drawThin(bytes, this.levels[0], thin, { width, factor, reach: thinReach * factor, drawn });
     return bytes;
   }
 
-  /** Marks of a level with all behind that lies outside of a box. */
-  private barred(drawn: Uint8Array, box: Region | null, number: number): Uint8Array {
+  /** The mark of each px of a level: what lies outside of a box is behind, where no stroke says otherwise. */
+  private marksAt(marks: readonly Mark[], box: Region | null, number: number): Uint8Array {
+    const drawn = drawMarks(marks, 2 ** number, this.gridAt(number));
     if (!box) return drawn;
     const { x, y, width, height } = this.boxAt(box, number);
     const across = this.levels[number].width;
     return drawn.map((mark, i) => {
       const [u, v] = [i % across, Math.floor(i / across)];
-      return u >= x && v >= y && u < x + width && v < y + height ? mark : markedBehind;
+      const isInside = u >= x && v >= y && u < x + width && v < y + height;
+      return mark === unmarked && !isInside ? markedBehind : mark;
     });
   }
 
@@ -162,10 +173,10 @@ export class ScribbleCutter {
 
   /** What a further stroke makes of what was there: thin things come and go as patches do. */
   private afterStroke(last: Found, found: Found, mark: Mark): Found {
-    const cut = afterStroke(this.patches, last, found, mark.side, this.agrees(last, mark));
-    if (cut.front === found.front) return { ...cut, thin: found.thin };
     const top = this.levels.length - 1;
     const under = drawMarks([mark], 2 ** top, this.gridAt(top));
+    const cut = afterStroke(this.patches, last, found, mark.side, this.agrees(last, under));
+    if (cut.front === found.front) return { ...cut, thin: found.thin };
     const isMore = mark.side === 'front';
     // Where nothing else changes, only what the stroke lies on does.
     const stays = isMore || cut.front === last.front;
@@ -177,15 +188,12 @@ export class ScribbleCutter {
   }
 
   /** Whether a stroke says nothing but what is so already: then it changes nothing. */
-  private agrees({ front }: PatchCut, mark: Mark): boolean {
-    const top = this.levels.length - 1;
-    const drawn = drawMarks([mark], 2 ** top, this.gridAt(top));
-    const wanted = mark.side === 'front' ? 1 : 0;
+  private agrees({ front }: PatchCut, under: Uint8Array): boolean {
     let [right, all] = [0, 0];
-    for (let i = 0; i < drawn.length; i++) {
-      if (drawn[i] === unmarked) continue;
+    for (let i = 0; i < under.length; i++) {
+      if (under[i] === unmarked) continue;
       all++;
-      if (front[this.patches.labels[i]] === wanted) right++;
+      if ((front[this.patches.labels[i]] === 1) === (under[i] === markedFront)) right++;
     }
     return right >= agreeing * all;
   }
@@ -193,17 +201,14 @@ export class ScribbleCutter {
   private cutAll(marks: readonly Mark[], box: Region | null): Found | null {
     const top = this.levels.length - 1;
     const grid = this.gridAt(top);
-    const drawn = drawMarks(marks, 2 ** top, grid);
+    const drawn = this.marksAt(marks, box, top);
     const under = {
       front: pixelsUnder(marks, 'front', 2 ** top, grid, drawn),
       behind: pixelsUnder(marks, 'behind', 2 ** top, grid, drawn),
     };
-    const cut = cutPatches(this.patches, this.planes, { drawn, under, box: box && this.boxAt(box, top) });
+    const cut = cutPatches(this.patches, this.planes, { drawn, under, hasBox: box !== null });
     if (!cut) return null;
-    const { labels } = this.patches;
-    const front = new Uint8Array(labels.length);
-    for (let i = 0; i < front.length; i++) front[i] = cut.front[labels[i]];
-    return { ...cut, thin: findOffshoots(this.thin, front, this.barred(drawn, box, top)) };
+    return { ...cut, thin: findOffshoots(this.thin, pixelsOf(this.patches, cut.front), drawn) };
   }
 
   /** Where a level lies, in its own px. */

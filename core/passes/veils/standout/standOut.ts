@@ -3,6 +3,7 @@ import { rounded, roundedPoint } from '../../../shape/rounding';
 import { contoursOf } from '../border/contours';
 import { evenly, smoothed } from '../border/line';
 import type { Mark } from '../scribble/marks';
+import { pixelsOf } from '../scribble/patches';
 import type { ScribbleCutter } from '../scribble/scribbleCut';
 import { hatchingOf } from './hatching';
 import { proposeThings } from './proposals';
@@ -88,7 +89,6 @@ export class StandOut {
   }
 
   private maskOf(index: number): Uint8Array {
-    const patches = this.all()[index];
-    return Uint8Array.from(this.cutter.patches.labels, (patch) => patches[patch]);
+    return pixelsOf(this.cutter.patches, this.all()[index]);
   }
 }
