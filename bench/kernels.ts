@@ -3,9 +3,11 @@ import type { Browser } from 'playwright-core';
 import sharp, { type Blend } from 'sharp';
 import { blend } from '../core/kernels/blend';
 import { gaussianBlur } from '../core/kernels/blur';
+import { hats } from '../core/kernels/closing';
 import { signedDistance } from '../core/kernels/distance';
 import { resize } from '../core/kernels/resize';
-import { noise } from '../core/kernels/testing';
+import { offsets, solveStencil, type StencilEquations } from '../core/kernels/stencil';
+import { byReference, noise, random } from '../core/kernels/testing';
 import { warpPlane } from '../core/kernels/warp';
 import type { Homography } from '../core/shape/homography';
 import type { Raster } from '../core/pixels/raster';
@@ -38,6 +40,8 @@ export async function benchKernels(browser: Browser): Promise<void> {
   const layer = noise(width, height, 4, 2);
   await againstSharp(picture, layer);
   await againstOpenCv(picture);
+  await hatsAgainstOpenCv();
+  await stencilAgainstPlain();
   await againstCanvas(browser, picture);
 }
 
@@ -115,6 +119,12 @@ interface OpenCv {
   matFromArray(rows: number, columns: number, type: number, values: readonly number[]): Mat;
   warpPerspective(from: Mat, to: Mat, by: Mat, size: unknown, flags: number): void;
   distanceTransform(from: Mat, to: Mat, distance: number, mask: number): void;
+  getStructuringElement(shape: number, size: unknown): Mat;
+  morphologyEx(from: Mat, to: Mat, operation: number, square: Mat): void;
+  MORPH_RECT: number;
+  MORPH_BLACKHAT: number;
+  MORPH_TOPHAT: number;
+  CV_32FC1: number;
   CV_8UC1: number;
   CV_8UC4: number;
   CV_32FC4: number;
@@ -178,6 +188,45 @@ async function againstOpenCv(picture: Raster): Promise<void> {
     ours_ms: await best(() => signedDistance(shape)),
     peer: 'OpenCV WebAssembly, precise',
     peer_ms: await best(() => cv.distanceTransform(mask, to, cv.DIST_L2, cv.DIST_MASK_PRECISE)),
+  });
+}
+
+/** Closing and opening by a square of 7 px, both hats. */
+async function hatsAgainstOpenCv(): Promise<void> {
+  const { cv } = await openCv();
+  const { data } = noise(width, height, 1, 5);
+  const plane = new cv.Mat(height, width, cv.CV_32FC1);
+  plane.data32F.set(data);
+  const to = new cv.Mat();
+  const square = cv.getStructuringElement(cv.MORPH_RECT, new cv.Size(7, 7));
+  printRow({
+    name: 'both hats by a square of 7 px, 6 megapixels',
+    ours_ms: await best(() => hats(data, width, height, 3)),
+    peer: 'OpenCV WebAssembly, floats',
+    peer_ms: await best(() => {
+      for (const operation of [cv.MORPH_BLACKHAT, cv.MORPH_TOPHAT]) cv.morphologyEx(plane, to, operation, square);
+    }),
+  });
+}
+
+/** Equations of a matte: 60 steps of conjugate gradients, beside the same in plain TypeScript. */
+async function stencilAgainstPlain(): Promise<void> {
+  const [across, down] = [1000, 600];
+  const count = across * down;
+  const next = random(9);
+  const equations: StencilEquations = {
+    width: across,
+    height: down,
+    diagonal: new Float32Array(count).fill(offsets.length * 0.4 + 0.001),
+    ties: Float32Array.from({ length: count * offsets.length }, () => -0.4 * next()),
+    right: Float32Array.from({ length: count }, next),
+  };
+  const solveIt = (): void => solveStencil(equations, new Float32Array(count), { tolerance: 1e-9, steps: 60 });
+  printRow({
+    name: '60 steps of conjugate gradients, 0.6 megapixels, 24 neighbours',
+    ours_ms: await best(solveIt),
+    peer: 'the reference in TypeScript',
+    peer_ms: await best(() => byReference(solveIt), 1),
   });
 }
 

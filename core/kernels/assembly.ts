@@ -8,6 +8,7 @@ export * from './disc/assembly';
 export * from './distance/assembly';
 export * from './logarithm/assembly';
 export * from './resize/assembly';
+export { stencilProduct, stencilSteps } from './stencil/assembly';
 export * from './warp/assembly';
 
 /** The first byte that no constant of the module takes. */

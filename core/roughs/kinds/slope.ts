@@ -1,5 +1,6 @@
 import { memoize } from '../../graph/memoize';
 import type { Point } from '../../shape/affine';
+import type { Line } from '../../survey/planes/lines';
 import { surveyOf, type Ground } from '../ground';
 import { evenSteps, scaleFor, standing } from '../placement';
 import { asTyped, clearOf, margin, sizeOf } from './common';
@@ -12,22 +13,25 @@ const [steepest, shortest] = [38, 0.3];
 /** Letters stand off it by this part of their height. */
 const off = 0.14;
 
-interface Slope {
+export interface Slope {
   from: Point;
   to: Point;
   length: number;
   degrees: number;
 }
 
+/** A line of the photograph on a sheet that is a part of it. */
+export function slopeOf({ from, to }: Line, part: { x: number; y: number }): Slope {
+  const ends = [from, to].map(([x, y]): Point => [x - part.x, y - part.y]).sort(([p], [q]) => p - q);
+  const [dx, dy] = [ends[1][0] - ends[0][0], ends[1][1] - ends[0][1]];
+  return { from: ends[0], to: ends[1], length: hypot(dx, dy), degrees: (atan2(dy, dx) * 180) / PI };
+}
+
 /** The straight lines of the photograph that words can be set along, from left to right, sheet px. */
 export const slopesOf = memoize((ground: Ground): Slope[] => {
   const { part } = ground;
   return surveyOf(ground)
-    .planes.lines.map(({ from, to }): Slope => {
-      const ends = [from, to].map(([x, y]): Point => [x - part.x, y - part.y]).sort(([p], [q]) => p - q);
-      const [dx, dy] = [ends[1][0] - ends[0][0], ends[1][1] - ends[0][1]];
-      return { from: ends[0], to: ends[1], length: hypot(dx, dy), degrees: (atan2(dy, dx) * 180) / PI };
-    })
+    .planes.lines.map((line) => slopeOf(line, part))
     .filter(({ length, degrees }) => Math.abs(degrees) <= steepest && length >= shortest * part.width)
     .sort((a, b) => b.length - a.length)
     .slice(0, 6);

@@ -4,23 +4,26 @@ import { surveyOf, type Ground } from '../ground';
 import { evenSteps, scaleFor, standing as placedAt } from '../placement';
 import { balanceOf, clearOf, inCapitals, roomOf, sizeOf } from './common';
 import type { RoughKind } from './kind';
-import { slopesOf } from './slope';
+import { slopeOf, slopesOf, type Slope } from './slope';
 
 const { max, min } = Math;
 
 /** A line where the ground ends is no steeper than this, degrees, and lies between these parts of the sheet's height. */
 const [levelEnough, from, to] = [7, 0.3, 0.9];
 
-/** The height of the line where the ground ends, at a place across; null where the photograph shows none. */
+/**
+ * The height of the line where the ground ends, at a place across: the horizon, where that is seen on the sheet, or the
+ * longest level line. Null where the photograph shows none.
+ */
 export function groundLine(ground: Ground): ((x: number) => number) | null {
   const { height, width } = ground.part;
-  const found = slopesOf(ground).find(
-    ({ from: [, a], to: [, b], degrees, length }) =>
-      Math.abs(degrees) < levelEnough &&
-      (a + b) / 2 > from * height &&
-      (a + b) / 2 < to * height &&
-      length > 0.4 * width,
-  );
+  const isOnSheet = ({ from: [, a], to: [, b], degrees }: Slope): boolean =>
+    Math.abs(degrees) < levelEnough && (a + b) / 2 > from * height && (a + b) / 2 < to * height;
+  const { horizon } = surveyOf(ground).planes;
+  const found = [
+    ...(horizon ? [slopeOf(horizon, ground.part)] : []),
+    ...slopesOf(ground).filter(({ length }) => length > 0.4 * width),
+  ].find(isOnSheet);
   if (!found) return null;
   const rise = (found.to[1] - found.from[1]) / max(1, found.to[0] - found.from[0]);
   return (x) => found.from[1] + (x - found.from[0]) * rise;

@@ -21,6 +21,11 @@ const inBand = 0.3;
 /** How much it counts that a px looks just like the front near by. */
 const frontItself = 3;
 /**
+ * How much it counts that a px the cut took for the front looks like the ground with less light on it, at least this much
+ * of it: between hairs the ground lies in their shade.
+ */
+const [shaded, darkest] = [3, 0.5];
+/**
  * A colour this near to the line between two others, in its own sigmas, may be a mixture of them; with these shares of
  * the first.
  */
@@ -113,6 +118,11 @@ function purified(
   return out;
 }
 
+/** What is farther off than this, in squared sigmas, is all equally unlikely. */
+const farthest = 60;
+const unlikely = exp(-0.5 * farthest);
+const likelihood = (square: number): number => (square < farthest ? exp(-0.5 * square) : unlikely);
+
 /** What the colours alone say of each unknown px. */
 export interface Estimate {
   alpha: Float32Array;
@@ -126,7 +136,7 @@ export interface Estimate {
  * front's colours, the one near by or a tone from elsewhere, in linear light.
  * @param alpha what is thought now; sure px are what both sides are learned from
  * @param learned tones of the front, and whether its px in the band may be mixtures of them
- * @param marked the marks of a scribble cut; null where there are none
+ * @param cut the matte as it was cut, 0..255, and @param marked the marks of a scribble cut; null where there are none
  */
 export function estimateAlpha(
   light: LightPlanes,
@@ -135,7 +145,7 @@ export function estimateAlpha(
   alpha: Float32Array,
   unknown: Uint8Array,
   learned: { tones: Tones; isMixed: boolean },
-  marked: Uint8Array | null,
+  { cut, marked }: { cut: Uint8Array; marked: Uint8Array | null },
 ): Estimate {
   const { tones, isMixed } = learned;
   const front = new Float32Array(alpha.length);
@@ -151,31 +161,42 @@ export function estimateAlpha(
   const ground = spread(light, behind, width, height);
   const near = spread(isMixed ? purified(light, ground, front, unknown, tones) : light, front, width, height);
   const out: Estimate = { alpha: new Float32Array(alpha.length), certainty: new Float32Array(alpha.length) };
-  const candidates: [number, number, number][] = [
-    [0, 0, 0],
-    ...tones.map(([r, g, b]): [number, number, number] => [r, g, b]),
-  ];
+  // The first candidate is the front near by.
+  const candidates = Float64Array.from([0, 0, 0, ...tones.flat()]);
+  const [red, green, blue] = light;
+  const [groundRed, groundGreen, groundBlue] = ground;
   for (let i = 0; i < alpha.length; i++) {
-    if (!unknown[i]) continue;
-    candidates[0] = [near[0][i], near[1][i], near[2][i]];
-    const [b0, b1, b2] = [ground[0][i], ground[1][i], ground[2][i]];
-    const [c0, c1, c2] = [light[0][i] - b0, light[1][i] - b1, light[2][i] - b2];
-    const variance = (colourSigma * (leastLight + (light[0][i] + light[1][i] + light[2][i]) / 3)) ** 2;
+    if (unknown[i] === 0) continue;
+    candidates[0] = near[0][i];
+    candidates[1] = near[1][i];
+    candidates[2] = near[2][i];
+    const [b0, b1, b2] = [groundRed[i], groundGreen[i], groundBlue[i]];
+    const [c0, c1, c2] = [red[i] - b0, green[i] - b1, blue[i] - b2];
+    const variance = (colourSigma * (leastLight + (red[i] + green[i] + blue[i]) / 3)) ** 2;
     // Where a px looks like the front near by, it may be that itself: where both sides are alike this makes the
     // estimate unsure.
-    const same = (light[0][i] - near[0][i]) ** 2 + (light[1][i] - near[1][i]) ** 2 + (light[2][i] - near[2][i]) ** 2;
-    const itself = frontItself * exp(-0.5 * min(same / variance, 60));
+    const same = (red[i] - candidates[0]) ** 2 + (green[i] - candidates[1]) ** 2 + (blue[i] - candidates[2]) ** 2;
+    const itself = frontItself * likelihood(same / variance);
     let [weights, sum, squares] = [itself, itself, itself];
-    for (let k = 0; k < candidates.length; k++) {
-      const d0 = candidates[k][0] - b0;
-      const d1 = candidates[k][1] - b1;
-      const d2 = candidates[k][2] - b2;
+    if (cut[i] > 127) {
+      const light = max(
+        darkest,
+        min(1, (red[i] * b0 + green[i] * b1 + blue[i] * b2) / (b0 * b0 + b1 * b1 + b2 * b2 + 1e-9)),
+      );
+      const off = (red[i] - light * b0) ** 2 + (green[i] - light * b1) ** 2 + (blue[i] - light * b2) ** 2;
+      weights += shaded * likelihood(off / variance);
+    }
+    for (let k = 0; k < candidates.length; k += 3) {
+      const d0 = candidates[k] - b0;
+      const d1 = candidates[k + 1] - b1;
+      const d2 = candidates[k + 2] - b2;
       const length = d0 * d0 + d1 * d1 + d2 * d2 + 1e-9;
-      const share = min(1, max(0, (c0 * d0 + c1 * d1 + c2 * d2) / length));
-      const off = ((c0 - share * d0) ** 2 + (c1 - share * d1) ** 2 + (c2 - share * d2) ** 2) / variance;
+      const share = max(0, min(1, (c0 * d0 + c1 * d1 + c2 * d2) / length));
+      const [e0, e1, e2] = [c0 - share * d0, c1 - share * d1, c2 - share * d2];
+      const off = (e0 * e0 + e1 * e1 + e2 * e2) / variance;
       // Where the front near by looks like what lies behind, nothing can be estimated: that counts in full, and makes
       // the estimate unsure.
-      const weight = exp(-0.5 * min(off, 60)) * (k === 0 ? 1 : elsewhere * sqrt(min(1, length * 100)));
+      const weight = likelihood(off) * (k === 0 ? 1 : elsewhere * sqrt(min(1, length * 100)));
       weights += weight;
       sum += weight * share;
       squares += weight * (share * share + variance / length);

@@ -1,11 +1,13 @@
 import type { Level } from '../../../pictures/pyramid';
+import { boxWhere } from '../../../pixels/boxWhere';
 import { partOfBytes } from '../../../pixels/level';
 import { grow, intersect, type Region } from '../../../pixels/region';
+import { solveStencil } from '../../../kernels/stencil';
 import { encode } from '../../../pixels/transfer';
 import { estimateAlpha, pureTones, tonesOf, type Tones } from './estimate';
 import { estimateFront } from './frontColour';
 import { borderDistance, distanceUnit } from './band';
-import { mattingEquations, solve, wish, withWishes } from './laplacian';
+import { mattingEquations, wish, withWishes } from './laplacian';
 import { lightPlanes } from './spread';
 
 /** An edge that was solved. */
@@ -35,6 +37,10 @@ const smoothness = 1e-5;
 const estimateStrength = 2e-3;
 /** How much the cut itself counts, far from its border; colours that are alike on both sides leave the word to it. */
 const cutStrength = 4e-3;
+/** So much of that is left once colours have been looked at: what was cut before a hair's gaps were seen holds no longer. */
+const cutLater = 0.1;
+/** Each round learns the colours from the one before, until the matte changes by less than this, on average. */
+const [mostRounds, atRest] = [3, 0.02];
 /** px from the border where it counts in full. */
 const cutFull = 16;
 
@@ -101,7 +107,7 @@ export function putPart({ matte, front }: SolvedEdge, solved: SolvedPart): void 
 
 /** The parts that hold a px of the band; none overlaps another. */
 export function edgeParts({ picture: { width, height }, band }: Pick<EdgeGiven, 'picture' | 'band'>): Region[] {
-  const box = boxOf(band, width, height);
+  const box = boxWhere({ x: 0, y: 0, width, height }, (i) => band[i] === 1);
   if (!box) return [];
   const isParted = box.width * box.height > wholePixels;
   const cells = (length: number, other: number): number =>
@@ -118,21 +124,6 @@ export function edgeParts({ picture: { width, height }, band }: Pick<EdgeGiven, 
     }
   }
   return parts;
-}
-
-/** The smallest region that holds the band. */
-function boxOf(band: Uint8Array, width: number, height: number): Region | null {
-  let [left, right, top, bottom] = [width, -1, height, -1];
-  for (let y = 0; y < height; y++) {
-    const row = band.subarray(y * width, (y + 1) * width);
-    const first = row.indexOf(1);
-    if (first < 0) continue;
-    left = Math.min(left, first);
-    right = Math.max(right, row.lastIndexOf(1));
-    top = Math.min(top, y);
-    bottom = y;
-  }
-  return right < 0 ? null : { x: left, y: top, width: right - left + 1, height: bottom - top + 1 };
 }
 
 function holdsBand(part: Region, width: number, band: Uint8Array): boolean {
@@ -200,29 +191,38 @@ export function solvePart(
   })!;
   const local = localPart(given, wide);
   const { alpha, unknown, light } = local;
-  const rounds = quick ? 1 : 2;
+  const rounds = quick ? 1 : mostRounds;
   const share = 0.8 / rounds;
   const known = alpha.slice();
   for (let i = 0; i < known.length; i++) if (unknown[i]) known[i] = 0;
   const away = borderDistance(local.cut, wide.width, wide.height);
   const equations = mattingEquations(light, wide.width, wide.height, known, unknown, smoothness);
   for (let round = 0; round < rounds; round++) {
-    const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, learned, local.marked);
-    const values = Float64Array.from(equations.pixels, (pixel) => estimate.alpha[pixel]);
+    const estimate = estimateAlpha(light, wide.width, wide.height, alpha, unknown, learned, local);
     const wished = withWishes(equations);
+    const values = new Float32Array(wished.right.length);
     equations.pixels.forEach((pixel, k) => {
-      wish(wished, k, estimate.alpha[pixel], estimateStrength * estimate.certainty[pixel]);
+      const place = equations.places[k];
+      values[place] = estimate.alpha[pixel];
+      wish(wished, place, estimate.alpha[pixel], estimateStrength * estimate.certainty[pixel]);
       const depth = away[pixel] / (cutFull * distanceUnit);
-      wish(wished, k, local.cut[pixel] / 255, cutStrength * (depth < 1 ? depth * depth : 1));
+      const trust = cutStrength * (round > 0 ? cutLater : 1);
+      wish(wished, place, local.cut[pixel] / 255, trust * (depth < 1 ? depth * depth : 1));
     });
-    solve(wished, values, {
+    solveStencil(wished, values, {
       tolerance: quick ? 2e-2 : 5e-3,
       steps: quick ? 25 : 60,
       progress: (done) => report?.((round + done) * share),
     });
-    equations.pixels.forEach((pixel, k) => (alpha[pixel] = settled(values[k])));
+    let change = 0;
+    equations.pixels.forEach((pixel, k) => {
+      const value = settled(values[equations.places[k]]);
+      change += Math.abs(value - alpha[pixel]);
+      alpha[pixel] = value;
+    });
+    if (round > 0 && change < atRest * equations.pixels.length) break;
   }
-  const colours = estimateFront(light, alpha, wide.width, wide.height);
+  const colours = estimateFront(light, alpha, wide.width, wide.height, unknown);
   return keep(part, wide, local, colours);
 }
 

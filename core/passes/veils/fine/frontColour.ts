@@ -10,11 +10,15 @@ interface Grid {
   alpha: Float32Array;
   front: Float32Array[];
   behind: Float32Array[];
+  /** 1 for each px that is set; the others keep what the coarser grid says. */
+  wanted: Uint8Array;
 }
 
 /** What keeps neighbours alike, and how much more where the matte changes. */
 const alikeAlways = 5e-3;
 const alikeAtEdges = 0.3;
+/** Colours come from so far around what is wanted, px of each grid. */
+const around = 2;
 /** Rounds on small grids, where colours still have far to go, and on large ones. */
 const smallGrid = 32;
 const roundsSmall = 10;
@@ -25,15 +29,25 @@ const roundsLarge = 2;
  * grid to the
  * finest, so that their mixture is the picture and neighbours are alike (Germer, Uelwer, Conrad and Harmeling 2020, in
  * linear light).
- * @returns linear light, meaningful where the matte is above 0
+ * @param wanted 1 where they are wanted; null: everywhere
+ * @returns linear light, meaningful where they are wanted and the matte is above 0
  */
 export function estimateFront(
   light: LightPlanes,
   alpha: Float32Array,
   width: number,
   height: number,
+  wanted: Uint8Array | null = null,
 ): [Float32Array, Float32Array, Float32Array] {
-  const finest: Grid = { width, height, light: [...light], alpha, front: [], behind: [] };
+  const finest: Grid = {
+    width,
+    height,
+    light: [...light],
+    alpha,
+    front: [],
+    behind: [],
+    wanted: wanted ? widened(wanted, width, height) : new Uint8Array(width * height).fill(1),
+  };
   const grids = [finest];
   while (grids[grids.length - 1].width > 1 || grids[grids.length - 1].height > 1)
     grids.push(halved(grids[grids.length - 1]));
@@ -51,7 +65,7 @@ export function estimateFront(
   return finest.front as [Float32Array, Float32Array, Float32Array];
 }
 
-function halved({ width, height, light, alpha }: Grid): Grid {
+function halved({ width, height, light, alpha, wanted }: Grid): Grid {
   const half: Grid = {
     width: max(1, width >> 1),
     height: max(1, height >> 1),
@@ -59,7 +73,13 @@ function halved({ width, height, light, alpha }: Grid): Grid {
     alpha: new Float32Array(0),
     front: [],
     behind: [],
+    wanted: new Uint8Array(max(1, width >> 1) * max(1, height >> 1)),
   };
+  for (let y = 0, i = 0; y < height; y++) {
+    const row = min(half.height - 1, y >> 1) * half.width;
+    for (let x = 0; x < width; x++, i++) if (wanted[i] === 1) half.wanted[row + min(half.width - 1, x >> 1)] = 1;
+  }
+  half.wanted = widened(half.wanted, half.width, half.height);
   const shrink = (plane: Float32Array): Float32Array => {
     const out = new Float32Array(half.width * half.height);
     for (let y = 0; y < half.height; y++) {
@@ -79,6 +99,21 @@ function halved({ width, height, light, alpha }: Grid): Grid {
   return half;
 }
 
+/** Also what lies around it, in a square. */
+function widened(wanted: Uint8Array, width: number, height: number): Uint8Array {
+  const across = wanted.slice();
+  for (let i = 0; i < wanted.length; i++)
+    if (wanted[i] === 1) {
+      const x = i % width;
+      across.fill(1, i - min(x, around), i + min(width - 1 - x, around) + 1);
+    }
+  const out = across.slice();
+  for (let y = 0; y < height; y++)
+    for (let v = max(0, y - around); v <= min(height - 1, y + around); v++)
+      for (let x = 0; x < width; x++) if (across[v * width + x] === 1) out[y * width + x] = 1;
+  return out;
+}
+
 /** The nearest px of the coarser grid. */
 function grown(planes: readonly Float32Array[], from: Grid, to: Grid): Float32Array[] {
   return planes.map((plane) => {
@@ -93,11 +128,12 @@ function grown(planes: readonly Float32Array[], from: Grid, to: Grid): Float32Ar
 }
 
 /** One round over all px: each is set so that it mixes to the picture and is like its four neighbours. */
-function relax({ width, height, light, alpha, front, behind }: Grid): void {
+function relax({ width, height, light, alpha, front, behind, wanted }: Grid): void {
   const sums = new Float64Array(6);
   const neighbours = new Int32Array(4);
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
+      if (wanted[i] === 0) continue;
       const own = alpha[i];
       const rest = 1 - own;
       let weights = 0;

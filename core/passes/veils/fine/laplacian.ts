@@ -1,29 +1,46 @@
+import { offsets, type StencilEquations } from '../../../kernels/stencil';
+import { boxWhere } from '../../../pixels/boxWhere';
+import type { Size } from '../../../pixels/region';
+
 /** Linear light, red, green and blue, a plane each. */
 export type LightPlanes = readonly [Float32Array, Float32Array, Float32Array];
 
-/** Offsets to the neighbours in a window of 5 x 5 that come after a px; the others are the same, seen from there. */
-const ahead: [number, number][] = [];
-for (let dy = 0; dy <= 2; dy++) for (let dx = -2; dx <= 2; dx++) if (dy > 0 || dx > 0) ahead.push([dx, dy]);
-const aheadCount = ahead.length;
-const placeOfOffset = new Int8Array(25);
-ahead.forEach(([dx, dy], k) => (placeOfOffset[(dy + 2) * 5 + dx + 2] = k));
+/** For each offset the number of its plane. */
+const planeOfOffset = new Int8Array(25);
+offsets.forEach(([dx, dy], k) => (planeOfOffset[(dy + 2) * 5 + dx + 2] = k));
 
-/** For two px of a window of 3 x 3, by their numbers, the place of the offset between them. */
-const placeOfPair = Int8Array.from({ length: 81 }, (_, pair) => {
+/** For two px of a window of 3 x 3, by their numbers, the plane of the offset between them. */
+const planeOfPair = Int8Array.from({ length: 81 }, (_, pair) => {
   const [i, j] = [Math.floor(pair / 9), pair % 9];
-  return placeOfOffset[(Math.floor(j / 3) - Math.floor(i / 3) + 2) * 5 + (j % 3) - (i % 3) + 2];
+  return planeOfOffset[(Math.floor(j / 3) - Math.floor(i / 3) + 2) * 5 + (j % 3) - (i % 3) + 2];
 });
 
-/** The equations of the px whose matte is not known: symmetric, positive semi-definite. */
-export interface Equations {
+/** The equations of the px whose matte is not known, on a grid that holds all of them. */
+export interface Equations extends StencilEquations {
   /** px index of each unknown. */
   pixels: Int32Array;
-  /** The diagonal, and for each unknown its ties to the unknowns ahead of it (`others`, -1 where there is none). */
-  diagonal: Float64Array;
-  others: Int32Array;
-  ties: Float32Array;
-  /** Right side: what the known neighbours say. */
-  right: Float64Array;
+  /** Where it lies on the grid. */
+  places: Int32Array;
+}
+
+/** The smallest grid that holds all unknown px, and where each of them lies on it; -1 for what is known. */
+function placed(
+  unknown: Uint8Array,
+  width: number,
+  height: number,
+): Pick<Equations, 'pixels' | 'places'> & { numbers: Int32Array; size: Size } {
+  const box = boxWhere({ x: 0, y: 0, width, height }, (i) => unknown[i] === 1) ?? { x: 0, y: 0, width: 0, height: 0 };
+  const size = { width: Math.ceil(box.width / 4) * 4, height: box.height };
+  const numbers = new Int32Array(width * height).fill(-1);
+  const [pixels, places]: number[][] = [[], []];
+  for (let y = box.y; y < box.y + box.height; y++)
+    for (let x = box.x; x < box.x + box.width; x++) {
+      const i = y * width + x;
+      if (!unknown[i]) continue;
+      pixels.push(i);
+      places.push((numbers[i] = (y - box.y) * size.width + x - box.x));
+    }
+  return { numbers, pixels: Int32Array.from(pixels), places: Int32Array.from(places), size };
 }
 
 /**
@@ -42,20 +59,18 @@ export function mattingEquations(
   unknown: Uint8Array,
   smoothness: number,
 ): Equations {
-  const numbers = new Int32Array(width * height).fill(-1);
-  let count = 0;
-  for (let i = 0; i < unknown.length; i++) if (unknown[i]) numbers[i] = count++;
-  const pixels = new Int32Array(count);
-  for (let i = 0; i < unknown.length; i++) if (numbers[i] >= 0) pixels[numbers[i]] = i;
+  const { numbers, pixels, places, size } = placed(unknown, width, height);
+  const count = size.width * size.height;
   const equations: Equations = {
+    ...size,
     pixels,
-    diagonal: new Float64Array(count),
-    others: new Int32Array(count * aheadCount).fill(-1),
-    ties: new Float32Array(count * aheadCount),
-    right: new Float64Array(count),
+    places,
+    diagonal: new Float32Array(count),
+    ties: new Float32Array(count * offsets.length),
+    right: new Float32Array(count),
   };
-  const { diagonal, others, ties, right } = equations;
-  const offsets = Array.from({ length: 9 }, (_, k) => (Math.floor(k / 3) - 1) * width + (k % 3) - 1);
+  const { diagonal, ties, right } = equations;
+  const window = Array.from({ length: 9 }, (_, k) => (Math.floor(k / 3) - 1) * width + (k % 3) - 1);
   const colours = new Float64Array(27);
   const turned = new Float64Array(27);
   const [red, green, blue] = light;
@@ -63,11 +78,11 @@ export function mattingEquations(
     for (let x = 1; x < width - 1; x++) {
       const centre = y * width + x;
       let touched = false;
-      for (let k = 0; k < 9 && !touched; k++) touched = unknown[centre + offsets[k]] === 1;
+      for (let k = 0; k < 9 && !touched; k++) touched = unknown[centre + window[k]] === 1;
       if (!touched) continue;
       let [meanRed, meanGreen, meanBlue] = [0, 0, 0];
       for (let k = 0; k < 9; k++) {
-        const i = centre + offsets[k];
+        const i = centre + window[k];
         meanRed += colours[k * 3] = red[i];
         meanGreen += colours[k * 3 + 1] = green[i];
         meanBlue += colours[k * 3 + 2] = blue[i];
@@ -103,10 +118,10 @@ export function mattingEquations(
         turned[k + 2] = (c2 * r + d2 * g + e2 * b) * scale;
       }
       for (let i = 0; i < 9; i++) {
-        const p = centre + offsets[i];
+        const p = centre + window[i];
         const first = numbers[p];
         for (let j = i; j < 9; j++) {
-          const q = centre + offsets[j];
+          const q = centre + window[j];
           const second = numbers[q];
           if (first < 0 && second < 0) continue;
           const like =
@@ -118,11 +133,7 @@ export function mattingEquations(
           if (i === j) diagonal[first] += 1 - like;
           else if (first < 0) right[second] += like * alpha[p];
           else if (second < 0) right[first] += like * alpha[q];
-          else {
-            const at = first * aheadCount + placeOfPair[i * 9 + j];
-            others[at] = second;
-            ties[at] -= like;
-          }
+          else ties[planeOfPair[i * 9 + j] * count + first] -= like;
         }
       }
     }
@@ -137,78 +148,8 @@ export const withWishes = (equations: Equations): Equations => ({
   right: equations.right.slice(),
 });
 
-/** Adds a wish: the matte of an unknown px should be `value`, as strongly as `weight`. */
-export function wish({ diagonal, right }: Equations, unknown: number, value: number, weight: number): void {
-  diagonal[unknown] += weight;
-  right[unknown] += weight * value;
-}
-
-function multiply({ diagonal, others, ties }: Equations, from: Float64Array, to: Float64Array): void {
-  for (let i = 0; i < from.length; i++) to[i] = diagonal[i] * from[i];
-  for (let i = 0, at = 0; i < from.length; i++) {
-    const own = from[i];
-    let sum = 0;
-    for (let k = 0; k < aheadCount; k++, at++) {
-      const j = others[at];
-      if (j < 0) continue;
-      const tie = ties[at];
-      sum += tie * from[j];
-      to[j] += tie * own;
-    }
-    to[i] += sum;
-  }
-}
-
-export interface SolveOptions {
-  /** Ends when the error has fallen to this part of what it was at rest. */
-  tolerance: number;
-  /** Ends after so many steps at the latest. */
-  steps: number;
-  progress?(done: number): void;
-}
-
-/**
- * Conjugate gradients with the diagonal as preconditioner. `start` is changed in place. @returns the number of steps
- */
-export function solve(equations: Equations, start: Float64Array, { tolerance, steps, progress }: SolveOptions): number {
-  const { diagonal, right } = equations;
-  const count = start.length;
-  const rest = new Float64Array(count);
-  const direction = new Float64Array(count);
-  const product = new Float64Array(count);
-  const scaled = new Float64Array(count);
-  multiply(equations, start, product);
-  let rightSize = 0;
-  for (let i = 0; i < count; i++) {
-    rest[i] = right[i] - product[i];
-    rightSize += (right[i] * right[i]) / (diagonal[i] || 1);
-  }
-  const goal = tolerance * tolerance * Math.max(rightSize, 1e-12);
-  let size = 0;
-  for (let i = 0; i < count; i++) {
-    scaled[i] = rest[i] / (diagonal[i] || 1);
-    direction[i] = scaled[i];
-    size += rest[i] * scaled[i];
-  }
-  const startSize = size;
-  let step = 0;
-  for (; step < steps && size > goal; step++) {
-    multiply(equations, direction, product);
-    let along = 0;
-    for (let i = 0; i < count; i++) along += direction[i] * product[i];
-    if (!(along > 0)) break;
-    const length = size / along;
-    let next = 0;
-    for (let i = 0; i < count; i++) {
-      start[i] += length * direction[i];
-      const left = (rest[i] -= length * product[i]);
-      const one = (scaled[i] = left / (diagonal[i] || 1));
-      next += left * one;
-    }
-    const share = next / size;
-    for (let i = 0; i < count; i++) direction[i] = scaled[i] + share * direction[i];
-    size = next;
-    progress?.(Math.min(1, Math.log(size / startSize) / Math.log(goal / startSize)));
-  }
-  return step;
+/** Adds a wish: the matte at a place of the grid should be `value`, as strongly as `weight`. */
+export function wish({ diagonal, right }: Equations, place: number, value: number, weight: number): void {
+  diagonal[place] += weight;
+  right[place] += weight * value;
 }

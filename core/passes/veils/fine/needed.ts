@@ -6,6 +6,7 @@ import type { CleanLine } from '../border/refine';
 import { blurredAlong, normalsOf } from '../border/line';
 import { drawMarks } from '../scribble/marks';
 import type { EdgeBand } from '../schema';
+import { clearSpecks } from '../specks';
 import { bandOf } from './band';
 
 /** Looked up once: these loops are hot. */
@@ -42,6 +43,11 @@ const overThin = 12;
 const side = farTo;
 const count = 2 * side + 1;
 
+/** Gaps in what was painted smaller than a square of this part of the picture's shorter side are closed. */
+const gapSide = 0.06;
+/** They are looked for on the first level that has no more px than this. */
+const gapsLookedAt = 1e6;
+
 /** Hair is looked for on the first level that has no more px than this. */
 const lookedAt = 7e6;
 
@@ -54,6 +60,7 @@ const lookedAt = 7e6;
 export function bandToSolve(band: EdgeBand, picture: Level, cut: Uint8Array): Uint8Array {
   const { width, height } = picture;
   const out = bandOf(band, cut, { x: 0, y: 0, width, height });
+  if (band.band.length > 0) closeGaps(out, width, height);
   if (!band.needed) return out;
   let [level, matte]: Level[] = [picture, { width, height, channels: 1, bytes: cut }];
   let factor = 1;
@@ -71,6 +78,24 @@ export function bandToSolve(band: EdgeBand, picture: Level, cut: Uint8Array): Ui
   );
   for (let i = 0; i < out.length; i++) if (needed[i] > 0) out[i] = 1;
   return out;
+}
+
+/** Small gaps that a brush leaves are meant too: what was cut would stay there as a patch. */
+function closeGaps(band: Uint8Array, width: number, height: number): void {
+  let level: Level = { width, height, channels: 1, bytes: band.map((one) => one * 255) };
+  let factor = 1;
+  for (; level.width * level.height > gapsLookedAt; factor *= 2) level = halve(level);
+  const painted = level.bytes.map((value) => (value > 0 ? 255 : 0));
+  const closed = painted.slice();
+  clearSpecks(closed, level.width, level.height, gapSide * min(level.width, level.height));
+  for (let i = 0; i < closed.length; i++) {
+    if (closed[i] <= painted[i]) continue;
+    const [x, y] = [i % level.width, floor(i / level.width)];
+    // What lies about it is painted in part at least.
+    const [left, right] = [max(0, (x - 1) * factor), min(width, (x + 2) * factor)];
+    for (let v = max(0, (y - 1) * factor); v < min(height, (y + 2) * factor); v++)
+      band.fill(1, v * width + left, v * width + right);
+  }
 }
 
 /**

@@ -26,6 +26,34 @@ export const linksOf = memoize(({ count, ties: { from, to } }: Pick<Patches, 'co
   return { start, edges };
 });
 
+/**
+ * The patches that hang together with some, over such as belong.
+ * @param seen 1 for each patch that is left out; those that are found are 1 in it too
+ */
+export function hangingTogether(
+  patches: Pick<Patches, 'count' | 'ties'>,
+  begins: readonly number[],
+  belongs: (patch: number) => boolean,
+  seen: Uint8Array,
+): number[] {
+  const { from, to } = patches.ties;
+  const { start, edges } = linksOf(patches);
+  const part: number[] = [];
+  const open = [...begins];
+  for (const begin of begins) seen[begin] = 1;
+  for (let patch = open.pop(); patch !== undefined; patch = open.pop()) {
+    part.push(patch);
+    for (let link = start[patch]; link < start[patch + 1]; link++) {
+      const tie = edges[link];
+      const other = from[tie] === patch ? to[tie] : from[tie];
+      if (seen[other] === 1 || !belongs(other)) continue;
+      seen[other] = 1;
+      open.push(other);
+    }
+  }
+  return part;
+}
+
 /** Buckets for each unit of length. */
 const fineness = 40;
 

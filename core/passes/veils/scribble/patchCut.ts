@@ -1,7 +1,8 @@
 import type { OklabPlanes } from '../../../pixels/oklabPlanes';
 import { memoize } from '../../../graph/memoize';
 import type { ColourModel } from './colourModel';
-import { linksOf, walk } from './geodesic';
+import { hangingTogether, walk } from './geodesic';
+import { withoutHoles } from './holes';
 import { leanByLooks, withStrokes } from './learned';
 import { markedBehind, markedFront, unmarked } from './marks';
 import { CutGraph } from './minimumCut';
@@ -84,7 +85,7 @@ export function cutPatches(patches: Patches, planes: OklabPlanes, { drawn, under
     const likely = front ?? firstGuess(marked, lean, isBoxOnly);
     const looks = leanByLooks(patches, { marked, likely, found: round > 0 || isBoxOnly, fromBehind });
     front = divide(patches, marked, lean, looks, isBoxOnly ? 0 : leaning);
-    if (!isBoxOnly) front = reached(patches, front, marked);
+    if (!isBoxOnly) front = withoutHoles(patches, reached(patches, front, marked), marked);
     if (!front.includes(1) || (found && front.every((one, i) => one === found[i]))) break;
   }
   if (!front!.includes(1) || !front!.includes(0)) return null;
@@ -173,19 +174,9 @@ function divide(
 }
 
 /** Only what hangs together with a mark is kept: the same colours elsewhere are not meant. */
-function reached(patches: Patches, front: Uint8Array, marked: ArrayLike<number>): Uint8Array {
-  const { from, to } = patches.ties;
-  const { start, edges } = linksOf(patches);
+function reached(patches: Patches, front: Uint8Array, marked: Uint8Array): Uint8Array {
   const out = new Uint8Array(front.length);
-  const open: number[] = [];
-  for (let i = 0; i < front.length; i++) if (marked[i] === markedFront) open.push((out[i] = 1) && i);
-  for (let node = open.pop(); node !== undefined; node = open.pop()) {
-    for (let link = start[node]; link < start[node + 1]; link++) {
-      const other = from[edges[link]] === node ? to[edges[link]] : from[edges[link]];
-      if (front[other] === 0 || out[other] === 1) continue;
-      out[other] = 1;
-      open.push(other);
-    }
-  }
+  const begins = Array.from(marked.keys()).filter((i) => marked[i] === markedFront);
+  hangingTogether(patches, begins, (i) => front[i] === 1, out);
   return out;
 }

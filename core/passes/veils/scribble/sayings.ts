@@ -3,6 +3,8 @@ import type { Patches } from './patches';
 
 /** A mark that covers less than this of a patch only grazes it; smaller patches, px, are always meant. */
 const [grazed, alwaysMeant] = [0.3, 12];
+/** A tone looks like those of a side's marks where so much of what they lie on is alike. */
+const leastLikeness = 0.1;
 
 /**
  * What the marks say of each patch: where both sides touch it, the one that covers more of it. What a mark only grazes is
@@ -35,7 +37,8 @@ export function sayings({ labels, count, sizes, tones }: Patches, marks: Uint8Ar
     if (covered[0][i] + covered[1][i] === 0) continue;
     const side = covered[0][i] > covered[1][i] ? 0 : 1;
     const tone = tones.of[i];
-    if (isGrazed(i) && likeness(tone, side === 0 ? 1 : 0) > likeness(tone, side)) continue;
+    const other = likeness(tone, side === 0 ? 1 : 0);
+    if (isGrazed(i) && other > leastLikeness && other > likeness(tone, side)) continue;
     marked[i] = side === 0 ? markedFront : markedBehind;
   }
   return marked;

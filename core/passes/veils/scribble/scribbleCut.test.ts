@@ -39,6 +39,37 @@ const behind: Mark = {
 };
 const share = (matte: Level | null): number => overlap(fractions(matte!.bytes), inDisc);
 
+describe('what a thing encloses', () => {
+  /** The disc with two round places in it: blue as nothing else is, and red as the ground around. */
+  const isIn = (x: number, y: number, left: number): boolean => Math.hypot(x + 0.5 - left, y + 0.5 - 60) < 9;
+  const pierced = painted(160, 120, (x, y) => {
+    const at = (y * 160 + x) * 3;
+    if (isIn(x, y, 64)) return [30, 40, 190];
+    return isIn(x, y, 96) ? [172, 60, 50] : [disc.bytes[at], disc.bytes[at + 1], disc.bytes[at + 2]];
+  });
+  const above: Mark = {
+    side: 'front',
+    radius: 4,
+    points: [
+      [70, 36],
+      [90, 38],
+    ],
+  };
+  const at = ({ bytes }: Level, x: number): number => bytes[60 * 160 + x];
+  const cutter = new ScribbleCutter(pierced);
+  test('is part of it where it looks like nothing else, and seen through where it looks like the ground', () => {
+    for (const matte of [cutter.cut([above])!, cutter.cut([above, behind])!]) {
+      expect(at(matte, 64)).toBe(255);
+      expect(at(matte, 96)).toBe(0);
+    }
+  });
+  test('is not, where a stroke says so', () => {
+    const matte = cutter.cut([above, { side: 'behind', radius: 3, points: [[64, 60]] }])!;
+    expect(at(matte, 64)).toBe(0);
+    expect(at(matte, 80)).toBe(255);
+  });
+});
+
 describe('a disc', () => {
   const cutter = new ScribbleCutter(disc);
   test('is cut by one stroke on it and one beside it', () =>
