@@ -84,11 +84,18 @@ export async function paintFill(
     if (coat.opacity === 0 || !any || !reaches(coat, any)) continue;
     const box = unit.boxes['span' in coat ? coat.span : 'word'];
     const layer = await layerOf(coat, { ...ground, box, below: stack }, unit, materials, photoAt);
-    const faded = coat.opacity === 1 ? layer : { ...layer, data: layer.data.map((value) => value * coat.opacity) };
+    const faded = coat.opacity === 1 ? layer : fadedBy(layer, coat.opacity);
     blend(stack, faded, coat.mode);
     if (seen) blend(seen, faded, coat.mode);
   }
   return onto && seen ? withoutBackdrop(seen, onto, stack) : stack;
+}
+
+function fadedBy(layer: Raster, opacity: number): Raster {
+  const out = copyOf(layer);
+  const { data } = out;
+  for (let i = 0; i < data.length; i++) data[i] *= opacity;
+  return out;
 }
 
 /**
@@ -179,10 +186,16 @@ function oneColour(css: string, { width, height }: Region): Raster {
 /** A fill cut out by the coverage of what it fills. */
 export function cutFill(fill: Raster, cover: Raster): Raster {
   const out = emptyRaster(fill.width, fill.height, 4);
-  for (let i = 0, at = 0; i < cover.data.length; i++, at += 4) {
-    const share = cover.data[i];
+  const { data } = out;
+  const { data: painted } = fill;
+  const { data: shares } = cover;
+  for (let i = 0, at = 0; i < shares.length; i++, at += 4) {
+    const share = shares[i];
     if (share <= 0) continue;
-    for (let c = 0; c < 4; c++) out.data[at + c] = fill.data[at + c] * share;
+    data[at] = painted[at] * share;
+    data[at + 1] = painted[at + 1] * share;
+    data[at + 2] = painted[at + 2] * share;
+    data[at + 3] = painted[at + 3] * share;
   }
   return out;
 }

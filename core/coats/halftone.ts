@@ -39,16 +39,44 @@ export function paintHalftone(coat: HalftoneCoat, place: CoatGround): Raster {
     return min(1, max(0, (light * alpha + 1 - alpha - 0.5) * coat.contrast + 0.5));
   };
   const smoothTone = betweenCells(toneAt);
+  const isDots = coat.motif === 'dots';
+  const [red, green, blue, alpha] = premultiplied(ground);
+  const [moreRed, moreGreen, moreBlue, moreAlpha] = premultiplied(ink).map(
+    (value, c) => value - [red, green, blue, alpha][c],
+  );
+  const { data } = out;
   eachPlace(place, (x, y, at) => {
-    const [u, v] = [x * dx + y * dy, y * dx - x * dy];
-    const share = coat.motif === 'dots' ? dotAt(u, v, px, 1 - smoothTone(u, v)) : lineAt(u, v, px, toneAt);
-    for (let c = 0; c < 3; c++) out.data[at + c] = ink[c] * ink[3] * share + ground[c] * ground[3] * (1 - share);
-    out.data[at + 3] = ink[3] * share + ground[3] * (1 - share);
+    const u = x * dx + y * dy;
+    const v = y * dx - x * dy;
+    const share = isDots ? dotAt(u, v, px, 1 - smoothTone(u, v)) : lineAt(u, v, px, toneAt);
+    data[at] = red + moreRed * share;
+    data[at + 1] = green + moreGreen * share;
+    data[at + 2] = blue + moreBlue * share;
+    data[at + 3] = alpha + moreAlpha * share;
   });
   return out;
 }
 
+const premultiplied = ([red, green, blue, alpha]: readonly number[]): number[] => [
+  red * alpha,
+  green * alpha,
+  blue * alpha,
+  alpha,
+];
+
 const clamp = (value: number): number => min(1, max(0, value));
+
+/** A period of the sine and a quarter more, so that the cosine is read from it too. */
+const periodSteps = 2048;
+const sines = Float64Array.from({ length: periodSteps * 1.25 + 2 }, (_, i) => sin((2 * PI * i) / periodSteps));
+
+/** The sine of so many whole turns, to 1.2e-6: between the table's values. */
+function sineOf(turns: number, ahead: number): number {
+  const at = (turns - floor(turns)) * periodSteps + ahead;
+  const i = at | 0;
+  return sines[i] + (sines[i + 1] - sines[i]) * (at - i);
+}
+const quarterTurn = periodSteps / 4;
 
 /**
  * The tone between the middles of the cells around a place, bilinear: so no cell ends hard beside another. Places are
@@ -58,12 +86,14 @@ function betweenCells(toneAt: (u: number, v: number) => number): (u: number, v: 
   let [column, row] = [NaN, NaN];
   let [a, b, c, d] = [0, 0, 0, 0];
   return (u, v) => {
-    const [left, top] = [floor(u), floor(v)];
+    const left = floor(u);
+    const top = floor(v);
     if (left !== column || top !== row) {
       [column, row] = [left, top];
       [a, b, c, d] = [toneAt(left, top), toneAt(left + 1, top), toneAt(left, top + 1), toneAt(left + 1, top + 1)];
     }
-    const [x, y] = [u - left, v - top];
+    const x = u - left;
+    const y = v - top;
     return (a * (1 - x) + b * x) * (1 - y) + (c * (1 - x) + d * x) * y;
   };
 }
@@ -113,10 +143,10 @@ const [fadeFrom, fadeTo] = [0.4, 0.8];
 function dotAt(u: number, v: number, px: number, dark: number): number {
   if (dark <= 0 || dark >= 1) return clamp(dark);
   if (px >= fadeTo) return dark;
-  const [a, b] = [2 * PI * u, 2 * PI * v];
-  const above = (cos(a) + cos(b)) / 2 - heightOf(dark);
+  const above = (sineOf(u, quarterTurn) + sineOf(v, quarterTurn)) / 2 - heightOf(dark);
   // How far off the edge is: by the slope there, which is none on hill tops and in the passes between them.
-  const [across, down] = [sin(a), sin(b)];
+  const across = sineOf(u, 0);
+  const down = sineOf(v, 0);
   const slope = max(PI * sqrt(across * across + down * down), 0.5);
   const dot = clamp(above / (slope * px) + 0.5);
   const tone = clamp((px - fadeFrom) / (fadeTo - fadeFrom));
