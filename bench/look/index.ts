@@ -27,9 +27,10 @@ const standing = new Set(['table-raku', 'yard-row']);
 /** What is proposed for letters that stand, nothing typed. */
 function standingPiece(piece: Piece, compiled: CompiledPiece, survey: Survey, size: Size): Piece {
   const [plate] = piece.plates;
+  const lamp = { ...plainLamp(), ...lampFromSurvey(survey.light, plate) };
   return {
     ...piece,
-    lamp: { ...plainLamp(), ...lampFromSurvey(survey.light, plate) },
+    lamp,
     letterings: piece.letterings.map((lettering) => {
       const letters = compiled.letterings.find(({ id }) => id === lettering.id)!.letters;
       const em = lettering.words.size * lettering.stance.scale;
@@ -40,7 +41,7 @@ function standingPiece(piece: Piece, compiled: CompiledPiece, survey: Survey, si
             'onGround',
             em,
             survey.shadows,
-            standingPlace(letters, null, { ...plate, ...size }, survey.planes),
+            standingPlace(letters, null, { ...plate, ...size }, survey.planes, lamp),
           ),
         ),
         relief: plainBody({

@@ -68,7 +68,7 @@ function onGround(ground: Ground, piece: Piece, materials: Materials): Piece {
   const [plate] = piece.plates;
   const placed = { ...plate, ...materials.picture(plate.asset) };
   const { letters } = compile(piece, materials).letterings[0];
-  const place = standingPlace(letters, null, placed, survey.planes);
+  const place = standingPlace(letters, null, placed, survey.planes, piece.lamp);
   const em = standingEm(letters);
   const body = proposeBody(letters, piece.sheet, vanishingOnSheet(survey.planes, placed));
   return changed(piece, (one) => ({

@@ -72,6 +72,42 @@ test('shadows of a known depth and colour', async () => {
   expect(found.confidence).toBeGreaterThan(0.5);
 });
 
+describe('the light that is left in shadows', () => {
+  /** Round spots on a ground that is a little uneven. @param left of its light in them @param ground linear */
+  const spotted = async (left: readonly number[], ground = [0.5, 0.45, 0.38]) => {
+    const picture = photographed(
+      600,
+      400,
+      (x, y) => {
+        const isSpot = Math.hypot((x % 150) - 75, (y % 130) - 65) < 20;
+        const uneven = 1 + 0.1 * Math.sin(x / 7) * Math.sin(y / 9);
+        return ground.map((value, c) => value * uneven * (isSpot ? left[c] : 1)) as [number, number, number];
+      },
+      { sigma: 2, seed: 5 },
+    );
+    return shadows.take(await lookAt(picture));
+  };
+
+  test.each([
+    ['under a blue sky', [0.18, 0.21, 0.28]],
+    ['in a grey room', [0.3, 0.3, 0.3]],
+    ['deep', [0.1, 0.11, 0.13]],
+  ] as const)('%s, by red, green and blue', async (_, truth) => {
+    const { left, regions } = await spotted(truth);
+    for (const found of [left, ...regions.map((region) => region!.left)])
+      truth.forEach((value, c) => expect(Math.abs(found![c] / value - 1)).toBeLessThan(0.12));
+  });
+
+  test('dark paint of another colour is not taken for it', async () => {
+    for (const paint of [
+      [0.3, 0.22, 0.16],
+      [0.2, 0.36, 0.3],
+      [0.3, 0.3, 0.2],
+    ])
+      expect((await spotted(paint)).left).toBeNull();
+  });
+});
+
 const odd = {
   black: paintedPicture(400, 300, () => [0, 0, 0]),
   white: paintedPicture(400, 300, () => [255, 255, 255]),

@@ -123,7 +123,7 @@ export const quadOnGround = (standing: Quad, tips: readonly [Point, Point]): Qua
 ];
 
 /** How much of the way from foot to tip, gone on beyond it if need be, lies before a line; null where it leads away. */
-function shareBefore(foot: Point, tip: Point, { from, to }: { from: Point; to: Point }): number | null {
+export function shareBefore(foot: Point, tip: Point, { from, to }: { from: Point; to: Point }): number | null {
   const side = ([x, y]: Point): number => (to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0]);
   const [start, end] = [side(foot), side(tip)];
   const share = start / (start - end);

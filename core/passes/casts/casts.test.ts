@@ -355,7 +355,13 @@ describe('what is seen', () => {
 });
 
 test('a proposal follows the size of the letters and the plate’s own shadows', () => {
-  const found = { tint: [0.4, 0, 0] as [number, number, number], depth: 0.25, regions: [], confidence: 0.9 };
+  const found = {
+    tint: [0.4, 0, 0] as [number, number, number],
+    depth: 0.25,
+    left: null,
+    regions: [],
+    confidence: 0.9,
+  };
   const small = proposeCasts('offWall', 100, found);
   const large = proposeCasts('offWall', 400, found);
   expect(large.thrown!.lift / small.thrown!.lift).toBeCloseTo(4, 1);
@@ -371,8 +377,9 @@ describe('letters that stand on a photograph', () => {
   const regions = Array.from({ length: 9 }, (_, k) => ({
     tint: [0.3, 0, 0] as [number, number, number],
     depth: 0.2 + 0.05 * k,
+    left: null,
   }));
-  const found = { tint: [0.4, 0, 0] as [number, number, number], depth: 0.5, regions, confidence: 0.9 };
+  const found = { tint: [0.4, 0, 0] as [number, number, number], depth: 0.5, left: null, regions, confidence: 0.9 };
   // 200 x 160 px at 1; the letters' foot at 80, left of the middle.
   const plate = { x: 0, y: 0, scale: 1, width: 200, height: 120 };
   const line = (from: [number, number], to: [number, number]) => ({ from, to });
@@ -432,6 +439,70 @@ describe('letters that stand on a photograph', () => {
     expect(casts.colour).toBe('#959595');
     expect([casts.contact!.atFoot, casts.ambient!.atFoot]).toEqual([true, true]);
     expect(proposeCasts('lying', 100, found).contact!.atFoot).toBe(false);
+  });
+
+  test('it has the colour of the shadows that are nearest to them, where these tell it', () => {
+    const left = (red: number): [number, number, number] => [red, 0.3, 0.4];
+    const told = (numbers: readonly number[]) => ({
+      ...found,
+      regions: regions.map((region, k) => (numbers.includes(k) ? { ...region, left: left(0.1 + k / 100) } : region)),
+    });
+    // The foot's middle, (80, 80) of 200 x 120 px, lies in the middle region of the lowest row but one: number 7.
+    const red = (numbers: readonly number[]): number => {
+      const place = standingPlace(letters, null, plate, planes([]));
+      const { colour } = proposeCasts('onGround', 100, told(numbers), place);
+      return decodeExact(Number.parseInt(colour!.slice(1, 3), 16) / 255);
+    };
+    const here = 7;
+    expect(red([here, 0])).toBeCloseTo(0.17, 2);
+    expect(red([0, 8])).toBeCloseTo(0.18, 2);
+    // A word that lies on something lies in half shadows: these have no colour of their own.
+    expect(shadowColours({ ...told([here]), left: left(0.1) })!.colour).toMatch(/^#(..)\1\1$/);
+  });
+
+  describe('beside a wall that runs back', () => {
+    // The camera is 1 above the ground and sees the letters' foot 20 px below the horizon; the wall is 1.5 to its right.
+    const focal = 100 / Math.tan(Math.PI / 9);
+    const seen = (x: number, y: number, z: number): [number, number] => [
+      100 + (focal * x) / z,
+      60 + (focal * (1 - y)) / z,
+    ];
+    const corners = [seen(1.5, 3, 40), seen(1.5, 3, 8), seen(1.5, 0, 8), seen(1.5, 0, 40)] as const;
+    const walled = { ...planes([]), planes: [{ corners: [...corners] as never, share: 0.5 }] };
+    const wallIn = (tilt: number, height: number) =>
+      proposeCasts(
+        'onGround',
+        100,
+        found,
+        standingPlace(letters, null, plate, walled, { ...plainLamp(), tilt, height }),
+      ).thrown!.wall;
+
+    test('their shadow climbs it where it gets there, seen as much smaller as it is farther away', () => {
+      const wall = wallIn(160, 30)!;
+      for (const [place, truth] of [
+        [wall.from, corners[3]],
+        [wall.to, corners[2]],
+      ] as const)
+        expect(Math.hypot(place[0] - truth[0], place[1] - truth[1])).toBeLessThan(0.1);
+      // In the scene: each step up falls so far aside and so far back; the letters' feet are 3.5 and 1.5 before the wall.
+      const [aside, back] = [-Math.cos((160 / 180) * Math.PI), Math.tan(Math.PI / 6)].map(
+        (part) => part / Math.sin((160 / 180) * Math.PI),
+      );
+      const away = focal / 20;
+      const [left, right] = [3.5, 1.5].map((far) => away / (away + (far / aside) * back));
+      expect(wall.scale).toBeGreaterThan(left);
+      expect(wall.scale).toBeLessThan(right);
+    });
+
+    test('it does not where the light comes from the wall, or stands high, and where they stand beyond it', () => {
+      expect(wallIn(20, 30)).toBeNull();
+      // As far aside as it is high: 2, where even the right foot stands 1.5 before the wall, reaches it; half of it does not.
+      expect(wallIn(135, 0)).not.toBeNull();
+      expect(wallIn(117, 0)).toBeNull();
+      const nearer = { ...plate, x: -120 };
+      const place = standingPlace(letters, null, nearer, walled, { ...plainLamp(), tilt: 160, height: 30 });
+      expect(proposeCasts('onGround', 100, found, place).thrown!.wall).toBeNull();
+    });
   });
 
   test('contact at the foot darkens nothing beside their upper half', async () => {

@@ -1,10 +1,11 @@
 import { hexOfLinear, hexOfOklab } from '../../pixels/colour';
-import { standingQuad } from '../../light/casting/falls';
-import { usualPlateView } from '../../light/lamp';
+import { quadOnWall, shareBefore, shineOn, standingQuad, tipsOf } from '../../light/casting/falls';
+import { usualPlateView, type Lamp } from '../../light/lamp';
 import { onSheet, vanishingOnSheet, type PlacedPhotograph } from '../../survey/placed';
 import type { Planes } from '../../survey/planes';
 import type { Line } from '../../survey/planes/lines';
-import { regionAt, type Shadows } from '../../survey/shadows';
+import { wallOf, type Wall } from '../../survey/planes/wall';
+import { regionAt, regionsApart, type Shadow, type Shadows } from '../../survey/shadows';
 import type { Point } from '../../shape/affine';
 import type { Quad } from '../../shape/homography';
 import { rounded, roundedPoint } from '../../shape/rounding';
@@ -32,12 +33,25 @@ export function shadowColours(
   { full = false, at }: { full?: boolean; at?: Point } = {},
 ): Pick<Casts, 'colour' | 'darkest'> | null {
   if (!found || found.confidence < sure) return null;
-  const here = (at && found.regions[regionAt(at)]) ?? found;
+  const told = full ? toldNear(found, at) : null;
+  const here = told ?? (at && found.regions[regionAt(at)]) ?? found;
   const depths = found.regions.flatMap((region) => (region ? [region.depth] : [])).sort((a, b) => a - b);
   const deep = full && depths.length > 0 ? depths[Math.floor(inFullShadow * (depths.length - 1))] : 1;
-  const left = Math.max(0.02, Math.min(0.9, here.depth, deep));
+  const depth = Math.min(here.depth, deep);
   const [lightness, a, b] = here.tint;
-  return { colour: hexOfLinear(left, left, left), darkest: hexOfOklab(lightness * darker, a, b) };
+  const [red, green, blue] = (told?.left ?? [depth, depth, depth]).map((left) => Math.max(0.02, Math.min(0.9, left)));
+  return { colour: hexOfLinear(red, green, blue), darkest: hexOfOklab(lightness * darker, a, b) };
+}
+
+/** What tells the light that is left in the depth of shadows, where something stands or as near to there as can be. */
+function toldNear(found: Shadows, at?: Point): Shadow | null {
+  const whole = found.left ? found : null;
+  if (!at) return whole;
+  const here = regionAt(at);
+  const near = found.regions
+    .flatMap((region, number) => (region?.left ? [{ region, far: regionsApart(here, number) }] : []))
+    .sort((a, b) => a.far - b.far);
+  return near[0]?.region ?? whole;
 }
 
 /** Where letters stand on a photograph. */
@@ -49,6 +63,11 @@ export interface StandingPlace {
   lines: readonly Line[];
   /** Where level lines straight ahead meet, sheet px. */
   ahead: [number, number];
+  /** A wall that runs back into the photograph; null where it shows none. */
+  wall: Wall | null;
+  letters: Letters;
+  /** What shines on them; null where none is known. */
+  lamp: Lamp | null;
 }
 
 /** A place where lines meet is one of level lines if it is no farther from the middle than so many heights of the plate. */
@@ -88,9 +107,11 @@ export function standingPlace(
   foot: Casts['foot'],
   plate: PlacedPhotograph,
   found: Planes | null,
+  lamp: Lamp | null = null,
 ): StandingPlace | null {
   const quad = standingQuad(letters, foot);
-  return quad && { quad, plate, lines: endings(plate, found), ahead: aheadIn(plate, found) };
+  const ahead = aheadIn(plate, found);
+  return quad && { quad, plate, lines: endings(plate, found), ahead, wall: wallOf(found, plate), letters, lamp };
 }
 
 /**
@@ -110,6 +131,7 @@ export function proposeCasts(
   const contact = contactSchema.parse({ offset: part(0.006), blur: part(0.01), atFoot });
   const ambient = ambientSchema.parse({ blur: part(0.07), strength: how === 'lying' ? 0.25 : 0.35, atFoot });
   const onGround = atFoot && place;
+  const seen = onGround && { above: seenFrom(onGround), ahead: onGround.ahead };
   const colours = shadowColours(found, { full: how !== 'lying', ...(onGround && { at: footOnPlate(onGround) }) });
   return {
     contact,
@@ -124,7 +146,7 @@ export function proposeCasts(
             ...(onGround && colours && { strength: 1 }),
             // Words in a plane stand before it, side by side with it.
             plane: atFoot ? null : plane,
-            ...(onGround && { wall: wallBehind(onGround), above: seenFrom(onGround), ahead: onGround.ahead }),
+            ...(seen && { ...seen, wall: wallBehind(onGround) ?? wallBeside(onGround, thrownSchema.parse(seen)) }),
           }),
     ...colours,
   };
@@ -172,8 +194,36 @@ function wallBehind({ quad: [a, b, c, d], plate, lines, ahead }: StandingPlace):
     if (!nearest || far < nearest.far) nearest = { from: ends[0], to: ends[1], far };
   }
   if (!nearest) return null;
-  // Heights on level ground are seen as large as it lies below the horizon.
-  const below = (y: number): number => Math.max(1, y - ahead[1]);
-  const scale = Math.min(1, Math.max(0.2, below(foot[1] - nearest.far / 2) / below(foot[1])));
-  return { from: roundedPoint(nearest.from), to: roundedPoint(nearest.to), scale: rounded(scale, 2) };
+  const scale = seenSmaller(ahead, foot[1], foot[1] - nearest.far / 2);
+  return { from: roundedPoint(nearest.from), to: roundedPoint(nearest.to), scale };
 }
+
+/** Heights on level ground are seen as large as it lies below the horizon. @returns how much smaller, at another place down */
+function seenSmaller(ahead: Point, foot: number, other: number): number {
+  const below = (y: number): number => Math.max(1, y - ahead[1]);
+  return rounded(Math.min(1, Math.max(0.2, below(other) / below(foot))), 2);
+}
+
+/**
+ * The foot of a wall beside the letters that runs back, where their shadow meets it before its end; null where there is
+ * none.
+ */
+function wallBeside({ quad, wall, ahead, letters, lamp }: StandingPlace, thrown: Thrown): Thrown['wall'] {
+  const tips = wall && tipsOf(thrown, quad, shineOn(thrown, lamp, letters), null);
+  if (!tips) return null;
+  const [[farHead, farFoot], [nearHead, nearFoot]] = wall;
+  const line = { from: farFoot, to: nearFoot };
+  const [right, left] = [quad[2], quad[3]];
+  const isBefore = (at: Point): boolean => sideOf(line, at) * sideOf(line, middleOf(farHead, nearHead)) < 0;
+  if (!isBefore(left) || !isBefore(right)) return null;
+  const feet = [left, right];
+  const shares = feet.map((foot, k) => shareBefore(foot, tips[k], line));
+  if (shares.some((share) => share === null) || shares.every((share) => share! >= 1)) return null;
+  const [one, other] = feet.map((foot, k) => foot[1] + (tips[k][1] - foot[1]) * shares[k]!);
+  const scale = seenSmaller(ahead, (left[1] + right[1]) / 2, (one + other) / 2);
+  const found = { from: roundedPoint(line.from), to: roundedPoint(line.to), scale };
+  return quadOnWall(quad, tips, found) && found;
+}
+
+const sideOf = ({ from, to }: { from: Point; to: Point }, [x, y]: Point): number =>
+  (to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0]);

@@ -1,42 +1,19 @@
 import type { Focus } from '../../survey/focus';
 import type { Planes } from '../../survey/planes';
-import { onSheet, type PlacedPhotograph } from '../../survey/placed';
+import { wallOf } from '../../survey/planes/wall';
+import type { PlacedPhotograph } from '../../survey/placed';
 import type { Point } from '../../shape/affine';
 import type { Letters } from '../../type/letters';
 import { standingQuad } from '../../light/casting/falls';
 import type { Casts } from '../../light/casting/schema';
 import { focusAlong, focusAt } from './propose';
 
-/** Edges of a wall that stand are turned against the vertical by no more than this: their run to their rise. */
-const upright = 0.27;
 /** The blur along a wall is believed if what was measured is off by no more than this part of how it changes. */
 const mostOff = 0.3;
 /** It changes by so much at least, photograph px; and is carried on so many lengths of what was seen to either side. */
 const [leastChange, carriedOn] = [0.8, 1];
 
 const middleOf = ([a, b]: readonly [Point, Point]): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-
-/** A wall that recedes: its edges to the left and to the right, each from above to below, sheet px. */
-type Wall = readonly [readonly [Point, Point], readonly [Point, Point]];
-
-/** The surest wall of a photograph, where it has one: two of its edges stand, and its foot recedes. */
-function wallOf(found: Planes | null | undefined, photograph: PlacedPhotograph): Wall | null {
-  for (const { corners } of found?.planes ?? []) {
-    const placed = corners.map((corner) => onSheet(corner, photograph));
-    for (const k of [0, 1]) {
-      const edges = [0, 2].map((step) => {
-        const two = [placed[(k + step) % 4], placed[(k + step + 1) % 4]];
-        const [upper, lower] = two.sort((a, b) => a[1] - b[1]);
-        return [upper, lower] as const;
-      });
-      const stand = edges.every(([[x0, y0], [x1, y1]]) => Math.abs(x1 - x0) <= upright * (y1 - y0));
-      if (!stand) continue;
-      const [left, right] = edges.sort((a, b) => a[0][0] - b[0][0]);
-      if (left[1][1] !== right[1][1] && right[0][0] > left[0][0]) return [left, right];
-    }
-  }
-  return null;
-}
 
 /**
  * How blurred the photograph is where something stands on the ground beside a wall that recedes, sheet px. Ground is often

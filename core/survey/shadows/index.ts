@@ -2,18 +2,25 @@ import { gaussianBlur } from '../../kernels/blur';
 import type { Finding, Measure } from '../measure';
 import { medianOf } from '../statistics';
 import { huesOf, type View } from '../view';
+import { lightLeft, type LightLeft } from './left';
 
 /** Looked up once: these loops are hot. */
-const { floor, max, min, sqrt } = Math;
+const { floor, hypot, max, min, sqrt } = Math;
 
-/** The colour of a plate's shadows. */
-export interface Shadows extends Finding {
+/** What lies in shadow, on all of a plate or on a part of it. */
+export interface Shadow {
   /** Median Oklab of what lies in shadow. */
   tint: [number, number, number];
   /** What is left of the light in them, by the light beside them, linear: 1 is no shadow. */
   depth: number;
+  /** The same in the depth of shadows, by red, green and blue; null where it cannot be told. */
+  left: LightLeft | null;
+}
+
+/** The colour of a plate's shadows. */
+export interface Shadows extends Finding, Shadow {
   /** The same by parts of the plate, row by row; null where there are none. */
-  regions: ({ tint: [number, number, number]; depth: number } | null)[];
+  regions: (Shadow | null)[];
 }
 
 const [columns, rows] = [3, 3];
@@ -22,6 +29,10 @@ export const regionAt = ([x, y]: readonly [number, number]): number => {
   const cell = (part: number, count: number): number => max(0, min(count - 1, floor(part * count)));
   return cell(y, rows) * columns + cell(x, columns);
 };
+
+/** How far two of the regions lie apart, sides of one. */
+export const regionsApart = (one: number, other: number): number =>
+  hypot((one % columns) - (other % columns), floor(one / columns) - floor(other / columns));
 
 /** What has less than this part of the broad light around it lies in shadow, if its colour goes on. */
 const darker = 0.6;
@@ -38,29 +49,35 @@ const leastShare = 0.004;
  */
 export const shadows: Measure<Shadows> = {
   name: 'shadows',
-  version: 1,
-  take({ coarse: { width, height, light, lab } }: View) {
+  version: 2,
+  take({ coarse }: View) {
+    const { width, height, light, lab } = coarse;
     const sigma = around * max(width, height);
     const broad = gaussianBlur(light, sigma).data;
     const hues = huesOf(lab, 0.05);
     const broadHues = hues.map((data) => gaussianBlur({ width, height, channels: 1, data }, sigma).data);
+    const [inShadow, isAlike] = [new Uint8Array(light.data.length), new Uint8Array(light.data.length)];
     const parts = Array.from({ length: columns * rows }, () => [] as number[]);
     for (let i = 0; i < light.data.length; i++) {
-      if (light.data[i] > darker * broad[i] || light.data[i] < 2e-4) continue;
       const unlike = sqrt((hues[0][i] - broadHues[0][i]) ** 2 + (hues[1][i] - broadHues[1][i]) ** 2);
       if (unlike > sameColour) continue;
+      isAlike[i] = 1;
+      if (light.data[i] > darker * broad[i] || light.data[i] < 2e-4) continue;
+      inShadow[i] = 1;
       const [x, y] = [i % width, floor(i / width)];
       parts[floor((y * rows) / height) * columns + floor((x * columns) / width)].push(i);
     }
-    const describe = (px: readonly number[]): { tint: [number, number, number]; depth: number } => {
+    const leftIn = lightLeft(coarse, { inShadow, isAlike, broad });
+    const describe = (px: readonly number[]): Shadow => {
       const some = px.length > 4000 ? px.filter((_, k) => k % Math.ceil(px.length / 4000) === 0) : px;
       // The broad light is dimmed by the shadow itself: what is lit is a little lighter.
       const depth = medianOf(some.map((i) => light.data[i] / max(1e-4, broad[i])));
-      return { tint: [0, 1, 2].map((c) => medianOf(some.map((i) => lab[c][i]))) as [number, number, number], depth };
+      const tint = [0, 1, 2].map((c) => medianOf(some.map((i) => lab[c][i]))) as [number, number, number];
+      return { tint, depth, left: leftIn(some) };
     };
     const least = (leastShare * width * height) / parts.length;
     const all = parts.flat();
-    const whole = all.length > 0 ? describe(all) : { tint: [0, 0, 0] as [number, number, number], depth: 1 };
+    const whole: Shadow = all.length > 0 ? describe(all) : { tint: [0, 0, 0], depth: 1, left: null };
     return {
       ...whole,
       regions: parts.map((px) => (px.length > least ? describe(px) : null)),

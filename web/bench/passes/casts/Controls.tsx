@@ -14,7 +14,7 @@ import { PieceColour } from '../../coats/PieceColour';
 import { useBench } from '../../benchContext';
 import { useFarthestPlate } from '../../farthestPlate';
 import { editing } from '../../editing';
-import { useLampStood } from '../../lampStood';
+import { useLampStood, useLampToStand } from '../../lampStood';
 import { OptionalPart } from '../../OptionalPart';
 import { TouchSettings } from '../../touch/TouchSettings';
 import { castEdit, castsEdit, touchOf } from './edits';
@@ -74,11 +74,18 @@ function Proposals({ lettering }: { lettering: Lettering }) {
   const plate = useFarthestPlate();
   const { survey } = useSurvey(plate?.sha256 ?? null);
   const standLamp = useLampStood();
+  const lamp = useLampToStand();
   const { words, stance, casts } = lettering;
   const proposed = (how: StandingHow) => {
     const place =
       letters && plate && materials
-        ? standingPlace(letters, casts.foot, { ...plate, ...materials.picture(plate.asset) }, survey.planes ?? null)
+        ? standingPlace(
+            letters,
+            casts.foot,
+            { ...plate, ...materials.picture(plate.asset) },
+            survey.planes ?? null,
+            lamp,
+          )
         : null;
     return proposeCasts(how, words.size * stance.scale, survey.shadows ?? null, place, lettering.drape.plane);
   };
