@@ -16,6 +16,7 @@ async function main([kind, path]: readonly string[]): Promise<void> {
 }
 
 main(process.argv.slice(2)).catch((error: unknown) => {
-  process.stderr.write(`\n${(error as Error).message}\n`);
+  const { status, message } = error as Problem;
+  process.stderr.write(`\n${JSON.stringify({ status, message })}\n`);
   process.exitCode = error instanceof Problem ? refused : 1;
 });

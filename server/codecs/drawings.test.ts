@@ -103,6 +103,11 @@ describe('taken in by the server', () => {
     ['half an SVG', text('<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><rect'), 422],
     ['an SVG without a size', text('<svg xmlns="http://www.w3.org/2000/svg"/>'), 422],
     ['half a PDF', text('%PDF-1.7\n1 0 obj'), 422],
+    [
+      'an SVG of 10,000 megapixels',
+      text('<svg xmlns="http://www.w3.org/2000/svg" width="100000" height="100000"/>'),
+      413,
+    ],
   ])('%s: a sentence', async (_, bytes, status) => {
     const refused = await bring(bytes).catch((error: unknown) => error);
     expect(refused).toMatchObject({ status });

@@ -20,7 +20,7 @@ export const damagedSays = (format: string): string =>
 const longestMs = 30_000;
 /** Before the px: width and height as 32-bit whole numbers. */
 export const headerBytes = 8;
-/** With this code the process that draws says that a sentence for a person stands in its errors. */
+/** With this code the process that draws says that the last line of its errors is a problem that a person can be told. */
 export const refused = 3;
 
 /** Beside the bundle of whoever asks. */
@@ -29,7 +29,7 @@ const childFile = fileURLToPath(new URL('drawingChild.js', import.meta.url));
 /**
  * A drawing as a picture. A process of its own draws it, which is ended when it takes too long: neither library that
  * draws can be stopped otherwise.
- * @throws Problem 422
+ * @throws Problem 413 for one that is too large, 422
  */
 export async function openDrawing(kind: 'SVG' | 'PDF', path: string): Promise<Sharp> {
   try {
@@ -42,15 +42,20 @@ export async function openDrawing(kind: 'SVG' | 'PDF', path: string): Promise<Sh
     const [width, height] = [stdout.readUInt32LE(0), stdout.readUInt32LE(4)];
     return sharp(stdout.subarray(headerBytes), { raw: { width, height, channels: 4 }, limitInputPixels: false });
   } catch (error) {
-    throw new Problem(422, reasonOf(error as { code?: unknown; killed?: boolean; stderr?: Buffer }, kind));
+    throw problemIn(error as { code?: unknown; killed?: boolean; stderr?: Buffer }, kind);
   }
 }
 
-function reasonOf(
+function problemIn(
   { code, killed, stderr }: { code?: unknown; killed?: boolean; stderr?: Buffer },
   kind: string,
-): string {
-  if (code === refused) return stderr!.toString('utf8').trim().split('\n').at(-1)!;
-  if (killed) return `Drawing this ${kind} takes too long. Save it as a PNG and bring that.`;
-  return damagedSays(kind);
+): Problem {
+  if (code === refused) {
+    const told = JSON.parse(stderr!.toString('utf8').trim().split('\n').at(-1)!) as Pick<Problem, 'status' | 'message'>;
+    return new Problem(told.status, told.message);
+  }
+  return new Problem(
+    422,
+    killed ? `Drawing this ${kind} takes too long. Save it as a PNG and bring that.` : damagedSays(kind),
+  );
 }
