@@ -1,5 +1,6 @@
 import { luminanceOfOklab } from '../../../../core/pixels/colour';
 import { deepestLeft } from '../../../../core/light/casting/depth';
+import { deepestShadow } from '../../../../core/survey/shadows/deepest';
 import { useSurvey } from '../../../api/surveys';
 import { useBench } from '../../benchContext';
 import { useFarthestPlate } from '../../farthestPlate';
@@ -17,8 +18,7 @@ export function Depths() {
   const plate = useFarthestPlate();
   const { survey } = useSurvey(plate?.sha256 ?? null);
   const found = survey.shadows && survey.shadows.confidence > 0 ? survey.shadows : null;
-  const depths = found ? [found.depth, ...found.regions.flatMap((region) => (region ? [region.depth] : []))] : [];
-  const deepest = depths.length > 0 ? Math.min(...depths) : null;
+  const deepest = found && deepestShadow(found);
   // A shadow's own colour and how deep it is tell what is beside it.
   const lit = found && found.depth > 0 ? luminanceOfOklab(...found.tint) / found.depth : null;
   const own = piece.letterings.flatMap(({ id, name, casts }) => {
