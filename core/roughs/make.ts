@@ -1,5 +1,4 @@
 import { solidCoat } from '../coats/schema';
-import { plainLamp } from '../light/lamp';
 import { plainMark } from '../passes/chalk/schema';
 import { plainPanel } from '../passes/ink/panel/schema';
 import { plainInk } from '../passes/ink/schema';
@@ -14,8 +13,7 @@ import { readPiece } from '../piece/read';
 import type { Asset, Lettering, Piece } from '../piece/schema';
 import { apply, corners, placed } from '../shape/affine';
 import { rounded } from '../shape/rounding';
-import { lampFromSurvey } from '../survey/light/lamp';
-import { unsure } from '../survey/sentences';
+import { lampWhereTold } from '../survey/light/lamp';
 import type { Ground } from './ground';
 import type { RoughInk } from './inks';
 import { keptOn } from './keep';
@@ -155,6 +153,6 @@ export function pieceOf(ground: Ground, layout: Layout, cut: CutThing | null): P
     chalk: keptOn(order.keep, plate, part).map(({ x, y, radius }, i) =>
       plainMark({ id: `keep-${i + 1}`, kind: 'keep', points: [[x, y]], radius: Math.max(1, radius), plate: 'plate-1' }),
     ),
-    lamp: !light || light.confidence < unsure ? null : { ...plainLamp(), ...lampFromSurvey(light, placing(ground)) },
+    lamp: lampWhereTold(light, placing(ground)),
   });
 }

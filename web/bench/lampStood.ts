@@ -1,7 +1,6 @@
-import { plainLamp, type Lamp } from '../../core/light/lamp';
+import type { Lamp } from '../../core/light/lamp';
 import type { Edit } from '../../core/piece/edits/edit';
-import { unsure } from '../../core/survey/sentences';
-import { lampFromSurvey } from '../../core/survey/light/lamp';
+import { lampWhereTold } from '../../core/survey/light/lamp';
 import { useSurvey } from '../api/surveys';
 import { useBench } from './benchContext';
 import { useFarthestPlate } from './farthestPlate';
@@ -11,9 +10,7 @@ export function useLampToStand(): Lamp | null {
   const { piece } = useBench();
   const plate = useFarthestPlate();
   const { survey } = useSurvey(plate?.sha256 ?? null);
-  const { light } = survey;
-  if (piece.lamp) return piece.lamp;
-  return plate && light && light.confidence >= unsure ? { ...plainLamp(), ...lampFromSurvey(light, plate) } : null;
+  return piece.lamp ?? (plate && lampWhereTold(survey.light, plate));
 }
 
 /** What obeys the lamp wants one: where there is none yet, the photograph's own light is taken along with an edit. */

@@ -122,10 +122,13 @@ export const quadOnGround = (standing: Quad, tips: readonly [Point, Point]): Qua
   standing[3],
 ];
 
+/** On which side of a line a place lies: by its sign; as far off as that is by the line's length. */
+export const sideOfLine = ({ from, to }: { from: Point; to: Point }, [x, y]: Point): number =>
+  (to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0]);
+
 /** How much of the way from foot to tip, gone on beyond it if need be, lies before a line; null where it leads away. */
-export function shareBefore(foot: Point, tip: Point, { from, to }: { from: Point; to: Point }): number | null {
-  const side = ([x, y]: Point): number => (to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0]);
-  const [start, end] = [side(foot), side(tip)];
+export function shareBefore(foot: Point, tip: Point, line: { from: Point; to: Point }): number | null {
+  const [start, end] = [sideOfLine(line, foot), sideOfLine(line, tip)];
   const share = start / (start - end);
   return Number.isFinite(share) && share > 0 ? share : null;
 }

@@ -22,6 +22,7 @@ import {
   quadOnGround,
   quadOnWall,
   shineOn,
+  sideOfLine,
   standingQuad,
   tipsOf,
   type Shine,
@@ -190,12 +191,10 @@ function thickCaster(
 }
 
 /** How far a place lies on that side of a line on which another lies, sheet px. */
-function sideOf({ from, to }: NonNullable<Thrown['wall']>, inside: readonly [number, number]) {
-  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-  const long = Math.hypot(dx, dy) || 1;
-  const raw = ([x, y]: readonly [number, number]): number => (dx * (y - from[1]) - dy * (x - from[0])) / long;
-  const sign = raw(inside) < 0 ? -1 : 1;
-  return (point: readonly [number, number]): number => sign * raw(point);
+function sideOf(line: NonNullable<Thrown['wall']>, inside: Point): (point: Point) => number {
+  const long = Math.hypot(line.to[0] - line.from[0], line.to[1] - line.from[1]) || 1;
+  const sign = sideOfLine(line, inside) < 0 ? -1 : 1;
+  return (point) => (sign * sideOfLine(line, point)) / long;
 }
 
 /** How much of several shadows together lies on a place. */

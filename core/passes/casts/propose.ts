@@ -1,5 +1,5 @@
 import { hexOfLinear, hexOfOklab } from '../../pixels/colour';
-import { quadOnWall, shareBefore, shineOn, standingQuad, tipsOf } from '../../light/casting/falls';
+import { quadOnWall, shareBefore, shineOn, sideOfLine, standingQuad, tipsOf } from '../../light/casting/falls';
 import { usualPlateView, type Lamp } from '../../light/lamp';
 import { onSheet, vanishingOnSheet, type PlacedPhotograph } from '../../survey/placed';
 import type { Planes } from '../../survey/planes';
@@ -214,7 +214,7 @@ function wallBeside({ quad, wall, ahead, letters, lamp }: StandingPlace, thrown:
   const [[farHead, farFoot], [nearHead, nearFoot]] = wall;
   const line = { from: farFoot, to: nearFoot };
   const [right, left] = [quad[2], quad[3]];
-  const isBefore = (at: Point): boolean => sideOf(line, at) * sideOf(line, middleOf(farHead, nearHead)) < 0;
+  const isBefore = (at: Point): boolean => sideOfLine(line, at) * sideOfLine(line, middleOf(farHead, nearHead)) < 0;
   if (!isBefore(left) || !isBefore(right)) return null;
   const feet = [left, right];
   const shares = feet.map((foot, k) => shareBefore(foot, tips[k], line));
@@ -224,6 +224,3 @@ function wallBeside({ quad, wall, ahead, letters, lamp }: StandingPlace, thrown:
   const found = { from: roundedPoint(line.from), to: roundedPoint(line.to), scale };
   return quadOnWall(quad, tips, found) && found;
 }
-
-const sideOf = ({ from, to }: { from: Point; to: Point }, [x, y]: Point): number =>
-  (to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0]);

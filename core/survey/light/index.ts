@@ -1,7 +1,7 @@
 import { tiltOf } from '../../light/lamp';
 import { decodeByte } from '../../pixels/transfer';
 import type { Finding, Measure } from '../measure';
-import { shadows } from '../shadows';
+import { shadowDepth } from '../shadows';
 import type { View } from '../view';
 import { lightFromCasts } from './cast';
 import type { Cue } from './cue';
@@ -51,7 +51,7 @@ export const light: Measure<Light> = {
     ]
       .filter((cue) => cue !== null)
       .sort((a, b) => b.confidence - a.confidence);
-    const { depth } = await shadows.take(view);
+    const depth = shadowDepth(view);
     const ground = shadowOnGround(view.coarse, view.things);
     return {
       ...joined(cues, ground),

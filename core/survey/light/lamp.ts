@@ -1,7 +1,8 @@
-import type { Lamp } from '../../light/lamp';
+import { plainLamp, type Lamp } from '../../light/lamp';
 import { hexOfLinear } from '../../pixels/colour';
 import { rounded, roundedPoint } from '../../shape/rounding';
 import { onSheet, type PhotographPlacing } from '../placed';
+import { unsure } from '../sentences';
 import type { Light } from '.';
 
 /** The lamp that a photograph's own light proposes. @param place where the photograph lies */
@@ -19,3 +20,7 @@ export function lampFromSurvey(
     size: rounded(Math.max(0.05, 0.6 * (1 - light.hard) ** 2), 2),
   };
 }
+
+/** A lamp that shines as a photograph's own light does; null where that cannot be told. */
+export const lampWhereTold = (light: Light | null | undefined, place: PhotographPlacing): Lamp | null =>
+  light && light.confidence >= unsure ? { ...plainLamp(), ...lampFromSurvey(light, place) } : null;

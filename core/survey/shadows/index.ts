@@ -1,8 +1,8 @@
 import { gaussianBlur } from '../../kernels/blur';
 import type { Finding, Measure } from '../measure';
 import { medianOf } from '../statistics';
-import { huesOf, type View } from '../view';
-import { lightLeft, type LightLeft } from './left';
+import { huesOf, type CoarseView, type View } from '../view';
+import { lightLeft, type LightLeft, type Shaded } from './left';
 
 /** Looked up once: these loops are hot. */
 const { floor, hypot, max, min, sqrt } = Math;
@@ -43,6 +43,44 @@ const sameColour = 0.06;
 /** Fewer px than this part of a region are no shadow. */
 const leastShare = 0.004;
 
+interface Found extends Shaded {
+  /** Indices of the px that lie in shadow, region by region. */
+  parts: number[][];
+}
+
+function shadedIn({ width, height, light, lab }: CoarseView): Found {
+  const sigma = around * max(width, height);
+  const broad = gaussianBlur(light, sigma).data;
+  const hues = huesOf(lab, 0.05);
+  const broadHues = hues.map((data) => gaussianBlur({ width, height, channels: 1, data }, sigma).data);
+  const [inShadow, isAlike] = [new Uint8Array(light.data.length), new Uint8Array(light.data.length)];
+  const parts = Array.from({ length: columns * rows }, () => [] as number[]);
+  for (let i = 0; i < light.data.length; i++) {
+    const unlike = sqrt((hues[0][i] - broadHues[0][i]) ** 2 + (hues[1][i] - broadHues[1][i]) ** 2);
+    if (unlike > sameColour) continue;
+    isAlike[i] = 1;
+    if (light.data[i] > darker * broad[i] || light.data[i] < 2e-4) continue;
+    inShadow[i] = 1;
+    const [x, y] = [i % width, floor(i / width)];
+    parts[floor((y * rows) / height) * columns + floor((x * columns) / width)].push(i);
+  }
+  return { inShadow, isAlike, broad, parts };
+}
+
+/** Enough of some px for a median. */
+const someOf = (px: readonly number[]): readonly number[] =>
+  px.length > 4000 ? px.filter((_, k) => k % Math.ceil(px.length / 4000) === 0) : px;
+
+/** The broad light is dimmed by the shadow itself: what is lit is a little lighter. */
+const depthOf = ({ light }: CoarseView, { broad }: Shaded, some: readonly number[]): number =>
+  some.length > 0 ? medianOf(some.map((i) => light.data[i] / max(1e-4, broad[i]))) : 1;
+
+/** What is left of the light in a plate's shadows, and nothing else of them. */
+export function shadowDepth({ coarse }: View): number {
+  const shaded = shadedIn(coarse);
+  return depthOf(coarse, shaded, someOf(shaded.parts.flat()));
+}
+
 /**
  * Shadows as px much darker than what is around, whose colour (chroma over lightness, which shadow leaves nearly as it is:
  * after Finlayson et al. 2006) is that of what is around; their median colour, and what is left of the light.
@@ -51,29 +89,14 @@ export const shadows: Measure<Shadows> = {
   name: 'shadows',
   version: 2,
   take({ coarse }: View) {
-    const { width, height, light, lab } = coarse;
-    const sigma = around * max(width, height);
-    const broad = gaussianBlur(light, sigma).data;
-    const hues = huesOf(lab, 0.05);
-    const broadHues = hues.map((data) => gaussianBlur({ width, height, channels: 1, data }, sigma).data);
-    const [inShadow, isAlike] = [new Uint8Array(light.data.length), new Uint8Array(light.data.length)];
-    const parts = Array.from({ length: columns * rows }, () => [] as number[]);
-    for (let i = 0; i < light.data.length; i++) {
-      const unlike = sqrt((hues[0][i] - broadHues[0][i]) ** 2 + (hues[1][i] - broadHues[1][i]) ** 2);
-      if (unlike > sameColour) continue;
-      isAlike[i] = 1;
-      if (light.data[i] > darker * broad[i] || light.data[i] < 2e-4) continue;
-      inShadow[i] = 1;
-      const [x, y] = [i % width, floor(i / width)];
-      parts[floor((y * rows) / height) * columns + floor((x * columns) / width)].push(i);
-    }
-    const leftIn = lightLeft(coarse, { inShadow, isAlike, broad });
+    const { width, height, lab } = coarse;
+    const shaded = shadedIn(coarse);
+    const { parts } = shaded;
+    const leftIn = lightLeft(coarse, shaded);
     const describe = (px: readonly number[]): Shadow => {
-      const some = px.length > 4000 ? px.filter((_, k) => k % Math.ceil(px.length / 4000) === 0) : px;
-      // The broad light is dimmed by the shadow itself: what is lit is a little lighter.
-      const depth = medianOf(some.map((i) => light.data[i] / max(1e-4, broad[i])));
+      const some = someOf(px);
       const tint = [0, 1, 2].map((c) => medianOf(some.map((i) => lab[c][i]))) as [number, number, number];
-      return { tint, depth, left: leftIn(some) };
+      return { tint, depth: depthOf(coarse, shaded, some), left: leftIn(some) };
     };
     const least = (leastShare * width * height) / parts.length;
     const all = parts.flat();

@@ -179,11 +179,11 @@ export function estimateAlpha(
     const itself = frontItself * likelihood(same / variance);
     let [weights, sum, squares] = [itself, itself, itself];
     if (cut[i] > 127) {
-      const light = max(
+      const dimmed = max(
         darkest,
         min(1, (red[i] * b0 + green[i] * b1 + blue[i] * b2) / (b0 * b0 + b1 * b1 + b2 * b2 + 1e-9)),
       );
-      const off = (red[i] - light * b0) ** 2 + (green[i] - light * b1) ** 2 + (blue[i] - light * b2) ** 2;
+      const off = (red[i] - dimmed * b0) ** 2 + (green[i] - dimmed * b1) ** 2 + (blue[i] - dimmed * b2) ** 2;
       weights += shaded * likelihood(off / variance);
     }
     for (let k = 0; k < candidates.length; k += 3) {
